@@ -1,0 +1,28 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { BlobModule } from './blob/blob.module.ts';
+import { CONFIG, type Config } from './config.ts';
+import { CraftModule } from './craft/craft.module.ts';
+import { DatabaseModule } from './database/database.module.ts';
+import { EventModule } from './event/event.module.ts';
+import { FinderModule } from './finder/finder.module.ts';
+import { LineModule } from './line/line.module.ts';
+import { PropModelModule } from './propModel/propModel.module.ts';
+import { StandModule } from './stand/stand.module.ts';
+import { WorkshopModule } from './workshop/workshop.module.ts';
+
+@Module({})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, StandModule, BlobModule, FinderModule],
+    };
+  }
+}
+
+@Module({})
+class ConfigModule {
+  static with(config: Config): DynamicModule {
+    return { module: ConfigModule, global: true, providers: [{ provide: CONFIG, useValue: config }], exports: [CONFIG] };
+  }
+}

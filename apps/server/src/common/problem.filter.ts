@@ -1,0 +1,54 @@
+import { BadRequestException, Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import type { FieldProblem, Problem } from '@zivvo/contract';
+import { CoreError } from '@zivvo/core';
+import type { Response } from 'express';
+import { randomUUID } from 'node:crypto';
+import { databaseProblem } from '../database/databaseProblem.ts';
+import { FeatureError } from './featureError.ts';
+
+/** Turns everything that is thrown into the one problem body; what nobody foresaw gets an incident number. */
+@Catch()
+export class ProblemFilter implements ExceptionFilter {
+  private readonly logger = new Logger('problem');
+
+  catch(error: unknown, host: ArgumentsHost): void {
+    const response = host.switchToHttp().getResponse<Response>();
+    const problem = this.toProblem(error);
+    if (response.headersSent) {
+      response.end();
+      return;
+    }
+    response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+  }
+
+  private toProblem(error: unknown): Problem {
+    if (error instanceof FeatureError) return { status: error.status, code: error.code, title: error.title, detail: error.message, fields: error.fields };
+    if (error instanceof CoreError) return { status: 422, code: error.code, title: 'The computation refused its input', detail: error.message, fields: [] };
+    const known = databaseProblem(error) ?? bodyProblem(error) ?? httpProblem(error);
+    if (known) return known;
+    const incident = randomUUID().slice(0, 8);
+    this.logger.error(`incident ${incident}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
+    return { status: 500, code: 'internal', title: 'Something went wrong here', detail: `Nothing was changed. The fault is logged as incident ${incident}.`, fields: [], incident };
+  }
+}
+
+/** Failures of the body reader carry a type of their own; the framework wraps two of them in errors that have only a status. */
+function bodyProblem(error: unknown): Problem | null {
+  const type = error instanceof BadRequestException ? 'entity.parse.failed' : error instanceof HttpException && error.getStatus() === 413 ? 'entity.too.large' : (error as { type?: unknown } | null)?.type;
+  const field = (rule: string, message: string): FieldProblem[] => [{ path: 'body', rule, value: null, allowed: {}, message }];
+  if (type === 'entity.parse.failed') return { status: 400, code: 'unreadableJson', title: 'The body is not JSON', detail: 'The body could not be read as JSON.', fields: field('json', 'body must be JSON') };
+  if (type === 'entity.too.large') return { status: 413, code: 'bodyTooLarge', title: 'The body is too large', detail: 'The body is larger than this address takes.', fields: field('maxBytes', 'body is too large') };
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return { status: 415, code: 'unsupportedEncoding', title: 'The encoding is not supported', detail: 'Send the body as UTF-8.', fields: field('encoding', 'body must be UTF-8') };
+  return null;
+}
+
+function httpProblem(error: unknown): Problem | null {
+  if (!(error instanceof HttpException)) return null;
+  const status = error.getStatus();
+  const titles: Record<number, [string, string]> = {
+    404: ['notFound', 'There is nothing at this address'],
+    405: ['methodNotAllowed', 'This address does not do that'],
+  };
+  const [code, title] = titles[status] ?? ['refused', 'The request was refused'];
+  return status >= 500 ? null : { status, code, title, detail: title, fields: [] };
+}

@@ -1,0 +1,41 @@
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+/** Everything the server takes from its surroundings, read once. */
+export interface Config {
+  port: number;
+  /** Folder that holds the database, the blobs and the lock. */
+  dataFolder: string;
+  /** A PostgreSQL server instead of the embedded one. */
+  databaseUrl: string | null;
+  workshopKind: 'own' | 'demo';
+  /** Fixed start of the clock, for tests and pictures [ms since 1970]. */
+  startMs: number | null;
+  /** Built web app to serve; null in development. */
+  webFolder: string | null;
+  /** Things that may be made again: the empty database template, the demo's rows. */
+  cacheFolder: string;
+}
+
+const root = fileURLToPath(new URL('../../../', import.meta.url));
+
+/** Reads the configuration; a value that cannot be meant is refused with a sentence. */
+export function readConfig(env: NodeJS.ProcessEnv): Config {
+  const port = Number(env.PORT ?? 4600);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT is ${env.PORT}; a whole number from 0 to 65535 is allowed.`);
+  const startMs = env.ZIVVO_NOW === undefined ? null : Date.parse(env.ZIVVO_NOW);
+  if (startMs !== null && Number.isNaN(startMs)) throw new Error(`ZIVVO_NOW is ${env.ZIVVO_NOW}; an ISO 8601 date is allowed.`);
+  const workshopKind = env.ZIVVO_WORKSHOP ?? 'own';
+  if (workshopKind !== 'own' && workshopKind !== 'demo') throw new Error(`ZIVVO_WORKSHOP is ${workshopKind}; own or demo is allowed.`);
+  return {
+    port,
+    dataFolder: path.resolve(env.ZIVVO_DATA ?? path.join(root, 'data')),
+    databaseUrl: env.DATABASE_URL ?? null,
+    workshopKind,
+    startMs,
+    webFolder: env.ZIVVO_WEB === undefined ? null : path.resolve(env.ZIVVO_WEB),
+    cacheFolder: path.resolve(env.ZIVVO_CACHE ?? path.join(root, '.cache')),
+  };
+}
+
+export const CONFIG = Symbol('CONFIG');

@@ -1,0 +1,47 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { CreateCraftDto, UpdateCraftDto, type CraftListView, type CraftView, type LineView } from '@zivvo/contract';
+import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
+import { CraftService } from './craft.service.ts';
+
+@Controller('crafts')
+export class CraftController {
+  constructor(private readonly crafts: CraftService) {}
+
+  @Get()
+  list(): Promise<CraftListView> {
+    return this.crafts.list();
+  }
+
+  @Get(':id')
+  find(@Param('id', IdPipe) id: string): Promise<CraftView> {
+    return this.crafts.find(id);
+  }
+
+  /** Where the work on this craft stands, for the prop in hand. */
+  @Get(':id/line')
+  line(@Param('id', IdPipe) id: string, @Query('propModelId', OptionalIdPipe) propModelId: string | null): Promise<LineView> {
+    return this.crafts.lineOf(id, propModelId);
+  }
+
+  @Post()
+  create(@Body() dto: CreateCraftDto): Promise<CraftView> {
+    return this.crafts.create(dto);
+  }
+
+  @Put(':id')
+  update(@Param('id', IdPipe) id: string, @Body() dto: UpdateCraftDto): Promise<CraftView> {
+    return this.crafts.update(id, dto);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.crafts.remove(id);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(200)
+  restore(@Param('id', IdPipe) id: string): Promise<CraftView> {
+    return this.crafts.restore(id);
+  }
+}

@@ -1,0 +1,7 @@
+import { Module } from '@nestjs/common';
+import { CraftController } from './craft.controller.ts';
+import { CraftRepository } from './craft.repository.ts';
+import { CraftService } from './craft.service.ts';
+
+@Module({ controllers: [CraftController], providers: [CraftService, CraftRepository], exports: [CraftRepository] })
+export class CraftModule {}

@@ -1,0 +1,56 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { LIST_MAX, type CraftListView, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
+import { Clock } from '../common/clock.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { DB, type Db } from '../database/database.ts';
+import { LineService } from '../line/line.service.ts';
+import { toCraftColumns, toCraftView } from './craft.mapper.ts';
+import { requireBuildable } from './craft.errors.ts';
+import { CraftRepository } from './craft.repository.ts';
+
+@Injectable()
+export class CraftService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly rows: RowMaker,
+    private readonly crafts: CraftRepository,
+    private readonly line: LineService,
+  ) {}
+
+  async list(): Promise<CraftListView> {
+    const { rows, total } = await this.crafts.list(this.db, LIST_MAX);
+    const stops = await this.line.stopsOf(rows);
+    return { items: rows.map((row) => ({ ...toCraftView(row), line: stops.get(row.id)! })), total };
+  }
+
+  async find(id: string): Promise<CraftView> {
+    return toCraftView(await this.crafts.find(this.db, id));
+  }
+
+  async lineOf(id: string, propModelId: string | null): Promise<LineView> {
+    const row = await this.crafts.find(this.db, id);
+    return { stops: (await this.line.stopsOf([row], propModelId)).get(id)! };
+  }
+
+  async create(dto: CreateCraftDto): Promise<CraftView> {
+    requireBuildable(dto);
+    await this.crafts.add(this.db, { ...this.rows.newRow(dto.id), ...toCraftColumns(dto) });
+    return this.find(dto.id);
+  }
+
+  async update(id: string, dto: UpdateCraftDto): Promise<CraftView> {
+    requireBuildable(dto);
+    await this.crafts.revise(this.db, id, dto.revision, toCraftColumns(dto), this.clock.now());
+    return this.find(id);
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.crafts.remove(this.db, id, this.clock.now());
+  }
+
+  async restore(id: string): Promise<CraftView> {
+    await this.crafts.restore(this.db, id);
+    return this.find(id);
+  }
+}

@@ -1,0 +1,97 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { connect } from './database.ts';
+import { prepareFolder } from './folder.ts';
+import { acquireFolderLock, FolderInUseError } from './folderLock.ts';
+import { openPglite } from './openPglite.ts';
+import { linkTo, memoryDatabase } from '../testing/memoryDatabase.ts';
+
+let folder: string;
+beforeEach(() => void (folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-database-'))));
+afterEach(() => fs.rmSync(folder, { recursive: true, force: true }));
+
+describe('the folder', () => {
+  test('is built beside its place and renamed; leftovers of a killed start are cleared; writes reach the disk', async () => {
+    const place = path.join(folder, 'database');
+    fs.mkdirSync(`${place}.init-1`);
+    await prepareFolder(place, path.join(folder, 'template.tgz'));
+    expect(fs.readdirSync(folder).sort()).toEqual(['database', 'template.tgz']);
+    const synced = jest.spyOn(fs, 'fsyncSync');
+    const pglite = await openPglite(place);
+    await pglite.exec('create table kept (id int)');
+    synced.mockClear();
+    for (let i = 0; i < 5; i++) await pglite.exec(`insert into kept values (${i})`);
+    expect(synced.mock.calls.length).toBeGreaterThanOrEqual(5);
+    synced.mockRestore();
+    await pglite.close();
+    const second = path.join(folder, 'second');
+    await prepareFolder(second, path.join(folder, 'template.tgz'));
+    expect(fs.existsSync(path.join(second, 'PG_VERSION'))).toBe(true);
+  }, 60_000);
+
+  test('of another PostgreSQL major is refused with a sentence', async () => {
+    const place = path.join(folder, 'database');
+    fs.mkdirSync(place);
+    fs.writeFileSync(path.join(place, 'PG_VERSION'), '15\n');
+    await expect(prepareFolder(place, path.join(folder, 'template.tgz'))).rejects.toThrow(/written by PostgreSQL 15/);
+  });
+
+  test('of a newer schema is refused and left as it was', async () => {
+    const { db, close } = await memoryDatabase();
+    await db.execute(`update drizzle.__drizzle_migrations set created_at = created_at + 1000000`);
+    await close();
+    const pglite = await openPglite(path.join(folder, 'database'));
+    const link = linkTo(pglite);
+    const { db: fresh, pool } = await connect(link);
+    await fresh.execute(`update drizzle.__drizzle_migrations set created_at = created_at + 1000000`);
+    await pool.end();
+    await expect(connect(link)).rejects.toThrow(/newer Zivvo/);
+    await pglite.close();
+  }, 60_000);
+});
+
+describe('the lock', () => {
+  const file = (): string => path.join(folder, 'database.lock');
+
+  test('belongs to one process; a second is told which', () => {
+    const release = acquireFolderLock(file());
+    expect(() => acquireFolderLock(file())).toThrow(FolderInUseError);
+    expect(() => acquireFolderLock(file())).toThrow(new RegExp(`process ${process.pid}`));
+    release();
+    acquireFolderLock(file())();
+    expect(fs.readdirSync(folder)).toEqual([]);
+  });
+
+  test('left by a dead process is broken at once', () => {
+    fs.writeFileSync(file(), JSON.stringify({ pid: 2 ** 22 + 12_345, start: '1', at: 'once' }));
+    acquireFolderLock(file())();
+    fs.writeFileSync(file(), JSON.stringify({ pid: process.pid, start: 'another life', at: 'once' }));
+    acquireFolderLock(file())();
+  });
+});
+
+describe('the wire', () => {
+  test('an error inside a batch leaves the connection usable, a dropped client leaves no open transaction', async () => {
+    const { db, close } = await memoryDatabase();
+    await expect(db.execute('select * from nothing_here')).rejects.toThrow();
+    await expect(db.transaction(async (tx) => {
+      await tx.execute(`insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`);
+      throw new Error('changed my mind');
+    })).rejects.toThrow('changed my mind');
+    const { rows } = await db.execute<{ n: number }>('select count(*)::int as n from workshop');
+    expect(rows[0]!.n).toBe(0);
+    await close();
+  });
+
+  test('bounds hold in the database too: NaN and what is out of range are refused', async () => {
+    const { db, close } = await memoryDatabase();
+    await db.execute(`insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`);
+    const air = (temperature: string) => db.execute(`insert into air_reading (id, workshop_id, created_at, updated_at, temperature_c, pressure_pa, humidity_ratio) values (gen_random_uuid(), '01922904-1a0d-72b8-80eb-3103f832088a', now(), now(), ${temperature}, 101325, 0.5)`);
+    await air('20');
+    await expect(air(`'NaN'`)).rejects.toThrow();
+    await expect(air('80')).rejects.toThrow();
+    await close();
+  });
+});

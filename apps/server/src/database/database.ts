@@ -1,0 +1,83 @@
+import { drizzle, type NodePgDatabase } from 'drizzle-orm/node-postgres';
+import { migrate } from 'drizzle-orm/node-postgres/migrator';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import pg from 'pg';
+import type { Config } from '../config.ts';
+import { prepareFolder } from './folder.ts';
+import { acquireFolderLock } from './folderLock.ts';
+import { PgliteStream, type WireLink } from './pgliteStream.ts';
+import * as schema from './schema.ts';
+import { startWorkerLink } from './workerLink.ts';
+
+export type Db = NodePgDatabase<typeof schema>;
+/** The database or an open transaction on it. */
+export type DbOrTx = Db | Parameters<Parameters<Db['transaction']>[0]>[0];
+
+export interface Database {
+  db: Db;
+  kind: 'embedded' | 'server';
+  close(): Promise<void>;
+}
+
+export const DB = Symbol('DB');
+export const DATABASE = Symbol('DATABASE');
+
+const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
+
+/** Opens the database that the configuration names and brings its schema up to date. */
+export async function openDatabase(config: Pick<Config, 'dataFolder' | 'databaseUrl' | 'cacheFolder'>): Promise<Database> {
+  if (config.databaseUrl !== null) return openServer(config.databaseUrl);
+  fs.mkdirSync(config.dataFolder, { recursive: true });
+  const release = acquireFolderLock(path.join(config.dataFolder, 'database.lock'));
+  try {
+    const folder = path.join(config.dataFolder, 'database');
+    await prepareFolder(folder, path.join(config.cacheFolder, 'empty-database.tgz'));
+    const link = await startWorkerLink(folder);
+    link.onFault((error) => {
+      console.error(`The database stopped: ${error.message}. What was shown as kept is kept; start Zivvo again.`);
+      process.exit(1);
+    });
+    const { db, pool } = await connect(link);
+    const close = async (): Promise<void> => {
+      await pool.end();
+      await link.close();
+      release();
+    };
+    return { db, kind: 'embedded', close };
+  } catch (error) {
+    release();
+    throw error;
+  }
+}
+
+/** One connection over a wire; the embedded database has no second one, so a transaction owns it. */
+export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }> {
+  const pool = new pg.Pool({ max: 1, idleTimeoutMillis: 0, user: 'postgres', database: 'postgres', stream: () => new PgliteStream(link) });
+  const db = drizzle(pool, { schema, casing: 'snake_case' });
+  await migrateForward(db, pool);
+  return { db, pool };
+}
+
+async function openServer(url: string): Promise<Database> {
+  const pool = new pg.Pool({ connectionString: url });
+  const db = drizzle(pool, { schema, casing: 'snake_case' });
+  await migrateForward(db, pool);
+  return { db, kind: 'server', close: () => pool.end() };
+}
+
+/** Runs the migrations that are missing, and refuses a database that a newer Zivvo has already changed. */
+async function migrateForward(db: Db, pool: pg.Pool): Promise<void> {
+  const known = lastMigration();
+  const asked = pool.query<{ latest: string | null }>('select max(created_at)::text as latest from drizzle.__drizzle_migrations');
+  const found = await asked.then((r) => Number(r.rows[0]?.latest ?? 0), () => 0);
+  if (found > known.when) throw new Error(`This folder has the schema of a newer Zivvo (this one knows ${known.tag}). Update Zivvo; nothing was changed.`);
+  await migrate(db, { migrationsFolder });
+}
+
+/** Name and time of the newest migration that this Zivvo brings. */
+export function lastMigration(): { tag: string; when: number } {
+  const journal = JSON.parse(fs.readFileSync(path.join(migrationsFolder, 'meta', '_journal.json'), 'utf8')) as { entries: { tag: string; when: number }[] };
+  return journal.entries.at(-1)!;
+}

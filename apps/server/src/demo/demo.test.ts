@@ -1,0 +1,34 @@
+import { afterAll, beforeAll, expect, test } from '@jest/globals';
+import type { CampaignListView, CampaignResultsView, CraftListView, PropModelListView } from '@zivvo/contract';
+import { startTestServer, type TestServer } from '../testing/testServer.ts';
+import { demoWorld } from './demoWorld.ts';
+import { seedDemo } from './seedDemo.ts';
+
+let server: TestServer;
+beforeAll(async () => {
+  server = await startTestServer();
+  await seedDemo(server.app);
+}, 60_000);
+afterAll(() => server.close());
+
+test('the demo is the same bytes every time', () => expect(JSON.stringify(demoWorld())).toBe(JSON.stringify(demoWorld())));
+
+test('three crafts, a dozen models counted, one evening of nine props with three runs each over five packs', async () => {
+  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(3);
+  const models = (await server.http.get('/api/prop-models')).body as PropModelListView;
+  expect(models.total).toBe(12);
+  expect(models.items.every((m) => m.stock !== null)).toBe(true);
+  expect((await server.http.get('/api/pack-pieces')).body).toHaveLength(5);
+  const [evening] = ((await server.http.get('/api/campaigns')).body as CampaignListView).items;
+  expect(evening!.runCount).toBe(27);
+  const results = (await server.http.get(`/api/campaigns/${evening!.id}/results`)).body as CampaignResultsView;
+  expect(results.props).toHaveLength(9);
+  expect(results.degreesOfFreedom).toBe(17);
+  expect(results.props.every((p) => p.origin === 'simulated')).toBe(true);
+  expect(results.reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['breaches.escCurrent', 'leftOut.belowGate', 'mostThrust']));
+});
+
+test('a second start adds nothing', async () => {
+  await seedDemo(server.app);
+  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(3);
+});

@@ -1,0 +1,171 @@
+import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
+import { estimateMotor, hashText, humidAir, INCH_M, quadXLayout, readMotorLabel, readPropLabel, seededRandom, simulatedProp, simulatedRun, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import type { StoredFact } from '../event/event.facts.ts';
+import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
+
+/** Rows of the demo workshop; dates are milliseconds relative to the first start. */
+export interface DemoWorld {
+  people: { id: string; name: string; atMs: number }[];
+  propModels: (ReturnType<typeof propModelRow> & { atMs: number })[];
+  crafts: (ReturnType<typeof craftRow> & { atMs: number })[];
+  packs: (CreatePackPieceDto & { atMs: number })[];
+  air: { id: string; temperatureC: number; pressurePa: number; humidityRatio: number; atMs: number }[];
+  campaigns: { id: string; craftId: string; name: string; referencePropModelId: string; protocolVersion: number; temperatureC: number; pressurePa: number; humidityRatio: number; gateCellV: number; note: string; atMs: number }[];
+  runs: DemoRun[];
+  facts: { subjectId: string; fact: StoredFact; atMs: number }[];
+}
+
+export interface DemoRun {
+  id: string;
+  campaignId: string;
+  propModelId: string;
+  packPieceId: string;
+  restingCellV: number;
+  zeroBeforeN: number;
+  zeroAfterN: number;
+  steps: StandStep[];
+  atMs: number;
+}
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+const SEED = 'tarnholm-1';
+
+/**
+ * The Tarnholm Lift Shed: three craft, a dozen prop models, five packs, and one stand evening of nine props with
+ * three runs each. Every number follows from the simulators and one seed, so the same code gives the same bytes.
+ */
+export function demoWorld(): DemoWorld {
+  const ids = demoIds();
+  const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: -30 * DAY_MS + i * MINUTE_MS }));
+  const modelId = (key: string): string => propModels[demoPropModels.findIndex((p) => p.key === key)]!.id;
+  const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: -29 * DAY_MS - i * DAY_MS }));
+  const packs = demoPacks.map((tag) => ({ id: ids(tag), tag, chemistry: 'lipo' as const, seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, atMs: -29 * DAY_MS }));
+  const petrel = crafts[0]!;
+  const campaignId = ids('stand evening');
+  const startMs = -12 * DAY_MS;
+  const runs = eveningRuns(ids, campaignId, petrel, modelId, packs.map((p) => p.id), startMs);
+  const facts: DemoWorld['facts'] = [
+    ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
+    ...runs.map((r) => ({
+      subjectId: r.id,
+      fact: { kind: 'runKept' as const, runId: r.id, craftId: petrel.id, propModelId: r.propModelId, maxCurrentA: maxOf(r.steps, 'currentA'), maxSpeedRpm: maxOf(r.steps, 'speedRpm'), replacesRunId: null },
+      atMs: r.atMs,
+    })),
+  ];
+  return {
+    people: demoPeople.map((name, i) => ({ id: ids(name), name, atMs: -31 * DAY_MS + i })),
+    propModels,
+    crafts,
+    packs,
+    air: [{ id: ids('air'), ...demoAir.today, atMs: -2 * 60 * MINUTE_MS }],
+    campaigns: [{ id: campaignId, craftId: petrel.id, name: standEvening.name, referencePropModelId: modelId(standEvening.referenceKey), protocolVersion: PROTOCOL_VERSION, ...demoAir.evening, gateCellV: standEvening.gateCellV, note: standEvening.note, atMs: startMs }],
+    runs,
+    facts,
+  };
+}
+
+/** Three rounds through the nine props; a pack serves two runs before it goes back on charge. */
+function eveningRuns(ids: (name: string) => string, campaignId: string, petrel: { statorDiameterM: number; kvRpmPerV: number; motorResistanceOhm: number; motorNoLoadCurrentA: number }, modelId: (key: string) => string, packIds: string[], startMs: number): DemoRun[] {
+  const random = seededRandom(`${SEED}/evening`);
+  const { temperatureC, pressurePa, humidityRatio } = demoAir.evening;
+  const { densityKgPerM3 } = humidAir(temperatureC, pressurePa, humidityRatio);
+  const motor = { kvRpmPerV: petrel.kvRpmPerV, resistanceOhm: petrel.motorResistanceOhm, noLoadCurrentA: petrel.motorNoLoadCurrentA };
+  return Array.from({ length: 3 * standEvening.propKeys.length }, (_, i) => {
+    const key = standEvening.propKeys[i % standEvening.propKeys.length]!;
+    const model = demoPropModels.find((p) => p.key === key)!;
+    const sizes = sizesOf(model);
+    const prop = simulatedProp(sizes.diameterM, sizes.pitchM, sizes.bladeCount, model.tip, `${SEED}/${key}`);
+    const isSecondOnPack = Math.floor(i / packIds.length) % 2 === 1;
+    const isTired = i === standEvening.tiredRun;
+    const restingCellV = Math.round((isTired ? 4.01 : isSecondOnPack ? 4.115 : 4.165 + 0.006 * random.normal()) * 1000) / 1000;
+    const steps = simulatedRun(prop, motor, { cellCount: 6, cellResistanceOhm: 0.0034, restingCellV }, ladder, densityKgPerM3, `${SEED}/run/${i}`);
+    return {
+      id: ids(`run ${i}`),
+      campaignId,
+      propModelId: modelId(key),
+      packPieceId: packIds[i % packIds.length]!,
+      restingCellV,
+      zeroBeforeN: 0,
+      zeroAfterN: Math.round(random.normal() * 2) * 0.00980665,
+      steps,
+      atMs: startMs + i * 7 * MINUTE_MS,
+    };
+  });
+}
+
+function propModelRow(demo: DemoPropModel, seriesIndex: number, id: string) {
+  const { diameterM, pitchM, bladeCount } = sizesOf(demo);
+  return {
+    id,
+    label: demo.label,
+    makerName: demo.maker,
+    diameterM,
+    pitchM,
+    bladeCount,
+    tipShape: demo.tip,
+    material: demo.material,
+    labelHand: null,
+    measuredDiameterM: demo.measuredMm === undefined ? null : demo.measuredMm / 1000,
+    measuredMassKg: demo.massG / 1000,
+    speedLimitRpm: demo.speedLimitRpm ?? null,
+    colour: demo.colour,
+    note: null,
+    seriesIndex,
+  };
+}
+
+function craftRow(demo: DemoCraft, id: string, referencePropModelId: string) {
+  const motor = readMotorLabel(demo.motor);
+  if (motor.status !== 'read' || motor.readings[0]!.kvRpmPerV === null) throw new Error(`The demo's motor ${demo.motor} cannot be read.`);
+  const { statorDiameterM, statorHeightM, kvRpmPerV } = motor.readings[0]!;
+  const estimate = estimateMotor(statorDiameterM, statorHeightM, kvRpmPerV!);
+  return {
+    id,
+    name: demo.name,
+    ownerName: demo.owner,
+    kind: 'multirotor' as const,
+    massKg: demo.massKg,
+    diagonalM: demo.diagonalM,
+    clearanceDiameterM: demo.clearanceM,
+    rotors: quadXLayout(demo.diagonalM),
+    motorLabel: demo.motor,
+    statorDiameterM,
+    statorHeightM,
+    kvRpmPerV: kvRpmPerV!,
+    motorResistanceOhm: estimate.resistanceOhm,
+    motorNoLoadCurrentA: estimate.noLoadCurrentA,
+    motorMassKg: estimate.massKg,
+    estimatedFields: ['motorResistanceOhm' as const, 'motorNoLoadCurrentA' as const, 'motorMassKg' as const],
+    motorLimitA: demo.motorLimitA,
+    escLimitA: demo.escLimitA,
+    packChemistry: demo.chemistry satisfies PackChemistry,
+    packSeriesCount: demo.series,
+    packParallelCount: demo.parallel,
+    packCapacityAh: demo.capacityAh,
+    referencePropModelId,
+    note: demo.note,
+  };
+}
+
+function sizesOf(demo: DemoPropModel): { diameterM: number; pitchM: number; bladeCount: number } {
+  const read = readPropLabel(demo.label);
+  const reading = read.status === 'read' ? read.readings[0]! : null;
+  if (!reading || reading.pitchM === null) throw new Error(`The demo's label ${demo.label} cannot be read.`);
+  return { diameterM: Math.round((reading.diameterM / INCH_M) * 100) / 100 * INCH_M, pitchM: reading.pitchM, bladeCount: reading.bladeCount ?? demo.blades };
+}
+
+function maxOf(steps: StandStep[], quantity: (typeof standQuantityNames)[number]): number | null {
+  const values = steps.map((s) => s[quantity]).filter((v) => v !== null);
+  return values.length === 0 ? null : Math.max(...values);
+}
+
+/** Identifiers of the form of UUIDv7 that depend on their name alone. */
+function demoIds(): (name: string) => string {
+  return (name) => {
+    const random = seededRandom(`${SEED}/id/${name}`);
+    const hex = (count: number): string => Array.from({ length: count }, () => Math.floor(random.next() * 16).toString(16)).join('');
+    const moment = (0x0192_0000_0000 + hashText(name)).toString(16).padStart(12, '0');
+    return `${moment.slice(0, 8)}-${moment.slice(8, 12)}-7${hex(3)}-8${hex(3)}-${hex(12)}`;
+  };
+}

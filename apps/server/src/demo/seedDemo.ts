@@ -1,0 +1,42 @@
+import type { INestApplication } from '@nestjs/common';
+import { Clock } from '../common/clock.ts';
+import { DB, type Db } from '../database/database.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { EventLedger } from '../event/event.ledger.ts';
+import { RunRepository } from '../stand/run.repository.ts';
+import { toChannels } from '../stand/stand.mapper.ts';
+import { DemoRepository } from './demo.repository.ts';
+import { demoWorld } from './demoWorld.ts';
+
+/** Fills an empty demo workshop, its dates laid back from this first start. */
+export async function seedDemo(app: INestApplication): Promise<void> {
+  await app.init();
+  const db = app.get<Db>(DB);
+  const repository = new DemoRepository();
+  if (!(await repository.isEmpty(db))) return;
+  const workshop = app.get<Workshop>(WORKSHOP);
+  const firstMs = app.get(Clock).nowMs();
+  const world = demoWorld();
+  const [author] = world.people;
+  const common = ({ atMs, ...row }: { id: string; atMs: number }) => {
+    const at = new Date(firstMs + atMs);
+    return { ...row, workshopId: workshop.id, personId: author!.id, createdAt: at, updatedAt: at };
+  };
+  await db.transaction(async (tx) => {
+    await repository.insert(tx, {
+      people: world.people.map(({ id, name, atMs }) => ({ id, name, workshopId: workshop.id, createdAt: new Date(firstMs + atMs) })),
+      propModels: world.propModels.map((p) => ({ ...p, ...common(p) })),
+      crafts: world.crafts.map((c) => ({ ...c, ...common(c) })),
+      packs: world.packs.map((p) => ({ ...p, ...common(p) })),
+      air: world.air.map((a) => ({ ...a, ...common(a) })),
+      campaigns: world.campaigns.map((c) => ({ ...c, ...common(c) })),
+      runs: world.runs.map(({ steps, ...r }) => ({ ...r, ...common(r), state: 'kept' as const, origin: 'simulated' as const, stepCount: steps.length, keptAt: new Date(firstMs + r.atMs) })),
+    });
+    const runs = app.get(RunRepository, { strict: false });
+    for (const { id, steps } of world.runs) {
+      await runs.addChannels(tx, toChannels(id, { steps: steps as never, readingKinds: [], restingCellV: null, zeroBeforeN: null, zeroAfterN: null, packPieceId: null }));
+    }
+    const ledger = app.get(EventLedger, { strict: false });
+    for (const { subjectId, fact, atMs } of world.facts) await ledger.record(tx, subjectId, fact, new Date(firstMs + atMs));
+  });
+}

@@ -1,0 +1,76 @@
+import type { PackChemistry, TipShape } from '@zivvo/core';
+
+/** What the Tarnholm Lift Shed is made of; everything measured is computed from it. */
+export interface DemoPropModel {
+  key: string;
+  label: string;
+  maker: string;
+  blades: number;
+  tip: TipShape;
+  material: 'polycarbonate' | 'glassNylon' | 'carbonNylon' | 'carbon';
+  massG: number;
+  colour: string;
+  counts: [cw: number, ccw: number];
+  measuredMm?: number;
+  speedLimitRpm?: number;
+}
+
+export interface DemoCraft {
+  name: string;
+  owner: string;
+  massKg: number;
+  diagonalM: number;
+  clearanceM: number;
+  motor: string;
+  motorLimitA: number | null;
+  escLimitA: number;
+  chemistry: PackChemistry;
+  series: number;
+  parallel: number;
+  capacityAh: number;
+  referenceKey: string;
+  note: string;
+}
+
+export const demoPeople = ['Irva Solt', 'Benno Krail'];
+
+export const demoPropModels: DemoPropModel[] = [
+  { key: 'b72', label: '7.2x3.9x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.9, colour: 'smoke', counts: [7, 6], measuredMm: 182.4 },
+  { key: 't77', label: '7.7x4x3', maker: 'Tamsk', blades: 3, tip: 'standard', material: 'glassNylon', massG: 9.1, colour: 'black', counts: [4, 4] },
+  { key: 'b70', label: '7x5x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.8, colour: 'orange', counts: [5, 3] },
+  { key: 'o63', label: '6340x3', maker: 'Orle', blades: 3, tip: 'square', material: 'polycarbonate', massG: 6.6, colour: 'clear', counts: [8, 8] },
+  { key: 'o71', label: '7144-2', maker: 'Orle', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 5.8, colour: 'black', counts: [4, 5], speedLimitRpm: 21_000 },
+  { key: 'v75', label: '7.5x3.6x2', maker: 'Veddick', blades: 2, tip: 'standard', material: 'carbon', massG: 6.9, colour: 'carbon', counts: [2, 2] },
+  { key: 'k74', label: '7.4x4.6x4', maker: 'Kessro', blades: 4, tip: 'standard', material: 'glassNylon', massG: 10.4, colour: 'white', counts: [4, 4] },
+  { key: 't68', label: '6852BN x3', maker: 'Tamsk', blades: 3, tip: 'square', material: 'polycarbonate', massG: 8.3, colour: 'blue', counts: [6, 6] },
+  { key: 'v79', label: '7.9x3.3x2', maker: 'Veddick', blades: 2, tip: 'pointed', material: 'carbon', massG: 7.4, colour: 'carbon', counts: [2, 1], measuredMm: 198.6 },
+  { key: 'b90', label: '9x5', maker: 'Brindlow', blades: 2, tip: 'standard', material: 'glassNylon', massG: 12.6, colour: 'black', counts: [4, 4] },
+  { key: 'k94', label: '9.4x4.5x2', maker: 'Kessro', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 11.8, colour: 'grey', counts: [2, 4] },
+  { key: 'o125', label: '12.5x4.8', maker: 'Orle', blades: 2, tip: 'standard', material: 'carbon', massG: 17.9, colour: 'carbon', counts: [3, 3] },
+];
+
+export const demoCrafts: DemoCraft[] = [
+  { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, diagonalM: 0.294, clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 40, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
+  { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, diagonalM: 0.42, clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', note: 'Flies at first light, far below zero.' },
+  { name: 'Skua', owner: 'Mountain rescue', massKg: 5.4, diagonalM: 0.56, clearanceM: 0.34, motor: '4112 420 kV', motorLimitA: null, escLimitA: 60, chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, referenceKey: 'o125', note: 'Throws a line; must hold still while it does.' },
+];
+
+export const demoPacks = ['P1', 'P2', 'P3', 'P4', 'P5'];
+
+export const demoAir = {
+  evening: { temperatureC: 4, pressurePa: 100_900, humidityRatio: 0.72 },
+  today: { temperatureC: 6, pressurePa: 100_400, humidityRatio: 0.8 },
+};
+
+/** Throttle ladder of the evening. */
+export const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
+
+export const standEvening = {
+  name: 'Cliff season, nine props',
+  referenceKey: 'b72',
+  propKeys: ['b72', 't77', 'b70', 'o63', 'o71', 'v75', 'k74', 't68', 'v79'],
+  gateCellV: 4.05,
+  /** One run was started on a tired pack. */
+  tiredRun: 20,
+  note: 'Rig bolted to the bench, cage on, wall two metres behind.',
+};

@@ -1,0 +1,45 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { lineStops, type LineStop } from '@zivvo/core';
+import { Clock } from '../common/clock.ts';
+import { DB, type Db } from '../database/database.ts';
+import { EventRepository, type StandFactRow } from '../event/event.repository.ts';
+
+/** What the line needs to know of a craft. */
+export interface LineCraft {
+  id: string;
+  referencePropModelId: string | null;
+  escLimitA: number | null;
+  motorLimitA: number | null;
+}
+
+/** Gathers the dated facts of crafts and lets the core say where their work stands. */
+@Injectable()
+export class LineService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly events: EventRepository,
+  ) {}
+
+  /** Stops of each craft, by craft id; for one prop in hand where it is named. */
+  async stopsOf(crafts: LineCraft[], propModelId: string | null = null): Promise<Map<string, LineStop[]>> {
+    const facts = await this.events.standFactsOf(this.db, crafts.map((c) => c.id));
+    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), propModelId)]));
+  }
+
+  private stops(craft: LineCraft, facts: StandFactRow[], propModelId: string | null): LineStop[] {
+    const subject = propModelId ?? craft.referencePropModelId;
+    const inHand = facts.filter((f) => f.propModelId === subject);
+    const limits = [craft.escLimitA, craft.motorLimitA].filter((l) => l !== null);
+    return lineStops({
+      nowMs: this.clock.nowMs(),
+      stand: {
+        keptRunCount: facts.length,
+        inHandRunCount: inHand.length,
+        referenceRunCount: facts.filter((f) => f.propModelId === craft.referencePropModelId).length,
+        lastKeptAtMs: facts.reduce<number | null>((last, f) => Math.max(last ?? 0, f.keptAt.getTime()), null),
+        hasBreach: inHand.some((f) => limits.some((limit) => (f.maxCurrentA ?? 0) > limit)),
+      },
+    });
+  }
+}

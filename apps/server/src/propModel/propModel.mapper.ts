@@ -1,0 +1,32 @@
+import type { PropModelDto, PropModelView } from '@zivvo/contract';
+import { toRowView } from '../common/rowMapper.ts';
+import type { StockRow } from '../event/event.repository.ts';
+import type { PropModelRow } from './propModel.repository.ts';
+
+export function toPropModelColumns(dto: PropModelDto) {
+  return {
+    label: dto.label.trim(),
+    makerName: dto.makerName ?? null,
+    diameterM: dto.diameterM,
+    pitchM: dto.pitchM,
+    bladeCount: dto.bladeCount,
+    tipShape: dto.tipShape,
+    material: dto.material,
+    labelHand: dto.labelHand ?? null,
+    measuredDiameterM: dto.measuredDiameterM ?? null,
+    measuredMassKg: dto.measuredMassKg ?? null,
+    speedLimitRpm: dto.speedLimitRpm ?? null,
+    colour: dto.colour ?? null,
+    note: dto.note ?? null,
+  };
+}
+
+export function toPropModelView(row: PropModelRow, stock: StockRow | undefined): PropModelView {
+  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
+  return { ...own, ...toRowView(row), stock: stock ? { cwCount: stock.cwCount, ccwCount: stock.ccwCount, countedAt: stock.countedAt.toISOString() } : null };
+}
+
+/** Short name for sentences: maker and label. */
+export function propModelName(row: Pick<PropModelRow, 'label' | 'makerName'>): string {
+  return row.makerName === null ? row.label : `${row.makerName} ${row.label}`;
+}

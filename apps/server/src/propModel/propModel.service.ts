@@ -1,0 +1,61 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto } from '@zivvo/contract';
+import { Clock } from '../common/clock.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { DB, type Db } from '../database/database.ts';
+import { EventLedger } from '../event/event.ledger.ts';
+import { EventRepository } from '../event/event.repository.ts';
+import { toPropModelColumns, toPropModelView } from './propModel.mapper.ts';
+import { PropModelRepository } from './propModel.repository.ts';
+
+@Injectable()
+export class PropModelService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly rows: RowMaker,
+    private readonly propModels: PropModelRepository,
+    private readonly events: EventRepository,
+    private readonly ledger: EventLedger,
+  ) {}
+
+  async list(): Promise<PropModelListView> {
+    const { rows, total } = await this.propModels.list(this.db, LIST_MAX);
+    const stock = new Map((await this.events.stockOf(this.db, rows.map((r) => r.id))).map((s) => [s.propModelId, s]));
+    return { items: rows.map((row) => toPropModelView(row, stock.get(row.id))), total };
+  }
+
+  async find(id: string): Promise<PropModelView> {
+    const row = await this.propModels.find(this.db, id);
+    const [stock] = await this.events.stockOf(this.db, [id]);
+    return toPropModelView(row, stock);
+  }
+
+  async create(dto: CreatePropModelDto): Promise<PropModelView> {
+    await this.db.transaction(async (tx) => {
+      const seriesIndex = await this.propModels.nextSeriesIndex(tx);
+      await this.propModels.add(tx, { ...this.rows.newRow(dto.id), ...toPropModelColumns(dto), seriesIndex });
+    });
+    return this.find(dto.id);
+  }
+
+  async update(id: string, dto: UpdatePropModelDto): Promise<PropModelView> {
+    await this.propModels.revise(this.db, id, dto.revision, toPropModelColumns(dto), this.clock.now());
+    return this.find(id);
+  }
+
+  async countStock(id: string, { cwCount, ccwCount }: CountStockDto): Promise<PropModelView> {
+    await this.propModels.find(this.db, id);
+    await this.db.transaction((tx) => this.ledger.record(tx, id, { kind: 'stockCounted', propModelId: id, cwCount, ccwCount }));
+    return this.find(id);
+  }
+
+  async remove(id: string): Promise<void> {
+    await this.propModels.remove(this.db, id, this.clock.now());
+  }
+
+  async restore(id: string): Promise<PropModelView> {
+    await this.propModels.restore(this.db, id);
+    return this.find(id);
+  }
+}

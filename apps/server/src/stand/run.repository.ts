@@ -1,0 +1,59 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { DbOrTx } from '../database/database.ts';
+import { RowRepository } from '../database/row.repository.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { blob } from '../blob/blob.table.ts';
+import { run, runChannel, runPicture } from './stand.table.ts';
+
+export type RunRow = typeof run.$inferSelect;
+export type ChannelRow = typeof runChannel.$inferSelect;
+export interface PictureRow {
+  sha256: string;
+  mediaType: string;
+  name: string;
+}
+
+@Injectable()
+export class RunRepository extends RowRepository<typeof run> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(run, 'run', workshop.id);
+  }
+
+  /** Runs of a campaign in the order in which they were started. */
+  async ofCampaign(db: DbOrTx, campaignId: string, limit: number): Promise<RunRow[]> {
+    return db
+      .select()
+      .from(run)
+      .where(and(eq(run.workshopId, this.workshop.id), eq(run.campaignId, campaignId), isNull(run.deletedAt)))
+      .orderBy(asc(run.createdAt), asc(run.id))
+      .limit(limit);
+  }
+
+  /** Changes a draft only: what is kept is never written again. */
+  async reviseDraft(db: DbOrTx, id: string, seen: number, values: Partial<typeof run.$inferInsert>, at: Date): Promise<number> {
+    return this.revise(db, id, seen, values, at, sql`${run.state} = 'draft'`);
+  }
+
+  async addChannels(db: DbOrTx, rows: ChannelRow[]): Promise<void> {
+    if (rows.length > 0) await db.insert(runChannel).values(rows);
+  }
+
+  async channelsOf(db: DbOrTx, runIds: string[]): Promise<ChannelRow[]> {
+    return runIds.length === 0 ? [] : db.select().from(runChannel).where(inArray(runChannel.runId, runIds)).orderBy(asc(runChannel.quantity));
+  }
+
+  async attachPicture(db: DbOrTx, runId: string, blobSha256: string, createdAt: Date): Promise<void> {
+    await db.insert(runPicture).values({ runId, blobSha256, createdAt }).onConflictDoNothing();
+  }
+
+  async picturesOf(db: DbOrTx, runId: string): Promise<PictureRow[]> {
+    return db
+      .select({ sha256: blob.sha256, mediaType: blob.mediaType, name: blob.name })
+      .from(runPicture)
+      .innerJoin(blob, eq(blob.sha256, runPicture.blobSha256))
+      .where(eq(runPicture.runId, runId))
+      .orderBy(asc(runPicture.createdAt))
+      .limit(20);
+  }
+}

@@ -1,0 +1,17 @@
+import { Module } from '@nestjs/common';
+import { CraftModule } from '../craft/craft.module.ts';
+import { PropModelModule } from '../propModel/propModel.module.ts';
+import { CampaignController } from './campaign.controller.ts';
+import { CampaignRepository } from './campaign.repository.ts';
+import { CampaignService } from './campaign.service.ts';
+import { RunController } from './run.controller.ts';
+import { RunRepository } from './run.repository.ts';
+import { RunService } from './run.service.ts';
+
+@Module({
+  imports: [CraftModule, PropModelModule],
+  controllers: [CampaignController, RunController],
+  providers: [CampaignService, CampaignRepository, RunService, RunRepository],
+  exports: [CampaignRepository, RunRepository],
+})
+export class StandModule {}

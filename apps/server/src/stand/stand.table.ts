@@ -1,0 +1,117 @@
+import { STEP_MAX_COUNT, standLimits, type RunDraftDto, type RunState } from '@zivvo/contract';
+import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity } from '@zivvo/core';
+import { sql } from 'drizzle-orm';
+import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import { blob } from '../blob/blob.table.ts';
+import { craft } from '../craft/craft.table.ts';
+import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { moment } from '../database/moment.ts';
+import { propModel } from '../propModel/propModel.table.ts';
+import { packPiece } from '../workshop/pieces.table.ts';
+
+export const campaign = pgTable(
+  'campaign',
+  {
+    ...rowColumns(),
+    craftId: uuid()
+      .notNull()
+      .references(() => craft.id),
+    name: text().notNull(),
+    referencePropModelId: uuid().references(() => propModel.id),
+    protocolVersion: integer().notNull(),
+    temperatureC: doublePrecision().notNull(),
+    pressurePa: doublePrecision().notNull(),
+    humidityRatio: doublePrecision().notNull(),
+    gateCellV: doublePrecision(),
+    note: text(),
+  },
+  (t) => [
+    index().on(t.workshopId),
+    index().on(t.craftId),
+    index().on(t.referencePropModelId),
+    index().on(t.personId),
+    within('campaign', 'protocol_version', t.protocolVersion, { min: 1, max: 1000 }),
+    within('campaign', 'temperature_c', t.temperatureC, standLimits.temperatureC),
+    within('campaign', 'pressure_pa', t.pressurePa, standLimits.pressurePa),
+    within('campaign', 'humidity_ratio', t.humidityRatio, standLimits.humidityRatio),
+    within('campaign', 'gate_cell_v', t.gateCellV, standLimits.cellV),
+  ],
+);
+
+const ORIGINS: readonly Origin[] = ['typed', 'imported', 'stand', 'simulated'];
+const STATES: readonly RunState[] = ['draft', 'kept'];
+
+/** One prop once through the protocol. A draft may change; a kept run never does, a correction is a new run. */
+export const run = pgTable(
+  'run',
+  {
+    ...rowColumns(),
+    campaignId: uuid()
+      .notNull()
+      .references(() => campaign.id),
+    propModelId: uuid()
+      .notNull()
+      .references(() => propModel.id),
+    packPieceId: uuid().references(() => packPiece.id),
+    state: text().$type<RunState>().notNull(),
+    origin: text().$type<Origin>().notNull(),
+    draft: jsonb().$type<RunDraftDto>(),
+    restingCellV: doublePrecision(),
+    zeroBeforeN: doublePrecision(),
+    zeroAfterN: doublePrecision(),
+    stepCount: integer().notNull().default(0),
+    keptAt: moment(),
+    replacesRunId: uuid().references((): AnyPgColumn => run.id),
+    importBlobSha256: text().references(() => blob.sha256),
+  },
+  (t) => [
+    index().on(t.campaignId, t.propModelId),
+    index().on(t.propModelId),
+    index().on(t.packPieceId),
+    index().on(t.replacesRunId),
+    index().on(t.workshopId),
+    index().on(t.personId),
+    index().on(t.importBlobSha256),
+    oneOf('run', 'state', t.state, STATES),
+    oneOf('run', 'origin', t.origin, ORIGINS),
+    within('run', 'step_count', t.stepCount, { min: 0, max: STEP_MAX_COUNT }),
+    within('run', 'resting_cell_v', t.restingCellV, standLimits.cellV),
+    within('run', 'zero_before_n', t.zeroBeforeN, standLimits.zeroN),
+    within('run', 'zero_after_n', t.zeroAfterN, standLimits.zeroN),
+    check('run_kept_check', sql`(${t.state} = 'kept') = (${t.keptAt} is not null)`),
+  ],
+);
+
+/** Readings of one quantity of a run: one row a channel, one element a throttle step, null where nothing was read. */
+export const runChannel = pgTable(
+  'run_channel',
+  {
+    runId: uuid()
+      .notNull()
+      .references(() => run.id),
+    quantity: text().$type<StandQuantity>().notNull(),
+    readingKind: text().$type<ReadingKind>().notNull(),
+    values: doublePrecision().array().$type<(number | null)[]>().notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.runId, t.quantity] }),
+    oneOf('run_channel', 'quantity', t.quantity, standQuantityNames),
+    oneOf('run_channel', 'reading_kind', t.readingKind, ['settledMean', 'peakHold']),
+    check('run_channel_values_check', sql`cardinality(${t.values}) between 1 and ${sql.raw(String(STEP_MAX_COUNT))}`),
+  ],
+);
+
+/** Pictures of the scale or the radio screen beside a run. */
+export const runPicture = pgTable(
+  'run_picture',
+  {
+    runId: uuid()
+      .notNull()
+      .references(() => run.id),
+    blobSha256: text()
+      .notNull()
+      .references(() => blob.sha256),
+    createdAt: moment().notNull(),
+  },
+  (t) => [primaryKey({ columns: [t.runId, t.blobSha256] }), index().on(t.blobSha256)],
+);

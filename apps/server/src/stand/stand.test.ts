@@ -1,0 +1,179 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
+import type { CampaignDetailView, CampaignResultsView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
+import type { Working } from '@zivvo/core';
+import { v7 } from 'uuid';
+import { EventRepository } from '../event/event.repository.ts';
+import { aCampaign, aCraft, aDraft, aPropModel, someReadings, startTestServer, type TestServer } from '../testing/testServer.ts';
+
+let server: TestServer;
+let craftId: string;
+let propModelId: string;
+let campaignId: string;
+beforeAll(async () => void (server = await startTestServer()), 60_000);
+afterAll(() => server.close());
+
+beforeEach(async () => {
+  const model = aPropModel();
+  await server.http.post('/api/prop-models').send(model).expect(201);
+  propModelId = model.id;
+  const craft = aCraft({ referencePropModelId: propModelId });
+  await server.http.post('/api/crafts').send(craft).expect(201);
+  craftId = craft.id;
+  const campaign = aCampaign(craftId, { referencePropModelId: propModelId });
+  await server.http.post('/api/campaigns').send(campaign).expect(201);
+  campaignId = campaign.id;
+});
+
+const startRun = async (more: object = {}): Promise<RunView> => {
+  const body = { id: v7(), propModelId, packPieceId: null, replacesRunId: null, draft: aDraft(), ...more };
+  return (await server.http.post(`/api/campaigns/${campaignId}/runs`).send(body).expect(201)).body as RunView;
+};
+const keep = async (run: RunView, readings: object = someReadings()): Promise<RunView> => (await server.http.post(`/api/runs/${run.id}/keep`).send({ ...readings, revision: run.revision }).expect(200)).body as RunView;
+const results = async (query = ''): Promise<CampaignResultsView> => (await server.http.get(`/api/campaigns/${campaignId}/results${query}`).expect(200)).body as CampaignResultsView;
+const line = async (): Promise<LineView> => (await server.http.get(`/api/crafts/${craftId}/line`).expect(200)).body as LineView;
+
+describe('typed runs', () => {
+  test('a draft is saved as it stands, unread cells and all, on top of what was seen', async () => {
+    const run = await startRun();
+    const saved = await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft([['50', '7oo']]), revision: 1 }).expect(200);
+    expect(saved.body).toMatchObject({ revision: 2 });
+    expect(((await server.http.get(`/api/runs/${run.id}`)).body as RunView).draft!.cells).toEqual([['50', '7oo']]);
+    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(), revision: 1 }).expect(409);
+  });
+
+  test('a kept run has its readings, and is never changed again', async () => {
+    const run = await startRun();
+    const kept = await keep(run);
+    expect(kept).toMatchObject({ state: 'kept', origin: 'typed', stepCount: 5, ordinal: 1 });
+    expect(kept.steps[4]).toMatchObject({ throttleRatio: 1, thrustN: 20, powerW: null });
+    const again = await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(), revision: kept.revision }).expect(409);
+    expect((again.body as Problem).code).toBe('alreadyKept');
+    await server.http.post(`/api/runs/${run.id}/keep`).send({ ...someReadings(), revision: kept.revision }).expect(409);
+  });
+
+  test('a correction replaces the run in the results and keeps both', async () => {
+    const wrong = await keep(await startRun(), someReadings(10));
+    const right = await keep(await startRun({ replacesRunId: wrong.id }), someReadings(20));
+    const { props } = await results();
+    expect(props[0]!.countedRunIds).toEqual([right.id]);
+    const detail = (await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView;
+    expect(detail).toMatchObject({ runCount: 1 });
+    expect(detail.runs.map((r) => [r.ordinal, r.replacedByRunId])).toEqual([[1, right.id], [1, null]]);
+  });
+
+  test.each<[string, object, string]>([
+    ['a throttle over full', { throttleRatio: 1.2 }, 'steps.0.throttleRatio'],
+    ['thrust missing', { thrustN: null }, 'steps.0.thrustN'],
+    ['infinite current', { currentA: 1e9 }, 'steps.0.currentA'],
+    ['a reading that does not exist', { colour: 3 }, 'steps.0.colour'],
+  ])('%s is refused with its place, and nothing is kept', async (_name, change, path) => {
+    const run = await startRun();
+    const readings = someReadings();
+    const answer = await server.http.post(`/api/runs/${run.id}/keep`).send({ ...readings, steps: [{ ...readings.steps[0], ...change }, ...readings.steps.slice(1)], revision: 1 }).expect(400);
+    expect((answer.body as Problem).fields.map((f) => f.path)).toContain(path);
+    expect(((await server.http.get(`/api/runs/${run.id}`)).body as RunView).state).toBe('draft');
+  });
+
+  test('lists are bounded', async () => {
+    const run = await startRun();
+    const { steps } = someReadings();
+    const many = Array.from({ length: 121 }, () => steps[0]);
+    await server.http.post(`/api/runs/${run.id}/keep`).send({ ...someReadings(), steps: many, revision: 1 }).expect(400);
+    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft([['x'.repeat(41)]]), revision: 1 }).expect(400);
+    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(Array.from({ length: 121 }, () => ['1'])), revision: 1 }).expect(400);
+  });
+});
+
+describe('imports', () => {
+  const imported = (more: object = {}) => ({ ...someReadings(), id: v7(), propModelId, ...more });
+
+  test('all runs of a file are kept, or none', async () => {
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported({ propModelId: v7() })], blobSha256: null }).expect(422);
+    expect(((await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView).runs).toEqual([]);
+    const kept = await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported()], blobSha256: null }).expect(201);
+    expect((kept.body as CampaignDetailView).runs.map((r) => [r.origin, r.ordinal])).toEqual([['imported', 1], ['imported', 2]]);
+  });
+
+  test('sent twice it is kept once', async () => {
+    const body = { runs: [imported()], blobSha256: null };
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send(body).expect(201);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send(body).expect(201);
+    expect(((await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView).runs).toHaveLength(1);
+  });
+
+  test('raw text and pictures become blobs by their own digest; other files are refused', async () => {
+    const blob = await server.http.post('/api/blobs?name=run.csv').set('content-type', 'application/octet-stream').send(Buffer.from('a;b\n1;2\n')).expect(201);
+    const { sha256 } = blob.body as { sha256: string };
+    expect((await server.http.get(`/api/blobs/${sha256}`).expect(200)).text).toBe('a;b\n1;2\n');
+    await server.http.post('/api/blobs?name=x.exe').set('content-type', 'application/octet-stream').send(Buffer.from([0x4d, 0x5a, 0, 1, 2])).expect(415);
+    await server.http.get(`/api/blobs/${'0'.repeat(64)}`).expect(404);
+    await server.http.get('/api/blobs/..%2f..%2fetc').expect(404);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: sha256 }).expect(201);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: 'f'.repeat(64) }).expect(422);
+    const run = await startRun();
+    expect((await server.http.post(`/api/runs/${run.id}/pictures`).send({ blobSha256: sha256 }).expect(200)).body).toMatchObject({ pictures: [{ sha256 }] });
+  });
+});
+
+describe('results', () => {
+  test('figures come with mark, origin, uncertainty and a working that can be opened', async () => {
+    await keep(await startRun(), someReadings(20));
+    await keep(await startRun(), someReadings(20.2));
+    const { props, headline, hoverThrustN } = await results('?throttleRatio=0.5');
+    const { figure } = props[0]!.points.full.thrustN!;
+    expect(figure).toMatchObject({ value: expect.closeTo(20.1, 9), mark: 'measured', origin: 'typed', uncertainty: expect.any(Number) });
+    expect(hoverThrustN).toBeCloseTo(4.7072, 4);
+    expect(headline.code).toBe('onlyOneHovers');
+    const working = (await server.http.get(`/api/campaigns/${campaignId}/working?throttleRatio=0.5&key=${encodeURIComponent(figure.working!)}`).expect(200)).body as Working;
+    expect(working.result.value).toBe(figure.value);
+    await server.http.get(`/api/campaigns/${campaignId}/working?key=nothing`).expect(404);
+    await server.http.get(`/api/campaigns/${campaignId}/results?throttleRatio=7`).expect(400);
+  });
+
+  test('the line of the craft follows the runs, also when one is deleted and brought back', async () => {
+    expect((await line()).stops[0]!.state).toBe('empty');
+    const first = await keep(await startRun());
+    expect((await line()).stops[0]).toMatchObject({ state: 'half', code: 'stand.fewRuns' });
+    const second = await keep(await startRun());
+    expect((await line()).stops[0]!.state).toBe('full');
+    await server.http.delete(`/api/runs/${second.id}`).expect(204);
+    expect((await line()).stops[0]!.state).toBe('half');
+    await server.http.post(`/api/runs/${second.id}/restore`).expect(200);
+    expect((await line()).stops[0]!.state).toBe('full');
+    await keep(await startRun(), someReadings(20, 1200));
+    expect((await line()).stops[0]).toMatchObject({ state: 'notched', code: 'stand.breach' });
+    expect(first.id).not.toBe(second.id);
+  });
+});
+
+test('colour and marker of a model are given once, counts follow the ledger', async () => {
+  const models = [aPropModel({ label: '9x5' }), aPropModel({ label: '9x6' })];
+  for (const m of models) await server.http.post('/api/prop-models').send(m).expect(201);
+  await server.http.delete(`/api/prop-models/${models[0]!.id}`).expect(204);
+  const third = aPropModel({ label: '9x7' });
+  const made = (await server.http.post('/api/prop-models').send(third)).body as PropModelView;
+  const second = (await server.http.get(`/api/prop-models/${models[1]!.id}`)).body as PropModelView;
+  expect(made.seriesIndex).toBe(second.seriesIndex + 1);
+  expect(made.stock).toBeNull();
+  await server.http.put(`/api/prop-models/${third.id}/stock`).send({ cwCount: 4, ccwCount: 3 }).expect(200);
+  const counted = (await server.http.put(`/api/prop-models/${third.id}/stock`).send({ cwCount: 5, ccwCount: 3 }).expect(200)).body as PropModelView;
+  expect(counted.stock).toMatchObject({ cwCount: 5, ccwCount: 3 });
+});
+
+test('the finder finds crafts, props, evenings and runs by a few letters, and takes no wildcards', async () => {
+  await keep(await startRun());
+  const found = async (words: string): Promise<string[]> => ((await server.http.get(`/api/finder?words=${encodeURIComponent(words)}`).expect(200)).body as { kind: string }[]).map((f) => f.kind);
+  expect(new Set(await found('petr'))).toEqual(new Set(['craft', 'campaign']));
+  expect(new Set(await found('brind'))).toEqual(new Set(['propModel', 'run']));
+  expect(await found('%')).toEqual([]);
+  expect(await found('')).toEqual([]);
+});
+
+test('replaying every event gives the same projections', async () => {
+  const events = server.app.get(EventRepository);
+  const before = await events.allProjections(server.database.db);
+  expect(before.stand.length).toBeGreaterThan(3);
+  const replayed = await server.database.db.transaction((tx) => events.rebuild(tx));
+  expect(replayed).toBeGreaterThan(before.stand.length);
+  expect(await events.allProjections(server.database.db)).toEqual(before);
+});

@@ -1,0 +1,47 @@
+import { PGlite } from '@electric-sql/pglite';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { connect, lastMigration, type Database } from '../database/database.ts';
+import type { WireLink } from '../database/pgliteStream.ts';
+
+const cache = fileURLToPath(new URL('../../../../.cache/', import.meta.url));
+
+/** A real database in memory, copied from one migrated template; spoken to over the same wire as in the product. */
+export async function memoryDatabase(): Promise<Database> {
+  const pglite = await PGlite.create({ dataDir: 'memory://', loadDataDir: await template() });
+  const { db, pool } = await connect(linkTo(pglite));
+  const close = async (): Promise<void> => {
+    await pool.end();
+    await pglite.close();
+  };
+  return { db, kind: 'embedded', close };
+}
+
+/** The wire within one process. */
+export function linkTo(pglite: PGlite): WireLink {
+  let queue: Promise<unknown> = Promise.resolve();
+  return {
+    exchange: (bytes) => {
+      const answer = queue.then(() => pglite.execProtocolRaw(bytes, {}));
+      queue = answer;
+      return answer.then((a) => a.slice());
+    },
+    onFault: () => undefined,
+  };
+}
+
+async function template(): Promise<Blob> {
+  const file = path.join(cache, `tests-${lastMigration().tag}-${lastMigration().when}.tgz`);
+  if (!fs.existsSync(file)) {
+    const pglite = await PGlite.create();
+    const { pool } = await connect(linkTo(pglite));
+    await pool.end();
+    const dump = await pglite.dumpDataDir('gzip');
+    await pglite.close();
+    fs.mkdirSync(cache, { recursive: true });
+    fs.writeFileSync(`${file}.${process.pid}`, Buffer.from(await dump.arrayBuffer()));
+    fs.renameSync(`${file}.${process.pid}`, file);
+  }
+  return new Blob([fs.readFileSync(file)]);
+}

@@ -1,0 +1,51 @@
+import { craftLimits, packChemistries } from '@zivvo/contract';
+import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { craft } from '../craft/craft.table.ts';
+
+/** A physical pack with its tag. */
+export const packPiece = pgTable(
+  'pack_piece',
+  {
+    ...rowColumns(),
+    tag: text().notNull(),
+    chemistry: text().$type<(typeof packChemistries)[number]>().notNull(),
+    seriesCount: integer().notNull(),
+    parallelCount: integer().notNull(),
+    capacityAh: doublePrecision().notNull(),
+    cellResistanceOhm: doublePrecision(),
+  },
+  (t) => [
+    index().on(t.workshopId, t.tag),
+    index().on(t.personId),
+    oneOf('pack_piece', 'chemistry', t.chemistry, packChemistries),
+    within('pack_piece', 'series_count', t.seriesCount, craftLimits.seriesCount),
+    within('pack_piece', 'parallel_count', t.parallelCount, craftLimits.parallelCount),
+    within('pack_piece', 'capacity_ah', t.capacityAh, craftLimits.capacityAh),
+    within('pack_piece', 'cell_resistance_ohm', t.cellResistanceOhm, { min: 0.0001, max: 1 }),
+  ],
+);
+
+/** A physical motor with its tag and the arm it sits on. */
+export const motorPiece = pgTable(
+  'motor_piece',
+  {
+    ...rowColumns(),
+    tag: text().notNull(),
+    craftId: uuid().references(() => craft.id),
+    place: text(),
+    hours: doublePrecision().notNull().default(0),
+    overLimitCount: integer().notNull().default(0),
+    strikeCount: integer().notNull().default(0),
+    shaftRunOutM: doublePrecision(),
+  },
+  (t) => [
+    index().on(t.workshopId, t.tag),
+    index().on(t.craftId),
+    index().on(t.personId),
+    within('motor_piece', 'hours', t.hours, { min: 0, max: 100_000 }),
+    within('motor_piece', 'over_limit_count', t.overLimitCount, { min: 0, max: 100_000 }),
+    within('motor_piece', 'strike_count', t.strikeCount, { min: 0, max: 100_000 }),
+    within('motor_piece', 'shaft_run_out_m', t.shaftRunOutM, { min: 0, max: 0.01 }),
+  ],
+);

@@ -1,0 +1,9 @@
+import { TestEnvironment } from 'jest-environment-jsdom';
+
+/** jsdom with what browsers have and it lacks. */
+export default class BrowserEnvironment extends TestEnvironment {
+  async setup() {
+    await super.setup();
+    Object.assign(this.global, { fetch, Request, Response, Headers, AbortController, AbortSignal, TextEncoder, TextDecoder, structuredClone, Blob, Uint8Array, ArrayBuffer });
+  }
+}

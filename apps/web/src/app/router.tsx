@@ -1,0 +1,37 @@
+import { createBrowserRouter, redirect } from 'react-router';
+import { ErrorPage, NotFoundPage } from './shell/ErrorPage.tsx';
+import { Shell } from './shell/Shell.tsx';
+
+/** Every page of Zivvo; each is loaded when it is opened. */
+export const router = createBrowserRouter([
+  {
+    path: '/',
+    Component: Shell,
+    ErrorBoundary: ErrorPage,
+    HydrateFallback: () => <p style={{ padding: 40 }}>working…</p>,
+    children: [
+      { index: true, loader: ({ request }) => redirect(`/crafts${new URL(request.url).search}`) },
+      {
+        ErrorBoundary: ErrorPage,
+        children: [
+          { path: 'crafts', lazy: () => import('../craft/CraftsPage.tsx') },
+          { path: 'crafts/new', lazy: () => import('../craft/CraftFormPage.tsx') },
+          { path: 'crafts/:craftId', lazy: () => import('../craft/CraftPage.tsx') },
+          { path: 'crafts/:craftId/edit', lazy: () => import('../craft/CraftFormPage.tsx') },
+          { path: 'rack', lazy: () => import('../rack/RackPage.tsx') },
+          { path: 'rack/new', lazy: () => import('../rack/PropModelFormPage.tsx') },
+          { path: 'rack/:propModelId', lazy: () => import('../rack/PropModelFormPage.tsx') },
+          { path: 'stand', lazy: () => import('../stand/StandPage.tsx') },
+          { path: 'stand/new', lazy: () => import('../stand/CampaignFormPage.tsx') },
+          { path: 'stand/runs/:runId', lazy: () => import('../stand/RunPage.tsx') },
+          { path: 'stand/:campaignId', lazy: () => import('../stand/ResultsPage.tsx') },
+          { path: 'stand/:campaignId/edit', lazy: () => import('../stand/CampaignFormPage.tsx') },
+          { path: 'stand/:campaignId/type', lazy: () => import('../stand/StartRunPage.tsx') },
+          { path: 'stand/:campaignId/import', lazy: () => import('../stand/ImportPage.tsx') },
+          { path: 'settings', lazy: () => import('../settings/SettingsPage.tsx') },
+          { path: '*', Component: NotFoundPage },
+        ],
+      },
+    ],
+  },
+]);

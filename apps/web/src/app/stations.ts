@@ -1,0 +1,18 @@
+import { IconDrone, IconGauge, IconPropeller, type Icon } from '@tabler/icons-react';
+
+/** A place of work in the rail; a station joins when it exists. */
+export interface Station {
+  name: string;
+  path: string;
+  /** Letter behind `g`. */
+  letter: string;
+  icon: Icon;
+  /** Whether a stop of the line stands beside it. */
+  stop: 'stand' | null;
+}
+
+export const stations: readonly Station[] = [
+  { name: 'Crafts', path: '/crafts', letter: 'c', icon: IconDrone, stop: null },
+  { name: 'Rack', path: '/rack', letter: 'r', icon: IconPropeller, stop: null },
+  { name: 'Stand', path: '/stand', letter: 's', icon: IconGauge, stop: 'stand' },
+];

@@ -1,0 +1,190 @@
+import { CraftDto, estimableFields, packChemistries, type CraftView } from '@zivvo/contract';
+import { estimateMotor, readMotorLabel, type MotorLabelReading } from '@zivvo/core';
+import { chemistryNames, labelProblemSentence, labelReasonSentence } from '@zivvo/words';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { useCraftQuery, useCreateCraftMutation, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
+import { problemOf } from '../shared/api/api.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import classes from '../shared/forms/Form.module.css';
+import { QuantityField } from '../shared/forms/QuantityField.tsx';
+import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { TextInput } from '@mantine/core';
+
+type CraftForm = { [K in keyof CraftDto]: CraftDto[K] };
+type EstimatedField = (typeof estimableFields)[number];
+
+/** New craft, or an existing one to edit. */
+export function Component() {
+  const { craftId } = useParams();
+  const query = useCraftQuery(craftId ?? '', { skip: craftId === undefined });
+  return craftId === undefined ? <CraftFormPage craft={null} /> : <Ready query={query}>{(craft) => <CraftFormPage craft={craft} key={craft.revision} />}</Ready>;
+}
+
+const blank = {
+  name: '', ownerName: null, kind: 'multirotor', massKg: null, diagonalM: null, clearanceDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
+  motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
+  packParallelCount: 1, packCapacityAh: null, referencePropModelId: null, note: null,
+} as unknown as CraftForm;
+
+function CraftFormPage({ craft }: { craft: CraftView | null }) {
+  const format = useFormat();
+  const go = useGo();
+  const { to } = useInHand();
+  const { data: models } = usePropModelsQuery();
+  const [create, creating] = useCreateCraftMutation();
+  const [update, updating] = useUpdateCraftMutation();
+  const [id] = useState(() => craft?.id ?? v7());
+  const { control, handleSubmit, setValue, getValues, watch, setError, setFocus, formState } = useForm<CraftForm>({ defaultValues: craft ?? blank, resolver: dtoResolver<CraftForm>(CraftDto, format.choices), mode: 'onTouched' });
+  const estimated = watch('estimatedFields');
+
+  const applyMotor = (): void => {
+    const [d, h, kv] = [getValues('statorDiameterM'), getValues('statorHeightM'), getValues('kvRpmPerV')];
+    const estimate = estimateOrNull(d, h, kv);
+    if (!estimate) return;
+    const values: Record<EstimatedField, number> = { motorResistanceOhm: estimate.resistanceOhm, motorNoLoadCurrentA: estimate.noLoadCurrentA, motorMassKg: estimate.massKg };
+    for (const field of getValues('estimatedFields')) setValue(field, values[field]);
+  };
+  const takeReading = (reading: MotorLabelReading): void => {
+    setValue('statorDiameterM', reading.statorDiameterM);
+    setValue('statorHeightM', reading.statorHeightM);
+    if (reading.kvRpmPerV !== null) setValue('kvRpmPerV', reading.kvRpmPerV);
+    applyMotor();
+  };
+  const markTyped = (field: EstimatedField): void => setValue('estimatedFields', getValues('estimatedFields').filter((f) => f !== field));
+  const markOf = (field: EstimatedField): 'estimated' | undefined => (estimated.includes(field) ? 'estimated' : undefined);
+
+  const onSave = handleSubmit(
+    async (values) => {
+      const body = { ...pickForm(values) };
+      try {
+        if (craft) await update({ id, body: { ...body, revision: craft.revision } }).unwrap();
+        else await create({ ...body, id }).unwrap();
+        go(`/crafts/${id}`, { craftId: id });
+      } catch (error) {
+        for (const [field, { type, message }] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof CraftForm, { type, message });
+      }
+    },
+    (errors) => setFocus(Object.keys(errors)[0] as keyof CraftForm),
+  );
+
+  return (
+    <StationPage
+      eyebrow={craft ? `Crafts · ${craft.name}` : 'Crafts'}
+      headline={craft ? `Edit ${craft.name}` : 'Describe the craft'}
+      detail="Lengths and weights take any unit: 294 mm, 11 1/2 in, 1.92 kg."
+      reasons={<p style={{ margin: 0 }}>Weigh the craft as it flies: pack in, payload on. Figures marked estimated follow from the motor’s size; type measured ones over them when you have them. The makers’ manuals come first.</p>}
+      actions={
+        <>
+          <Action weight="main" type="submit" form="craft-form" disabled={creating.isLoading || updating.isLoading}>
+            {craft ? 'Save craft' : 'Put on the shelf'}
+          </Action>
+          <ActionLink to={to(craft ? `/crafts/${craft.id}` : '/crafts')}>Cancel</ActionLink>
+        </>
+      }
+    >
+      <form id="craft-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+        <ProblemNote error={creating.error ?? updating.error} />
+        {formState.isSubmitted && !formState.isValid && Object.keys(formState.errors).length > 0 && (
+          <p role="alert" style={{ margin: 0, color: 'var(--rust)' }}>
+            {Object.keys(formState.errors).length === 1 ? 'One entry needs another look.' : `${Object.keys(formState.errors).length} entries need another look.`} Nothing was lost.
+          </p>
+        )}
+        <fieldset className={classes.group}>
+          <legend>Craft</legend>
+          <TextField control={control} name="name" label="Name" autoFocus={!craft} />
+          <TextField control={control} name="ownerName" label="Owner or use" />
+          <QuantityField control={control} name="massKg" label="Take-off weight" dimension="mass" description="with pack and payload" />
+          <QuantityField control={control} name="diagonalM" label="Motor diagonal" dimension="length" description="shaft to opposite shaft, quad X" />
+          <QuantityField control={control} name="clearanceDiameterM" label="Largest disc" dimension="length" description="that clears frame, wires, view" />
+          <ChoiceField control={control} name="referencePropModelId" label="Flies now" description="the reference prop" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
+        </fieldset>
+        <fieldset className={classes.group}>
+          <legend>Motor and ESC</legend>
+          <MotorLabel initial={craft?.motorLabel ?? ''} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
+          <QuantityField control={control} name="statorDiameterM" label="Stator diameter" dimension="length" isInMillimetres onTyped={applyMotor} />
+          <QuantityField control={control} name="statorHeightM" label="Stator height" dimension="length" isInMillimetres onTyped={applyMotor} />
+          <QuantityField control={control} name="kvRpmPerV" label="Speed constant" dimension="motorConstant" onTyped={applyMotor} />
+          <QuantityField control={control} name="motorResistanceOhm" label="Winding" dimension="resistance" mark={markOf('motorResistanceOhm')} onTyped={() => markTyped('motorResistanceOhm')} />
+          <QuantityField control={control} name="motorNoLoadCurrentA" label="No-load current" dimension="current" mark={markOf('motorNoLoadCurrentA')} onTyped={() => markTyped('motorNoLoadCurrentA')} />
+          <QuantityField control={control} name="motorMassKg" label="Motor weight" dimension="mass" mark={markOf('motorMassKg')} onTyped={() => markTyped('motorMassKg')} />
+          <QuantityField control={control} name="escLimitA" label="ESC limit" dimension="current" description="its continuous rating" />
+          <QuantityField control={control} name="motorLimitA" label="Motor limit" dimension="current" description="if the maker gives one" />
+        </fieldset>
+        <fieldset className={classes.group}>
+          <legend>Pack</legend>
+          <ChoiceField control={control} name="packChemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
+          <CountField control={control} name="packSeriesCount" label="Cells in series" />
+          <CountField control={control} name="packParallelCount" label="Cells in parallel" />
+          <QuantityField control={control} name="packCapacityAh" label="Capacity" dimension="charge" />
+          <div className={classes.wide}>
+            <NoteField control={control} name="note" label="What the flying must feel like" />
+          </div>
+        </fieldset>
+      </form>
+    </StationPage>
+  );
+}
+
+interface MotorLabelProps {
+  initial: string;
+  onText: (text: string) => void;
+  onReading: (reading: MotorLabelReading) => void;
+  error?: string;
+}
+
+/** The motor's label with what it was read as; a doubtful one is offered, never taken in silence. */
+function MotorLabel({ initial, onText, onReading, error }: MotorLabelProps) {
+  const format = useFormat();
+  const [text, setText] = useState(initial);
+  const [chosen, setChosen] = useState<string | null>(initial === '' ? null : '0');
+  const result = readMotorLabel(text);
+  const change = (next: string): void => {
+    setText(next);
+    onText(next);
+    const read = readMotorLabel(next);
+    setChosen(read.status === 'read' ? '0' : null);
+    if (read.status === 'read') onReading(read.readings[0]!);
+  };
+  const title = (r: MotorLabelReading): string => `${format.millimetres(r.statorDiameterM)} × ${format.millimetres(r.statorHeightM)}${r.kvRpmPerV === null ? '' : `, ${format.quantity(r.kvRpmPerV, 'motorConstant').text}`}`;
+  return (
+    <div className={classes.wide}>
+      <TextInput label="Motor label" name="motorLabel" description="stator size and kV: 2406 2350, 2208.5 2900 kV, 2814/9" autoComplete="off" value={text} onChange={(e) => change(e.currentTarget.value)} error={error ?? (text.trim() !== '' && result.status === 'unreadable' ? labelProblemSentence(result.problem) : undefined)} style={{ maxWidth: 340 }} />
+      {result.status === 'read' && (
+        <ReadingChoice
+          legend={result.readings.length > 1 ? 'Read as, likeliest first' : 'Read as'}
+          readings={result.readings.map((r, i) => ({ key: String(i), title: title(r), reasons: r.reasons.map(labelReasonSentence).join(', ') }))}
+          chosen={chosen}
+          onChoose={(key) => {
+            setChosen(key);
+            onReading(result.readings[Number(key)]!);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+/** The estimate, or null while the entries are not a motor yet. */
+function estimateOrNull(d: number, h: number, kv: number): ReturnType<typeof estimateMotor> | null {
+  try {
+    return estimateMotor(d, h, kv);
+  } catch {
+    return null;
+  }
+}
+
+/** Only the fields that may be sent. */
+function pickForm(values: CraftForm): CraftForm {
+  return Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
+}

@@ -1,0 +1,111 @@
+import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import type { CraftListView } from '@zivvo/contract';
+import { useKeys } from '../app/keys.ts';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { ActionLink } from '../shared/ui/Action.tsx';
+import { LineBar } from '../shared/ui/LineBar.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import table from '../shared/table/Table.module.css';
+import { CraftDrawing } from './CraftDrawing.tsx';
+
+/** The shelf of crafts. */
+export function Component() {
+  const query = useCraftsQuery();
+  const { to } = useInHand();
+  const go = useGo();
+  useKeys([{ key: 'n', what: 'New craft', run: () => go('/crafts/new') }]);
+  return (
+    <Ready query={query}>
+      {({ items, total }) => (
+        <StationPage
+          eyebrow="Crafts"
+          headline={items.length === 0 ? 'Nothing on the shelf yet' : total === 1 ? 'One craft on the shelf' : `${total} crafts on the shelf`}
+          detail={items.length === 0 ? undefined : 'Enter opens a craft and takes it in hand.'}
+          actions={
+            <ActionLink weight="main" hint="n" to={to('/crafts/new')}>
+              New craft
+            </ActionLink>
+          }
+          reasons={<p style={{ margin: 0 }}>A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start here.</p>}
+        >
+          {items.length === 0 ? (
+            <EmptyPage
+              title="Describe the first craft"
+              actions={
+                <>
+                  <ActionLink weight="main" to={to('/crafts/new')}>
+                    New craft
+                  </ActionLink>
+                  <ActionLink to={to('/rack/new')}>A delivery of props</ActionLink>
+                </>
+              }
+            >
+              <p>Its frame clearance, motor, ESC limit, pack and take-off weight, and the prop it flies now. That is enough to rank props from a stand run.</p>
+              <p className="muted">To look around first, stop Zivvo and run “npm run demo”: an invented workshop with three craft opens beside your own.</p>
+            </EmptyPage>
+          ) : (
+            <Shelf items={items} />
+          )}
+        </StationPage>
+      )}
+    </Ready>
+  );
+}
+
+function Shelf({ items }: { items: CraftListView['items'] }) {
+  const format = useFormat();
+  const go = useGo();
+  const { craftId } = useInHand();
+  const { data: models } = usePropModelsQuery();
+  const open = (i: number): void => go(`/crafts/${items[i]!.id}`, { craftId: items[i]!.id, propModelId: null });
+  const rowKeys = useRowKeys({ onOpen: open });
+  return (
+    <div className={table.sheet}>
+      <table className={table.table}>
+        <thead>
+          <tr>
+            <th>
+              <span className="visually-hidden">Drawing</span>
+            </th>
+            <th>Craft</th>
+            <th data-right>Weight</th>
+            <th>Motor</th>
+            <th data-right>ESC limit</th>
+            <th>Pack</th>
+            <th>Flies now</th>
+            <th>Stand</th>
+          </tr>
+        </thead>
+        <tbody {...rowKeys}>
+          {items.map((c, i) => {
+            const reference = models?.items.find((m) => m.id === c.referencePropModelId);
+            return (
+              <tr key={c.id} tabIndex={0} data-chosen={c.id === craftId} onClick={() => open(i)}>
+                <td style={{ width: 96 }}>
+                  <CraftDrawing craft={c} discDiameterM={reference?.diameterM ?? null} size={92} isMini />
+                </td>
+                <td>
+                  <strong style={{ fontSize: 18 }}>{c.name}</strong>
+                  <div className="muted">{c.ownerName}</div>
+                </td>
+                <td data-right>{format.quantity(c.massKg, 'mass').text}</td>
+                <td>{c.motorLabel}</td>
+                <td data-right>{format.quantityOrDash(c.escLimitA, 'current')}</td>
+                <td>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
+                <td>{reference ? propModelName(reference) : '–'}</td>
+                <td>
+                  <LineBar stop={c.line.find((s) => s.station === 'stand')} />
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import '@mantine/spotlight/styles.layer.css';
+import { useDebouncedValue } from '@mantine/hooks';
+import { createSpotlight, Spotlight } from '@mantine/spotlight';
+import type { FoundView } from '@zivvo/contract';
+import { useEffect, useState } from 'react';
+import { useFoundQuery } from '../shared/api/workshopApi.ts';
+import { useGo } from '../shared/inHand/useInHand.ts';
+
+const [finderStore, finder] = createSpotlight();
+
+const KIND_NAMES: Record<FoundView['kind'], string> = { craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run' };
+
+const PAGES = [
+  { title: 'Crafts', path: '/crafts' },
+  { title: 'New craft', path: '/crafts/new' },
+  { title: 'Rack', path: '/rack' },
+  { title: 'New prop model', path: '/rack/new' },
+  { title: 'Stand', path: '/stand' },
+  { title: 'Settings', path: '/settings' },
+];
+
+/** Finds crafts, props, campaigns, runs and pages by a few letters. */
+export default function Finder({ onClose }: { onClose: () => void }) {
+  const go = useGo();
+  const [words, setWords] = useState('');
+  const [asked] = useDebouncedValue(words.trim(), 120);
+  const { currentData: found = [], isFetching } = useFoundQuery(asked, { skip: asked === '' });
+  useEffect(() => finder.open(), []);
+  const pages = PAGES.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
+  const open = (run: () => void) => () => {
+    onClose();
+    run();
+  };
+  return (
+    <Spotlight.Root store={finderStore} query={words} onQueryChange={setWords} onSpotlightClose={onClose} shortcut={null} clearQueryOnClose={false} transitionProps={{ duration: 0 }}>
+      <Spotlight.Search placeholder="Craft, prop, run, page" aria-label="Find anything" />
+      <Spotlight.ActionsList>
+        {found.map((f) => (
+          <Spotlight.Action key={`${f.kind}${f.id}`} label={f.title} description={`${KIND_NAMES[f.kind]} · ${f.detail}`} onClick={open(() => go(pathOf(f), { ...(f.craftId === null ? {} : { craftId: f.craftId }), ...(f.propModelId === null ? {} : { propModelId: f.propModelId }) }))} />
+        ))}
+        {pages.map((p) => (
+          <Spotlight.Action key={p.path} label={p.title} description="Page" onClick={open(() => go(p.path))} />
+        ))}
+        {found.length + pages.length === 0 && <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>}
+      </Spotlight.ActionsList>
+    </Spotlight.Root>
+  );
+}
+
+function pathOf({ kind, id }: FoundView): string {
+  return { craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}` }[kind];
+}

@@ -1,0 +1,180 @@
+import { TextInput } from '@mantine/core';
+import { materials, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
+import { readPropLabel, type PropLabelReading } from '@zivvo/core';
+import { handNames, labelProblemSentence, labelReasonSentence, materialNames, tipNames } from '@zivvo/words';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { problemOf } from '../shared/api/api.ts';
+import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
+import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import classes from '../shared/forms/Form.module.css';
+import { QuantityField } from '../shared/forms/QuantityField.tsx';
+import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
+import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../shared/ui/undo.ts';
+
+type ModelForm = { [K in keyof PropModelDto]: PropModelDto[K] } & { cwCount: number | null; ccwCount: number | null };
+
+/** New prop model by its label, or an existing one. */
+export function Component() {
+  const { propModelId } = useParams();
+  const query = usePropModelQuery(propModelId ?? '', { skip: propModelId === undefined });
+  return propModelId === undefined ? <ModelFormPage model={null} /> : <Ready query={query}>{(model) => <ModelFormPage model={model} key={model.revision} />}</Ready>;
+}
+
+const blank = {
+  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, colour: null,
+  note: null,
+} as unknown as PropModelDto;
+
+function ModelFormPage({ model }: { model: PropModelView | null }) {
+  const format = useFormat();
+  const go = useGo();
+  const { to } = useInHand();
+  const [create, creating] = useCreatePropModelMutation();
+  const [update, updating] = useUpdatePropModelMutation();
+  const [countStock] = useCountStockMutation();
+  const [remove, removing] = useRemovePropModelMutation();
+  const [restore] = useRestorePropModelMutation();
+  const [id] = useState(() => model?.id ?? v7());
+  const defaultValues: ModelForm = { ...(model ?? blank), cwCount: model?.stock?.cwCount ?? null, ccwCount: model?.stock?.ccwCount ?? null };
+  const { control, handleSubmit, setValue, watch, setError, setFocus } = useForm<ModelForm>({ defaultValues, resolver: dtoResolver<ModelForm>(PropModelDto, format.choices), mode: 'onTouched' });
+  const shape = watch(['diameterM', 'pitchM', 'bladeCount', 'tipShape']);
+  const hasShape = shape[0] > 0 && shape[1] > 0 && shape[2] >= 1 && shape[2] <= 8;
+
+  const takeReading = (reading: PropLabelReading | null): void => {
+    setValue('diameterM', reading?.diameterM as number);
+    setValue('pitchM', reading?.pitchM as number);
+    setValue('bladeCount', reading?.bladeCount as number);
+    setValue('tipShape', reading?.tipShape ?? 'standard');
+    setValue('labelHand', reading?.hand ?? null);
+  };
+
+  const onSave = handleSubmit(
+    async ({ cwCount, ccwCount, ...values }) => {
+      const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
+      try {
+        if (model) await update({ id, body: { ...body, revision: model.revision } }).unwrap();
+        else await create({ ...body, id }).unwrap();
+        const hasCounts = cwCount !== null || ccwCount !== null;
+        const isRecount = cwCount !== (model?.stock?.cwCount ?? null) || ccwCount !== (model?.stock?.ccwCount ?? null);
+        if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
+        go('/rack');
+      } catch (error) {
+        for (const [field, { type, message }] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof ModelForm, { type, message });
+      }
+    },
+    (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm),
+  );
+  const onRemove = async (): Promise<void> => {
+    await remove(id).unwrap();
+    go('/rack', { propModelId: null });
+    void announceDeletion(`${propModelName(model!)} left the rack.`, () => void restore(id));
+  };
+
+  return (
+    <StationPage
+      eyebrow={model ? `Rack · ${propModelName(model)}` : 'Rack'}
+      headline={model ? propModelName(model) : 'What is moulded on the hub?'}
+      detail={model ? undefined : 'Type the label as it stands there; the readings follow while you type.'}
+      tools={hasShape ? <BladeGlyph size={72} diameterM={shape[0]} pitchM={shape[1]} bladeCount={shape[2]} tipShape={shape[3]} /> : undefined}
+      reasons={<p style={{ margin: 0 }}>The first number is the diameter, the second the pitch, the last the blades. Measure the real diameter: it often differs from the label. Measured values stand beside the label’s, never over them.</p>}
+      actions={
+        <>
+          <Action weight="main" type="submit" form="model-form" disabled={creating.isLoading || updating.isLoading}>
+            {model ? 'Save model' : 'Put on the rack'}
+          </Action>
+          <ActionLink to={to('/rack')}>Cancel</ActionLink>
+          {model && (
+            <Action weight="danger" onClick={() => void onRemove()}>
+              Delete
+            </Action>
+          )}
+        </>
+      }
+    >
+      <form id="model-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+        <ProblemNote error={creating.error ?? updating.error ?? removing.error} />
+        <fieldset className={classes.group}>
+          <legend>Label</legend>
+          <PropLabel initial={model?.label ?? ''} isNew={!model} onText={(text) => setValue('label', text)} onReading={takeReading} />
+          <QuantityField control={control} name="diameterM" label="Diameter" dimension="length" />
+          <QuantityField control={control} name="pitchM" label="Pitch" dimension="length" />
+          <CountField control={control} name="bladeCount" label="Blades" />
+          <ChoiceField control={control} name="tipShape" label="Tip" choices={tipShapes.map((t) => ({ value: t, label: tipNames[t] }))} />
+          <ChoiceField control={control} name="labelHand" label="Hand on the label" none="nothing written" choices={(['cw', 'ccw', 'either'] as const).map((h) => ({ value: h, label: handNames[h] }))} />
+          <TextField control={control} name="makerName" label="Maker" />
+        </fieldset>
+        <fieldset className={classes.group}>
+          <legend>Pieces and measures</legend>
+          <CountField control={control} name="cwCount" label="CW pieces" description="counted, not read off the bag" />
+          <CountField control={control} name="ccwCount" label="CCW pieces" description="counted, not read off the bag" />
+          <ChoiceField control={control} name="material" label="Material" choices={materials.map((m) => ({ value: m, label: materialNames[m]! }))} />
+          <QuantityField control={control} name="measuredDiameterM" label="Measured diameter" dimension="length" />
+          <QuantityField control={control} name="measuredMassKg" label="Measured weight" dimension="mass" />
+          <QuantityField control={control} name="speedLimitRpm" label="Maker’s speed limit" dimension="rotation" />
+          <TextField control={control} name="colour" label="Colour" />
+          <div className={classes.wide}>
+            <NoteField control={control} name="note" label="Note" />
+          </div>
+        </fieldset>
+      </form>
+    </StationPage>
+  );
+}
+
+interface PropLabelProps {
+  initial: string;
+  isNew: boolean;
+  onText: (text: string) => void;
+  /** Null while the label is open: what an earlier reading filled in is taken back. */
+  onReading: (reading: PropLabelReading | null) => void;
+}
+
+/** The label with its readings. One reading is taken; where there are more, the person chooses. */
+function PropLabel({ initial, isNew, onText, onReading }: PropLabelProps) {
+  const format = useFormat();
+  const [text, setText] = useState(initial);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const result = readPropLabel(text);
+  const change = (next: string): void => {
+    setText(next);
+    onText(next);
+    const read = readPropLabel(next);
+    const isClear = read.status === 'read' && read.readings.length === 1;
+    setChosen(isClear ? '0' : null);
+    onReading(isClear ? read.readings[0]! : null);
+  };
+  const size = (m: number | null): string => (m === null ? '?' : format.quantity(m, 'length').text);
+  const needsChoice = result.status === 'read' && result.readings.length > 1 && chosen === null && text !== initial;
+  return (
+    <div className={classes.wide}>
+      <TextInput label="Label on the hub" name="label" autoFocus={isNew} autoComplete="off" value={text} onChange={(e) => change(e.currentTarget.value)} error={text.trim() !== '' && result.status === 'unreadable' ? labelProblemSentence(result.problem) : undefined} style={{ maxWidth: 340 }} styles={{ input: { fontFamily: 'var(--font-mono)', fontSize: 17 } }} />
+      {result.status === 'read' && (
+        <ReadingChoice
+          legend={needsChoice ? 'This label can be read in more than one way: choose' : 'Read as'}
+          readings={result.readings.map((r, i) => ({
+            key: String(i),
+            title: `${size(r.diameterM)} × ${size(r.pitchM)}${r.bladeCount === null ? '' : `, ${r.bladeCount} blades`}`,
+            reasons: r.reasons.map(labelReasonSentence).join(', '),
+            glyph: r.pitchM === null ? undefined : <BladeGlyph size={30} diameterM={r.diameterM} pitchM={r.pitchM} bladeCount={r.bladeCount ?? 2} tipShape={r.tipShape ?? 'standard'} />,
+          }))}
+          chosen={chosen}
+          onChoose={(key) => {
+            setChosen(key);
+            onReading(result.readings[Number(key)]!);
+          }}
+        />
+      )}
+    </div>
+  );
+}

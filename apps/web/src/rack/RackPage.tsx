@@ -1,0 +1,125 @@
+import type { PropModelView } from '@zivvo/contract';
+import { materialNames, tipNames } from '@zivvo/words';
+import { useKeys } from '../app/keys.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import table from '../shared/table/Table.module.css';
+import { ActionLink } from '../shared/ui/Action.tsx';
+import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { HandArrow } from '../shared/ui/HandArrow.tsx';
+import { bySize, rackFindings } from './rackView.ts';
+
+/** The rack: every model with what its label says, what was measured beside it, and how many of each hand. */
+export function Component() {
+  const query = usePropModelsQuery();
+  const { to } = useInHand();
+  const go = useGo();
+  useKeys([{ key: 'n', what: 'New prop model', run: () => go('/rack/new') }]);
+  return (
+    <Ready query={query}>
+      {({ items, total }) => {
+        const findings = rackFindings(items);
+        return (
+          <StationPage
+            eyebrow="Rack"
+            headline={items.length === 0 ? 'The rack is empty' : `${total} models, ${findings.fullSets} full sets of four`}
+            detail={items.length === 0 ? undefined : 'Enter opens a model. A set of four takes two of each hand.'}
+            reasons={
+              <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
+                {findings.shortages.slice(0, 5).map((s) => (
+                  <li key={s.id} style={{ marginBottom: 12 }}>
+                    <strong>{s.name}</strong> needs {s.missing} more <HandArrow hand={s.hand} /> for {s.wanted}.
+                  </li>
+                ))}
+                {findings.uncounted > 0 && <li>{findings.uncounted} models were never counted.</li>}
+                {findings.shortages.length + findings.uncounted === 0 && <li className="muted">Both hands match on every model.</li>}
+              </ul>
+            }
+            actions={
+              <ActionLink weight="main" hint="n" to={to('/rack/new')}>
+                New prop model
+              </ActionLink>
+            }
+          >
+            {items.length === 0 ? (
+              <EmptyPage
+                title="Type the first label"
+                actions={
+                  <ActionLink weight="main" to={to('/rack/new')}>
+                    New prop model
+                  </ActionLink>
+                }
+              >
+                <p>Type what is moulded on the hub: 7.2x3.9x3, 5136, 40mm-4. Zivvo offers its readings, you choose, and count the pieces of each hand.</p>
+              </EmptyPage>
+            ) : (
+              <Models items={bySize(items)} />
+            )}
+          </StationPage>
+        );
+      }}
+    </Ready>
+  );
+}
+
+function Models({ items }: { items: PropModelView[] }) {
+  const format = useFormat();
+  const go = useGo();
+  const { propModelId } = useInHand();
+  const open = (i: number): void => go(`/rack/${items[i]!.id}`);
+  const rowKeys = useRowKeys({ onOpen: open });
+  return (
+    <div className={table.sheet}>
+      <table className={table.table}>
+        <thead>
+          <tr>
+            <th>
+              <span className="visually-hidden">Shape</span>
+            </th>
+            <th>Model</th>
+            <th data-right>Diameter</th>
+            <th data-right>Pitch</th>
+            <th data-right>Blades</th>
+            <th>Tip</th>
+            <th>Material</th>
+            <th data-right>Weight</th>
+            <th data-right>CW</th>
+            <th data-right>CCW</th>
+          </tr>
+        </thead>
+        <tbody {...rowKeys}>
+          {items.map((m, i) => (
+            <tr key={m.id} tabIndex={0} data-chosen={m.id === propModelId} onClick={() => open(i)}>
+              <td style={{ width: 38 }}>
+                <BladeGlyph diameterM={m.diameterM} pitchM={m.pitchM} bladeCount={m.bladeCount} tipShape={m.tipShape} />
+              </td>
+              <td>
+                <strong style={{ whiteSpace: 'nowrap' }}>{propModelName(m)}</strong>
+              </td>
+              <td data-right>
+                {format.quantity(m.diameterM, 'length').text}
+                {m.measuredDiameterM !== null && <div className="muted" style={{ fontSize: 12.5, whiteSpace: 'nowrap' }}>{`measured ${format.quantity(m.measuredDiameterM, 'length').text}`}</div>}
+              </td>
+              <td data-right>{format.quantity(m.pitchM, 'length').text}</td>
+              <td data-right>{m.bladeCount}</td>
+              <td>{tipNames[m.tipShape]}</td>
+              <td>{materialNames[m.material]}</td>
+              <td data-right>{format.quantityOrDash(m.measuredMassKg, 'mass')}</td>
+              <td data-right style={{ color: 'var(--indigo)' }}>
+                {m.stock?.cwCount ?? '–'}
+              </td>
+              <td data-right style={{ color: 'var(--plum)' }}>
+                {m.stock?.ccwCount ?? '–'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

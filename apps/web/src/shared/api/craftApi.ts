@@ -1,0 +1,19 @@
+import type { CraftListView, CraftView, CreateCraftDto, LineView, UpdateCraftDto } from '@zivvo/contract';
+import { api } from './api.ts';
+
+const craftApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    crafts: build.query<CraftListView, void>({ query: () => '/crafts', providesTags: ['Craft', 'Line'] }),
+    craft: build.query<CraftView, string>({ query: (id) => `/crafts/${id}`, providesTags: ['Craft'] }),
+    line: build.query<LineView, { craftId: string; propModelId: string | null }>({
+      query: ({ craftId, propModelId }) => `/crafts/${craftId}/line${propModelId === null ? '' : `?propModelId=${propModelId}`}`,
+      providesTags: ['Line'],
+    }),
+    createCraft: build.mutation<CraftView, CreateCraftDto>({ query: (body) => ({ url: '/crafts', method: 'POST', body }), invalidatesTags: ['Craft'] }),
+    updateCraft: build.mutation<CraftView, { id: string; body: UpdateCraftDto }>({ query: ({ id, body }) => ({ url: `/crafts/${id}`, method: 'PUT', body }), invalidatesTags: ['Craft', 'Line', 'Campaign'] }),
+    removeCraft: build.mutation<void, string>({ query: (id) => ({ url: `/crafts/${id}`, method: 'DELETE' }), invalidatesTags: ['Craft'] }),
+    restoreCraft: build.mutation<CraftView, string>({ query: (id) => ({ url: `/crafts/${id}/restore`, method: 'POST' }), invalidatesTags: ['Craft'] }),
+  }),
+});
+
+export const { useCraftsQuery, useCraftQuery, useLineQuery, useCreateCraftMutation, useUpdateCraftMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;

@@ -1,0 +1,20 @@
+import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, FoundView, HealthView, PackPieceView, PersonView, ReadAirDto } from '@zivvo/contract';
+import { api } from './api.ts';
+
+const workshopApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    health: build.query<HealthView, void>({ query: () => '/health' }),
+    people: build.query<PersonView[], void>({ query: () => '/people', providesTags: ['Person'] }),
+    addPerson: build.mutation<PersonView, CreatePersonDto>({ query: (body) => ({ url: '/people', method: 'POST', body }), invalidatesTags: ['Person'] }),
+    air: build.query<{ air: AirView | null }, void>({ query: () => '/air', providesTags: ['Air'] }),
+    readAir: build.mutation<{ air: AirView | null }, ReadAirDto>({ query: (body) => ({ url: '/air', method: 'POST', body }), invalidatesTags: ['Air'] }),
+    packs: build.query<PackPieceView[], void>({ query: () => '/pack-pieces', providesTags: ['Pack'] }),
+    addPack: build.mutation<PackPieceView, CreatePackPieceDto>({ query: (body) => ({ url: '/pack-pieces', method: 'POST', body }), invalidatesTags: ['Pack'] }),
+    storeBlob: build.mutation<BlobView, { bytes: Blob; name: string }>({
+      query: ({ bytes, name }) => ({ url: `/blobs?name=${encodeURIComponent(name)}`, method: 'POST', body: bytes, headers: { 'Content-Type': 'application/octet-stream' } }),
+    }),
+    found: build.query<FoundView[], string>({ query: (words) => `/finder?words=${encodeURIComponent(words)}`, keepUnusedDataFor: 5 }),
+  }),
+});
+
+export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useAddPackMutation, useStoreBlobMutation, useFoundQuery } = workshopApi;

@@ -1,0 +1,47 @@
+import type { Dimension, Reason } from '@zivvo/core';
+import { defaultUnits, formatQuantity, reasonSentence, unitFor, type ShownQuantity, type UnitChoices } from '@zivvo/words';
+import { useMemo } from 'react';
+import { useSelector } from 'react-redux';
+
+export interface Format {
+  choices: UnitChoices;
+  quantity: (valueSi: number, dimension: Dimension, digits?: number) => ShownQuantity;
+  /** The same, or a dash where nothing is known. */
+  quantityOrDash: (valueSi: number | null | undefined, dimension: Dimension) => string;
+  /** Stators are spoken of in millimetres, whatever the reader's lengths. */
+  millimetres: (valueM: number) => string;
+  unit: (dimension: Dimension) => string;
+  sentence: (reason: Pick<Reason, 'code' | 'values'>) => string;
+}
+
+/** Everything a page needs to write numbers in the reader's units. */
+/** Units for what is always measured in millimetres. */
+export const MILLIMETRES: UnitChoices = { ...defaultUnits, length: 'mm' };
+
+export function useFormat(): Format {
+  const choices = useSelector((state: { settings: { units: UnitChoices } }) => state.settings.units);
+  return useMemo(
+    () => ({
+      choices,
+      quantity: (valueSi, dimension, digits) => formatQuantity(valueSi, dimension, choices, digits),
+      quantityOrDash: (valueSi, dimension) => (valueSi === null || valueSi === undefined ? '–' : formatQuantity(valueSi, dimension, choices).text),
+      millimetres: (valueM) => formatQuantity(valueM, 'length', MILLIMETRES).text,
+      unit: (dimension) => unitFor(dimension, choices).symbol,
+      sentence: (reason) => reasonSentence(reason, choices),
+    }),
+    [choices],
+  );
+}
+
+const dateFormat = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+const timeFormat = new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' });
+
+/** A stored moment as a day: 24 Nov 2026. */
+export function formatDay(iso: string): string {
+  return dateFormat.format(new Date(iso));
+}
+
+/** A stored moment as a time of day. */
+export function formatTime(iso: string): string {
+  return timeFormat.format(new Date(iso));
+}

@@ -1,0 +1,42 @@
+import { NativeSelect, Textarea, TextInput } from '@mantine/core';
+import type { ReactNode } from 'react';
+import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
+
+interface FieldProps<T extends FieldValues> {
+  control: Control<T>;
+  name: Path<T>;
+  label: string;
+  description?: ReactNode;
+  autoFocus?: boolean;
+}
+
+/** A line of text; nothing but space is *not known*. */
+export function TextField<T extends FieldValues>({ control, name, label, description, autoFocus = false }: FieldProps<T>) {
+  const { field, fieldState } = useController({ control, name });
+  return <TextInput ref={field.ref} name={field.name} label={label} description={description} data-autofocus={autoFocus} autoFocus={autoFocus} autoComplete="off" value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+}
+
+export function NoteField<T extends FieldValues>({ control, name, label, description }: FieldProps<T>) {
+  const { field, fieldState } = useController({ control, name });
+  return <Textarea ref={field.ref} name={field.name} label={label} description={description} autosize minRows={2} maxRows={8} value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+}
+
+interface ChoiceFieldProps<T extends FieldValues> extends FieldProps<T> {
+  choices: readonly { value: string; label: string }[];
+  /** What stands for *none*; without it a choice must be made. */
+  none?: string;
+}
+
+/** One of a few; reachable by typing its first letters. */
+export function ChoiceField<T extends FieldValues>({ control, name, label, description, choices, none }: ChoiceFieldProps<T>) {
+  const { field, fieldState } = useController({ control, name });
+  const all = none === undefined ? choices : [{ value: '', label: none }, ...choices];
+  return <NativeSelect ref={field.ref} name={field.name} label={label} description={description} data={[...all]} value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+}
+
+/** A whole number. */
+export function CountField<T extends FieldValues>({ control, name, label, description }: FieldProps<T>) {
+  const { field, fieldState } = useController({ control, name });
+  const value = field.value as number | null;
+  return <TextInput ref={field.ref} name={field.name} label={label} description={description} inputMode="numeric" autoComplete="off" value={value === null || Number.isNaN(value) ? '' : String(value)} onChange={(e) => field.onChange(e.currentTarget.value.trim() === '' ? null : Number(e.currentTarget.value))} onBlur={field.onBlur} error={fieldState.error?.message} />;
+}

@@ -1,0 +1,73 @@
+import { TextInput } from '@mantine/core';
+import { fromSi, readQuantity, type Dimension, type EvidenceMark } from '@zivvo/core';
+import { unitFor, unreadableSentence } from '@zivvo/words';
+import { useState, type ReactNode } from 'react';
+import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
+import { MILLIMETRES, useFormat } from '../format/useFormat.ts';
+import { EvidenceDot } from '../ui/EvidenceDot.tsx';
+
+interface QuantityFieldProps<T extends FieldValues> {
+  control: Control<T>;
+  name: Path<T>;
+  label: string;
+  dimension: Dimension;
+  description?: ReactNode;
+  required?: boolean;
+  /** For what is always spoken of in millimetres. */
+  isInMillimetres?: boolean;
+  /** Mark beside the label, for values that may still be estimates. */
+  mark?: EvidenceMark;
+  /** Called when the person types, not when the form fills the field in. */
+  onTyped?: () => void;
+}
+
+/** A quantity typed with or without its unit; the form holds it in SI, the field keeps what was typed. */
+export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, mark, onTyped, isInMillimetres = false }: QuantityFieldProps<T>) {
+  const reader = useFormat().choices;
+  const choices = isInMillimetres ? MILLIMETRES : reader;
+  const unit = unitFor(dimension, choices);
+  const { field, fieldState } = useController({ control, name });
+  const value: unknown = field.value;
+  const [text, setText] = useState(() => written(value, unit));
+  const read = readQuantity(text, dimension, unit);
+  const isSame = read.status === 'read' ? read.valueSi === value : read.status === 'empty' ? value === null || value === undefined : Number.isNaN(value);
+  // Only a value that came from elsewhere, or another unit, rewrites what was typed.
+  const [seen, setSeen] = useState({ value, unit });
+  if (!Object.is(seen.value, value) || seen.unit !== unit) {
+    setSeen({ value, unit });
+    if (!isSame) setText(written(value, unit));
+  }
+  const onChange = (next: string): void => {
+    setText(next);
+    const now = readQuantity(next, dimension, unit);
+    field.onChange(now.status === 'read' ? now.valueSi : now.status === 'empty' ? null : NaN);
+    onTyped?.();
+  };
+  const isUnreadable = read.status !== 'read' && read.status !== 'empty';
+  return (
+    <TextInput
+      ref={field.ref}
+      name={field.name}
+      label={
+        <>
+          {label} {mark && <EvidenceDot mark={mark} />} {mark === 'estimated' && <span className="muted">estimated</span>}
+        </>
+      }
+      description={description}
+      required={required}
+      withAsterisk={false}
+      inputMode="decimal"
+      autoComplete="off"
+      value={text}
+      onChange={(e) => onChange(e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={isUnreadable ? unreadableSentence(read, dimension, choices) : fieldState.error?.message}
+      rightSection={<span className="muted">{unit.symbol}</span>}
+      rightSectionWidth={52}
+    />
+  );
+}
+
+function written(value: unknown, unit: Parameters<typeof fromSi>[0]): string {
+  return typeof value === 'number' && Number.isFinite(value) ? String(Number(fromSi(unit, value).toPrecision(5))) : '';
+}

@@ -1,0 +1,28 @@
+import { notifications } from '@mantine/notifications';
+import { Action } from './Action.tsx';
+
+const UNDO_MS = 12_000;
+
+/** A notice with the way back. */
+export function showUndoNotice(message: string, onUndo: () => void): string {
+  return notifications.show({
+    autoClose: UNDO_MS,
+    withCloseButton: true,
+    message: (
+      <span style={{ display: 'flex', alignItems: 'center', gap: 12 }}>
+        <span style={{ flex: 1 }}>{message}</span>
+        <Action onClick={onUndo} hint="Ctrl+Z">
+          Undo
+        </Action>
+      </span>
+    ),
+  });
+}
+
+export function showNotice(message: string): void {
+  notifications.show({ message, autoClose: 4000 });
+}
+
+export function hideNotice(id: string): void {
+  notifications.hide(id);
+}

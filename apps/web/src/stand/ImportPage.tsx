@@ -1,0 +1,117 @@
+import { NativeSelect, Textarea, TextInput } from '@mantine/core';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useCampaignQuery, useImportRunsMutation } from '../shared/api/standApi.ts';
+import { usePacksQuery, useStoreBlobMutation } from '../shared/api/workshopApi.ts';
+import classes from '../shared/forms/Form.module.css';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { parseDelimited, TEXT_MAX_LENGTH } from '../shared/table/parseDelimited.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { FileDrop } from '../shared/ui/FileDrop.tsx';
+import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { gridFromTable, readAside, readGrid, toReadings, type ImportedTable } from './runGrid.ts';
+import { RunGridTable } from './RunGridTable.tsx';
+
+interface Source {
+  name: string;
+  text: string;
+  table: ImportedTable;
+}
+
+/** A run from a file or a paste: headers mapped, every cell looked at, nothing saved before all of it reads. */
+export function Component() {
+  const { campaignId = '' } = useParams();
+  const format = useFormat();
+  const go = useGo();
+  const { propModelId, to } = useInHand();
+  const campaign = useCampaignQuery(campaignId);
+  const { data: models } = usePropModelsQuery();
+  const { data: packs = [] } = usePacksQuery();
+  const [store, storing] = useStoreBlobMutation();
+  const [importRuns, importing] = useImportRunsMutation();
+  const [runId, setRunId] = useState(() => v7());
+  const [source, setSource] = useState<Source | null>(null);
+  const [note, setNote] = useState<string | null>(null);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [packId, setPackId] = useState('');
+  const [restingCell, setRestingCell] = useState('');
+  const items = models?.items ?? [];
+  const propId = chosen ?? propModelId ?? '';
+  const reading = source && readGrid(source.table.grid);
+  const aside = readAside({ restingCell, zeroBefore: '', zeroAfter: '' }, format.choices);
+  const obstacles = [...(reading?.obstacles ?? []), ...Object.values(aside.problems), ...(propId === '' ? ['Say which prop this run is of.'] : [])];
+  if (source && source.table.leftOverRows > 0) obstacles.push(`${source.table.leftOverRows} rows are too many: a run has at most 120 steps.`);
+
+  const take = (name: string, text: string): void => {
+    const rows = parseDelimited(text);
+    if (text.length > TEXT_MAX_LENGTH || rows.length === 0 || text.includes('\u0000')) {
+      setNote(rows.length === 0 ? `${name} holds no rows.` : `${name} is not a table that can be read here: plain text up to 5 MB is allowed.`);
+      return;
+    }
+    setNote(null);
+    setRunId(v7());
+    setSource({ name, text, table: gridFromTable(rows) });
+  };
+  const onKeep = async (): Promise<void> => {
+    if (!source || !reading) return;
+    const blob = await store({ bytes: new Blob([source.text]), name: source.name });
+    if (!blob.data) return;
+    const kept = await importRuns({ campaignId, body: { runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }], blobSha256: blob.data.sha256 } });
+    if (!kept.error) go(`/stand/${campaignId}`, { propModelId: propId });
+  };
+
+  return (
+    <Ready query={campaign}>
+      {(data) => (
+        <StationPage
+          eyebrow={`Stand · ${data.name}`}
+          headline={source === null ? 'Drop a file, or paste a table' : obstacles.length === 0 ? `${reading!.steps.length} steps read, ready to keep` : `${reading!.steps.length} steps read, not yet ready`}
+          detail={source === null ? 'CSV, TSV or semicolons; decimal point or comma. Nothing is saved before you keep it.' : source.name}
+          reasons={
+            <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
+              {source !== null && obstacles.map((o) => <li key={o}>{o}</li>)}
+              {source !== null && source.table.unknown.length > 0 && <li>{`Not known: ${source.table.unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>}
+              {source !== null && reading!.emptyRowCount > 0 && <li>{`${reading!.emptyRowCount} rows are empty and left out.`}</li>}
+              {source === null && <li>Throttle and thrust are needed; speed, current, voltage, power, torque, temperature, shake and noise are taken where they stand. Units in the headers are read: Thrust (g), Current [A].</li>}
+              {source !== null && obstacles.length === 0 && <li>Every cell reads. The file itself is stored beside the run.</li>}
+            </ul>
+          }
+          actions={
+            <>
+              <Action weight="main" disabled={source === null || obstacles.length > 0 || importing.isLoading || storing.isLoading} onClick={() => void onKeep()}>
+                Keep run
+              </Action>
+              {source !== null && <Action onClick={() => setSource(null)}>Another file</Action>}
+              <ActionLink to={to(`/stand/${campaignId}`)}>Cancel</ActionLink>
+            </>
+          }
+        >
+          <ProblemNote error={importing.error ?? storing.error} />
+          {note !== null && <p role="alert">{note}</p>}
+          {source === null ? (
+            <div className={classes.form}>
+              <FileDrop accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values" button="Choose a file" onFile={(f) => void f.text().then((t) => take(f.name, t))}>
+                or drop it here
+              </FileDrop>
+              <Textarea label="Or paste the table" autosize minRows={6} maxRows={12} styles={{ input: { fontFamily: 'var(--font-mono)' } }} onPaste={(e) => take('pasted table', e.clipboardData.getData('text'))} onChange={(e) => e.currentTarget.value.includes('\n') && take('typed table', e.currentTarget.value)} />
+            </div>
+          ) : (
+            <>
+              <div className={classes.group} style={{ paddingTop: 14 }}>
+                <NativeSelect label="Prop" autoFocus value={propId} onChange={(e) => setChosen(e.currentTarget.value)} data={[{ value: '', label: 'choose' }, ...items.map((m) => ({ value: m.id, label: propModelName(m) }))]} />
+                <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]} />
+                <TextInput label="Pack at rest, a cell" value={restingCell} maxLength={40} onChange={(e) => setRestingCell(e.currentTarget.value)} error={aside.problems.restingCell} rightSection={<span className="muted">V</span>} />
+              </div>
+              <RunGridTable grid={source.table.grid} errors={reading!.errors} headers={source.table.headers} onChange={(grid) => setSource({ ...source, table: { ...source.table, grid } })} />
+            </>
+          )}
+        </StationPage>
+      )}
+    </Ready>
+  );
+}

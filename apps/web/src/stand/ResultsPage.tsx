@@ -1,0 +1,211 @@
+import { NativeSelect, SegmentedControl } from '@mantine/core';
+import { useElementSize, useMediaQuery } from '@mantine/hooks';
+import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
+import { formatShare, unitFor } from '@zivvo/words';
+import { lazy, Suspense, useMemo, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { useKeys } from '../app/keys.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useCampaignQuery, useResultsQuery, useWorkingQuery } from '../shared/api/standApi.ts';
+import { useInk } from '../shared/charts/useInk.ts';
+import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
+import { propMarkToggled } from './markSlice.ts';
+import { ResultsTable } from './ResultsTable.tsx';
+import { chartSentence, resultRows, type ResultRow } from './resultsView.ts';
+import classes from './ResultsPage.module.css';
+import { RunList } from './RunList.tsx';
+import { thrustPowerChart } from './thrustPowerChart.ts';
+
+const Chart = lazy(() => import('../shared/charts/Chart.tsx'));
+
+const DEFAULT_THROTTLE = 60;
+const THROTTLES = Array.from({ length: 17 }, (_, i) => 15 + i * 5);
+
+/** Results of an evening: the answer, the curves, every prop at three points, and what the numbers mean. */
+export function Component() {
+  const { campaignId = '' } = useParams();
+  const [params] = useSearchParams();
+  const at = Number(params.get('at') ?? DEFAULT_THROTTLE);
+  const throttleRatio = THROTTLES.includes(at) ? at / 100 : DEFAULT_THROTTLE / 100;
+  const results = useResultsQuery({ id: campaignId, throttleRatio });
+  const campaign = useCampaignQuery(campaignId);
+  const { data: models } = usePropModelsQuery();
+  // While another throttle is asked for, the last answer stays on the page.
+  const shown = { ...results, currentData: results.currentData ?? (results.data?.campaign.id === campaignId ? results.data : undefined) };
+  return <Ready query={shown}>{(data) => <Ready query={campaign}>{(detail) => <Results results={data} campaign={detail} models={models?.items ?? []} throttleRatio={throttleRatio} />}</Ready>}</Ready>;
+}
+
+interface ResultsProps {
+  results: CampaignResultsView;
+  campaign: CampaignDetailView;
+  models: PropModelView[];
+  throttleRatio: number;
+}
+
+function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
+  const format = useFormat();
+  const go = useGo();
+  const dispatch = useAppDispatch();
+  const ink = useInk();
+  const isNarrow = useMediaQuery('(max-width: 760px)') ?? false;
+  const [params, setParams] = useSearchParams();
+  const { propModelId, take, to } = useInHand();
+  const { data: crafts } = useCraftsQuery();
+  const marked = useAppSelector((s) => s.marks);
+  const [pointed, setPointed] = useState<string | null>(null);
+  const point = (['full', 'hover', 'chosen'] as const).find((p) => p === params.get('point')) ?? 'full';
+  const workingKey = params.get('working');
+  const craft = crafts?.items.find((c) => c.id === campaign.craftId);
+  const rows = useMemo(() => resultRows(results, models, point), [results, models, point]);
+  const setParam = (name: string, value: string | null): void =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value === null) next.delete(name);
+        else next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  useKeys([
+    { key: 'n', what: 'Type a run', run: () => go(`/stand/${campaign.id}/type`) },
+    { key: 'i', what: 'Paste or drop a file', run: () => go(`/stand/${campaign.id}/import`) },
+    { key: 'e', what: 'Edit this evening', run: () => go(`/stand/${campaign.id}/edit`) },
+    { key: '1', what: 'Look at full throttle', run: () => setParam('point', null) },
+    { key: '2', what: 'Look at hover', run: () => setParam('point', 'hover') },
+    { key: '3', what: 'Look at the chosen throttle', run: () => setParam('point', 'chosen') },
+  ]);
+  const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
+  const chartHeight = isNarrow ? 250 : 316;
+  const hasRuns = rows.some((r) => r.result.curve.length > 0);
+  const option = useMemo(
+    () =>
+      thrustPowerChart({
+        results,
+        rows,
+        strong: new Set([...marked.filter((id) => rows.some((r) => r.id === id)), ...(propModelId === null ? [] : [propModelId])]),
+        thrustUnit: unitFor('force', format.choices),
+        ink,
+        craftName: craft?.name ?? 'the craft',
+        escLimit: craft?.escLimitA ? format.quantity(craft.escLimitA, 'current', 0).text : '',
+        isNarrow,
+        width: chartWidth,
+        height: chartHeight,
+      }),
+    [results, rows, marked, propModelId, format, ink, craft, isNarrow, chartWidth, chartHeight],
+  );
+  const inHand = rows.find((r) => r.id === propModelId) ?? null;
+  const isSimulated = rows.some((r) => r.result.origin === 'simulated');
+  return (
+    <StationPage
+      eyebrow={`Stand · ${craft?.name ?? ''} · ${campaign.name}`}
+      headline={format.sentence(results.headline)}
+      detail={[
+        `${campaign.runCount} runs, ${formatDay(campaign.createdAt)}, ${format.quantity(campaign.temperatureC, 'temperature').text}, ${format.quantity(campaign.densityKgPerM3, 'density').text}`,
+        results.spreadRatio === null ? '' : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of freedom)`,
+        isSimulated ? 'simulated' : '',
+      ]
+        .filter((t) => t !== '')
+        .join(' · ')}
+      reasons={<ReasonList reasons={results.reasons} onShow={(key) => setParam('working', key)} onPoint={setPointed} />}
+      actions={
+        <>
+          <ActionLink weight="main" hint="n" to={to(`/stand/${campaign.id}/type`)}>
+            Type a run
+          </ActionLink>
+          <ActionLink hint="i" to={to(`/stand/${campaign.id}/import`)}>
+            Paste or drop a file
+          </ActionLink>
+          <ActionLink hint="e" to={to(`/stand/${campaign.id}/edit`)}>
+            Edit evening
+          </ActionLink>
+        </>
+      }
+    >
+      {!hasRuns ? (
+        <EmptyPage
+          title="The first run"
+          actions={
+            <>
+              <ActionLink weight="main" to={to(`/stand/${campaign.id}/type`)}>
+                Type a run
+              </ActionLink>
+              <ActionLink to={to(`/stand/${campaign.id}/import`)}>Paste or drop a file</ActionLink>
+            </>
+          }
+        >
+          <p>Start with the reference prop, run it first and last. Two runs of each prop let Zivvo say which differences are real.</p>
+          <p className="muted">Stand behind the disc, nobody in its plane, the switch within reach.</p>
+        </EmptyPage>
+      ) : (
+        <>
+          <section className={classes.chart}>
+            <div ref={chartBox}>
+              <Suspense fallback={<div style={{ height: chartHeight }} />}>
+                <Chart option={option} height={chartHeight} label={chartSentence(rows, (n) => format.quantity(n, 'force').text)} />
+              </Suspense>
+            </div>
+          </section>
+          <div className={classes.points}>
+            <SegmentedControl
+              aria-label="Where on the curve"
+              value={point}
+              onChange={(value) => setParam('point', value === 'full' ? null : value)}
+              data={[
+                { value: 'full', label: 'Full throttle' },
+                { value: 'hover', label: craft ? `Hover of ${craft.name}` : 'Hover' },
+                { value: 'chosen', label: `${Math.round(throttleRatio * 100)} % throttle` },
+              ]}
+            />
+            {point === 'chosen' && <NativeSelect aria-label="Throttle" value={String(Math.round(throttleRatio * 100))} onChange={(e) => setParam('at', e.currentTarget.value)} data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))} />}
+            {point === 'hover' && results.hoverThrustN !== null && <span className="muted">{`${format.quantity(results.hoverThrustN, 'force').text} a rotor`}</span>}
+          </div>
+          <ResultsTable rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={(key) => setParam('working', key)} />
+          <StandardAir rows={rows} onShow={(key) => setParam('working', key)} />
+        </>
+      )}
+      <RunList runs={campaign.runs} models={models} rows={rows} propModelId={inHand?.id ?? null} to={to} />
+      {workingKey !== null && <Working campaignId={campaign.id} throttleRatio={throttleRatio} workingKey={workingKey} models={models} onClose={() => setParam('working', null)} />}
+    </StationPage>
+  );
+}
+
+/** Full-throttle thrust reduced to standard air, for comparing evenings. */
+function StandardAir({ rows, onShow }: { rows: ResultRow[]; onShow: (key: string) => void }) {
+  const format = useFormat();
+  const known = rows.filter((r) => r.result.standardThrust !== null);
+  if (known.length === 0) return null;
+  return (
+    <p className={classes.standard}>
+      <span className="muted">Full throttle in standard air, 1.225 kg/m³: </span>
+      {known.map((r) => (
+        <button key={r.id} type="button" onClick={() => onShow(r.result.standardThrust!.working!)}>
+          {r.name} {format.quantity(r.result.standardThrust!.value, 'force').text}
+        </button>
+      ))}
+    </p>
+  );
+}
+
+interface WorkingProps {
+  campaignId: string;
+  throttleRatio: number;
+  workingKey: string;
+  models: PropModelView[];
+  onClose: () => void;
+}
+
+function Working({ campaignId, throttleRatio, workingKey, models, onClose }: WorkingProps) {
+  const { currentData, error } = useWorkingQuery({ id: campaignId, throttleRatio, key: workingKey });
+  const model = models.find((m) => workingKey.startsWith(m.id));
+  return <WorkingDrawer working={currentData ?? null} error={error} subject={model ? propModelName(model) : ''} onClose={onClose} />;
+}

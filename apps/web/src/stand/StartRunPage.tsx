@@ -1,0 +1,77 @@
+import { NativeSelect } from '@mantine/core';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useCampaignQuery, useCreateRunMutation } from '../shared/api/standApi.ts';
+import { usePacksQuery } from '../shared/api/workshopApi.ts';
+import classes from '../shared/forms/Form.module.css';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { freshGrid } from './runGrid.ts';
+
+/** Which prop, on which pack: then the grid. */
+export function Component() {
+  const { campaignId = '' } = useParams();
+  const { propModelId, to } = useInHand();
+  const go = useGo();
+  const campaign = useCampaignQuery(campaignId);
+  const { data: models } = usePropModelsQuery();
+  const { data: packs = [] } = usePacksQuery();
+  const [create, creating] = useCreateRunMutation();
+  const [id] = useState(() => v7());
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [packId, setPackId] = useState('');
+  const items = models?.items ?? [];
+  const propId = chosen ?? propModelId ?? campaign.data?.referencePropModelId ?? items[0]?.id ?? '';
+  const onStart = async (): Promise<void> => {
+    const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
+    const started = await create({ campaignId, body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, replacesRunId: null, draft } });
+    if (!started.error) go(`/stand/runs/${id}`, { propModelId: propId });
+  };
+  return (
+    <Ready query={campaign}>
+      {(data) => (
+        <StationPage
+          eyebrow={`Stand · ${data.name}`}
+          headline="Which prop is on the stand?"
+          reasons={<p style={{ margin: 0 }}>Weigh the prop before it goes on. Tare the scale and clear the telemetry. Stand well behind the disc, eye protection on, nobody level with it; pack unplugged before fingers go near.</p>}
+          actions={
+            <>
+              <Action weight="main" type="submit" form="start-run" disabled={propId === '' || creating.isLoading}>
+                Type the run
+              </Action>
+              <ActionLink to={to(`/stand/${campaignId}/import`)}>Paste or drop a file instead</ActionLink>
+              <ActionLink to={to(`/stand/${campaignId}`)}>Cancel</ActionLink>
+            </>
+          }
+        >
+          {models && items.length === 0 ? (
+            <EmptyPage title="No prop on the rack yet" actions={<ActionLink weight="main" to={to('/rack/new')}>New prop model</ActionLink>}>
+              <p>A run belongs to a prop: type its label first.</p>
+            </EmptyPage>
+          ) : (
+            <form
+              id="start-run"
+              className={classes.form}
+              onSubmit={(e) => {
+                e.preventDefault();
+                void onStart();
+              }}
+            >
+              <ProblemNote error={creating.error} />
+              <fieldset className={classes.group}>
+                <legend>Run</legend>
+                <NativeSelect label="Prop" autoFocus value={propId} onChange={(e) => setChosen(e.currentTarget.value)} data={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />
+                <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` }))]} />
+              </fieldset>
+            </form>
+          )}
+        </StationPage>
+      )}
+    </Ready>
+  );
+}

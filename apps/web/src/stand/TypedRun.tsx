@@ -1,0 +1,115 @@
+import { TextInput } from '@mantine/core';
+import type { RunDraftDto, RunView } from '@zivvo/contract';
+import { useState } from 'react';
+import { useKeepRunMutation, useRemoveRunMutation, useRestoreRunMutation } from '../shared/api/standApi.ts';
+import { usePropModelQuery } from '../shared/api/rackApi.ts';
+import { usePacksQuery } from '../shared/api/workshopApi.ts';
+import { formatTime, useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { ProblemNote } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../shared/ui/undo.ts';
+import { PictureBeside } from './PictureBeside.tsx';
+import { freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
+import { RunGridTable } from './RunGridTable.tsx';
+import classes from './TypedRun.module.css';
+import { leftBehind, useDraftSaving, type DraftState } from './useDraftSaving.ts';
+
+/** Typing a run: every entry is saved as it is typed, and kept for good with one key. */
+export function TypedRun({ run }: { run: RunView }) {
+  const format = useFormat();
+  const go = useGo();
+  const { to } = useInHand();
+  const { data: model } = usePropModelQuery(run.propModelId);
+  const { data: packs } = usePacksQuery();
+  const [keep, keeping] = useKeepRunMutation();
+  const [remove] = useRemoveRunMutation();
+  const [restore] = useRestoreRunMutation();
+  const [draft, setDraft] = useState<RunDraftDto>(() => leftBehind(run.id, run.revision) ?? run.draft ?? { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' });
+  const [leftOver, setLeftOver] = useState(0);
+  const saving = useDraftSaving(run);
+  const reading = readGrid(draft);
+  const aside = readAside(draft, format.choices);
+  const obstacles = [...reading.obstacles, ...Object.values(aside.problems)];
+  const pack = packs?.find((p) => p.id === run.packPieceId);
+  const filled = reading.steps.length;
+
+  const change = (part: Partial<RunDraftDto>): void => {
+    const next = { ...draft, ...part };
+    setDraft(next);
+    saving.save(next);
+  };
+  const onGrid = (grid: RunGrid, leftOverRows: number): void => {
+    setLeftOver(leftOverRows);
+    change(grid);
+  };
+  const onKeep = async (): Promise<void> => {
+    const revision = await saving.flush();
+    const kept = await keep({ id: run.id, body: { ...toReadings(reading, aside, run.packPieceId), revision } });
+    if (!kept.error) go(`/stand/${run.campaignId}`, { propModelId: run.propModelId });
+  };
+  const onRemove = async (): Promise<void> => {
+    await remove(run.id).unwrap();
+    go(`/stand/${run.campaignId}`);
+    void announceDeletion('The draft was thrown away.', () => void restore(run.id));
+  };
+  const field = (name: keyof RunAside, label: string, unit: string) => (
+    <TextInput label={label} value={draft[name]} maxLength={40} onChange={(e) => change({ [name]: e.currentTarget.value })} error={aside.problems[name]} rightSection={<span className="muted">{unit}</span>} inputMode="decimal" autoComplete="off" />
+  );
+
+  return (
+    <StationPage
+      eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}${pack ? ` · pack ${pack.tag}` : ''}`}
+      headline={filled === 0 ? 'Type the run: throttle down, readings across' : obstacles.length === 0 ? `${filled} steps, ready to keep` : `${filled} ${filled === 1 ? 'step' : 'steps'} so far`}
+      detail={<SavedNote state={saving.state} />}
+      reasons={
+        <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
+          {obstacles.map((o) => (
+            <li key={o}>{o}</li>
+          ))}
+          {obstacles.length === 0 && <li>Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.</li>}
+          <li className="muted">Enter and the arrows move. Paste a block from a spreadsheet into any cell. Drop a picture of the scale or the radio beside the grid.</li>
+        </ul>
+      }
+      actions={
+        <>
+          <Action weight="main" onClick={() => void onKeep()} disabled={obstacles.length > 0 || keeping.isLoading}>
+            Keep run
+          </Action>
+          <ActionLink to={to(`/stand/${run.campaignId}`)}>Later</ActionLink>
+          <Action weight="danger" onClick={() => void onRemove()}>
+            Throw the draft away
+          </Action>
+        </>
+      }
+    >
+      <ProblemNote error={keeping.error} />
+      {leftOver > 0 && <p role="status">{`${leftOver} pasted rows did not fit: a run has at most 120 steps.`}</p>}
+      <div className={classes.beside} data-has-picture={run.pictures.length > 0}>
+        <PictureBeside run={run} />
+        <div className={classes.entry}>
+          <RunGridTable grid={draft} errors={reading.errors} onChange={onGrid} autoFocus />
+          <div className={classes.fields}>
+            {field('restingCell', 'Pack at rest, a cell', 'V')}
+            {field('zeroBefore', 'Scale before, at rest', format.unit('force'))}
+            {field('zeroAfter', 'Scale after, at rest', format.unit('force'))}
+          </div>
+        </div>
+      </div>
+    </StationPage>
+  );
+}
+
+function SavedNote({ state }: { state: DraftState }) {
+  if (state.status === 'saving') return <span data-draft="saving">writing down…</span>;
+  if (state.status === 'waiting') {
+    return (
+      <span role="alert" data-draft="waiting" style={{ color: 'var(--rust)' }}>
+        {state.problem.title}: {state.problem.status === 0 || state.problem.status >= 500 ? 'your entries wait on this page and are sent again.' : state.problem.detail}
+      </span>
+    );
+  }
+  return <span data-draft="kept">{state.at === null ? 'Every entry is written down as you type.' : `All entries written down, ${formatTime(state.at)}.`}</span>;
+}

@@ -1,0 +1,16 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** Most props that are compared side by side. */
+const MOST_MARKED = 5;
+
+/** Props marked for comparison, by id. */
+export const markSlice = createSlice({
+  name: 'marks',
+  initialState: [] as string[],
+  reducers: {
+    propMarkToggled: (state, { payload }: PayloadAction<string>) => (state.includes(payload) ? state.filter((id) => id !== payload) : [...state, payload].slice(-MOST_MARKED)),
+    marksCleared: () => [],
+  },
+});
+
+export const { propMarkToggled, marksCleared } = markSlice.actions;

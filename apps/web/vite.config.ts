@@ -1,0 +1,12 @@
+import react from '@vitejs/plugin-react';
+import { defaultClientConditions, defineConfig } from 'vite';
+
+const api = process.env.ZIVVO_API ?? 'http://127.0.0.1:4600';
+
+export default defineConfig({
+  plugins: [react()],
+  resolve: { conditions: ['source', ...defaultClientConditions] },
+  server: { host: '127.0.0.1', port: 5173, proxy: { '/api': { target: api } } },
+  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  worker: { format: 'es' },
+});

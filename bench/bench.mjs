@@ -1,0 +1,32 @@
+// Benchmarks: `npm run bench -- [--only NAME] [--seed N] [--json FILE]`.
+import fs from 'node:fs';
+import path from 'node:path';
+import { gzipSync } from 'node:zlib';
+import * as core from '../packages/core/dist/index.js';
+import { simulatedCampaign } from './campaign.mjs';
+import { labelCases } from './labelCases.mjs';
+import { medianMs, report } from './report.mjs';
+
+await report({
+  label: (seed) => {
+    const labels = labelCases(seed, 2000).map((c) => c.label);
+    const ms = medianMs(() => labels.forEach((l) => core.readPropLabel(l)));
+    return [{ id: 'label.read.us', value: (ms * 1000) / labels.length, unit: 'µs', baseline: null, target: 100 }];
+  },
+  reduce: (seed) => {
+    const evening = simulatedCampaign({ seed, propCount: 9, runCount: 3 });
+    const full = simulatedCampaign({ seed, propCount: 40, runCount: 10 });
+    return [
+      { id: 'stand.reduce.27runs.ms', value: medianMs(() => core.reduceCampaign(evening)), unit: 'ms', baseline: null, target: 20 },
+      { id: 'stand.reduce.400runs.ms', value: medianMs(() => core.reduceCampaign(full), 11), unit: 'ms', baseline: null, target: 250 },
+    ];
+  },
+  bundle: () => {
+    const folder = 'apps/web/dist/assets';
+    if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');
+    const html = fs.readFileSync('apps/web/dist/index.html', 'utf8');
+    const named = [...html.matchAll(/assets\/([\w.-]+\.js)/g)].map((m) => m[1]);
+    const bytes = [...new Set(named)].reduce((sum, name) => sum + gzipSync(fs.readFileSync(path.join(folder, name)), { level: 9 }).length, 0);
+    return [{ id: 'web.entry.kB', value: bytes / 1000, unit: 'kB gzip', baseline: null, target: 320 }];
+  },
+});

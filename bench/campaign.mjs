@@ -1,0 +1,36 @@
+import * as core from '../packages/core/dist/index.js';
+
+const motor = { kvRpmPerV: 1080, resistanceOhm: 0.136, noLoadCurrentA: 0.67 };
+const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
+
+/** A simulated stand evening as the reduction takes it; props that are `alike` share one truth. */
+export function simulatedCampaign({ seed, propCount, runCount, alike = false }) {
+  const props = Array.from({ length: propCount }, (_, i) => {
+    const size = alike ? 0 : i;
+    const diameterM = (6.6 + 0.15 * size) * core.INCH_M;
+    return { id: `prop-${i}`, name: `Prop ${i}`, diameterM, speedLimitRpm: null, truth: core.simulatedProp(diameterM, (3.5 + 0.1 * size) * core.INCH_M, 3, 'standard', alike ? `${seed}/alike` : `${seed}/${i}`) };
+  });
+  const random = core.seededRandom(`${seed}/packs`);
+  const runs = props.flatMap(({ id, truth }) =>
+    Array.from({ length: runCount }, (_, k) => ({
+      id: `${id}-${k}`,
+      propModelId: id,
+      origin: 'simulated',
+      ordinal: k + 1,
+      densityKgPerM3: 1.25,
+      zeroBeforeN: 0,
+      zeroAfterN: 0,
+      restingCellV: 4.15,
+      readingKinds: {},
+      steps: core.simulatedRun(truth, motor, { cellCount: 6, cellResistanceOhm: 0.0034, restingCellV: 4.15 + 0.004 * random.normal() }, ladder, 1.25, `${seed}/${id}/${k}`),
+    })),
+  );
+  return {
+    craft: { name: 'Bench', massKg: 1.92, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: null },
+    props: props.map(({ truth: _truth, ...p }) => p),
+    referencePropId: 'prop-0',
+    gateCellV: 4.05,
+    runs,
+    chosenThrottleRatio: 0.6,
+  };
+}

@@ -1,0 +1,21 @@
+import { defineConfig } from '@playwright/test';
+
+const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+
+export default defineConfig({
+  testDir: '.',
+  workers: 1,
+  retries: 0,
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
+  outputDir: 'test-results',
+  reporter: [['list'], ['json']],
+  use: {
+    browserName: 'chromium',
+    viewport: { width: 1280, height: 800 },
+    headless: true,
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    launchOptions: { executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium', args },
+  },
+});

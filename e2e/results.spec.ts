@@ -1,0 +1,73 @@
+import { expect, openEvening, test, watchFaults } from './zivvo.ts';
+
+test('the table sorts by any figure and by a second one with shift; every figure opens its working', async ({ demo, page }) => {
+  const faults = watchFaults(page);
+  await openEvening(page, demo);
+  const firstCell = (row: number) => page.locator('tbody').first().getByRole('row').nth(row).getByRole('cell').first();
+  await expect(firstCell(0)).toContainText('reference');
+  await page.getByRole('button', { name: /^Current A/ }).click();
+  await expect(page.getByRole('columnheader', { name: /Current A/ })).toHaveAttribute('aria-sort', 'descending');
+  await expect(firstCell(0)).toContainText('Kessro');
+  await page.getByRole('button', { name: /^Voltage V/ }).click({ modifiers: ['Shift'] });
+  await expect(page.getByRole('columnheader', { name: /Current A/ })).toHaveAttribute('aria-sort', 'descending');
+  await expect(page.getByRole('columnheader', { name: /Voltage V/ })).not.toHaveAttribute('aria-sort', 'none');
+  await page.getByRole('row', { name: /Veddick 7.9/ }).getByTitle('Show the working').first().click();
+  const drawer = page.getByRole('dialog');
+  await expect(drawer).toContainText('Thrust at full throttle');
+  await expect(drawer).toContainText('measured, simulated');
+  await expect(drawer).toContainText('mean = (T1 + T2 + T3) / 3');
+  await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
+  expect(faults).toEqual([]);
+});
+
+test('full throttle, hover and a chosen throttle; the address keeps what is looked at', async ({ demo, page }) => {
+  await openEvening(page, demo);
+  await page.getByText('Hover of Petrel').click();
+  await expect(page.getByRole('columnheader', { name: /Power to ref/ })).toBeVisible();
+  await page.getByText('60 % throttle').click();
+  await page.getByRole('combobox', { name: 'Throttle' }).selectOption('80');
+  await expect(page.getByText('80 % throttle')).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('combobox', { name: 'Throttle' })).toHaveValue('80');
+});
+
+test('arrows move between rows, Enter takes a prop in hand, x marks it; colours stay with their prop', async ({ demo, page }) => {
+  await openEvening(page, demo);
+  const rows = page.locator('tbody').first().getByRole('row');
+  await rows.first().focus();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('x');
+  await expect(rows.nth(1)).toContainText('marked');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/prop=/);
+  await expect(page.getByRole('heading', { name: /Runs of/ })).toBeVisible();
+  await expect(page.locator('[data-drawn=true]')).toHaveAttribute('aria-label', /Thrust against electrical power: .*Kessro 7.4×4.6×4 up to/);
+});
+
+test('a run is kept for good: a correction stands beside it and counts instead', async ({ own, page }) => {
+  await page.request.post(`${own.address}/api/prop-models`, { data: propModel });
+  await page.request.post(`${own.address}/api/crafts`, { data: { ...craft, referencePropModelId: propModel.id } });
+  await page.goto(`${own.address}/stand/new?craft=${craft.id}`);
+  await page.getByRole('button', { name: 'Open the evening' }).click();
+  await page.getByRole('link', { name: 'Type a run' }).first().click();
+  await page.getByRole('button', { name: 'Type the run' }).click();
+  const cell = (row: number, what: string) => page.getByRole('textbox', { name: `Step ${row}, ${what}` });
+  for (const [row, throttle, thrust] of [[1, '50', '700'], [2, '100', '9999']] as const) {
+    await cell(row, 'throttle').fill(throttle);
+    await cell(row, 'thrust').fill(thrust);
+  }
+  await page.getByRole('button', { name: 'Keep run' }).click();
+  await page.getByRole('link', { name: /run 1/ }).click();
+  await page.getByRole('button', { name: 'Correct' }).click();
+  await cell(2, 'thrust').fill('2300');
+  await page.getByRole('button', { name: 'Keep run' }).click();
+  await expect(page.locator('tbody').first().getByRole('row').first()).toContainText('2,300');
+  await expect(page.getByRole('link', { name: /corrected/ })).toBeVisible();
+});
+
+const propModel = { id: '01922904-1a0d-72b8-80eb-310000000001', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, colour: null, note: null };
+const craft = {
+  id: '01922904-1a0d-72b8-80eb-310000000002', name: 'Petrel', ownerName: null, kind: 'multirotor', massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
+  motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, estimatedFields: [], motorLimitA: null, escLimitA: 40, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1, packCapacityAh: 4, referencePropModelId: null, note: null,
+};

@@ -1,0 +1,134 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { gzipSync } from 'node:zlib';
+import { expect, openEvening, test, watchFaults } from './zivvo.ts';
+
+/** Largest first load of script, gzipped [kB]. */
+const FIRST_LOAD_KB = 320;
+
+test('the first load stays small', async ({ demo, page }) => {
+  let bytes = 0;
+  page.on('response', async (response) => {
+    if (response.request().resourceType() === 'script' || response.url().endsWith('.js')) bytes += gzipSync(await response.body()).length;
+  });
+  await page.goto(demo.address, { waitUntil: 'networkidle' });
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 crafts on the shelf');
+  expect(bytes / 1000).toBeGreaterThan(50);
+  expect(bytes / 1000).toBeLessThan(FIRST_LOAD_KB);
+});
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`nothing serious is wrong for assistive technology on any page, ${scheme}`, async ({ demo, page }) => {
+    const faults = watchFaults(page);
+    await page.emulateMedia({ colorScheme: scheme });
+    await openEvening(page, demo);
+    const evening = new URL(page.url());
+    const craftId = evening.searchParams.get('craft')!;
+    const campaignPath = evening.pathname;
+    const pages = ['/crafts', '/crafts/new', `/crafts/${craftId}`, `/crafts/${craftId}/edit`, '/rack', '/rack/new', '/stand', '/stand/new', campaignPath, `${campaignPath}?point=hover`, `${campaignPath}/edit`, `${campaignPath}/type`, `${campaignPath}/import`, '/settings', '/nowhere'];
+    for (const path of pages) {
+      await page.goto(`${demo.address}${path}${path.includes('?') ? '&' : '?'}craft=${craftId}`, { waitUntil: 'networkidle' });
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${path}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+      expect(serious).toEqual([]);
+    }
+    expect(faults).toEqual([]);
+  });
+}
+
+for (const [width, height] of [[1280, 800], [1000, 760], [390, 844]] as const) {
+  test(`no page scrolls sideways at ${width} px`, async ({ demo, page }) => {
+    await page.setViewportSize({ width, height });
+    await openEvening(page, demo);
+    const evening = new URL(page.url());
+    for (const path of ['/crafts', '/rack', '/rack/new', '/crafts/new', '/stand', evening.pathname, `${evening.pathname}/import`, '/settings']) {
+      await page.goto(`${demo.address}${path}${evening.search}`, { waitUntil: 'networkidle' });
+      const overflow = await page.evaluate(() => ({ page: document.documentElement.scrollWidth - window.innerWidth, work: (() => { const main = document.querySelector('main'); return main ? main.scrollWidth - main.clientWidth : 0; })() }));
+      expect({ path, ...overflow }).toEqual({ path, page: 0, work: 0 });
+    }
+  });
+}
+
+test('find by a few letters, see the keys of a page, go by g and a letter', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/crafts`);
+  await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();
+  await page.keyboard.press('/');
+  await page.getByRole('textbox', { name: 'Find anything' }).fill('cliff');
+  await expect(page.getByRole('button', { name: /Cliff season/ })).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/\/stand\/[0-9a-f-]{36}\?craft=/);
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('Paste or drop a file');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('g');
+  await page.keyboard.press('r');
+  await expect(page).toHaveURL(/\/rack\?craft=/);
+});
+
+test('single letters can be switched off, and never fire while typing', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/rack/new`);
+  await page.getByRole('textbox', { name: 'Label on the hub' }).pressSequentially('gcn7x4');
+  await expect(page).toHaveURL(/\/rack\/new/);
+  await page.goto(`${demo.address}/settings`);
+  await page.getByRole('switch', { name: 'Single letters work as keys' }).click();
+  await page.goto(`${demo.address}/crafts`);
+  await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();
+  await page.keyboard.press('n');
+  await expect(page).toHaveURL(/\/crafts$/);
+});
+
+test('a deleted craft comes back by Ctrl+Z, and by the toast', async ({ demo, page }) => {
+  for (const undo of ['Control+Z', 'toast'] as const) {
+    await page.goto(`${demo.address}/crafts`);
+    await page.getByRole('row', { name: /Skua/ }).click();
+    await page.getByRole('button', { name: 'Delete' }).click();
+    await expect(page.getByText('Skua was taken off the shelf.')).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 crafts on the shelf');
+    if (undo === 'toast') await page.getByRole('button', { name: /Undo/ }).click();
+    else await page.keyboard.press(undo);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 crafts on the shelf');
+  }
+});
+
+test('units and theme are the reader’s, kept over a reload', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/settings`);
+  await page.getByRole('combobox', { name: 'Lengths' }).selectOption('mm');
+  await page.getByRole('combobox', { name: 'Thrust' }).selectOption('N');
+  await page.getByText('Night hangar').click();
+  await page.goto(`${demo.address}/rack`);
+  await expect(page.getByRole('row', { name: /Brindlow 7.2/ })).toContainText('182.9');
+  await expect(page.locator('html')).toHaveAttribute('data-mantine-color-scheme', 'dark');
+  await openEvening(page, demo);
+  await expect(page.getByRole('columnheader', { name: /Thrust N/ })).toBeVisible();
+});
+
+test('who works is chosen once and goes with every row', async ({ own, page }) => {
+  await page.goto(`${own.address}/settings`);
+  await page.getByRole('textbox', { name: 'New person' }).fill('Irva Solt');
+  await page.getByRole('button', { name: 'Add and choose' }).click();
+  await expect(page.getByRole('link', { name: 'Irva Solt' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: 'Irva Solt' })).toBeVisible();
+});
+
+test('a server that does not answer is said, and the page goes on when it is back', async ({ own, page }) => {
+  await page.goto(`${own.address}/crafts`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nothing on the shelf yet');
+  await own.stop('SIGKILL');
+  await page.getByRole('link', { name: 'Stand', exact: false }).first().click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Zivvo’s server does not answer');
+  await own.start();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No stand evening yet');
+});
+
+test('an address that leads nowhere says so', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/nowhere`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nothing lives at this address');
+  await page.goto(`${demo.address}/crafts/01922904-1a0d-72b8-80eb-310000000009`);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No such craft');
+  expect((await page.request.get(`${demo.address}/assets/nothing.js`)).status()).toBe(404);
+});

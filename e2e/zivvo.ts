@@ -1,0 +1,100 @@
+import { test as base, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import fs from 'node:fs';
+import net from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const root = fileURLToPath(new URL('..', import.meta.url));
+
+/** A Zivvo of its own: real server, real database folder, real port. */
+export class Zivvo {
+  private child: ChildProcess | null = null;
+  readonly dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-journey-'));
+  private port = 0;
+
+  constructor(private readonly kind: 'own' | 'demo') {}
+
+  get address(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  /** Starts on the same folder and port as before, and waits until it says it is ready. */
+  async start(): Promise<void> {
+    this.port ||= await freePort();
+    const env = { ...process.env, NODE_OPTIONS: '', PORT: String(this.port), ZIVVO_DATA: this.dataFolder, ZIVVO_WORKSHOP: this.kind, ZIVVO_WEB: path.join(root, 'apps/web/dist'), ZIVVO_NOW: '2026-11-24T12:00:00Z' };
+    const child = spawn(process.execPath, ['--enable-source-maps', path.join(root, 'apps/server/dist/main.js')], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    this.child = child;
+    await new Promise<void>((resolve, reject) => {
+      let said = '';
+      const listen = (chunk: Buffer): void => {
+        said += chunk.toString();
+        if (said.includes('ready at')) resolve();
+      };
+      child.stdout.on('data', listen);
+      child.stderr.on('data', listen);
+      child.once('exit', () => reject(new Error(`the server ended: ${said}`)));
+    });
+  }
+
+  async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  async end(): Promise<void> {
+    await this.stop('SIGTERM');
+    fs.rmSync(this.dataFolder, { recursive: true, force: true });
+  }
+}
+
+function freePort(): Promise<number> {
+  return new Promise((resolve) => {
+    const probe = net.createServer();
+    probe.listen(0, '127.0.0.1', () => {
+      const { port } = probe.address() as net.AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
+}
+
+/** Faults of the page that no journey may have: errors in the console and uncaught exceptions. */
+export function watchFaults(page: Page): string[] {
+  const faults: string[] = [];
+  page.on('pageerror', (error) => faults.push(error.message));
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR_/.test(message.text())) faults.push(message.text());
+  });
+  return faults;
+}
+
+export const test = base.extend<{ own: Zivvo }, { demo: Zivvo }>({
+  own: async ({}, use) => {
+    const zivvo = new Zivvo('own');
+    await zivvo.start();
+    await use(zivvo);
+    await zivvo.end();
+  },
+  demo: [
+    async ({}, use) => {
+      const zivvo = new Zivvo('demo');
+      await zivvo.start();
+      await use(zivvo);
+      await zivvo.end();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+export { expect } from '@playwright/test';
+
+/** Opens the demo's stand evening with its craft in hand. */
+export async function openEvening(page: Page, demo: Zivvo): Promise<void> {
+  await page.goto(`${demo.address}/stand`);
+  await page.getByRole('row', { name: /Cliff season/ }).click();
+  await page.getByRole('heading', { level: 1, name: /more thrust|Nothing within/ }).waitFor();
+}

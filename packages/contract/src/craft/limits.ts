@@ -1,0 +1,21 @@
+import type { Range } from '../shared/limits.ts';
+
+export const craftLimits = {
+  massKg: { min: 0.01, max: 60 },
+  diagonalM: { min: 0.04, max: 3 },
+  clearanceDiameterM: { min: 0.02, max: 1.1 },
+  statorDiameterM: { min: 0.004, max: 0.15 },
+  statorHeightM: { min: 0.0015, max: 0.06 },
+  kvRpmPerV: { min: 20, max: 60_000 },
+  motorResistanceOhm: { min: 0.0005, max: 20 },
+  motorNoLoadCurrentA: { min: 0.005, max: 20 },
+  limitA: { min: 0.5, max: 500 },
+  seriesCount: { min: 1, max: 24 },
+  parallelCount: { min: 1, max: 20 },
+  capacityAh: { min: 0.03, max: 100 },
+} as const satisfies Record<string, Range>;
+
+export const craftKinds = ['multirotor', 'plane'] as const;
+export const packChemistries = ['lipo', 'lipoHighVoltage', 'liIon'] as const;
+/** Powertrain fields that may still hold an estimate instead of a typed value. */
+export const estimableFields = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;

@@ -1,0 +1,16 @@
+import 'reflect-metadata';
+export * from './shared/limits.ts';
+export * from './shared/problem.ts';
+export * from './shared/restore.ts';
+export * from './shared/rowView.ts';
+export * from './craft/limits.ts';
+export * from './craft/craft.dto.ts';
+export type * from './craft/craft.view.ts';
+export * from './propModel/limits.ts';
+export * from './propModel/propModel.dto.ts';
+export type * from './propModel/propModel.view.ts';
+export * from './stand/limits.ts';
+export * from './stand/stand.dto.ts';
+export type * from './stand/stand.view.ts';
+export * from './workshop/workshop.dto.ts';
+export type * from './workshop/workshop.view.ts';

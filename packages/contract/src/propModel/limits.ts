@@ -1,0 +1,14 @@
+import { COUNT_MAX, type Range } from '../shared/limits.ts';
+
+export const propModelLimits = {
+  diameterM: { min: 0.02, max: 1.1 },
+  pitchM: { min: 0.003, max: 1.2 },
+  bladeCount: { min: 1, max: 8 },
+  massKg: { min: 0.00005, max: 2 },
+  speedLimitRpm: { min: 500, max: 120_000 },
+  count: { min: 0, max: COUNT_MAX },
+} as const satisfies Record<string, Range>;
+
+export const tipShapes = ['pointed', 'standard', 'square'] as const;
+export const materials = ['polycarbonate', 'glassNylon', 'carbonNylon', 'carbon', 'wood', 'softPlastic', 'printed', 'unknown'] as const;
+export const hands = ['cw', 'ccw', 'either'] as const;

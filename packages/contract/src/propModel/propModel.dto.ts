@@ -1,0 +1,75 @@
+import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
+import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { hands, materials, propModelLimits, tipShapes } from './limits.ts';
+
+/** One model of propeller: its label as printed, what the label says, and what was measured beside it. */
+export class PropModelDto {
+  /** As moulded on the hub. */
+  @Text(60)
+  label!: string;
+
+  @Nullable()
+  @Text(NAME_MAX_LENGTH)
+  makerName!: string | null;
+
+  @Within(propModelLimits.diameterM)
+  diameterM!: number;
+
+  @Within(propModelLimits.pitchM)
+  pitchM!: number;
+
+  @WholeWithin(propModelLimits.bladeCount)
+  bladeCount!: number;
+
+  @OneOf(tipShapes)
+  tipShape!: (typeof tipShapes)[number];
+
+  @OneOf(materials)
+  material!: (typeof materials)[number];
+
+  /** What the label says about the hand; null where it says nothing. */
+  @Nullable()
+  @OneOf(hands)
+  labelHand!: (typeof hands)[number] | null;
+
+  /** Measured values stand beside the label's, never over them. */
+  @Nullable()
+  @Within(propModelLimits.diameterM)
+  measuredDiameterM!: number | null;
+
+  @Nullable()
+  @Within(propModelLimits.massKg)
+  measuredMassKg!: number | null;
+
+  /** The maker's speed limit. */
+  @Nullable()
+  @Within(propModelLimits.speedLimitRpm)
+  speedLimitRpm!: number | null;
+
+  @Nullable()
+  @Text(NAME_MAX_LENGTH)
+  colour!: string | null;
+
+  @Nullable()
+  @Text(NOTE_MAX_LENGTH)
+  note!: string | null;
+}
+
+export class CreatePropModelDto extends PropModelDto {
+  @Id()
+  id!: string;
+}
+
+export class UpdatePropModelDto extends PropModelDto {
+  @WholeWithin({ min: 1, max: 1_000_000_000 })
+  revision!: number;
+}
+
+/** Pieces of each hand, counted by hand. */
+export class CountStockDto {
+  @WholeWithin(propModelLimits.count)
+  cwCount!: number;
+
+  @WholeWithin(propModelLimits.count)
+  ccwCount!: number;
+}

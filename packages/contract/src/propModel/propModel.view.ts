@@ -1,0 +1,14 @@
+import type { RowView } from '../shared/rowView.ts';
+import type { PropModelDto } from './propModel.dto.ts';
+
+export interface PropModelView extends RowView, Omit<PropModelDto, never> {
+  /** Place in the workshop's order of colours and markers; given once. */
+  seriesIndex: number;
+  /** Null until somebody has counted. */
+  stock: { cwCount: number; ccwCount: number; countedAt: string } | null;
+}
+
+export interface PropModelListView {
+  items: PropModelView[];
+  total: number;
+}

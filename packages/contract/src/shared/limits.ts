@@ -1,0 +1,13 @@
+/** Bounds that hold for every feature. */
+export const NAME_MAX_LENGTH = 80;
+export const NOTE_MAX_LENGTH = 2000;
+export const LIST_MAX = 500;
+export const JSON_BODY_MAX_BYTES = 2_000_000;
+export const BLOB_MAX_BYTES = 25_000_000;
+export const JSON_MAX_DEPTH = 12;
+export const COUNT_MAX = 9999;
+
+export interface Range {
+  min: number;
+  max: number;
+}

@@ -1,0 +1,36 @@
+import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
+import { IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf } from 'class-validator';
+import type { Range } from './limits.ts';
+
+/** A finite number inside a closed range, the range told to whoever reads the problem. */
+export function Within(range: Range): PropertyRule {
+  const context = { min: range.min, max: range.max };
+  return applyDecorators(IsNumber({ allowNaN: false, allowInfinity: false }, { context }), Min(range.min, { context }), Max(range.max, { context }));
+}
+
+/** A whole number inside a closed range. */
+export function WholeWithin(range: Range): PropertyRule {
+  const context = { min: range.min, max: range.max };
+  return applyDecorators(IsInt({ context }), Min(range.min, { context }), Max(range.max, { context }));
+}
+
+/** A text of at least `least` and at most `most` characters. */
+export function Text(most: number, least = 1): PropertyRule {
+  const context = { min: least, max: most };
+  return applyDecorators(IsString({ context }), MinLength(least, { context }), MaxLength(most, { context }));
+}
+
+/** One of a fixed set of words. */
+export function OneOf(words: readonly string[]): PropertyRule {
+  return IsIn([...words], { context: { allowed: words.join(', ') } });
+}
+
+/** An identifier made by whoever creates the row. */
+export function Id(): PropertyRule {
+  return IsUUID('all', { context: { allowed: 'UUID' } });
+}
+
+/** The field may be null, which means *not known*; leaving it out means the same. */
+export function Nullable(): PropertyRule {
+  return applyDecorators(IsOptional(), ValidateIf((_, value) => value !== null));
+}

@@ -1,0 +1,31 @@
+import type { ReadingLimits } from '@zivvo/core';
+import type { Range } from '../shared/limits.ts';
+
+/** What a reading may be at all; beyond it the meter or the hand slipped. */
+export const readingLimits: ReadingLimits = {
+  throttleRatio: { min: 0, max: 1 },
+  thrustN: { min: -20, max: 2000 },
+  speedRpm: { min: 0, max: 120_000 },
+  currentA: { min: 0, max: 1000 },
+  voltageV: { min: 0, max: 120 },
+  powerW: { min: 0, max: 60_000 },
+  torqueNm: { min: -200, max: 200 },
+  temperatureC: { min: -50, max: 300 },
+  vibrationMPerS2: { min: 0, max: 10_000 },
+  levelDb: { min: 0, max: 160 },
+};
+
+export const standLimits = {
+  temperatureC: { min: -40, max: 55 },
+  pressurePa: { min: 45_000, max: 110_000 },
+  humidityRatio: { min: 0, max: 1 },
+  cellV: { min: 2, max: 4.5 },
+  zeroN: { min: -50, max: 50 },
+} as const satisfies Record<string, Range>;
+
+export const STEP_MAX_COUNT = 120;
+export const COLUMN_MAX_COUNT = 16;
+export const CELL_MAX_LENGTH = 40;
+export const IMPORT_RUN_MAX_COUNT = 20;
+export const CAMPAIGN_RUN_MAX_COUNT = 400;
+export const PROTOCOL_VERSION = 1;

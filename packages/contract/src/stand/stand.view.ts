@@ -1,0 +1,59 @@
+import type { CampaignResults, Origin, ReadingKind, StandQuantity, StandStep } from '@zivvo/core';
+import type { RowView } from '../shared/rowView.ts';
+import type { CampaignDto, RunDraftDto } from './stand.dto.ts';
+
+export interface CampaignView extends RowView, Omit<CampaignDto, never> {
+  craftId: string;
+  protocolVersion: number;
+  densityKgPerM3: number;
+  runCount: number;
+  lastKeptAt: string | null;
+}
+
+export interface CampaignListView {
+  items: CampaignView[];
+  total: number;
+}
+
+export type RunState = 'draft' | 'kept';
+
+/** A run without its readings, as it stands in lists. */
+export interface RunSummaryView extends RowView {
+  campaignId: string;
+  propModelId: string;
+  packPieceId: string | null;
+  state: RunState;
+  origin: Origin;
+  /** Order among the runs of its prop in this campaign, from 1. */
+  ordinal: number;
+  stepCount: number;
+  restingCellV: number | null;
+  keptAt: string | null;
+  replacesRunId: string | null;
+  /** The run that corrects this one; it then counts instead. */
+  replacedByRunId: string | null;
+}
+
+export interface RunView extends RunSummaryView {
+  zeroBeforeN: number | null;
+  zeroAfterN: number | null;
+  readingKinds: Partial<Record<StandQuantity, ReadingKind>>;
+  steps: StandStep[];
+  draft: RunDraftDto | null;
+  pictures: { sha256: string; mediaType: string; name: string }[];
+}
+
+export interface CampaignDetailView extends CampaignView {
+  runs: RunSummaryView[];
+}
+
+export interface CampaignResultsView extends CampaignResults {
+  campaign: CampaignView;
+}
+
+/** The answer to a kept draft or run: its new revision. */
+export interface KeptView {
+  id: string;
+  revision: number;
+  savedAt: string;
+}

@@ -1,0 +1,52 @@
+import { NAME_MAX_LENGTH } from '../shared/limits.ts';
+import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { craftLimits, packChemistries } from '../craft/limits.ts';
+import { standLimits } from '../stand/limits.ts';
+
+export class CreatePersonDto {
+  @Id()
+  id!: string;
+
+  @Text(NAME_MAX_LENGTH)
+  name!: string;
+}
+
+/** The air in the workshop, read today. */
+export class ReadAirDto {
+  @Id()
+  id!: string;
+
+  @Within(standLimits.temperatureC)
+  temperatureC!: number;
+
+  @Within(standLimits.pressurePa)
+  pressurePa!: number;
+
+  @Within(standLimits.humidityRatio)
+  humidityRatio!: number;
+}
+
+/** A physical pack with its tag. */
+export class CreatePackPieceDto {
+  @Id()
+  id!: string;
+
+  @Text(20)
+  tag!: string;
+
+  @OneOf(packChemistries)
+  chemistry!: (typeof packChemistries)[number];
+
+  @WholeWithin(craftLimits.seriesCount)
+  seriesCount!: number;
+
+  @WholeWithin(craftLimits.parallelCount)
+  parallelCount!: number;
+
+  @Within(craftLimits.capacityAh)
+  capacityAh!: number;
+
+  @Nullable()
+  @Within({ min: 0.0001, max: 1 })
+  cellResistanceOhm!: number | null;
+}

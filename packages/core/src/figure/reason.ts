@@ -1,0 +1,18 @@
+/** Danger before action before gain: the order in which reasons are shown. */
+export type Severity = 'danger' | 'caution' | 'action' | 'gain' | 'note';
+
+/** A sentence that is not yet words: what is so, with this craft's values in SI. */
+export interface Reason {
+  code: string;
+  severity: Severity;
+  values: Readonly<Record<string, number | string>>;
+  /** Working key of the figure it speaks of; null for a caution that has none. */
+  figure: string | null;
+}
+
+const ORDER: Record<Severity, number> = { danger: 0, caution: 1, action: 2, gain: 3, note: 4 };
+
+/** Reasons in the order of their weight; equal weights keep the order in which they were found. */
+export function bySeverity(reasons: readonly Reason[]): Reason[] {
+  return [...reasons].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+}

@@ -1,0 +1,72 @@
+import type { LabelReason, TipShape } from './propLabel.ts';
+
+/** What the letters and words of a label say, and the label without them. */
+export interface LabelMarks {
+  /** Digits, points, separators and units only; words replaced by spaces. */
+  sizes: string;
+  bladeCount: number | null;
+  hand: 'cw' | 'ccw' | null;
+  tipShape: TipShape | null;
+  reasons: LabelReason[];
+}
+
+const BLADE_WORDS: Record<string, number> = { bi: 2, two: 2, tri: 3, three: 3, quad: 4, four: 4, penta: 5, five: 5, hexa: 6, six: 6 };
+const BLADES = /(?<![\d.,])(\d|bi|two|tri|three|quad|four|penta|five|hexa|six)\s*-?\s*blades?(?:d)?\b/i;
+const SQUARE = new Set(['bn', 'hbn', 'bullnose', 'square', 'sq']);
+const POINTED = new Set(['pointed', 'needle']);
+const CLOCKWISE = new Set(['r', 'p', 'rp', 'cw', 'lh', 'reverse', 'rev', 'pusher', 'clockwise']);
+const COUNTER = new Set(['ccw', 'acw', 'counterclockwise', 'anticlockwise']);
+const PURPOSE = new Set(['e', 'ep', 'sf', 'mr', 'f', 'fp', 'w', 'n', 'g', 's', 'c', 'ed', 'v', 'glow', 'slow', 'fold', 'folding', 'electric']);
+const PER_MODEL = new Set(['a', 'b', 'l']);
+const UNITS = new Set(['mm', 'cm', 'in', 'inch', 'inches', 'x', 'by']);
+
+/**
+ * Takes the letters out of a normalised label and says what they mean.
+ *
+ * R and P after the size mean clockwise seen from the label; BN a square tip. A and B mean different hands on
+ * different makers' pieces, so they are reported and never read.
+ *
+ * @param text - lower case, separators unified
+ */
+export function readLabelMarks(text: string): LabelMarks {
+  const marks: LabelMarks = { sizes: text, bladeCount: null, hand: null, tipShape: null, reasons: [] };
+  const blades = BLADES.exec(text);
+  if (blades) {
+    marks.bladeCount = BLADE_WORDS[blades[1]!.toLowerCase()] ?? Number(blades[1]);
+    marks.sizes = marks.sizes.replace(blades[0], ' ');
+  }
+  marks.sizes = marks.sizes.replace(/counter[\s-]*clockwise|anti[\s-]*clockwise/g, 'ccw');
+  let hasSize = false;
+  marks.sizes = marks.sizes.replace(/[a-zà-ÿ]+|\d+/g, (word) => {
+    if (/\d/.test(word)) {
+      hasSize = true;
+      return word;
+    }
+    return UNITS.has(word) && hasSize ? word : takeWord(word, hasSize, marks);
+  });
+  return marks;
+}
+
+function takeWord(word: string, afterSize: boolean, marks: LabelMarks): string {
+  const text = word.toUpperCase();
+  if (COUNTER.has(word)) {
+    marks.hand = 'ccw';
+    marks.reasons.push({ code: 'handWritten', text });
+  } else if (word === 'cw' || word === 'clockwise') {
+    marks.hand = 'cw';
+    marks.reasons.push({ code: 'handWritten', text });
+  } else if (afterSize && CLOCKWISE.has(word)) {
+    marks.hand ??= 'cw';
+    marks.reasons.push({ code: 'handFromLetter', text });
+  } else if (SQUARE.has(word) || POINTED.has(word)) {
+    marks.tipShape = SQUARE.has(word) ? 'square' : 'pointed';
+    marks.reasons.push({ code: 'tipFromLetters', text });
+  } else if (afterSize && PER_MODEL.has(word)) {
+    marks.reasons.push({ code: 'perModelMark', text });
+  } else if (afterSize && PURPOSE.has(word)) {
+    marks.reasons.push({ code: 'purposeLetters', text });
+  } else if (word !== 'x' && word !== 'by') {
+    marks.reasons.push({ code: 'wordsLeftOut', text });
+  }
+  return ' ';
+}

@@ -1,0 +1,53 @@
+/** Stations that the line runs through; a station joins when it exists. */
+export const lineStations = ['stand'] as const;
+export type LineStation = (typeof lineStations)[number];
+
+/** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */
+export type StopState = 'empty' | 'half' | 'full' | 'notched';
+
+export interface LineStop {
+  station: LineStation;
+  state: StopState;
+  /** Code of the sentence that says why. */
+  code: string;
+  values: Readonly<Record<string, number>>;
+}
+
+/** Dated facts about one craft, and about the prop in hand where one is in hand. */
+export interface LineFacts {
+  nowMs: number;
+  stand: {
+    keptRunCount: number;
+    /** Kept runs of the prop in hand; of all props when none is in hand. */
+    inHandRunCount: number;
+    referenceRunCount: number;
+    lastKeptAtMs: number | null;
+    hasBreach: boolean;
+  };
+}
+
+const DAY_MS = 86_400_000;
+/** Stand figures age: packs, bearings and blades change. */
+const STAND_FRESH_DAYS = 180;
+/** One run alone cannot show its own spread. */
+const RUNS_NEEDED = 2;
+
+/**
+ * Where the work on a craft stands, stop by stop, from dated facts alone.
+ *
+ * @param facts - counts, dates [ms since 1970] and findings; no clock of its own
+ */
+export function lineStops(facts: LineFacts): LineStop[] {
+  return [standStop(facts)];
+}
+
+function standStop({ nowMs, stand }: LineFacts): LineStop {
+  const stop = (state: StopState, code: string, values: Record<string, number> = {}): LineStop => ({ station: 'stand', state, code, values });
+  if (stand.keptRunCount === 0 || stand.lastKeptAtMs === null) return stop('empty', 'stand.noRuns');
+  if (stand.hasBreach) return stop('notched', 'stand.breach');
+  const ageDays = (nowMs - stand.lastKeptAtMs) / DAY_MS;
+  if (ageDays > STAND_FRESH_DAYS) return stop('half', 'stand.stale', { days: Math.floor(ageDays) });
+  if (stand.referenceRunCount === 0) return stop('half', 'stand.noReference');
+  if (stand.inHandRunCount < RUNS_NEEDED) return stop('half', 'stand.fewRuns', { count: stand.inHandRunCount, needed: RUNS_NEEDED });
+  return stop('full', 'stand.measured', { count: stand.keptRunCount });
+}

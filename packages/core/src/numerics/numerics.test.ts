@@ -1,0 +1,49 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { OutOfRangeError } from '../errors/coreError.ts';
+import { findRoot } from './findRoot.ts';
+import { seededRandom } from './seededRandom.ts';
+
+describe('findRoot', () => {
+  test.each<[string, (x: number) => number, number, number, number]>([
+    ['√2', (x) => x * x - 2, 0, 2, Math.SQRT2],
+    ['Dottie number', (x) => Math.cos(x) - x, 0, 1, 0.739_085_133_215_160_6],
+    ['a flat cubic', (x) => (x - 1) ** 3, -4, 5, 1],
+    ['a root at the end', (x) => x, 0, 3, 0],
+  ])('%s', (_name, f, low, high, root) => {
+    const found = findRoot(f, low, high, 1e-13);
+    expect(found.status === 'found' && found.x).toBeCloseTo(root, 5);
+  });
+
+  test('says when nothing is enclosed, and refuses nonsense', () => {
+    expect(findRoot((x) => x * x + 1, -1, 1, 1e-9)).toEqual({ status: 'notEnclosed' });
+    expect(() => findRoot((x) => x, 1, 1, 1e-9)).toThrow(OutOfRangeError);
+    expect(() => findRoot(() => NaN, 0, 1, 1e-9)).toThrow(OutOfRangeError);
+  });
+
+  test('never leaves its bracket', () =>
+    fc.assert(
+      fc.property(fc.double({ min: -50, max: 50, noNaN: true }), (root) => {
+        const found = findRoot((x) => Math.tanh(x - root), -100, 100, 1e-10);
+        expect(found.status === 'found' && Math.abs(found.x - root)).toBeLessThan(1e-6);
+      }),
+    ));
+});
+
+describe('seededRandom', () => {
+  test('the same seed gives the same numbers, forks go their own way', () => {
+    const draw = (seed: string): number[] => Array.from({ length: 5 }, ((r) => () => r.next())(seededRandom(seed)));
+    expect(draw('a')).toEqual(draw('a'));
+    expect(draw('a')).not.toEqual(draw('b'));
+    expect(seededRandom('a').fork('x').next()).not.toBe(seededRandom('a').next());
+  });
+
+  test('is uniform and normal enough for simulators', () => {
+    const random = seededRandom('moments');
+    const normals = Array.from({ length: 20_000 }, () => random.normal());
+    const mean = normals.reduce((a, b) => a + b) / normals.length;
+    const variance = normals.reduce((a, b) => a + (b - mean) ** 2, 0) / normals.length;
+    expect(Math.abs(mean)).toBeLessThan(0.03);
+    expect(Math.abs(variance - 1)).toBeLessThan(0.05);
+  });
+});

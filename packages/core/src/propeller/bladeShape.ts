@@ -1,0 +1,86 @@
+import { INCH_M } from '../label/propLabel.ts';
+import type { PropGeometry } from './propGeometry.ts';
+
+/** Stations along the blade; finer toward the tip, where the load is. */
+export const STATION_COUNT = 16;
+const DEFAULT_ROOT_RATIO = 0.14;
+/** The root vortex sits a little inside the first station. */
+const ROOT_LOSS_RATIO = 0.85;
+/** Blades work at a little more than the printed pitch, since their lower side is not their chord line. */
+const EFFECTIVE_PITCH = 1.03;
+const LARGEST_ANGLE_RAD = (40 * Math.PI) / 180;
+
+/** Chord at 75 % of the radius by blade count, relative to two blades. */
+const CHORD_BY_BLADES = [0, 1, 1, 1.1, 1.01, 0.94, 0.88, 0.83, 0.79];
+/** Per tip: chord factor, widest chord, chord left at the tip, where it starts to round off, and how sharply. */
+const TIPS = {
+  pointed: { chord: 0.94, widest: 1.32, end: 0.3, from: 0.7, power: 1.6 },
+  standard: { chord: 1, widest: 1.22, end: 0.45, from: 0.82, power: 2.2 },
+  square: { chord: 1.06, widest: 1.1, end: 0.93, from: 0.9, power: 2 },
+} as const;
+const SQUARE_LEAST_CHORD = 0.93;
+
+/** One blade cut into stations: shares of the radius, chords and built-in angles. */
+export interface BladeShape {
+  radiusM: number;
+  bladeCount: number;
+  /** Where the root loss starts, as a share of the radius. */
+  rootLossRatio: number;
+  /** Middle of each station, as a share of the radius. */
+  positions: Float64Array;
+  /** Width of each station, as a share of the radius. */
+  widths: Float64Array;
+  chordsM: Float64Array;
+  /** Angle of the section to the disc plane, unloaded [rad]. */
+  anglesRad: Float64Array;
+}
+
+/**
+ * Shapes a usual blade for a label.
+ *
+ *   c75/R = 0.212·S·C_B·(D_in/8)^−0.15;  β = atan(1.03·p/(π·x·D)), at most 40°
+ *
+ * The plan form follows the tip shape; the constants were fitted to usual moulded propellers of 2 to 18 inches.
+ *
+ * @param geometry - a checked geometry
+ * @see docs/physics.md, Propeller
+ */
+export function shapeBlade(geometry: PropGeometry): BladeShape {
+  const { diameterM, pitchM, bladeCount, tipShape } = geometry;
+  const radiusM = diameterM / 2;
+  const root = geometry.rootCutOutRatio ?? DEFAULT_ROOT_RATIO;
+  const chord75M = 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * radiusM;
+  const shape: BladeShape = { radiusM, bladeCount, rootLossRatio: ROOT_LOSS_RATIO * root, positions: new Float64Array(STATION_COUNT), widths: new Float64Array(STATION_COUNT), chordsM: new Float64Array(STATION_COUNT), anglesRad: new Float64Array(STATION_COUNT) };
+  const edge = (k: number): number => root + (1 - root) * (1 - (1 - k / STATION_COUNT) ** 1.5);
+  for (let k = 0; k < STATION_COUNT; k++) {
+    const x = (edge(k) + edge(k + 1)) / 2;
+    shape.positions[k] = x;
+    shape.widths[k] = edge(k + 1) - edge(k);
+    shape.chordsM[k] = planForm(x, tipShape) * chord75M;
+    shape.anglesRad[k] = Math.min(Math.atan((EFFECTIVE_PITCH * pitchM) / (diameterM * Math.PI * x)), LARGEST_ANGLE_RAD);
+  }
+  return shape;
+}
+
+/** Chord at a share of the radius, relative to the one at 75 %. */
+function planForm(x: number, tipShape: PropGeometry['tipShape']): number {
+  const { widest, end, from, power } = TIPS[tipShape];
+  const outer = widest + ((1 - widest) * (x - 0.42)) / 0.33;
+  let chord = x < 0.42 ? widest - (widest - 0.62) * ((0.42 - x) / 0.3) ** 2 : tipShape === 'square' ? Math.max(outer, SQUARE_LEAST_CHORD) : outer;
+  if (x > from) chord *= 1 - (1 - end) * ((x - from) / (1 - from)) ** power;
+  return chord;
+}
+
+/** Area of one blade seen from the front, flat [m²]. */
+export function bladeAreaM2({ chordsM, widths, radiusM }: BladeShape): number {
+  return chordsM.reduce((sum, chord, k) => sum + chord * widths[k]! * radiusM, 0);
+}
+
+/** Share of a section's bounding box that its material fills, and its thickness over chord, of usual blades. */
+const SECTION_FILL = 0.68;
+const THICKNESS_RATIO = 0.09;
+
+/** Volume of one blade [m³], of usual thickness; good to about ±30 %. */
+export function bladeVolumeM3({ chordsM, widths, radiusM }: BladeShape): number {
+  return chordsM.reduce((sum, chord, k) => sum + SECTION_FILL * THICKNESS_RATIO * chord ** 2 * widths[k]! * radiusM, 0);
+}

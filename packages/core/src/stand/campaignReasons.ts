@@ -1,0 +1,166 @@
+import { bySeverity, type Reason } from '../figure/reason.ts';
+import { grubbsOutlier } from '../statistics/outliers.ts';
+import { powerLawCrossing, powerLawFit, type PowerLawFit } from '../statistics/powerLaw.ts';
+import { workingKey, type CampaignInput, type CampaignResults, type LimitName, type PropResult } from './campaign.ts';
+import type { PointFigure, PointName } from './pointOfRun.ts';
+import type { SortedRuns } from './sortRuns.ts';
+
+/** Hovering above this share of full throttle leaves too little in hand. */
+const HIGH_HOVER_THROTTLE = 0.65;
+/** Thrust follows speed to about the second power; far from it something else is measured. */
+const EXPONENT_RANGE = [1.85, 2.25] as const;
+/** Full-throttle voltage that differs more than this makes full-throttle figures incomparable. */
+const VOLTAGE_TOLERANCE_RATIO = 0.02;
+
+const valueOf = (prop: PropResult, point: PointName, figure: PointFigure): number | null => prop.points[point][figure]?.figure.value ?? null;
+
+/** The prop with the largest value of a figure, among those that pass no limit if any such is left. */
+function leader(results: CampaignResults, point: PointName, figure: PointFigure): PropResult | null {
+  const measured = results.props.filter((p) => valueOf(p, point, figure) !== null);
+  const allowed = measured.filter((p) => p.breaches.length === 0);
+  const field = allowed.length > 0 ? allowed : measured;
+  return field.reduce<PropResult | null>((best, p) => (best && valueOf(best, point, figure)! >= valueOf(p, point, figure)! ? best : p), null);
+}
+
+/**
+ * The answer of a campaign in one coded sentence: who leads in thrust, who in thrust per watt at hover, and how far
+ * from the reference. Props that pass a limit do not lead while another stays within all.
+ */
+export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
+  const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values, figure });
+  const nameOf = (p: PropResult): string => input.props.find((prop) => prop.id === p.propModelId)!.name;
+  const measured = results.props.filter((p) => p.countedRunIds.length > 0);
+  if (measured.length === 0) return say(input.runs.length === 0 ? 'noRuns' : 'noCountedRuns', { count: input.runs.length });
+  const strongest = leader(results, 'full', 'thrustN');
+  const thriftiest = leader(results, 'hover', 'thrustPerPowerNPerW');
+  if (measured.length === 1) {
+    const only = measured[0]!;
+    const hover = only.points.hover.throttleRatio;
+    if (hover) return say('onlyOneHovers', { name: nameOf(only), throttleRatio: hover.figure.value }, hover.figure.working);
+    return say('onlyOne', { name: nameOf(only) });
+  }
+  if (!strongest) return thriftiest ? say('thriftiest', { name: nameOf(thriftiest) }) : say('nothingComparable', { count: measured.length });
+  const gain = strongest.points.full.thrustN!;
+  const key = workingKey(strongest.propModelId, 'full', 'thrustN');
+  const reference = results.props.find((p) => p.isReference && p.countedRunIds.length > 0);
+  const values: Record<string, string | number> = { name: nameOf(strongest), thrustN: gain.figure.value };
+  if (!thriftiest) return say('strongest', values, key);
+  values.otherName = nameOf(thriftiest);
+  const isSame = strongest === thriftiest;
+  if (strongest.isReference) return say(isSame ? 'referenceLeadsBoth' : 'referenceStrongest', values, key);
+  if (!reference || gain.differenceRatio === null) return say(isSame ? 'leadsBoth' : 'leadSplit', values, key);
+  return say(isSame ? 'leadsBothAgainst' : 'leadSplitAgainst', { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) }, key);
+}
+
+/** Everything worth saying about a campaign, danger first. */
+export function campaignReasons(input: CampaignInput, results: CampaignResults, sorted: ReadonlyMap<string, SortedRuns>): Reason[] {
+  const reasons: Reason[] = [];
+  const name = (id: string): string => input.props.find((p) => p.id === id)!.name;
+  reasons.push(...breaches(results, name));
+  const reference = results.props.find((p) => p.isReference);
+  for (const prop of results.props) reasons.push(...reasonsOfProp(input, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
+  reasons.push(...leaders(results, name));
+  reasons.push(...crossings(results, name));
+  if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
+    reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });
+  }
+  if (input.runs.length > 0 && (!reference || reference.countedRunIds.length === 0)) {
+    reasons.push({ code: 'referenceMissing', severity: 'action', values: { name: reference ? name(reference.propModelId) : '' }, figure: null });
+  }
+  return bySeverity(reasons);
+}
+
+function reasonsOfProp(input: CampaignInput, prop: PropResult, name: string, reference: PropResult | undefined, runs: SortedRuns): Reason[] {
+  const reasons: Reason[] = [];
+  const key = (point: PointName, figure: PointFigure): string => workingKey(prop.propModelId, point, figure);
+  if (prop.canHover === false) {
+    const top = prop.curve.reduce((most, c) => Math.max(most, c.thrustN), 0);
+    reasons.push({ code: 'cannotHover', severity: 'danger', values: { name, thrustN: top, neededN: (input.craft.massKg * 9.80665) / input.craft.rotorCount }, figure: null });
+  }
+  for (const left of prop.leftOut) {
+    reasons.push({ code: `leftOut.${left.code}`, severity: 'caution', values: { name, ordinal: left.ordinal, ...(left.value === null ? {} : { value: left.value }), ...(left.limit === null ? {} : { limit: left.limit }) }, figure: null });
+  }
+  const dropped = runs.counted.reduce((sum, r) => sum + r.settled.droppedCount, 0);
+  if (dropped > 0) reasons.push({ code: 'rowsDropped', severity: 'note', values: { name, count: dropped }, figure: null });
+  const hover = valueOf(prop, 'hover', 'throttleRatio');
+  if (hover !== null && hover > HIGH_HOVER_THROTTLE) reasons.push({ code: 'highHover', severity: 'caution', values: { name, throttleRatio: hover, craft: input.craft.name }, figure: key('hover', 'throttleRatio') });
+  if (prop.thrustExponent !== null && (prop.thrustExponent < EXPONENT_RANGE[0] || prop.thrustExponent > EXPONENT_RANGE[1])) {
+    reasons.push({ code: 'thrustExponent', severity: 'caution', values: { name, exponent: prop.thrustExponent }, figure: null });
+  }
+  const own = valueOf(prop, 'full', 'voltageV');
+  const other = reference ? valueOf(reference, 'full', 'voltageV') : null;
+  if (own !== null && other !== null && !prop.isReference && Math.abs(own / other - 1) > VOLTAGE_TOLERANCE_RATIO) {
+    reasons.push({ code: 'voltageDiffers', severity: 'caution', values: { name, value: own, other }, figure: key('full', 'voltageV') });
+  }
+  const thrusts = runs.counted.map((r) => r.points.full?.values.thrustN).filter((v) => v !== undefined);
+  if (thrusts.length >= 3) {
+    const grubbs = grubbsOutlier(thrusts);
+    const mean = thrusts.reduce((a, b) => a + b, 0) / thrusts.length;
+    // Three runs that agree within 1 % hold no outlier worth a sentence, however even the other two are.
+    if (grubbs.isOutlier && Math.abs(thrusts[grubbs.index]! / mean - 1) > 0.01) {
+      reasons.push({ code: 'outlierRun', severity: 'caution', values: { name, ordinal: runs.counted[grubbs.index]!.settled.run.ordinal, thrustN: thrusts[grubbs.index]!, mean }, figure: key('full', 'thrustN') });
+    }
+  }
+  const difference = prop.points.full.thrustN;
+  if (difference?.comparison === 'same' && reference) {
+    reasons.push({ code: 'sameThrust', severity: 'note', values: { name, differenceRatio: difference.differenceRatio!, halfWidthRatio: difference.differenceHalfWidthRatio! }, figure: key('full', 'thrustN') });
+  }
+  return reasons;
+}
+
+const BREACH_FIGURES: Record<LimitName, PointFigure | null> = { escCurrent: 'currentA', motorCurrent: 'currentA', makerSpeed: 'speedRpm', clearance: null };
+
+/** One sentence a limit: the prop that passes it furthest, and how many others do. */
+function breaches(results: CampaignResults, name: (id: string) => string): Reason[] {
+  return (Object.keys(BREACH_FIGURES) as LimitName[]).flatMap((limit): Reason[] => {
+    const found = results.props.flatMap((p) => p.breaches.filter((b) => b.limit === limit).map((breach) => ({ breach, id: p.propModelId })));
+    if (found.length === 0) return [];
+    const worst = found.reduce((a, b) => (b.breach.value / b.breach.limitValue > a.breach.value / a.breach.limitValue ? b : a));
+    const others = found.filter((f) => f !== worst).map((f) => name(f.id));
+    const { value, limitValue, fromThrottleRatio } = worst.breach;
+    const figure = BREACH_FIGURES[limit];
+    return [
+      {
+        code: others.length === 0 ? `breach.${limit}` : `breaches.${limit}`,
+        severity: 'danger',
+        values: { name: name(worst.id), value, limit: limitValue, others: others.join(', '), ...(fromThrottleRatio === null ? {} : { throttleRatio: fromThrottleRatio }) },
+        figure: figure === null ? null : workingKey(worst.id, 'full', figure),
+      },
+    ];
+  });
+}
+
+function leaders(results: CampaignResults, name: (id: string) => string): Reason[] {
+  const reasons: Reason[] = [];
+  const strongest = leader(results, 'full', 'thrustN');
+  const gain = strongest?.points.full.thrustN;
+  if (strongest && gain?.comparison === 'more') {
+    reasons.push({ code: 'mostThrust', severity: 'gain', values: { name: name(strongest.propModelId), thrustN: gain.figure.value, differenceRatio: gain.differenceRatio!, halfWidthRatio: gain.differenceHalfWidthRatio! }, figure: gain.figure.working });
+  }
+  const thriftiest = leader(results, 'hover', 'thrustPerPowerNPerW');
+  const saving = thriftiest?.points.hover.powerW;
+  if (thriftiest && saving?.comparison === 'less') {
+    reasons.push({ code: 'leastHoverPower', severity: 'gain', values: { name: name(thriftiest.propModelId), powerW: saving.figure.value, differenceRatio: -saving.differenceRatio!, halfWidthRatio: saving.differenceHalfWidthRatio! }, figure: saving.figure.working });
+  }
+  return reasons;
+}
+
+/** Where a prop's thrust against power crosses the reference's, both measured there and the slopes really different. */
+function crossings(results: CampaignResults, name: (id: string) => string): Reason[] {
+  const reference = results.props.find((p) => p.isReference);
+  const base = reference && thrustAgainstPower(reference);
+  if (!base) return [];
+  return results.props.flatMap((prop): Reason[] => {
+    const fit = prop.isReference ? null : thrustAgainstPower(prop);
+    const crossing = fit && powerLawCrossing(base, fit);
+    if (crossing?.status !== 'crosses' || !crossing.isInsideBothRanges || !crossing.isSlopeDifferent) return [];
+    const isBetterAbove = fit!.exponent > base.exponent;
+    return [{ code: isBetterAbove ? 'betterAbove' : 'betterBelow', severity: 'note', values: { name: name(prop.propModelId), reference: name(reference.propModelId), powerW: crossing.x, thrustN: crossing.y }, figure: null }];
+  });
+}
+
+function thrustAgainstPower(prop: PropResult): PowerLawFit | null {
+  const points = prop.curve.filter((c) => (c.powerW ?? 0) > 0 && c.thrustN > 0);
+  if (points.length < 4) return null;
+  return powerLawFit(points.map((c) => c.powerW!), points.map((c) => c.thrustN), 100);
+}

@@ -1,0 +1,118 @@
+import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
+import { CoreError } from '../errors/coreError.ts';
+import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
+import { pointFigures, pointPlaces, type PointFigure, type PointName, type PointPlace, type ReadFigure, type RunPoint } from './pointOfRun.ts';
+import { figureDimension, reduceCampaign } from './reduceCampaign.ts';
+import { standQuantities } from './quantities.ts';
+import { sortRuns, type CountedRun } from './sortRuns.ts';
+
+/** A working was asked for that the campaign does not have. */
+export class UnknownFigureError extends CoreError {
+  constructor(key: string) {
+    super('unknownFigure', { key });
+  }
+}
+
+/**
+ * Shows how one figure of a campaign follows from its readings: for each counted run the two points it lies between
+ * and the law that joins them, then the mean over the runs.
+ *
+ * Runs the very reduction of `reduceCampaign` again, so what is shown is what was computed.
+ *
+ * @param key - working key of the figure
+ * @throws {UnknownFigureError} if there is no such figure
+ */
+export function explainFigure(input: CampaignInput, key: string): Working {
+  const [propModelId = '', point, figure] = key.split(':') as [string, PointName | 'standard', PointFigure];
+  const results = reduceCampaign(input);
+  const result = results.props.find((p) => p.propModelId === propModelId);
+  if (point === 'standard' && result) return explainStandardThrust(input, result, key);
+  const compared = point !== 'standard' && pointFigures.includes(figure) ? result?.points[point]?.[figure] : undefined;
+  if (!result || !compared || point === 'standard') throw new UnknownFigureError(key);
+  const runs = sortRuns(input, propModelId);
+  const place = pointPlaces(results.hoverThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
+  const inputs: WorkingInput[] = [];
+  const lines: WorkingLine[] = [];
+  if (place.axis === 'thrustN') explainHover(input, inputs, lines);
+  else inputs.push({ symbol: 'u', what: 'throttleRatio', value: place.at, dimension: 'ratio', mark: 'measured' });
+  const perRun = runs.counted.flatMap((run) => explainRun(run, place, figure, inputs, lines));
+  lines.push({
+    symbol: 'mean',
+    formula: perRun.length === 1 ? perRun[0]! : `(${perRun.join(' + ')}) / ${perRun.length}`,
+    value: compared.figure.value,
+    dimension: figureDimension(figure),
+  });
+  const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: perRun.length } }];
+  for (const left of result.leftOut) notes.push({ code: `leftOut.${left.code}`, values: { ordinal: left.ordinal } });
+  if (compared.figure.uncertainty !== null) notes.push({ code: 'pooledSpread', values: { uncertainty: compared.figure.uncertainty } });
+  return { key: workingKey(propModelId, point, figure), title: `${point}.${figure}`, inputs, lines, result: compared.figure, source: place.axis === 'thrustN' ? 'hoverBalance' : 'standReading', notes };
+}
+
+function explainStandardThrust(input: CampaignInput, result: PropResult, key: string): Working {
+  if (!result.standardThrust) throw new UnknownFigureError(key);
+  const inputs: WorkingInput[] = [];
+  const terms = sortRuns(input, result.propModelId).counted.flatMap(({ settled, points }) => {
+    const thrustN = points.full?.values.thrustN;
+    if (thrustN === undefined || points.full?.values.speedRpm === undefined) return [];
+    const { ordinal, densityKgPerM3 } = settled.run;
+    inputs.push({ symbol: `T${ordinal}`, what: `run.${ordinal}.thrustN`, value: thrustN, dimension: 'force', mark: 'measured' });
+    inputs.push({ symbol: `d${ordinal}`, what: 'airDensity', value: densityKgPerM3, dimension: 'density', mark: 'measured' });
+    return [`T${ordinal} * 1.225 / d${ordinal}`];
+  });
+  const formula = terms.length === 1 ? terms[0]! : `(${terms.join(' + ')}) / ${terms.length}`;
+  return {
+    key,
+    title: 'standard.thrustN',
+    inputs,
+    lines: [{ symbol: 'mean', formula, value: result.standardThrust.value, dimension: 'force' }],
+    result: result.standardThrust,
+    source: 'similarity',
+    notes: [{ code: 'currentDoesNotScale', values: {} }],
+  };
+}
+
+function explainHover(input: CampaignInput, inputs: WorkingInput[], lines: WorkingLine[]): void {
+  inputs.push(
+    { symbol: 'm', what: 'massKg', value: input.craft.massKg, dimension: 'mass', mark: 'measured' },
+    { symbol: 'k', what: 'rotorCount', value: input.craft.rotorCount, dimension: 'number', mark: 'measured' },
+  );
+  lines.push({ symbol: 'u', formula: 'm * 9.80665 / k', value: (input.craft.massKg * 9.80665) / input.craft.rotorCount, dimension: 'force' });
+}
+
+/** Adds the inputs and lines of one run and returns the symbol that stands for its figure. */
+function explainRun(run: CountedRun, place: PointPlace, figure: PointFigure, inputs: WorkingInput[], lines: WorkingLine[]): string[] {
+  const point = run.points[place.point];
+  if (point?.values[figure] === undefined) return [];
+  const suffix = String(run.settled.run.ordinal);
+  const quotient = figure === 'thrustPerPowerNPerW' ? 'powerW' : figure === 'thrustPerCurrentNPerA' ? 'currentA' : null;
+  if (quotient === null) return [explainReading(point, figure as ReadFigure, place, suffix, inputs, lines)];
+  const top = explainReading(point, 'thrustN', place, suffix, inputs, lines);
+  const bottom = explainReading(point, quotient, place, suffix, inputs, lines);
+  const symbol = `e${suffix}`;
+  lines.push({ symbol, formula: `${top} / ${bottom}`, value: point.values[figure], dimension: figureDimension(figure) });
+  return [symbol];
+}
+
+const SYMBOLS: Record<ReadFigure, string> = { throttleRatio: 'g', thrustN: 'T', speedRpm: 'n', currentA: 'I', voltageV: 'V', powerW: 'P' };
+
+function explainReading(point: RunPoint, name: ReadFigure, place: PointPlace, suffix: string, inputs: WorkingInput[], lines: WorkingLine[]): string {
+  const reading = point.readings[name]!;
+  const symbol = `${SYMBOLS[name]}${suffix}`;
+  const dimension = standQuantities[name];
+  if (name === place.axis) return 'u';
+  if (!reading.between) {
+    inputs.push({ symbol, what: `run.${suffix}.${name}`, value: reading.value, dimension, mark: 'measured' });
+    return symbol;
+  }
+  const { from, to, law } = reading.between;
+  const [ya, yb, xa, xb] = [`${symbol}a`, `${symbol}b`, `x${symbol}a`, `x${symbol}b`];
+  inputs.push(
+    { symbol: xa, what: `run.${suffix}.${place.axis}`, value: from.x, dimension: standQuantities[place.axis], mark: 'measured' },
+    { symbol: xb, what: `run.${suffix}.${place.axis}`, value: to.x, dimension: standQuantities[place.axis], mark: 'measured' },
+    { symbol: ya, what: `run.${suffix}.${name}`, value: from.y, dimension, mark: 'measured' },
+    { symbol: yb, what: `run.${suffix}.${name}`, value: to.y, dimension, mark: 'measured' },
+  );
+  const formula = law === 'power' ? `${ya} * (${yb} / ${ya})^(ln(u / ${xa}) / ln(${xb} / ${xa}))` : `${ya} + (${yb} - ${ya}) * (u - ${xa}) / (${xb} - ${xa})`;
+  lines.push({ symbol, formula, value: reading.value, dimension });
+  return symbol;
+}

@@ -1,0 +1,74 @@
+import { readAt, type CurvePoint, type CurveReading } from './readAt.ts';
+import type { StandQuantity, StandStep } from './quantities.ts';
+import type { SettledRun } from './settleRun.ts';
+
+/** Where on its curve a prop is looked at. */
+export type PointName = 'full' | 'hover' | 'chosen';
+
+/** Figures that are read off the curve itself. */
+export const readFigures = ['throttleRatio', 'thrustN', 'speedRpm', 'currentA', 'voltageV', 'powerW'] as const satisfies readonly StandQuantity[];
+export type ReadFigure = (typeof readFigures)[number];
+
+/** Figures at a point of the curve: those read off it and the two quotients. */
+export const pointFigures = [...readFigures, 'thrustPerPowerNPerW', 'thrustPerCurrentNPerA'] as const;
+export type PointFigure = (typeof pointFigures)[number];
+
+/** One run at one point of its curve. */
+export interface RunPoint {
+  readings: Partial<Record<ReadFigure, CurveReading>>;
+  values: Partial<Record<PointFigure, number>>;
+  isExtended: boolean;
+}
+
+/** Full throttle may be extended from a top step of at least this. */
+const LEAST_TOP_THROTTLE = 0.85;
+
+export interface PointPlace {
+  point: PointName;
+  axis: 'throttleRatio' | 'thrustN';
+  at: number;
+}
+
+/** The axis on which each point is looked up: full and chosen by throttle, hover by the thrust it needs. */
+export function pointPlaces(hoverThrustN: number | null, chosenThrottleRatio: number): PointPlace[] {
+  const places: PointPlace[] = [
+    { point: 'full', axis: 'throttleRatio', at: 1 },
+    { point: 'chosen', axis: 'throttleRatio', at: chosenThrottleRatio },
+  ];
+  return hoverThrustN === null ? places : [...places, { point: 'hover', axis: 'thrustN', at: hoverThrustN }];
+}
+
+/**
+ * Reads one settled run at a place of its curve.
+ *
+ * @returns null where the run says nothing: fewer than two steps, thrust that does not rise, a full throttle too far
+ * above the top step, or a thrust beyond what the prop gave at its top step
+ */
+export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null {
+  const steps = rising(run.steps, place.axis);
+  const top = steps.at(-1)?.[place.axis];
+  if (steps.length < 2 || top === undefined || top === null) return null;
+  if (place.point === 'full' && top < LEAST_TOP_THROTTLE) return null;
+  if (place.axis === 'thrustN' && place.at > top) return null;
+  const readings: RunPoint['readings'] = {};
+  for (const name of readFigures) {
+    const points = steps.filter((s) => s[name] !== null).map((s): CurvePoint => ({ x: s[place.axis]!, y: s[name]! }));
+    if (points.length >= 2) readings[name] = readAt(points, place.at);
+  }
+  const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
+  if (values.thrustN !== undefined && values.powerW !== undefined && values.powerW > 0) values.thrustPerPowerNPerW = values.thrustN / values.powerW;
+  if (values.thrustN !== undefined && values.currentA !== undefined && values.currentA > 0) values.thrustPerCurrentNPerA = values.thrustN / values.currentA;
+  return { readings, values, isExtended: Object.values(readings).some((r) => r.isExtended) };
+}
+
+/** Steps on which the axis strictly rises; a thrust that falls at the top (bogging) ends the curve there. */
+function rising(steps: readonly StandStep[], axis: 'throttleRatio' | 'thrustN'): StandStep[] {
+  const kept: StandStep[] = [];
+  for (const step of steps) {
+    const value = step[axis];
+    if (value === null) continue;
+    const before = kept.at(-1)?.[axis] ?? -Infinity;
+    if (value > before) kept.push(step);
+  }
+  return kept;
+}

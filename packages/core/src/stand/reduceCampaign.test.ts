@@ -1,0 +1,197 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import type { Working } from '../figure/figure.ts';
+import type { CampaignInput } from './campaign.ts';
+import { explainFigure, UnknownFigureError } from './explainFigure.ts';
+import { emptyStep, type StandStep } from './quantities.ts';
+import { reduceCampaign } from './reduceCampaign.ts';
+import type { RunRecord } from './settleRun.ts';
+
+const LADDER = [0.2, 0.4, 0.6, 0.8, 1];
+
+/** A rotor of exact power laws: thrust = top·u^1.8, power = watts·u^2.7, speed = rpm·u^0.9. */
+const lawSteps = (topN: number, topW: number, ladder: readonly number[] = LADDER): StandStep[] =>
+  ladder.map((u) => ({ ...emptyStep(), throttleRatio: u, thrustN: topN * u ** 1.8, powerW: topW * u ** 2.7, speedRpm: 20_000 * u ** 0.9, voltageV: 24, currentA: (topW * u ** 2.7) / 24 }));
+
+let counter = 0;
+const runOf = (propModelId: string, ordinal: number, steps: StandStep[], more: Partial<RunRecord> = {}): RunRecord => ({
+  id: `run-${counter++}`, propModelId, ordinal, origin: 'typed', densityKgPerM3: 1.225, zeroBeforeN: null, zeroAfterN: null, restingCellV: 4.15, readingKinds: {}, steps, ...more,
+});
+
+const input = (runs: RunRecord[], more: Partial<CampaignInput> = {}): CampaignInput => ({
+  craft: { name: 'Petrel', massKg: 2, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2 },
+  props: ['ref', 'big', 'small'].map((id) => ({ id, name: id, diameterM: 0.18, speedLimitRpm: null })),
+  referencePropId: 'ref',
+  gateCellV: 4.05,
+  runs,
+  chosenThrottleRatio: 0.5,
+  ...more,
+});
+
+const twice = (id: string, topN: number, topW: number, spread = 0.004): RunRecord[] => [runOf(id, 1, lawSteps(topN * (1 + spread), topW)), runOf(id, 2, lawSteps(topN * (1 - spread), topW))];
+const evening = (): CampaignInput => input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 15, 400)]);
+const codes = (c: CampaignInput): string[] => reduceCampaign(c).reasons.map((r) => r.code);
+
+describe('figures', () => {
+  test('full throttle is the mean of the runs that count', () => {
+    const [ref] = reduceCampaign(evening()).props;
+    expect(ref!.points.full.thrustN!.figure).toMatchObject({ dimension: 'force', mark: 'measured', origin: 'typed' });
+    expect(ref!.points.full.thrustN!.figure.value).toBeCloseTo(20, 9);
+    expect(ref!.points.full.thrustPerPowerNPerW!.figure.value).toBeCloseTo(20 / 700, 9);
+  });
+
+  test('between two throttle points the local power law is exact for a power law', () => {
+    const [ref] = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700))], { chosenThrottleRatio: 0.5 })).props;
+    expect(ref!.points.chosen.thrustN!.figure.value).toBeCloseTo(20 * 0.5 ** 1.8, 9);
+    expect(ref!.points.chosen.powerW!.figure.value).toBeCloseTo(700 * 0.5 ** 2.7, 9);
+  });
+
+  test('hover is read at the thrust that carries the craft', () => {
+    const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700))]));
+    const hover = (2 * 9.80665) / 4;
+    expect(results.hoverThrustN).toBeCloseTo(hover, 9);
+    const throttle = (hover / 20) ** (1 / 1.8);
+    expect(results.props[0]!.points.hover.throttleRatio!.figure.value).toBeCloseTo(throttle, 9);
+    expect(results.props[0]!.points.hover.powerW!.figure.value).toBeCloseTo(700 * throttle ** 2.7, 6);
+  });
+
+  test('a ladder that ends at 90 % is extended to full throttle and says so; one that ends at 60 % is not', () => {
+    const [ref] = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700, [0.3, 0.6, 0.9]))])).props;
+    expect(ref!.points.full.thrustN!.figure).toMatchObject({ mark: 'extended' });
+    expect(ref!.points.full.thrustN!.figure.value).toBeCloseTo(20, 6);
+    const [short] = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700, [0.2, 0.4, 0.6]))])).props;
+    expect(short!.points.full.thrustN).toBeUndefined();
+  });
+
+  test('power is volts times amps where it was not read; a drifting zero is taken off', () => {
+    const steps = lawSteps(20, 700).map((s) => ({ ...s, powerW: null, thrustN: s.thrustN! + 0.1 }));
+    const [ref] = reduceCampaign(input([runOf('ref', 1, steps, { zeroBeforeN: 0.1, zeroAfterN: 0.1 })])).props;
+    expect(ref!.points.full.powerW!.figure.value).toBeCloseTo(700, 9);
+    expect(ref!.points.full.thrustN!.figure.value).toBeCloseTo(20, 9);
+  });
+
+  test('standard air scales thrust by density alone', () => {
+    const [ref] = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700), { densityKgPerM3: 1.1 })])).props;
+    expect(ref!.standardThrust!.value).toBeCloseTo((20 * 1.225) / 1.1, 9);
+  });
+
+  test('a repeated throttle is averaged, rows without thrust are counted as dropped', () => {
+    const steps = [...lawSteps(20, 700), { ...emptyStep(), throttleRatio: 1, thrustN: 22 }, { ...emptyStep(), throttleRatio: 0.5 }];
+    const results = reduceCampaign(input([runOf('ref', 1, steps)]));
+    expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(21, 9);
+    expect(results.reasons).toContainEqual(expect.objectContaining({ code: 'rowsDropped', values: expect.objectContaining({ count: 1 }) }));
+  });
+});
+
+describe('comparison', () => {
+  test('spread is pooled over the campaign and decides what differs', () => {
+    const results = reduceCampaign(evening());
+    expect(results.degreesOfFreedom).toBe(3);
+    const [, big] = results.props;
+    expect(big!.points.full.thrustN).toMatchObject({ comparison: 'more', runCount: 2 });
+    expect(big!.points.full.thrustN!.differenceRatio).toBeCloseTo(0.2, 9);
+    const close = reduceCampaign(input([...twice('ref', 20, 700), ...twice('big', 20.1, 700)]));
+    expect(close.props[1]!.points.full.thrustN!.comparison).toBe('same');
+    expect(close.reasons.map((r) => r.code)).toContain('sameThrust');
+  });
+
+  test('without repeats a difference is shown but not judged', () => {
+    const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700)), runOf('big', 1, lawSteps(24, 900))]));
+    expect(results.props[1]!.points.full.thrustN).toMatchObject({ comparison: 'unknown', differenceHalfWidthRatio: null });
+    expect(results.reasons.map((r) => r.code)).toContain('noRepeats');
+  });
+
+  test('figures scale with the readings: doubling every thrust doubles thrust and changes no difference', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.6, max: 4, noNaN: true }), (scale) => {
+        const scaled = input([...twice('ref', 20 * scale, 700), ...twice('big', 24 * scale, 900)]);
+        const results = reduceCampaign(scaled);
+        expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(20 * scale, 6);
+        expect(results.props[1]!.points.full.thrustN!.differenceRatio).toBeCloseTo(0.2, 6);
+      }),
+      { numRuns: 30 },
+    ));
+});
+
+describe('what counts', () => {
+  test('a run below the gate is kept, listed and left out', () => {
+    const results = reduceCampaign(input([...twice('ref', 20, 700), runOf('ref', 3, lawSteps(10, 700), { restingCellV: 3.9 })]));
+    expect(results.props[0]!.leftOut).toEqual([expect.objectContaining({ ordinal: 3, code: 'belowGate', value: 3.9, limit: 4.05 })]);
+    expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(20, 9);
+  });
+
+  test('peak hold is never mixed with settled means', () => {
+    const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700), { readingKinds: { currentA: 'settledMean' } }), runOf('big', 1, lawSteps(24, 900), { readingKinds: { currentA: 'peakHold' } })]));
+    expect(results.props[1]!.leftOut[0]).toMatchObject({ code: 'readingKindDiffers' });
+    expect(results.props[1]!.points.full).toEqual({});
+  });
+
+  test('one step is not a curve', () => expect(codes(input([runOf('ref', 1, lawSteps(20, 700, [1]))]))).toContain('leftOut.tooFewSteps'));
+});
+
+describe('limits and reasons', () => {
+  test('a breach is marked with the throttle from which it holds, and never leads', () => {
+    const results = reduceCampaign(input([...twice('ref', 20, 700), ...twice('big', 30, 1200)]));
+    const [breach] = results.props[1]!.breaches;
+    expect(breach).toMatchObject({ limit: 'escCurrent', value: 50, limitValue: 40, mark: 'measured' });
+    expect(breach!.fromThrottleRatio).toBeCloseTo((40 / 50) ** (1 / 2.7), 6);
+    expect(results.headline.code).toBe('referenceLeadsBoth');
+    expect(results.reasons[0]).toMatchObject({ code: 'breach.escCurrent', severity: 'danger' });
+  });
+
+  test('several breaches of one limit are one sentence', () => {
+    const results = reduceCampaign(input([...twice('ref', 20, 700), ...twice('big', 30, 1200), ...twice('small', 28, 1100)]));
+    expect(results.reasons.filter((r) => r.severity === 'danger')).toEqual([expect.objectContaining({ code: 'breaches.escCurrent', values: expect.objectContaining({ name: 'big', others: 'small' }) })]);
+  });
+
+  test('too large for the frame, over the maker’s speed, too weak to hover', () => {
+    const base = input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 4, 100)]);
+    const props = base.props.map((p) => ({ ...p, diameterM: p.id === 'big' ? 0.21 : 0.18, speedLimitRpm: p.id === 'ref' ? 19_000 : null }));
+    expect(codes({ ...base, props })).toEqual(expect.arrayContaining(['breach.clearance', 'breach.makerSpeed', 'cannotHover']));
+  });
+
+  test('danger stands before gain, and a gain names the figure it speaks of', () => {
+    const results = reduceCampaign(evening());
+    const gain = results.reasons.find((r) => r.code === 'mostThrust')!;
+    expect(gain.figure).toBe('big:full:thrustN');
+    expect(results.headline).toMatchObject({ code: 'leadSplitAgainst', values: expect.objectContaining({ name: 'big', otherName: 'small' }) });
+  });
+
+  test('an empty campaign answers plainly', () => {
+    const results = reduceCampaign(input([]));
+    expect(results.headline.code).toBe('noRuns');
+    expect(results.props.every((p) => p.curve.length === 0 && p.canHover === null)).toBe(true);
+  });
+
+  test('a run that stands apart is named', () => {
+    const runs = [20, 20.01, 20.02, 21.5].map((top, i) => runOf('ref', i + 1, lawSteps(top, 700)));
+    expect(reduceCampaign(input(runs)).reasons).toContainEqual(expect.objectContaining({ code: 'outlierRun', values: expect.objectContaining({ ordinal: 4 }) }));
+  });
+});
+
+/** Evaluates the lines of a working on its inputs, as a reader with a calculator would. */
+function evaluate(working: Working): number {
+  const names = new Map(working.inputs.map((i) => [i.symbol, i.value]));
+  let value = NaN;
+  for (const { symbol, formula } of working.lines) {
+    const code = formula.replace(/\bln\(/g, 'Math.log(').replace(/\^/g, '**').replace(/\b(?!Math\b|log\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
+    value = Number(new Function('names', `return ${code}`)(names));
+    names.set(symbol, value);
+  }
+  return value;
+}
+
+describe('workings', () => {
+  const campaign = evening();
+  const keys = reduceCampaign(campaign).props.flatMap((p) => [...Object.values(p.points).flatMap((point) => Object.values(point).map((c) => c.figure.working!)), p.standardThrust!.working!]);
+
+  test.each(keys)('%s: the shown formula on the shown inputs gives the shown figure', (key) => {
+    const working = explainFigure(campaign, key);
+    expect(evaluate(working) / working.result.value).toBeCloseTo(1, 9);
+    expect(working.lines.at(-1)!.value).toBe(working.result.value);
+  });
+
+  test('a figure that is not there is refused', () => {
+    for (const key of ['ref:full:nothing', 'nobody:full:thrustN', 'ref', '']) expect(() => explainFigure(campaign, key)).toThrow(UnknownFigureError);
+  });
+});

@@ -1,0 +1,200 @@
+import { hoverThrustN } from '../craft/hoverThrust.ts';
+import type { Figure, Origin } from '../figure/figure.ts';
+import type { Dimension } from '../units/dimensions.ts';
+import { mean } from '../statistics/describe.ts';
+import { pooledHalfWidthRatio, pooledSpread, type PooledSpread } from '../statistics/pooledSpread.ts';
+import { powerLawFit } from '../statistics/powerLaw.ts';
+import { studentTQuantile } from '../statistics/studentT.ts';
+import { standardThrustKey, workingKey, type CampaignInput, type CampaignProp, type CampaignResults, type ComparedFigure, type PropResult } from './campaign.ts';
+import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
+import { breachesOf } from './limits.ts';
+import { pointFigures, type PointFigure, type PointName } from './pointOfRun.ts';
+import { readAt, type CurvePoint } from './readAt.ts';
+import { standQuantities } from './quantities.ts';
+import type { SettledRun } from './settleRun.ts';
+import { sortRuns, type SortedRuns } from './sortRuns.ts';
+import { reduceToStandardDay } from './standardDay.ts';
+
+const DIMENSIONS: Record<PointFigure, Dimension> = {
+  ...standQuantities,
+  thrustPerPowerNPerW: 'thrustPerPower',
+  thrustPerCurrentNPerA: 'thrustPerCurrent',
+};
+
+/** Dimension in which a figure at a point is shown. */
+export function figureDimension(figure: PointFigure): Dimension {
+  return DIMENSIONS[figure];
+}
+
+/**
+ * Reduces the runs of one campaign to figures a prop, with their uncertainty and difference to the reference.
+ *
+ * A figure is the mean over the runs that count. Its 95 % half width comes from the spread between runs of the same
+ * prop, pooled over the whole campaign, so two runs of each of seven props give seven degrees of freedom. Two props
+ * differ only where the difference exceeds its own interval. Runs below the pack gate, with another reading kind
+ * than the reference, or with fewer than two usable steps are listed and left out.
+ *
+ * @param input - one craft, its props and kept runs of one protocol version, SI
+ * @returns results in the order of `input.props`, a coded headline and coded reasons
+ * @throws {OutOfRangeError} if the craft's mass is not positive or a reading is not finite
+ */
+export function reduceCampaign(input: CampaignInput): CampaignResults {
+  const hoverN = hoverThrustN(input.craft.massKg, input.craft.rotorCount);
+  const sorted = new Map(input.props.map((prop) => [prop.id, sortRuns(input, prop.id)]));
+  const spreads = spreadOfFigures([...sorted.values()]);
+  const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
+  const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads));
+  const spread = spreads.get('full:thrustN') ?? null;
+  const results: CampaignResults = {
+    hoverThrustN: hoverN,
+    chosenThrottleRatio: input.chosenThrottleRatio,
+    props,
+    escLimitPowerW: escLimitPower(input, props),
+    spreadRatio: spread?.spreadRatio ?? null,
+    degreesOfFreedom: spread?.degreesOfFreedom ?? 0,
+    headline: { code: 'noRuns', severity: 'action', values: {}, figure: null },
+    reasons: [],
+  };
+  return { ...results, headline: campaignHeadline(input, results), reasons: campaignReasons(input, results, sorted) };
+}
+
+function escLimitPower(input: CampaignInput, props: PropResult[]): number | null {
+  const voltages = props.map((p) => p.points.full.voltageV?.figure.value).filter((v) => v !== undefined);
+  return input.craft.escLimitA === null || voltages.length === 0 ? null : input.craft.escLimitA * mean(voltages);
+}
+
+function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): number[] {
+  return runs.counted.map((r) => r.points[point]?.values[figure]).filter((v) => v !== undefined);
+}
+
+function spreadOfFigures(all: SortedRuns[]): Map<string, PooledSpread> {
+  const spreads = new Map<string, PooledSpread>();
+  for (const point of ['full', 'hover', 'chosen'] as const) {
+    for (const figure of pointFigures) {
+      const spread = pooledSpread(all.map((runs) => valuesAt(runs, point, figure)));
+      if (spread) spreads.set(`${point}:${figure}`, spread);
+    }
+  }
+  return spreads;
+}
+
+function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, reference: SortedRuns | undefined, spreads: Map<string, PooledSpread>): PropResult {
+  const isReference = prop.id === input.referencePropId;
+  const points: PropResult['points'] = { full: {}, hover: {}, chosen: {} };
+  for (const point of ['full', 'hover', 'chosen'] as const) {
+    for (const figure of pointFigures) {
+      const against = isReference || !reference ? [] : valuesAt(reference, point, figure);
+      const compared = comparedFigure(prop.id, point, figure, runs, against, spreads.get(`${point}:${figure}`) ?? null);
+      if (compared) points[point][figure] = compared;
+    }
+  }
+  const curve = meanCurve(runs);
+  return {
+    propModelId: prop.id,
+    isReference,
+    countedRunIds: runs.counted.map((r) => r.settled.run.id),
+    leftOut: runs.leftOut,
+    origin: originOf(runs),
+    points,
+    canHover: runs.counted.length === 0 ? null : points.hover.throttleRatio !== undefined,
+    standardThrust: standardThrust(prop.id, runs, spreads.get('full:thrustN') ?? null),
+    breaches: breachesOf(input.craft, prop, runs.counted.map((r) => r.settled)),
+    thrustExponent: thrustExponent(runs),
+    curve,
+    line: drawnLine(curve),
+  };
+}
+
+function comparedFigure(propModelId: string, point: PointName, figure: PointFigure, runs: SortedRuns, reference: number[], spread: PooledSpread | null): ComparedFigure | null {
+  const values = valuesAt(runs, point, figure);
+  if (values.length === 0) return null;
+  const value = mean(values);
+  const isExtended = runs.counted.some((r) => r.points[point]?.readings[readBehind(figure)]?.isExtended);
+  const shown: Figure = {
+    value,
+    dimension: figureDimension(figure),
+    mark: isExtended ? 'extended' : 'measured',
+    origin: originOf(runs),
+    uncertainty: spread ? Math.abs(value) * pooledHalfWidthRatio(spread, values.length) : null,
+    working: workingKey(propModelId, point, figure),
+  };
+  if (reference.length === 0) return { figure: shown, runCount: values.length, differenceRatio: null, differenceHalfWidthRatio: null, comparison: 'unknown' };
+  const differenceRatio = value / mean(reference) - 1;
+  const differenceHalfWidthRatio = spread
+    ? studentTQuantile(0.975, spread.degreesOfFreedom) * spread.spreadRatio * Math.sqrt(1 / values.length + 1 / reference.length)
+    : null;
+  const comparison = differenceHalfWidthRatio === null ? 'unknown' : Math.abs(differenceRatio) <= differenceHalfWidthRatio ? 'same' : differenceRatio > 0 ? 'more' : 'less';
+  return { figure: shown, runCount: values.length, differenceRatio, differenceHalfWidthRatio, comparison };
+}
+
+/** The reading that a figure leans on most, for saying whether it is extended. */
+function readBehind(figure: PointFigure): 'powerW' | 'currentA' | Exclude<PointFigure, 'thrustPerPowerNPerW' | 'thrustPerCurrentNPerA'> {
+  if (figure === 'thrustPerPowerNPerW') return 'powerW';
+  return figure === 'thrustPerCurrentNPerA' ? 'currentA' : figure;
+}
+
+/** Full-throttle thrust in standard air at the speed it was measured at; the motor would turn a little slower there. */
+function standardThrust(propModelId: string, runs: SortedRuns, spread: PooledSpread | null): Figure | null {
+  const values = runs.counted.flatMap(({ points, settled }) => {
+    const { thrustN, speedRpm, powerW } = points.full?.values ?? {};
+    if (thrustN === undefined || speedRpm === undefined) return [];
+    return [reduceToStandardDay({ thrustN, speedRpm, powerW: powerW ?? 0, torqueNm: null }, settled.run.densityKgPerM3, null).thrustN];
+  });
+  if (values.length === 0) return null;
+  const value = mean(values);
+  return {
+    value,
+    dimension: 'force',
+    mark: 'measured',
+    origin: originOf(runs),
+    uncertainty: spread ? value * pooledHalfWidthRatio(spread, values.length) : null,
+    working: standardThrustKey(propModelId),
+  };
+}
+
+/** One origin for a prop's runs; the least direct one where they differ, so that simulated never hides. */
+function originOf(runs: SortedRuns): Origin | null {
+  const origins = runs.counted.map((r) => r.settled.run.origin);
+  return (['simulated', 'imported', 'typed', 'stand'] as const).find((o) => origins.includes(o)) ?? null;
+}
+
+function thrustExponent(runs: SortedRuns): number | null {
+  const steps = runs.counted.flatMap((r) => r.settled.steps).filter((s) => (s.speedRpm ?? 0) > 0 && (s.thrustN ?? 0) > 0);
+  const speeds = steps.map((s) => s.speedRpm!);
+  if (steps.length < 3 || Math.max(...speeds) < 1.05 * Math.min(...speeds)) return null;
+  return powerLawFit(speeds, steps.map((s) => s.thrustN!), 10_000).exponent;
+}
+
+const POINTS_PER_SEGMENT = 6;
+
+function drawnLine(curve: PropResult['curve']): PropResult['line'] {
+  const points: CurvePoint[] = [];
+  for (const { powerW, thrustN } of curve) if (powerW !== null && powerW > (points.at(-1)?.x ?? 0)) points.push({ x: powerW, y: thrustN });
+  if (points.length < 2) return points.map(({ x, y }) => ({ powerW: x, thrustN: y }));
+  return points.flatMap(({ x, y }, i) => {
+    const next = points[i + 1];
+    const inside = next ? Array.from({ length: POINTS_PER_SEGMENT - 1 }, (_, k) => x + ((next.x - x) * (k + 1)) / POINTS_PER_SEGMENT) : [];
+    return [{ powerW: x, thrustN: y }, ...inside.map((powerW) => ({ powerW, thrustN: readAt(points, powerW).value }))];
+  });
+}
+
+function meanCurve(runs: SortedRuns): PropResult['curve'] {
+  const groups = new Map<number, SettledRun['steps']>();
+  for (const step of runs.counted.flatMap((r) => r.settled.steps)) {
+    const key = Math.round(step.throttleRatio! * 1000);
+    groups.set(key, [...(groups.get(key) ?? []), step]);
+  }
+  const meanOf = (values: (number | null)[]): number | null => {
+    const known = values.filter((v) => v !== null);
+    return known.length === 0 ? null : mean(known);
+  };
+  return [...groups.entries()]
+    .sort(([a], [b]) => a - b)
+    .map(([key, steps]) => ({
+      throttleRatio: key / 1000,
+      thrustN: mean(steps.map((s) => s.thrustN!)),
+      powerW: meanOf(steps.map((s) => s.powerW)),
+      speedRpm: meanOf(steps.map((s) => s.speedRpm)),
+      currentA: meanOf(steps.map((s) => s.currentA)),
+    }));
+}

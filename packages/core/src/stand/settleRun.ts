@@ -1,0 +1,69 @@
+import type { Origin } from '../figure/figure.ts';
+import { correctZeroDrift } from './standardDay.ts';
+import type { ReadingKind, StandQuantity, StandStep } from './quantities.ts';
+
+/** A kept run as the reduction takes it. */
+export interface RunRecord {
+  id: string;
+  propModelId: string;
+  origin: Origin;
+  /** Order within the prop, from 1, for sentences. */
+  ordinal: number;
+  densityKgPerM3: number;
+  zeroBeforeN: number | null;
+  zeroAfterN: number | null;
+  restingCellV: number | null;
+  readingKinds: Partial<Record<StandQuantity, ReadingKind>>;
+  steps: readonly StandStep[];
+}
+
+/** Why a kept run is shown but not counted. */
+export type LeftOutCode = 'belowGate' | 'readingKindDiffers' | 'tooFewSteps';
+
+export interface SettledRun {
+  run: RunRecord;
+  /** Sorted by throttle, one step a throttle, zero drift taken off, power filled in where it was not read. */
+  steps: StandStep[];
+  /** Rows without throttle or thrust, which nothing can be made of. */
+  droppedCount: number;
+  /** Rows that repeated a throttle and were averaged into one. */
+  mergedCount: number;
+}
+
+/**
+ * Prepares a run for reading: takes the drifting zero off the thrust, multiplies volts by amps where no power was
+ * read, sorts by throttle and averages repeated throttle points. Rows without throttle or thrust are dropped and
+ * counted.
+ *
+ * @param run - steps in the order in which they were taken
+ */
+export function settleRun(run: RunRecord): SettledRun {
+  const usable = run.steps.filter((s) => s.throttleRatio !== null && s.thrustN !== null);
+  const last = Math.max(1, usable.length - 1);
+  const corrected = usable.map((step, i): StandStep => {
+    const thrustN = run.zeroBeforeN === null || run.zeroAfterN === null ? step.thrustN : correctZeroDrift(step.thrustN!, run.zeroBeforeN, run.zeroAfterN, i / last);
+    const powerW = step.powerW ?? (step.currentA === null || step.voltageV === null ? null : step.currentA * step.voltageV);
+    return { ...step, thrustN, powerW };
+  });
+  const steps = mergeThrottles(corrected);
+  return { run, steps, droppedCount: run.steps.length - usable.length, mergedCount: corrected.length - steps.length };
+}
+
+function mergeThrottles(steps: StandStep[]): StandStep[] {
+  const groups = new Map<number, StandStep[]>();
+  for (const step of steps) {
+    const key = Math.round(step.throttleRatio! * 1000);
+    groups.set(key, [...(groups.get(key) ?? []), step]);
+  }
+  return [...groups.entries()].sort(([a], [b]) => a - b).map(([, group]) => (group.length === 1 ? group[0]! : averageSteps(group)));
+}
+
+function averageSteps(group: StandStep[]): StandStep {
+  const names = Object.keys(group[0]!) as StandQuantity[];
+  return Object.fromEntries(
+    names.map((name) => {
+      const values = group.map((s) => s[name]).filter((v) => v !== null);
+      return [name, values.length === group.length ? values.reduce((sum, v) => sum + v, 0) / values.length : null];
+    }),
+  ) as StandStep;
+}

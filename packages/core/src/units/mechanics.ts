@@ -1,0 +1,28 @@
+import { GRAVITY_M_PER_S2 } from '../air/isaAtmosphere.ts';
+import type { UnitTable } from './unit.ts';
+
+export const torque: UnitTable = {
+  suffix: 'Nm',
+  siSymbol: 'N·m',
+  units: [
+    { symbol: 'N·m', aliases: ['nm', 'n*m', 'n.m'], factor: 1 },
+    { symbol: 'mN·m', aliases: ['mnm'], factor: 0.001 },
+    { symbol: 'N·cm', aliases: ['ncm'], factor: 0.01 },
+    { symbol: 'kg·cm', aliases: ['kgcm', 'kgf·cm'], factor: GRAVITY_M_PER_S2 / 100 },
+  ],
+};
+
+export const acceleration: UnitTable = {
+  suffix: 'MPerS2',
+  siSymbol: 'm/s²',
+  units: [
+    { symbol: 'g', aliases: ['gn'], factor: GRAVITY_M_PER_S2 },
+    { symbol: 'm/s²', aliases: ['m/s2'], factor: 1 },
+  ],
+};
+
+export const level: UnitTable = {
+  suffix: 'Db',
+  siSymbol: 'dB(A)',
+  units: [{ symbol: 'dB(A)', aliases: ['db', 'dba'], factor: 1 }],
+};

@@ -1,0 +1,83 @@
+import crypto from 'node:crypto';
+import fs from 'node:fs';
+import path from 'node:path';
+import { run, runNode } from './process.mjs';
+
+const INSTALL_STAMP = 'node_modules/.zivvo-installed';
+const BUILD_STAMP = '.cache/built.json';
+const SERVER_PARTS = ['packages/core', 'packages/contract', 'packages/words', 'apps/server'];
+
+export function requireNode() {
+  const [major, minor] = process.versions.node.split('.').map(Number);
+  if (major > 20 || (major === 20 && minor >= 19)) return;
+  console.error(`Zivvo needs Node 20.19 or newer; this is ${process.version}.`);
+  process.exit(1);
+}
+
+/** Installs the packages of the lock file, once per lock file and Node version. */
+export function ensureInstalled() {
+  const wanted = `${digest([fs.readFileSync('package-lock.json')])} ${process.version}`;
+  if (fs.existsSync(INSTALL_STAMP) && fs.readFileSync(INSTALL_STAMP, 'utf8') === wanted) return;
+  console.log('Installing packages (once)…');
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  fs.writeFileSync(INSTALL_STAMP, wanted);
+}
+
+/** Compiles what changed since the last build: server parts, web app, and the empty database it all starts from. */
+export async function build({ withWeb = true } = {}) {
+  fs.mkdirSync('.cache', { recursive: true });
+  const built = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
+  const server = sourcesDigest([...SERVER_PARTS, 'tsconfig.base.json']);
+  const web = sourcesDigest(['packages', 'apps/web', 'tsconfig.base.json']);
+  if (built.server !== server || !fs.existsSync('apps/server/dist/main.js')) {
+    console.log('Building the server…');
+    runNode(['node_modules/typescript/bin/tsc', '-b', ...SERVER_PARTS]);
+    write({ server });
+  }
+  if (withWeb && (built.web !== web || !fs.existsSync('apps/web/dist/index.html'))) {
+    console.log('Building the web app…');
+    runNode(['../../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], { cwd: 'apps/web' });
+    write({ web });
+  }
+  await ensureDatabaseTemplate();
+
+  function write(part) {
+    const now = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
+    fs.writeFileSync(BUILD_STAMP, JSON.stringify({ ...now, ...part }));
+  }
+}
+
+/** An empty database to copy new folders from; made again when the database engine changes. */
+async function ensureDatabaseTemplate() {
+  const engine = JSON.parse(fs.readFileSync('node_modules/@electric-sql/pglite/package.json', 'utf8')).version;
+  const stamp = '.cache/empty-database.version';
+  if (fs.existsSync('.cache/empty-database.tgz') && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === engine) return;
+  console.log('Preparing an empty database (once)…');
+  fs.rmSync('.cache/empty-database.tgz', { force: true });
+  const folder = path.resolve('.cache/first-database');
+  fs.rmSync(folder, { recursive: true, force: true });
+  runNode(['apps/server/dist/database/makeTemplate.js', folder, path.resolve('.cache/empty-database.tgz')]);
+  fs.rmSync(folder, { recursive: true, force: true });
+  fs.writeFileSync(stamp, engine);
+}
+
+function digest(parts) {
+  const hash = crypto.createHash('sha256');
+  for (const part of parts) hash.update(part);
+  return hash.digest('hex');
+}
+
+/** Digest of every source below some folders; built output and installed packages do not count. */
+function sourcesDigest(roots) {
+  const parts = [fs.readFileSync('package-lock.json')];
+  const visit = (file) => {
+    const stat = fs.statSync(file);
+    if (!stat.isDirectory()) {
+      parts.push(file, fs.readFileSync(file));
+      return;
+    }
+    for (const name of fs.readdirSync(file).sort()) if (name !== 'node_modules' && name !== 'dist' && name !== 'fixtures') visit(path.join(file, name));
+  };
+  roots.forEach(visit);
+  return digest(parts);
+}

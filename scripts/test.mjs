@@ -1,0 +1,82 @@
+import fs from 'node:fs';
+import { run, runNode } from './process.mjs';
+import { build } from './prepare.mjs';
+
+const RESULTS = '.cache/test';
+
+/** Types, lint, boundaries, core and server tests: three minutes. */
+export async function quick() {
+  await checkAll();
+  finish([jest('unit', [])]);
+}
+
+/** Everything: checks, Jest, the reference cases, journeys in a real browser. */
+export async function test() {
+  await checkAll();
+  const counts = [jest('unit', [])];
+  await build();
+  ensureChromium();
+  counts.push(journeys('journeys', {}));
+  finish(counts);
+}
+
+/** The full figures: many kills, long journeys. */
+export async function soak() {
+  await build();
+  ensureChromium();
+  finish([journeys('soak', { ZIVVO_SOAK: '1' })]);
+}
+
+async function checkAll() {
+  fs.rmSync(RESULTS, { recursive: true, force: true });
+  fs.mkdirSync(RESULTS, { recursive: true });
+  await build({ withWeb: false });
+  console.log('Checking types…');
+  runNode(['node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit']);
+  runNode(['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit']);
+  console.log('Checking lint…');
+  runNode(['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
+  console.log('Checking import boundaries…');
+  runNode(['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages', 'apps/server/src', 'apps/web/src']);
+}
+
+/** Runs Jest and reads its own report; a suite that ran nothing has failed. */
+function jest(name, args) {
+  const file = `${RESULTS}/${name}.json`;
+  runNode(['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', file, '--testLocationInResults', ...args], { isSoft: true });
+  const report = readReport(file);
+  const failedSuites = report?.testResults.filter((s) => s.status === 'failed' && s.assertionResults.length === 0).length ?? 1;
+  return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
+}
+
+function journeys(name, env) {
+  const file = `${RESULTS}/${name}.json`;
+  runNode(['../node_modules/@playwright/test/cli.js', 'test'], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
+  const { expected = 0, unexpected = 0, flaky = 0 } = readReport(file)?.stats ?? { unexpected: 1 };
+  return { name, passed: expected, failed: unexpected + flaky };
+}
+
+function readReport(file) {
+  return fs.existsSync(file) ? JSON.parse(fs.readFileSync(file, 'utf8')) : null;
+}
+
+function finish(counts) {
+  for (const { name, passed, failed } of counts) console.log(`${name}: ${passed} passed, ${failed} failed`);
+  const passed = counts.reduce((sum, c) => sum + c.passed, 0);
+  const failed = counts.reduce((sum, c) => sum + c.failed + (c.passed + c.failed === 0 ? 1 : 0), 0);
+  console.log(`${passed} passed, ${failed} failed`);
+  process.exitCode = failed === 0 ? 0 : 1;
+}
+
+/** Debian's Chromium, installed where it is missing and may be. */
+export function ensureChromium() {
+  if ([process.env.CHROMIUM_PATH, '/usr/bin/chromium'].some((p) => p && fs.existsSync(p))) return;
+  if (process.getuid?.() !== 0 || !fs.existsSync('/usr/bin/apt-get')) {
+    console.error('Chromium is missing: install Debian’s package chromium, or name another with CHROMIUM_PATH.');
+    process.exit(1);
+  }
+  console.log('Installing Chromium…');
+  const env = { DEBIAN_FRONTEND: 'noninteractive' };
+  run('apt-get', ['update', '-qq'], { isSoft: true, env });
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env });
+}

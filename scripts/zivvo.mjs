@@ -1,0 +1,60 @@
+// Everything that `npm run …` does, in plain Node: installs when needed, builds when something changed, then does the job.
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { build, ensureInstalled, requireNode } from './prepare.mjs';
+import { serve, serveForDevelopment } from './serve.mjs';
+import { quick, soak, test } from './test.mjs';
+import { run, runNode } from './process.mjs';
+
+process.chdir(path.dirname(path.dirname(fileURLToPath(import.meta.url))));
+const [command, ...options] = process.argv.slice(2);
+
+const commands = {
+  demo: async () => {
+    const dataFolder = path.resolve(process.env.ZIVVO_DATA ?? 'demo-data');
+    if (options.includes('--reset')) fs.rmSync(dataFolder, { recursive: true, force: true });
+    await build();
+    await serve({ ZIVVO_WORKSHOP: 'demo', ZIVVO_DATA: dataFolder });
+  },
+  start: async () => {
+    await build();
+    await serve({ ZIVVO_WORKSHOP: 'own', ZIVVO_DATA: path.resolve(process.env.ZIVVO_DATA ?? 'data') });
+  },
+  dev: async () => {
+    await build({ withWeb: false });
+    await serveForDevelopment();
+  },
+  quick,
+  test,
+  soak,
+  bench: async () => {
+    await build({ withWeb: false });
+    runNode(['bench/bench.mjs', ...options]);
+  },
+  studies: async () => {
+    await build({ withWeb: false });
+    runNode(['bench/studies.mjs', ...options]);
+  },
+  vectors: async () => {
+    await build({ withWeb: false });
+    runNode(['bench/vectors.mjs', ...options]);
+  },
+  screenshots: async () => {
+    await build();
+    runNode(['scripts/screenshots.mjs']);
+  },
+  schema: async () => {
+    await build({ withWeb: false });
+    run(process.execPath, ['../../node_modules/drizzle-kit/bin.cjs', 'generate', ...options], { cwd: 'apps/server' });
+  },
+};
+
+const job = commands[command];
+if (!job) {
+  console.error(`Unknown command ${command ?? ''}. Known: ${Object.keys(commands).join(', ')}.`);
+  process.exit(1);
+}
+requireNode();
+ensureInstalled();
+await job();
