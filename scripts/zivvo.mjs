@@ -4,7 +4,7 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { build, ensureInstalled, requireNode } from './prepare.mjs';
 import { serve, serveForDevelopment } from './serve.mjs';
-import { quick, soak, test } from './test.mjs';
+import { ensureChromium, quick, soak, test } from './test.mjs';
 import { run, runNode } from './process.mjs';
 
 process.chdir(path.dirname(path.dirname(fileURLToPath(import.meta.url))));
@@ -42,7 +42,8 @@ const commands = {
   },
   screenshots: async () => {
     await build();
-    runNode(['scripts/screenshots.mjs']);
+    ensureChromium();
+    runNode(['../node_modules/@playwright/test/cli.js', 'test', '--config', 'pictures.config.ts', ...options], { cwd: 'e2e' });
   },
   schema: async () => {
     await build({ withWeb: false });

@@ -73,7 +73,7 @@ const MOST_WAITING = 8;
  * typing. Keys struck while a page is on its way wait for it: `g c n` means the new page's `n`.
  */
 export function useKeyListener(areLettersOn: boolean, isOnTheWay: boolean): void {
-  const goneAt = useRef(0);
+  const goneAt = useRef(-Infinity);
   const waiting = useRef<string[]>([]);
   const onTheWay = useRef(isOnTheWay);
   useLayoutEffect(() => {
@@ -95,7 +95,7 @@ export function useKeyListener(areLettersOn: boolean, isOnTheWay: boolean): void
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
       if (document.querySelector('[role="dialog"]')) return;
       const isSequence = event.timeStamp - goneAt.current < SEQUENCE_MS;
-      goneAt.current = 0;
+      goneAt.current = -Infinity;
       if (event.key === 'g' && areLettersOn) {
         goneAt.current = event.timeStamp;
         return;

@@ -138,7 +138,7 @@ function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount }: Fin
   if (propName === null) lines.push({ severity: 'action', text: 'Choose the prop it flies now: every other prop is held against it.' });
   if (gapM !== null && gapM < 0) lines.push({ severity: 'danger', text: `The discs of ${propName} meet: ${format.quantity(-gapM, 'length').text} too much.` });
   if (diameterM !== null && clearanceM !== null && diameterM > clearanceM) lines.push({ severity: 'danger', text: `${propName} is ${format.quantity(diameterM, 'length').text}; the frame clears ${format.quantity(clearanceM, 'length').text}.` });
-  else if (gapM !== null && gapM >= 0) lines.push({ severity: 'gain', text: `${format.quantity(gapM, 'length').text} of air stay between the discs of ${propName}.` });
+  else if (gapM !== null && gapM >= 0) lines.push({ severity: 'gain', text: `${format.quantity(gapM, 'length').text} of air between the discs of ${propName}.` });
   if (estimatedCount > 0) lines.push({ severity: 'note', text: `${estimatedCount} motor figures are estimated from its size. Type measured ones when you have them.` });
   return (
     <ul className={classes.findings}>

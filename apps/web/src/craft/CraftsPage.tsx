@@ -69,14 +69,16 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
       <table className={table.table}>
         <thead>
           <tr>
-            <th>
+            <th data-wide>
               <span className="visually-hidden">Drawing</span>
             </th>
             <th>Craft</th>
             <th data-right>Weight</th>
-            <th>Motor</th>
-            <th data-right>ESC limit</th>
-            <th>Pack</th>
+            <th data-wide>Motor</th>
+            <th data-wide data-right>
+              ESC limit
+            </th>
+            <th data-wide>Pack</th>
             <th>Flies now</th>
             <th>Stand</th>
           </tr>
@@ -86,7 +88,7 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
             const reference = models?.items.find((m) => m.id === c.referencePropModelId);
             return (
               <tr key={c.id} tabIndex={0} data-chosen={c.id === craftId} onClick={() => open(i)}>
-                <td style={{ width: 96 }}>
+                <td data-wide style={{ width: 96 }}>
                   <CraftDrawing craft={c} discDiameterM={reference?.diameterM ?? null} size={92} isMini />
                 </td>
                 <td>
@@ -94,9 +96,11 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
                   <div className="muted">{c.ownerName}</div>
                 </td>
                 <td data-right>{format.quantity(c.massKg, 'mass').text}</td>
-                <td>{c.motorLabel}</td>
-                <td data-right>{format.quantityOrDash(c.escLimitA, 'current')}</td>
-                <td>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
+                <td data-wide>{c.motorLabel}</td>
+                <td data-wide data-right>
+                  {format.quantityOrDash(c.escLimitA, 'current')}
+                </td>
+                <td data-wide>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
                 <td>{reference ? propModelName(reference) : '–'}</td>
                 <td>
                   <LineBar stop={c.line.find((s) => s.station === 'stand')} />

@@ -85,9 +85,11 @@ function Models({ items }: { items: PropModelView[] }) {
             <th data-right>Diameter</th>
             <th data-right>Pitch</th>
             <th data-right>Blades</th>
-            <th>Tip</th>
-            <th>Material</th>
-            <th data-right>Weight</th>
+            <th data-wide>Tip</th>
+            <th data-wide>Material</th>
+            <th data-wide data-right>
+              Weight
+            </th>
             <th data-right>CW</th>
             <th data-right>CCW</th>
           </tr>
@@ -107,9 +109,11 @@ function Models({ items }: { items: PropModelView[] }) {
               </td>
               <td data-right>{format.quantity(m.pitchM, 'length').text}</td>
               <td data-right>{m.bladeCount}</td>
-              <td>{tipNames[m.tipShape]}</td>
-              <td>{materialNames[m.material]}</td>
-              <td data-right>{format.quantityOrDash(m.measuredMassKg, 'mass')}</td>
+              <td data-wide>{tipNames[m.tipShape]}</td>
+              <td data-wide>{materialNames[m.material]}</td>
+              <td data-wide data-right>
+                {format.quantityOrDash(m.measuredMassKg, 'mass')}
+              </td>
               <td data-right style={{ color: 'var(--indigo)' }}>
                 {m.stock?.cwCount ?? '–'}
               </td>

@@ -29,6 +29,8 @@ describe('labels as they are moulded', () => {
     ['Brindlow 7.2×3.9×3', 7.2, 3.9, 3],
     ['tri-blade 5x4', 5, 4, 3],
     ['5 1/2 x 4 1/4', 5.5, 4.25, null],
+    ['9½x4½', 9.5, 4.5, null],
+    ['40mm x 4', 1.57, null, 4],
     ['129.54mm x 4in', 5.1, 4, null],
     ['127x96mm', 5, 3.78, null],
     ['148109x5 CW', 14.8, 10.9, 5],

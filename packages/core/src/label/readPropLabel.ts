@@ -1,3 +1,4 @@
+import { writeOutFractions } from '../units/readNumber.ts';
 import { readLabelMarks } from './labelMarks.ts';
 import { LABEL_MAX_LENGTH, type LabelReason, type PropLabelReading, type PropLabelResult } from './propLabel.ts';
 import { sizeCandidates, type SizeCandidate } from './sizeCandidates.ts';
@@ -53,7 +54,7 @@ export function readPropLabel(text: string): PropLabelResult {
 }
 
 function normalise(text: string): string {
-  return text
+  return writeOutFractions(text)
     .toLowerCase()
     .replace(/[×✕✖*]|(?<=[\d"])\s*by\s*(?=\d)/g, 'x')
     .replace(/[–—−_]/g, '-')

@@ -48,9 +48,11 @@ function separated(parts: string[]): SizeCandidate[] {
   if (pitch === undefined) return runOfDigits(diameter).length > 0 ? runOfDigits(diameter) : combine(lengths(diameter, 'diameter'), [], null);
   if (blades !== undefined) return /^[1-9]$/.test(blades) ? combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), Number(blades)) : [];
   // «7239x3» and «40mm x 4»: a run or a bare millimetre size, then the blade count.
-  const bladeAfterRun = /^[1-9]$/.test(pitch) ? runOfDigits(diameter).filter((c) => c.bladeCount === null) : [];
+  const isBladeDigit = /^[1-9]$/.test(pitch);
+  const bladeAfterRun = isBladeDigit ? runOfDigits(diameter).filter((c) => c.bladeCount === null) : [];
+  const bladeAfterMetric = isBladeDigit && isMetric(diameter) ? combine(lengths(diameter, 'diameter'), [], Number(pitch)) : [];
   const plain = combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), null);
-  return [...plain, ...bladeAfterRun.map((c) => withBlades(c, Number(pitch)))];
+  return [...plain, ...bladeAfterMetric, ...bladeAfterRun.map((c) => withBlades(c, Number(pitch)))];
 }
 
 function dashed(text: string): SizeCandidate[] {

@@ -1,0 +1,63 @@
+import type { Page } from '@playwright/test';
+import { fileURLToPath } from 'node:url';
+import { expect, openEvening, test } from './zivvo.ts';
+
+const FOLDER = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+
+async function take(page: Page, name: string): Promise<void> {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  await page.screenshot({ path: `${FOLDER}${name}.png`, animations: 'disabled' });
+}
+
+test('crafts', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/crafts`);
+  await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();
+  await take(page, 'crafts');
+  await page.getByRole('row', { name: /Petrel/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /Petrel needs/ })).toBeVisible();
+  await take(page, 'craft');
+});
+
+test('rack', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/rack`);
+  await expect(page.getByRole('row', { name: /Brindlow 7.2/ })).toBeVisible();
+  await take(page, 'rack');
+  await page.goto(`${demo.address}/rack/new`);
+  await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7740');
+  await expect(page.getByRole('radio').first()).toBeVisible();
+  await take(page, 'label');
+});
+
+test('stand', async ({ demo, page }) => {
+  await openEvening(page, demo);
+  await take(page, 'stand');
+  await page.getByRole('button', { name: /working|shows how/i }).first().click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await take(page, 'working');
+});
+
+test('stand, night hangar', async ({ demo, page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await openEvening(page, demo);
+  await take(page, 'stand-night');
+});
+
+test('typing a run', async ({ demo, page }) => {
+  await openEvening(page, demo);
+  await page.keyboard.press('n');
+  await page.getByRole('button', { name: 'Type the run' }).click();
+  for (const [row, thrust, current] of [[1, '138', '0.6'], [2, '560', '3.6'], [3, '1130', '10.4']] as const) {
+    await page.getByRole('textbox', { name: `Step ${row}, thrust` }).fill(thrust);
+    await page.getByRole('textbox', { name: `Step ${row}, current` }).fill(current);
+  }
+  await expect(page.getByText('All entries written down')).toBeVisible();
+  await take(page, 'typed-run');
+  await page.getByRole('button', { name: 'Throw the draft away' }).click();
+});
+
+test('stand on a telephone', async ({ demo, page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openEvening(page, demo);
+  await take(page, 'stand-telephone');
+});
