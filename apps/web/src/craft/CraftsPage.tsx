@@ -96,11 +96,11 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
                   <div className="muted">{c.ownerName}</div>
                 </td>
                 <td data-right>{format.quantity(c.massKg, 'mass').text}</td>
-                <td data-wide>{c.motorLabel}</td>
+                <td data-wide data-whole>{c.motorLabel}</td>
                 <td data-wide data-right>
                   {format.quantityOrDash(c.escLimitA, 'current')}
                 </td>
-                <td data-wide>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
+                <td data-wide data-whole>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
                 <td>{reference ? propModelName(reference) : '–'}</td>
                 <td>
                   <LineBar stop={c.line.find((s) => s.station === 'stand')} />

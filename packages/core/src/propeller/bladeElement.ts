@@ -200,7 +200,7 @@ function settleStations(stations: Station[], washoutDegrees: number, toleranceRa
   for (const station of stations) {
     station.twist(washoutDegrees);
     settle(station, station.inflowRad > 0 ? station.inflowRad : station.guess(loss), toleranceRad);
-    loss = Math.min(1, 0.98 * station.loss * 1.02);
+    loss = station.loss;
     const weight = station.position ** 2 * station.chordM * station.width;
     weighted += station.polar.lift * weight;
     weights += weight;
@@ -230,7 +230,7 @@ function settle(station: Station, guessRad: number, toleranceRad: number): void 
   }
 }
 
-function total({ shape, section: _section }: PreparedProp, air: RotorAir, speedRpm: number, stations: Station[], washoutDegrees: number): BladeElementResult {
+function total({ shape }: PreparedProp, air: RotorAir, speedRpm: number, stations: Station[], washoutDegrees: number): BladeElementResult {
   let thrustN = 0;
   let torqueNm = 0;
   let stalledN = 0;
