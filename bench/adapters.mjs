@@ -2,6 +2,9 @@
 /** Number of the family → what the given core answers to one case's `in`. */
 export function makeAdapters(core) {
   const POWER_LAW_REFERENCE_RPM = 10_000;
+  const TURN_RAD_PER_S = (2 * Math.PI) / 60;
+  /** Harmonics that the tone cases list. */
+  const HARMONICS = 3;
   const gramsPerWatt = (value) => (value === null ? null : core.fromSi(core.findUnit('thrustPerPower', 'g/W'), value));
   const percent = (ratio) => (ratio === null ? null : core.fromSi(core.findUnit('ratio', '%'), ratio));
 
@@ -46,6 +49,32 @@ export function makeAdapters(core) {
     tare: ({ reading_N, zeroBefore_N, zeroAfter_N, frac }) => ({ thrust_corr_N: core.correctZeroDrift(reading_N, zeroBefore_N, zeroAfter_N, frac) }),
   };
 
+  const INCH = core.INCH_M;
+  const materials = { soft: 'softPlastic', polycarbonate: 'polycarbonate', glass_nylon: 'glassNylon', carbon_nylon: 'carbonNylon', carbon: 'carbon', wood: 'wood' };
+  const tables = new core.CoefficientTables(core.STANDARD_ROTOR_AIR);
+  /** The one function that maps, candidates and reference cases ask for a propeller. */
+  const propOf = ({ diameter_in, pitch_in, blades, tipShape, shape, material, mass_g }) => {
+    const label = core.labelGeometry(diameter_in * INCH, pitch_in * INCH, blades, tipShape ?? shape, materials[material]);
+    return core.propellerModel({ ...label, massKg: mass_g == null ? null : mass_g / 1000 }, tables);
+  };
+
+  const discharge = ({ table, S, capacity_Ah, R_ohm, socStart, socEnd, cutoff_V_perCell }) => ({ curve: table, seriesCount: S, capacityAh: capacity_Ah, resistanceOhm: R_ohm, startRatio: socStart, endRatio: socEnd, cutoffCellV: cutoff_V_perCell });
+  const battery = {
+    constPower: ({ table, S, soc, R_ohm, P_W }) => {
+      const openV = S * core.openCellV(table, soc);
+      const draw = core.drawPower(openV, R_ohm, P_W);
+      return { feasible: draw.status === 'given', Voc_V: openV, ...(draw.status === 'given' ? { I_A: draw.currentA, V_V: draw.voltageV } : {}) };
+    },
+    endurance: ({ P_W, ...rest }) => {
+      const found = core.enduranceAtPower(discharge(rest), P_W);
+      return { socStop: found.stopRatio, endurance_s: found.durationS };
+    },
+    missionMix: ({ fractions, powers_W, usable_Wh }) => {
+      const found = core.missionEndurance(fractions.map((shareRatio, i) => ({ shareRatio, powerW: powers_W[i] })), usable_Wh);
+      return { P_avg_W: found.meanPowerW, endurance_s: found.durationS };
+    },
+  };
+
   return {
     '01': ({ temperature_C, pressure_Pa, relHumidity_frac }) => {
       const air = core.humidAir(temperature_C, pressure_Pa, relHumidity_frac);
@@ -58,6 +87,50 @@ export function makeAdapters(core) {
     },
     15: ({ op, ...rest }) => powerLaw[op](rest),
     16: ({ op, ...rest }) => statistics[op](rest),
+    18: (p) => {
+      const speedRadPerS = p.rpm * TURN_RAD_PER_S;
+      const prop = { diameterM: p.diameter_in * INCH, pitchM: p.pitch_in * INCH, speedRpm: p.rpm, thrustN: p.thrust_N, shaftPowerW: p.shaftPower_W, flightSpeedMPerS: p.V_ms, densityKgPerM3: p.rho_kgm3, soundSpeedMPerS: p.soundSpeed_ms, bladeAreaM2: p.bladeArea_m2 };
+      const f = core.propFigures(prop);
+      const inertia = core.propInertiaKgM2(p.mass_kg, prop.diameterM, p.kI);
+      return {
+        tipSpeed_ms: f.tipSpeedMPerS, tipMach: f.tipMach, pitchSpeed_ms: f.pitchSpeedMPerS, J: f.advanceRatio, CT: f.thrustCoefficient, CP: f.powerCoefficient, CQ: f.torqueCoefficient, FM: f.figureOfMerit,
+        inducedVel_ms: f.inducedSpeedMPerS, discLoading_Nm2: f.discLoadingNPerM2, bladeLoading_CTsigma: f.bladeLoading, idealPower_W: f.idealPowerW, propEff: f.propulsiveEfficiency, inertia_kgm2: inertia,
+        tauSpin_s: core.spinUpTimeS(inertia + p.motorRotorInertia_kgm2, p.shaftPower_W / speedRadPerS, speedRadPerS, p.Kt_NmA, p.Reff_ohm),
+        centrifugalRoot_N: core.rootForceN(p.bladeMass_kg, p.bladeCg_m, p.rpm),
+      };
+    },
+    19: (m) => {
+      const torqueConstantNmPerA = core.torqueConstantNmPerA(m.Kv_rpmV);
+      const motor = { kvRpmPerV: m.Kv_rpmV, torqueConstantNmPerA, resistanceOhm: m.Rm25_ohm, friction: core.measuredFriction(m.I0_A, torqueConstantNmPerA), reactanceOhmS: m.xComm_ohm_per_radps };
+      const drive = { motor, escResistanceOhm: m.Resc_ohm, standbyPowerW: m.Paux_W, motorTemperatureC: m.motorTemperature_C };
+      const rotor = core.constantRotor(m.CT, m.CP, m.diameter_m, m.rho_kgm3);
+      const found = core.equilibrium(drive, { openVoltageV: m.Voc_V, resistanceOhm: m.Rpack_ohm, driveCount: m.nMot }, rotor.torqueNm, m.throttle);
+      if (found.status !== 'turning' && found.status !== 'bogs') return { status: found.status };
+      const d = found.drive;
+      return { rpm: d.speedRadPerS / TURN_RAD_PER_S, motorCurrent_A: d.motorCurrentA, busCurrent_A: d.busCurrentA, bus_V: d.busVoltageV, thrust_N: rotor.thrustN(d.speedRadPerS), shaft_W: d.shaftPowerW, Pe_W: d.powerW, efficiency: d.shaftPowerW / d.powerW };
+    },
+    20: ({ op, ...rest }) => battery[op](rest),
     21: ({ op, ...rest }) => standardDay[op](rest),
+    22: ({ z, y, noiseSD, priorSD, nu0, zq }) => {
+      const readings = z.map((scaled, i) => ({ pitchRatio: core.pitchRatioOf(scaled), logRatio: y[i] }));
+      const fit = core.calibrate(readings, { offset: priorSD[0], slope: priorSD[1], noise: noiseSD, noiseCount: nu0 });
+      const at = core.calibrationFactor(fit, core.pitchRatioOf(zq));
+      return { theta: [fit.offset, fit.slope], sd: [fit.offsetDeviation, fit.slopeDeviation], residSD: fit.residual, factor: at.factor, sdLog: at.deviationLog };
+    },
+    25: (n) => {
+      const air = { densityKgPerM3: n.rho_kgm3, soundSpeedMPerS: n.soundSpeed_ms, kinematicViscosityM2PerS: core.STANDARD_ROTOR_AIR.kinematicViscosityM2PerS };
+      const source = { bladeCount: n.blades, diameterM: n.diameter_m, speedRpm: n.rpm, thrustN: n.thrust_N, torqueNm: n.torque_Nm, bladeVolumeM3: n.bladeVolume_m3, bladeAreaM2: n.bladeArea_m2 };
+      const listener = { distanceM: n.distance_m, angleDegrees: n.theta_deg };
+      return { bpf_Hz: core.bladePassingHz(source), levels_dB: core.toneMeanSquaresPa2(source, listener, air, HARMONICS).map(core.levelOfMeanSquare), broadband_dB: core.broadbandDb(source, listener) };
+    },
+    26: (g) => {
+      const point = core.propellerAt(propOf({ ...g, mass_g: null }), g.rpm);
+      const figures = core.propFigures({ diameterM: g.diameter_in * INCH, pitchM: g.pitch_in * INCH, speedRpm: g.rpm, thrustN: point.thrustN, shaftPowerW: point.powerW, flightSpeedMPerS: 0, densityKgPerM3: core.STANDARD_ROTOR_AIR.densityKgPerM3, soundSpeedMPerS: core.STANDARD_ROTOR_AIR.soundSpeedMPerS, bladeAreaM2: 1 });
+      return { thrust_N: point.thrustN, shaftPower_W: point.powerW, FM: figures.figureOfMerit, CT: point.thrustCoefficient, CP: point.powerCoefficient };
+    },
+    27: (g) => {
+      const point = core.propellerAt(propOf(g), g.rpm, g.V_ms);
+      return { CT: point.thrustCoefficient, CP: point.powerCoefficient, thrust_N: point.thrustN, torque_Nm: point.torqueNm, tipWashout_deg: (point.tipWashoutRad * 180) / Math.PI };
+    },
   };
 }

@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
+import { pickFigures } from './pick.mjs';
 import { medianMs, report } from './report.mjs';
 
 await report({
@@ -21,6 +22,7 @@ await report({
       { id: 'stand.reduce.400runs.ms', value: medianMs(() => core.reduceCampaign(full), 11), unit: 'ms', baseline: null, target: 250 },
     ];
   },
+  pick: pickFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';
     if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');

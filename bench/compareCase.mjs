@@ -8,6 +8,7 @@ export function compareCase(expected, actual, tolerances = {}) {
 }
 
 function deviation(expected, actual, tolerance) {
+  if (tolerance === 'band') return typeof actual === 'number' && actual >= expected[0] && actual <= expected[1] ? 0 : Infinity;
   if (Array.isArray(expected)) {
     if (!Array.isArray(actual) || actual.length !== expected.length) return Infinity;
     return Math.max(0, ...expected.map((e, i) => deviation(e, actual[i], tolerance)));

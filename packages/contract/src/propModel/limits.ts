@@ -1,3 +1,4 @@
+export { propMaterials as materials, tipShapes } from '@zivvo/core';
 import { COUNT_MAX, type Range } from '../shared/limits.ts';
 
 export const propModelLimits = {
@@ -9,6 +10,4 @@ export const propModelLimits = {
   count: { min: 0, max: COUNT_MAX },
 } as const satisfies Record<string, Range>;
 
-export const tipShapes = ['pointed', 'standard', 'square'] as const;
-export const materials = ['polycarbonate', 'glassNylon', 'carbonNylon', 'carbon', 'wood', 'softPlastic', 'printed', 'unknown'] as const;
 export const hands = ['cw', 'ccw', 'either'] as const;

@@ -1,7 +1,8 @@
 /** The direction in which a piece must turn, label facing you, to pull toward its label. */
 export type Hand = 'cw' | 'ccw' | 'either';
 
-export type TipShape = 'pointed' | 'standard' | 'square';
+export const tipShapes = ['pointed', 'standard', 'square'] as const;
+export type TipShape = (typeof tipShapes)[number];
 
 /** Why a reading says what it says; sentences are made elsewhere. */
 export type LabelReason =

@@ -1,6 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { OutOfRangeError } from '../errors/coreError.ts';
+import { besselJ } from './besselJ.ts';
+import { cubicWeights, emptyCubicWeights } from './cubicWeights.ts';
 import { findRoot } from './findRoot.ts';
 import { seededRandom } from './seededRandom.ts';
 
@@ -46,4 +48,21 @@ describe('seededRandom', () => {
     expect(Math.abs(mean)).toBeLessThan(0.03);
     expect(Math.abs(variance - 1)).toBeLessThan(0.05);
   });
+});
+
+describe('Bessel functions', () => {
+  test.each([[0, 1, 0.7651976866], [2, 1, 0.1149034849], [5, 5, 0.2611405461], [10, 10, 0.2074861066], [3, 0.01, 2.0833203e-8]])('J%i(%d)', (order, x, expected) => expect(besselJ(order, x) / expected).toBeCloseTo(1, 6));
+  test('obey their recurrence', () => {
+    for (const [n, x] of [[4, 2.5], [12, 20], [40, 33]] as const) expect(besselJ(n - 1, x) + besselJ(n + 1, x)).toBeCloseTo((2 * n * besselJ(n, x)) / x, 10);
+  });
+  test.each([[-1, 1], [1.5, 1], [1, -1], [1, NaN]])('not at order %d, x %d', (order, x) => expect(() => besselJ(order, x)).toThrow());
+});
+
+test('cubic weights reproduce a cubic between and at the knots, and are held at the ends', () => {
+  const cubic = (x: number): number => 2 - x + 0.5 * x ** 2 - 0.1 * x ** 3;
+  for (const place of [0, 0.3, 1.5, 4.9, 6]) {
+    const { start, w0, w1, w2, w3 } = cubicWeights(place, 7, emptyCubicWeights());
+    expect(w0 * cubic(start) + w1 * cubic(start + 1) + w2 * cubic(start + 2) + w3 * cubic(start + 3)).toBeCloseTo(cubic(place), 12);
+  }
+  expect(cubicWeights(99, 7, emptyCubicWeights())).toEqual(cubicWeights(6, 7, emptyCubicWeights()));
 });

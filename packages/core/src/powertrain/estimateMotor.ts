@@ -1,3 +1,4 @@
+import { NO_LOAD_VOLTAGE_V, statorFriction } from './frictionLaw.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 
 export interface MotorEstimate {
@@ -29,13 +30,22 @@ export function estimateMotor(statorDiameterM: number, statorHeightM: number, kv
   requirePositive('kvRpmPerV', kvRpmPerV);
   const d = statorDiameterM * 1000;
   const h = statorHeightM * 1000;
-  const torqueConstantNmPerA = 60 / (2 * Math.PI * kvRpmPerV);
-  const noLoadSpeed = 10 / torqueConstantNmPerA;
-  const frictionNm = 1.94e-6 * (d ** 2 * h) ** 0.85 * noLoadSpeed ** 0.127;
+  const torqueConstant = torqueConstantNmPerA(kvRpmPerV);
+  const frictionNm = statorFriction(statorDiameterM, statorHeightM)(NO_LOAD_VOLTAGE_V / torqueConstant);
   return {
     resistanceOhm: 1.6e11 / (kvRpmPerV ** 2 * h * d ** 3.69),
     massKg: (0.0455 * d ** 1.585 * h ** 0.868) / 1000,
-    noLoadCurrentA: frictionNm / torqueConstantNmPerA,
-    torqueConstantNmPerA,
+    noLoadCurrentA: frictionNm / torqueConstant,
+    torqueConstantNmPerA: torqueConstant,
   };
+}
+
+/**
+ * Torque per ampere of a motor: Kt = 60/(2π·kV).
+ *
+ * @throws {OutOfRangeError} if the speed constant is not positive
+ */
+export function torqueConstantNmPerA(kvRpmPerV: number): number {
+  requirePositive('kvRpmPerV', kvRpmPerV);
+  return 60 / (2 * Math.PI * kvRpmPerV);
 }

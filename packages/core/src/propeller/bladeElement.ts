@@ -5,6 +5,9 @@ import { shapeBlade, STATION_COUNT, type BladeShape } from './bladeShape.ts';
 import { requirePropGeometry, type PropGeometry } from './propGeometry.ts';
 import { SectionPolar, type Crowding } from './sectionPolar.ts';
 
+/** Taken once: these are called hundreds of times a point. */
+const { sin, cos, acos, exp, min, max, abs } = Math;
+
 /** What the blade-element model gives at one speed. */
 export interface BladeElementResult {
   thrustN: number;
@@ -63,8 +66,8 @@ export interface PreparedProp {
 export function prepareProp(geometry: PropGeometry): PreparedProp {
   requirePropGeometry(geometry);
   const { bladeCount, tipShape, section } = geometry;
-  const more = Math.max(bladeCount - 2, 0);
-  const crowd = 1 - Math.exp(-more / 1.5);
+  const more = max(bladeCount - 2, 0);
+  const crowd = 1 - exp(-more / 1.5);
   const isSquare = tipShape === 'square';
   return {
     shape: shapeBlade(geometry),
@@ -109,7 +112,7 @@ export function bladeElement(prop: PreparedProp, air: RotorAir, speedRpm: number
   let lift = FIRST_LIFT;
   let washoutDegrees = 0;
   for (let round = 1; round <= ROUNDS; round++) {
-    const z = stiffness * (0.6 + (0.4 * Math.max(lift, 0)) / 0.9);
+    const z = stiffness * (0.6 + (0.4 * max(lift, 0)) / 0.9);
     washoutDegrees = z / (1 + z / 12);
     lift = settleStations(stations, washoutDegrees, round === ROUNDS ? FINE_RAD : ROUGH_RAD);
   }
@@ -154,23 +157,23 @@ class Station {
     const load = this.solidity * this.polar.liftSlope;
     const advance = this.axialMPerS / this.rotationMPerS;
     const b = load - momentum * advance;
-    const root = (-b + Math.sqrt(b * b + 4 * momentum * load * Math.max(0.002, this.angleRad + this.polar.zeroLift))) / (2 * momentum);
-    return Math.min(HIGHEST_INFLOW_RAD, Math.max(2 * LOWEST_INFLOW_RAD, root));
+    const root = (-b + Math.sqrt(b * b + 4 * momentum * load * max(0.002, this.angleRad + this.polar.zeroLift))) / (2 * momentum);
+    return min(HIGHEST_INFLOW_RAD, max(2 * LOWEST_INFLOW_RAD, root));
   }
 
   /** Momentum that the air takes less what the blade gives; rises through zero at the inflow that is. */
   imbalance(inflowRad: number): number {
     const { polar, position, rootLossRatio, halfBlades, solidity } = this;
-    const sine = Math.sin(inflowRad);
-    const cosine = Math.cos(inflowRad);
+    const sine = sin(inflowRad);
+    const cosine = cos(inflowRad);
     polar.at(this.angleRad - inflowRad);
     this.polarCount++;
     this.inflowRad = inflowRad;
     this.normal = polar.lift * cosine - polar.drag * sine;
     this.tangential = polar.lift * sine + polar.drag * cosine;
-    const tip = Math.acos(Math.exp(-Math.min(30, (halfBlades * (1 - position)) / (position * sine))));
-    const root = Math.acos(Math.exp(-Math.min(30, (halfBlades * (position - rootLossRatio)) / (rootLossRatio * sine))));
-    this.loss = Math.max(0.02, ((4 / (Math.PI * Math.PI)) * tip * root) / this.inducedFactor);
+    const tip = acos(exp(-min(30, (halfBlades * (1 - position)) / (position * sine))));
+    const root = acos(exp(-min(30, (halfBlades * (position - rootLossRatio)) / (rootLossRatio * sine))));
+    this.loss = max(0.02, ((4 / (Math.PI * Math.PI)) * tip * root) / this.inducedFactor);
     const momentum = 4 * this.loss * sine;
     return this.rotationMPerS * (momentum * sine - solidity * this.normal) - this.axialMPerS * (momentum * cosine + solidity * this.tangential);
   }
@@ -222,7 +225,7 @@ function settle(station: Station, guessRad: number, toleranceRad: number): void 
     let next = slope > 0 ? x - y / slope : NaN;
     if (!(next > low && next < high)) next = (low + high) / 2;
     const moved = next - x;
-    if (Math.abs(moved) < toleranceRad) return;
+    if (abs(moved) < toleranceRad) return;
     const before = y;
     y = station.imbalance(next);
     slope = (y - before) / moved;
@@ -238,11 +241,11 @@ function total({ shape }: PreparedProp, air: RotorAir, speedRpm: number, station
   let reynolds75 = 0;
   for (const station of stations) {
     const { inflowRad, loss, normal, tangential, solidity, chordM, width, radiusM, rotationMPerS } = station;
-    const flow = rotationMPerS / (Math.cos(inflowRad) + (solidity * tangential) / (4 * loss * Math.sin(inflowRad)));
+    const flow = rotationMPerS / (cos(inflowRad) + (solidity * tangential) / (4 * loss * sin(inflowRad)));
     const pressure = 0.5 * air.densityKgPerM3 * flow * flow * chordM * shape.bladeCount * width;
     thrustN += pressure * normal;
     torqueNm += pressure * tangential * radiusM;
-    stalledN += Math.abs(pressure * normal) * station.polar.separation;
+    stalledN += abs(pressure * normal) * station.polar.separation;
     polarCount += station.polarCount;
     if (station.position <= 0.78) reynolds75 = (flow * chordM) / air.kinematicViscosityM2PerS;
   }
@@ -254,7 +257,7 @@ function total({ shape }: PreparedProp, air: RotorAir, speedRpm: number, station
     thrustCoefficient: thrustN / (air.densityKgPerM3 * turns ** 2 * diameterM ** 4),
     powerCoefficient: (2 * Math.PI * torqueNm) / (air.densityKgPerM3 * turns ** 2 * diameterM ** 5),
     tipWashoutRad: washoutDegrees * DEGREE,
-    stalledRatio: thrustN === 0 ? 0 : Math.min(1, stalledN / Math.abs(thrustN)),
+    stalledRatio: thrustN === 0 ? 0 : min(1, stalledN / abs(thrustN)),
     reynolds75,
     polarCount,
   };

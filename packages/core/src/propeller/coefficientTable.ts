@@ -1,7 +1,7 @@
 import { requireRotorAir, type RotorAir } from '../air/rotorAir.ts';
 import { requireWithin } from '../errors/guards.ts';
 import { INCH_M, type TipShape } from '../label/propLabel.ts';
-import { cubicWeights, emptyCubicWeights } from '../numerics/cubicWeights.ts';
+import { cubicWeights, emptyCubicWeights, type CubicWeights } from '../numerics/cubicWeights.ts';
 import { bladeElement, prepareProp } from './bladeElement.ts';
 import type { BladeSection, PropGeometry, PropMaterial } from './propGeometry.ts';
 
@@ -13,16 +13,22 @@ export interface PropFamily {
   material: PropMaterial;
 }
 
-/** Ends and knots of the table's axes. Pitch ratios are evenly spaced: the stall moves outward along steep blades. */
-const PITCH_RATIO: Axis = { low: 0.08, high: 1.2, count: 32, scale: (value) => value ** 0.75, unscale: (scaled) => scaled ** (1 / 0.75) };
-const DIAMETER_M: Axis = { low: 1.99 * INCH_M, high: 18.01 * INCH_M, count: 7, scale: Math.log, unscale: Math.exp };
-const TIP_SPEED_M_PER_S: Axis = { low: 12, high: 240, count: 14, scale: Math.log, unscale: Math.exp };
+/** Pitch ratios are spaced nearly evenly, since the stall moves outward along steep blades; sizes and speeds by ratio. */
+const PITCH_EXPONENT = 0.75;
+const PITCH_RATIO = axis(0.08, 1.2, 32, (ratio) => ratio ** PITCH_EXPONENT, (scaled) => scaled ** (1 / PITCH_EXPONENT));
+const DIAMETER_M = axis(1.99 * INCH_M, 18.01 * INCH_M, 7, Math.log, Math.exp);
+const TIP_SPEED_M_PER_S = axis(12, 240, 14, Math.log, Math.exp);
 
 /** Static coefficients at one tip speed. */
 export interface StaticCoefficients {
   thrustCoefficient: number;
   powerCoefficient: number;
   tipWashoutRad: number;
+}
+
+/** A place to read coefficients into. */
+export function emptyCoefficients(): StaticCoefficients {
+  return { thrustCoefficient: 0, powerCoefficient: 0, tipWashoutRad: 0 };
 }
 
 /** Coefficients of one propeller over tip speed: three numbers a knot, one after another. */
@@ -42,7 +48,7 @@ export class CoefficientTable {
   private readonly values = new Float64Array(PITCH_RATIO.count * DIAMETER_M.count * ROW_LENGTH);
   private readonly pitchWeights = emptyCubicWeights();
   private readonly diameterWeights = emptyCubicWeights();
-  private readonly row: CoefficientRow = new Float64Array(ROW_LENGTH);
+  private readonly piece = new Float64Array(4 * VALUES);
 
   /**
    * Computes the table: one blade-element solution a knot.
@@ -58,8 +64,8 @@ export class CoefficientTable {
     requireRotorAir(air);
     for (let i = 0; i < PITCH_RATIO.count; i++) {
       for (let j = 0; j < DIAMETER_M.count; j++) {
-        const diameterM = knot(DIAMETER_M, j);
-        const geometry: PropGeometry = { ...family, diameterM, pitchM: knot(PITCH_RATIO, i) * diameterM, massKg: null, droopM: null, rootCutOutRatio: null };
+        const diameterM = DIAMETER_M.knots[j]!;
+        const geometry: PropGeometry = { ...family, diameterM, pitchM: PITCH_RATIO.knots[i]! * diameterM, massKg: null, droopM: null, rootCutOutRatio: null };
         this.values.set(computeRow(geometry, air), (i * DIAMETER_M.count + j) * ROW_LENGTH);
       }
     }
@@ -70,25 +76,12 @@ export class CoefficientTable {
    *
    * @param diameterM - 1.99 to 18.01 in [m]
    * @param pitchRatio - pitch over diameter, 0.08 to 1.2
-   * @param into - where the row goes; a new one where none is given
    * @throws {OutOfRangeError} outside those ranges
    */
-  rowOf(diameterM: number, pitchRatio: number, into: CoefficientRow = new Float64Array(ROW_LENGTH)): CoefficientRow {
-    requireWithin('diameterM', diameterM, DIAMETER_M.low, DIAMETER_M.high);
-    requireWithin('pitchRatio', pitchRatio, PITCH_RATIO.low - 1e-9, PITCH_RATIO.high + 1e-9);
-    const p = cubicWeights(place(PITCH_RATIO, pitchRatio), PITCH_RATIO.count, this.pitchWeights);
-    const d = cubicWeights(place(DIAMETER_M, diameterM), DIAMETER_M.count, this.diameterWeights);
-    const { values } = this;
-    into.fill(0);
-    for (let i = 0; i < 4; i++) {
-      const pitchWeight = i === 0 ? p.w0 : i === 1 ? p.w1 : i === 2 ? p.w2 : p.w3;
-      for (let j = 0; j < 4; j++) {
-        const weight = pitchWeight * (j === 0 ? d.w0 : j === 1 ? d.w1 : j === 2 ? d.w2 : d.w3);
-        const from = ((p.start + i) * DIAMETER_M.count + d.start + j) * ROW_LENGTH;
-        for (let k = 0; k < ROW_LENGTH; k++) into[k]! += weight * values[from + k]!;
-      }
-    }
-    return into;
+  rowOf(diameterM: number, pitchRatio: number): CoefficientRow {
+    const row: CoefficientRow = new Float64Array(ROW_LENGTH);
+    this.blend(diameterM, pitchRatio, 0, ROW_LENGTH, row);
+    return row;
   }
 
   /**
@@ -98,7 +91,27 @@ export class CoefficientTable {
    * @throws {OutOfRangeError} outside the ranges of {@link rowOf}
    */
   at(diameterM: number, pitchRatio: number, tipSpeedMPerS: number): StaticCoefficients {
-    return readRow(this.rowOf(diameterM, pitchRatio, this.row), tipSpeedMPerS, { thrustCoefficient: 0, powerCoefficient: 0, tipWashoutRad: 0 });
+    const weights = cubicWeights(TIP_SPEED_M_PER_S.place(tipSpeedMPerS), TIP_SPEED_M_PER_S.count, tipWeights);
+    this.blend(diameterM, pitchRatio, VALUES * weights.start, 4 * VALUES, this.piece);
+    return weigh(this.piece, 0, weights, emptyCoefficients());
+  }
+
+  /** Blends a part of the sixteen neighbouring rows. */
+  private blend(diameterM: number, pitchRatio: number, from: number, count: number, into: Float64Array): void {
+    requireWithin('diameterM', diameterM, DIAMETER_M.low, DIAMETER_M.high);
+    requireWithin('pitchRatio', pitchRatio, PITCH_RATIO.low - 1e-9, PITCH_RATIO.high + 1e-9);
+    const { values } = this;
+    const p = cubicWeights(PITCH_RATIO.place(pitchRatio), PITCH_RATIO.count, this.pitchWeights);
+    const d = cubicWeights(DIAMETER_M.place(diameterM), DIAMETER_M.count, this.diameterWeights);
+    into.fill(0);
+    for (let i = 0; i < 4; i++) {
+      const pitchWeight = i === 0 ? p.w0 : i === 1 ? p.w1 : i === 2 ? p.w2 : p.w3;
+      for (let j = 0; j < 4; j++) {
+        const weight = pitchWeight * (j === 0 ? d.w0 : j === 1 ? d.w1 : j === 2 ? d.w2 : d.w3);
+        const at = ((p.start + i) * DIAMETER_M.count + d.start + j) * ROW_LENGTH + from;
+        for (let k = 0; k < count; k++) into[k]! += weight * values[at + k]!;
+      }
+    }
   }
 }
 
@@ -107,7 +120,7 @@ export function computeRow(geometry: PropGeometry, air: RotorAir): CoefficientRo
   const row: CoefficientRow = new Float64Array(ROW_LENGTH);
   const prop = prepareProp(geometry);
   for (let k = 0; k < TIP_SPEED_M_PER_S.count; k++) {
-    const tipSpeed = Math.min(knot(TIP_SPEED_M_PER_S, k), 0.94 * air.soundSpeedMPerS);
+    const tipSpeed = Math.min(TIP_SPEED_M_PER_S.knots[k]!, 0.94 * air.soundSpeedMPerS);
     const found = bladeElement(prop, air, (60 * tipSpeed) / (Math.PI * geometry.diameterM));
     row[VALUES * k] = found.thrustCoefficient;
     row[VALUES * k + 1] = found.powerCoefficient;
@@ -120,27 +133,29 @@ const tipWeights = emptyCubicWeights();
 
 /** Reads a row at a tip speed; beyond its ends the end is taken. */
 export function readRow(row: CoefficientRow, tipSpeedMPerS: number, into: StaticCoefficients): StaticCoefficients {
-  const { start, w0, w1, w2, w3 } = cubicWeights(place(TIP_SPEED_M_PER_S, tipSpeedMPerS), TIP_SPEED_M_PER_S.count, tipWeights);
-  const at = VALUES * start;
+  const weights = cubicWeights(TIP_SPEED_M_PER_S.place(tipSpeedMPerS), TIP_SPEED_M_PER_S.count, tipWeights);
+  return weigh(row, VALUES * weights.start, weights, into);
+}
+
+function weigh(row: Float64Array, at: number, { w0, w1, w2, w3 }: CubicWeights, into: StaticCoefficients): StaticCoefficients {
   into.thrustCoefficient = w0 * row[at]! + w1 * row[at + 3]! + w2 * row[at + 6]! + w3 * row[at + 9]!;
   into.powerCoefficient = w0 * row[at + 1]! + w1 * row[at + 4]! + w2 * row[at + 7]! + w3 * row[at + 10]!;
   into.tipWashoutRad = w0 * row[at + 2]! + w1 * row[at + 5]! + w2 * row[at + 8]! + w3 * row[at + 11]!;
   return into;
 }
 
+/** An axis of the table: its knots are evenly spaced in a scale of their own. */
 interface Axis {
   readonly low: number;
   readonly high: number;
   readonly count: number;
-  /** Knots are evenly spaced in this. */
-  readonly scale: (value: number) => number;
-  readonly unscale: (scaled: number) => number;
+  readonly knots: readonly number[];
+  /** Position of a value, counted in knots. */
+  readonly place: (value: number) => number;
 }
 
-function knot({ low, high, count, scale, unscale }: Axis, index: number): number {
-  return unscale(scale(low) + ((scale(high) - scale(low)) * index) / (count - 1));
-}
-
-function place({ low, high, count, scale }: Axis, value: number): number {
-  return ((count - 1) * (scale(value) - scale(low))) / (scale(high) - scale(low));
+function axis(low: number, high: number, count: number, scale: (value: number) => number, unscale: (scaled: number) => number): Axis {
+  const from = scale(low);
+  const step = (scale(high) - from) / (count - 1);
+  return { low, high, count, knots: Array.from({ length: count }, (_, k) => unscale(from + k * step)), place: (value) => (scale(value) - from) / step };
 }

@@ -1,5 +1,8 @@
 import type { BladeSection } from './propGeometry.ts';
 
+/** Taken once: these are called hundreds of times a point. */
+const { sin, cos, exp, min, max, sqrt, abs, sign } = Math;
+
 const DEGREE = Math.PI / 180;
 
 /** What a kind of section does differently: zero-lift angle, reach of lift, lift at least drag, least drag. */
@@ -64,17 +67,17 @@ export class SectionPolar {
    */
   enter(section: BladeSection, crowding: Crowding, reynolds: number, mach: number, chordPerRadius: number): void {
     const { zeroLiftRad, mostLift, thriftyLift, leastDrag } = SECTIONS[section];
-    const logRe = Math.log(Math.min(1e6, Math.max(8e3, reynolds)) / 1e5);
-    const m = Math.min(mach, 0.95);
-    const compressible = Math.min(m, 0.75);
-    const rotation = Math.min(chordPerRadius, 0.8) ** 2;
-    const rise = Math.max(m - DRAG_RISE_MACH, 0);
+    const logRe = Math.log(min(1e6, max(8e3, reynolds)) / 1e5);
+    const m = min(mach, 0.95);
+    const compressible = min(m, 0.75);
+    const rotation = min(chordPerRadius, 0.8) ** 2;
+    const rise = max(m - DRAG_RISE_MACH, 0);
     this.zeroLiftRad = zeroLiftRad;
-    this.slope = (5.7 * Math.min(Math.exp(0.03 * logRe), 1.05)) / Math.sqrt(1 - compressible * compressible);
-    this.mostLiftStiff = 1.42 * mostLift * crowding.mostLiftFactor * Math.min(1.15, Math.max(0.7, Math.exp(0.12 * logRe))) * (1 + 1.4 * rotation);
+    this.slope = (5.7 * min(exp(0.03 * logRe), 1.05)) / sqrt(1 - compressible * compressible);
+    this.mostLiftStiff = 1.42 * mostLift * crowding.mostLiftFactor * min(1.15, max(0.7, exp(0.12 * logRe))) * (1 + 1.4 * rotation);
     this.stalledLift = 0.9 * (1 + 0.7 * rotation);
-    this.profileDrag = 0.02 * leastDrag * Math.exp(-0.4 * logRe);
-    this.liftDrag = 0.04 * Math.exp(-0.25 * logRe);
+    this.profileDrag = 0.02 * leastDrag * exp(-0.4 * logRe);
+    this.liftDrag = 0.04 * exp(-0.25 * logRe);
     this.thriftyLift = thriftyLift;
     this.waveDrag = 20 * rise ** 3 + 0.6 * rise ** 2;
     this.dragFactor = crowding.dragFactor;
@@ -93,10 +96,10 @@ export class SectionPolar {
    */
   at(attackRad: number): void {
     const angle = attackRad + this.zeroLiftRad;
-    const sine = Math.sin(angle);
+    const sine = sin(angle);
     const attached = this.slope * sine;
-    const separation = Math.min(1, logistic((angle - this.stallRad) / STALL_WIDTH_RAD) + logistic((-angle - 0.75 * this.stallRad) / STALL_WIDTH_RAD));
-    const stalled = Math.min(Math.abs(this.stalledLift * 2 * sine * Math.cos(angle)), Math.abs(attached)) * Math.sign(attached);
+    const separation = min(1, logistic((angle - this.stallRad) / STALL_WIDTH_RAD) + logistic((-angle - 0.75 * this.stallRad) / STALL_WIDTH_RAD));
+    const stalled = min(abs(this.stalledLift * 2 * sine * cos(angle)), abs(attached)) * sign(attached);
     this.separation = separation;
     this.lift = attached * (1 - separation) + stalled * separation;
     this.drag = ((this.profileDrag + this.liftDrag * (attached - this.thriftyLift) ** 2) * (1 - separation) + (this.profileDrag + 1.55 * sine * sine) * separation + this.waveDrag) * this.dragFactor;
@@ -104,5 +107,5 @@ export class SectionPolar {
 }
 
 function logistic(z: number): number {
-  return 1 / (1 + Math.exp(-Math.min(40, Math.max(-40, z))));
+  return 1 / (1 + exp(-min(40, max(-40, z))));
 }

@@ -1,0 +1,132 @@
+import { requirePositive, requireWithin } from '../errors/guards.ts';
+import { besselJ } from '../numerics/besselJ.ts';
+import type { RotorAir } from '../air/rotorAir.ts';
+import { aWeightingDb, meanSquareOfLevel, REFERENCE_PRESSURE_PA } from './levels.ts';
+
+/** A turning rotor as a source of sound. */
+export interface RotorSource {
+  bladeCount: number;
+  diameterM: number;
+  speedRpm: number;
+  thrustN: number;
+  torqueNm: number;
+  bladeVolumeM3: number;
+  /** Of all blades, flat [m²]. */
+  bladeAreaM2: number;
+}
+
+/** Where one listens: distance, and angle from the axis, 0 ahead of the disc, 90 in its plane. */
+export interface Listener {
+  distanceM: number;
+  angleDegrees: number;
+}
+
+const FOOT_M = 0.3048;
+const POUND_N = 4.4482216153;
+/** Distance of the broadband rule's data [m]. */
+const RULE_DISTANCE_M = 91.44;
+const LOADING_RADIUS = 0.8;
+const TONE_MAX_COUNT = 40;
+
+/** Frequency with which blades pass [Hz]. */
+export function bladePassingHz({ bladeCount, speedRpm }: Pick<RotorSource, 'bladeCount' | 'speedRpm'>): number {
+  return (bladeCount * speedRpm) / 60;
+}
+
+/**
+ * Mean-square pressures of the steady tones at the first harmonics of the blade-passing frequency [Pa²].
+ *
+ *   p_L = k/(2πr)·(T·cosθ − Q·c/(Ω·R_e²))·J_mB(mB·M_e·sinθ)/√2, k = mBΩ/c, R_e = 0.8·R
+ *   p_T = ρ·B·V_b·(mBΩ)²/(2πr)·J_mB(mB·M_e·sinθ)/√2
+ *
+ * Loading and thickness are added as energies.
+ *
+ * @param harmonicCount - 1 to 40
+ * @throws {OutOfRangeError} if a size, speed or distance is not positive
+ * @see L. Gutin, On the sound field of a rotating airscrew; A. F. Deming's thickness term
+ */
+export function toneMeanSquaresPa2(source: RotorSource, listener: Listener, air: RotorAir, harmonicCount: number): number[] {
+  requireSource(source, listener);
+  requireWithin('harmonicCount', harmonicCount, 1, TONE_MAX_COUNT);
+  const { bladeCount, diameterM, thrustN, torqueNm, bladeVolumeM3 } = source;
+  const { soundSpeedMPerS, densityKgPerM3 } = air;
+  const speed = (source.speedRpm * 2 * Math.PI) / 60;
+  const radius = (LOADING_RADIUS * diameterM) / 2;
+  const theta = (listener.angleDegrees * Math.PI) / 180;
+  const spread = 2 * Math.PI * listener.distanceM;
+  const load = thrustN * Math.cos(theta) - (torqueNm * soundSpeedMPerS) / (speed * radius ** 2);
+  return Array.from({ length: harmonicCount }, (_, i) => {
+    const order = (i + 1) * bladeCount;
+    const bessel = besselJ(order, (order * speed * radius * Math.sin(theta)) / soundSpeedMPerS) / Math.SQRT2;
+    const loading = ((order * speed) / soundSpeedMPerS / spread) * load * bessel;
+    const thickness = ((densityKgPerM3 * bladeCount * bladeVolumeM3 * (order * speed) ** 2) / spread) * bessel;
+    return loading ** 2 + thickness ** 2;
+  });
+}
+
+/**
+ * Overall level of the vortex noise [dB].
+ *
+ *   L = 10·log10(V²·T²/A_b) − 35.7 + 20·log10(91.44/r); V at 70 % of the radius [ft/s], T [lbf], A_b [ft²]
+ *
+ * @throws {OutOfRangeError} if a size, speed, thrust or distance is not positive
+ * @see R. Schlegel, R. King, H. Mull, Helicopter rotor noise generation and propagation, in H. Hubbard's survey
+ */
+export function broadbandDb(source: RotorSource, listener: Listener): number {
+  requireSource(source, listener);
+  requirePositive('thrustN', source.thrustN);
+  requirePositive('bladeAreaM2', source.bladeAreaM2);
+  const speedFtPerS = (0.7 * Math.PI * source.diameterM * source.speedRpm) / 60 / FOOT_M;
+  const thrustLbf = source.thrustN / POUND_N;
+  const areaFt2 = source.bladeAreaM2 / FOOT_M ** 2;
+  return 10 * Math.log10((speedFtPerS * thrustLbf) ** 2 / areaFt2) - 35.7 + 20 * Math.log10(RULE_DISTANCE_M / listener.distanceM);
+}
+
+/** A predicted sound, of one craft at one place. */
+export interface PredictedSound {
+  /** A-weighted level of all rotors together [dB]. */
+  levelDb: number;
+  bladePassingHz: number;
+  /** Half widths of 95 %: of the level itself, and of differences between props predicted alike. */
+  absoluteDb: number;
+  comparedDb: number;
+}
+
+/** Thrust that gusts and the arm below make waver, as a share of the steady one, per harmonic. */
+const UNSTEADY_RATIO = 0.04;
+const HEARD_HARMONICS = 8;
+/** Where the vortex noise of small rotors peaks; the A curve is taken there [Hz]. */
+const VORTEX_PEAK_HZ = 3000;
+const ABSOLUTE_DB = 6;
+const COMPARED_DB = 3;
+
+/**
+ * A-weighted level of a hovering craft: steady tones, thickness, thrust that wavers, and vortex noise, as energies.
+ *
+ * The wavering thrust radiates as a dipole along the axis, p = mBΩ·ε·T·|cosθ|/(4π·r·c·m·√2) with ε = 4 %: near a craft
+ * it outweighs the steady tones. Good to ±6 dB absolutely and ±3 dB between props: less is no difference.
+ *
+ * @param rotorCount - equal rotors, > 0
+ * @throws {OutOfRangeError} if a size, speed, thrust or distance is not positive
+ */
+export function predictSound(source: RotorSource, listener: Listener, air: RotorAir, rotorCount: number): PredictedSound {
+  requirePositive('rotorCount', rotorCount);
+  const passing = bladePassingHz(source);
+  const cosine = Math.abs(Math.cos((listener.angleDegrees * Math.PI) / 180));
+  const tones = toneMeanSquaresPa2(source, listener, air, HEARD_HARMONICS);
+  let heard = meanSquareOfLevel(broadbandDb(source, listener) + aWeightingDb(VORTEX_PEAK_HZ));
+  tones.forEach((tone, i) => {
+    const frequency = (i + 1) * passing;
+    const wavering = (2 * Math.PI * frequency * (UNSTEADY_RATIO / (i + 1)) * source.thrustN * cosine) / (4 * Math.PI * listener.distanceM * air.soundSpeedMPerS * Math.SQRT2);
+    heard += (tone + wavering ** 2) * 10 ** (aWeightingDb(frequency) / 10);
+  });
+  return { levelDb: 10 * Math.log10((rotorCount * heard) / REFERENCE_PRESSURE_PA ** 2), bladePassingHz: passing, absoluteDb: ABSOLUTE_DB, comparedDb: COMPARED_DB };
+}
+
+function requireSource(source: RotorSource, { distanceM, angleDegrees }: Listener): void {
+  requireWithin('bladeCount', source.bladeCount, 1, 8);
+  requirePositive('diameterM', source.diameterM);
+  requirePositive('speedRpm', source.speedRpm);
+  requirePositive('distanceM', distanceM);
+  requireWithin('angleDegrees', angleDegrees, 0, 180);
+}
