@@ -1,6 +1,6 @@
 import * as core from '../packages/core/dist/index.js';
 
-const motor = { kvRpmPerV: 1080, resistanceOhm: 0.136, noLoadCurrentA: 0.67 };
+const motor = core.simulatedMotor(1080, 0.136, 0.67, 'bench');
 const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
 
 /** A simulated stand evening as the reduction takes it; props that are `alike` share one truth. */
@@ -8,7 +8,7 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
   const props = Array.from({ length: propCount }, (_, i) => {
     const size = alike ? 0 : i;
     const diameterM = (6.6 + 0.15 * size) * core.INCH_M;
-    return { id: `prop-${i}`, name: `Prop ${i}`, diameterM, speedLimitRpm: null, truth: core.simulatedProp(diameterM, (3.5 + 0.1 * size) * core.INCH_M, 3, 'standard', alike ? `${seed}/alike` : `${seed}/${i}`) };
+    return { id: `prop-${i}`, name: `Prop ${i}`, diameterM, speedLimitRpm: null, truth: core.simulatedProp(diameterM, (3.5 + 0.1 * size) * core.INCH_M, { bladeCount: 3, tip: 'standard', material: 'polycarbonate', familySeed: alike ? `${seed}/alike` : `${seed}/${i}`, pieceSeed: alike ? `${seed}/alike` : `${seed}/${i}` }) };
   });
   const random = core.seededRandom(`${seed}/packs`);
   const runs = props.flatMap(({ id, truth }) =>

@@ -1,4 +1,5 @@
 export * from './errors/coreError.ts';
+export * from './units/gravity.ts';
 export * from './units/unit.ts';
 export * from './units/dimensions.ts';
 export * from './units/readNumber.ts';

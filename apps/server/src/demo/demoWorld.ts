@@ -1,5 +1,5 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
-import { estimateMotor, hashText, humidAir, INCH_M, quadXLayout, readMotorLabel, readPropLabel, seededRandom, simulatedProp, simulatedRun, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { estimateMotor, hashText, humidAir, INCH_M, quadXLayout, readMotorLabel, readPropLabel, seededRandom, simulatedMotor, simulatedProp, simulatedRun, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
 import type { StoredFact } from '../event/event.facts.ts';
 import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
 
@@ -70,12 +70,12 @@ function eveningRuns(ids: (name: string) => string, campaignId: string, petrel: 
   const random = seededRandom(`${SEED}/evening`);
   const { temperatureC, pressurePa, humidityRatio } = demoAir.evening;
   const { densityKgPerM3 } = humidAir(temperatureC, pressurePa, humidityRatio);
-  const motor = { kvRpmPerV: petrel.kvRpmPerV, resistanceOhm: petrel.motorResistanceOhm, noLoadCurrentA: petrel.motorNoLoadCurrentA };
+  const motor = simulatedMotor(petrel.kvRpmPerV, petrel.motorResistanceOhm, petrel.motorNoLoadCurrentA, `${SEED}/petrel`);
   return Array.from({ length: 3 * standEvening.propKeys.length }, (_, i) => {
     const key = standEvening.propKeys[i % standEvening.propKeys.length]!;
     const model = demoPropModels.find((p) => p.key === key)!;
     const sizes = sizesOf(model);
-    const prop = simulatedProp(sizes.diameterM, sizes.pitchM, sizes.bladeCount, model.tip, `${SEED}/${key}`);
+    const prop = simulatedProp(sizes.diameterM, sizes.pitchM, { bladeCount: sizes.bladeCount, tip: model.tip, material: model.material, familySeed: `${SEED}/${model.maker}/${model.tip}`, pieceSeed: `${SEED}/${key}` });
     const isSecondOnPack = Math.floor(i / packIds.length) % 2 === 1;
     const isTired = i === standEvening.tiredRun;
     const restingCellV = Math.round((isTired ? 4.01 : isSecondOnPack ? 4.115 : 4.165 + 0.006 * random.normal()) * 1000) / 1000;

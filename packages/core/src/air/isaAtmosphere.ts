@@ -1,9 +1,9 @@
+import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 
 /** Sea-level constants of the standard atmosphere (ISO 2533). */
 export const STANDARD_TEMPERATURE_K = 288.15;
 export const STANDARD_PRESSURE_PA = 101325;
-export const GRAVITY_M_PER_S2 = 9.80665;
 const LAPSE_K_PER_M = 0.0065;
 const GAS_CONSTANT = 287.05287;
 const HEAT_RATIO = 1.4;

@@ -1,14 +1,18 @@
 import { findRoot } from '../numerics/findRoot.ts';
 import { seededRandom } from '../numerics/seededRandom.ts';
 import { emptyStep, type StandStep } from '../stand/quantities.ts';
-import type { SimulatedProp } from './simulatedProp.ts';
+import { simulatedCoefficients, type SimulatedProp } from './simulatedProp.ts';
 
+/** A made-up motor: what its label says lies a little beside its truth. */
 export interface SimulatedMotor {
   kvRpmPerV: number;
   resistanceOhm: number;
-  noLoadCurrentA: number;
+  /** Friction at rest and its growth with speed [N·m, N·m·s/rad]. */
+  frictionNm: number;
+  frictionNmS: number;
 }
 
+/** A made-up pack at the start of a run. */
 export interface SimulatedPack {
   cellCount: number;
   cellResistanceOhm: number;
@@ -16,10 +20,31 @@ export interface SimulatedPack {
   restingCellV: number;
 }
 
-const ESC_RESISTANCE_OHM = 0.004;
-const OWN_DRAW_W = 0.8;
+/** Standard deviations of a motor around its label, as shares: speed constant, winding, friction. */
+const MOTOR_SPREAD = { kv: 0.01, resistance: 0.04, friction: 0.12 };
+const ESC_RESISTANCE_OHM = 0.0045;
+const OWN_DRAW_W = 0.9;
+/** Share of the throughput that a controller loses at half throttle, by switching. */
+const SWITCHING_RATIO = 0.02;
 /** Resting voltage lost per step of the ladder, as the pack empties. */
 const CELL_V_PER_STEP = 0.006;
+/** Standard deviations of an instrument's gain: scale, current meter, tachometer. */
+const GAIN = { thrust: 0.004, current: 0.005, speed: 0.0005 };
+
+/**
+ * Draws a made-up motor around its label figures.
+ *
+ * @param noLoadCurrentA - at 10 V [A]
+ * @param seed - any text; the same text gives the same motor
+ */
+export function simulatedMotor(kvRpmPerV: number, resistanceOhm: number, noLoadCurrentA: number, seed: string): SimulatedMotor {
+  const random = seededRandom(`motor/${seed}`);
+  const around = (value: number, spread: number): number => value * (1 + spread * random.normal());
+  const kv = around(kvRpmPerV, MOTOR_SPREAD.kv);
+  const frictionNm = around((60 / (2 * Math.PI * kv)) * noLoadCurrentA, MOTOR_SPREAD.friction);
+  const noLoadSpeed = (10 * kv * 2 * Math.PI) / 60;
+  return { kvRpmPerV: kv, resistanceOhm: around(resistanceOhm, MOTOR_SPREAD.resistance), frictionNm: 0.4 * frictionNm, frictionNmS: (0.6 * frictionNm) / noLoadSpeed };
+}
 
 /**
  * One typed ladder of a made-up prop on a made-up motor and pack: settled means as a careful person would note them.
@@ -33,7 +58,7 @@ const CELL_V_PER_STEP = 0.006;
  */
 export function simulatedRun(prop: SimulatedProp, motor: SimulatedMotor, pack: SimulatedPack, throttles: readonly number[], densityKgPerM3: number, seed: string): StandStep[] {
   const random = seededRandom(seed);
-  const gain = 1 + 0.004 * random.normal();
+  const gain = { thrust: 1 + GAIN.thrust * random.normal(), current: 1 + GAIN.current * random.normal(), speed: 1 + GAIN.speed * random.normal() };
   return throttles.map((throttleRatio, i) => {
     const openV = pack.cellCount * (pack.restingCellV - CELL_V_PER_STEP * i);
     const state = equilibrium(prop, motor, openV, pack.cellCount * pack.cellResistanceOhm, throttleRatio, densityKgPerM3);
@@ -41,9 +66,9 @@ export function simulatedRun(prop: SimulatedProp, motor: SimulatedMotor, pack: S
     return {
       ...emptyStep(),
       throttleRatio,
-      thrustN: roundTo(noisy(state.thrustN * gain, 0.002, 0.004), 0.00980665),
-      speedRpm: roundTo(noisy(state.speedRpm, 0.001, 3), 10),
-      currentA: roundTo(noisy(state.currentA, 0.004, 0.02), 0.1),
+      thrustN: roundTo(noisy(state.thrustN * gain.thrust, 0.002, 0.004), 0.00980665),
+      speedRpm: roundTo(noisy(state.speedRpm * gain.speed, 0.001, 3), 10),
+      currentA: roundTo(noisy(state.currentA * gain.current, 0.003, 0.02), 0.1),
       voltageV: roundTo(state.voltageV, 0.01),
       temperatureC: roundTo(14 + 46 * throttleRatio ** 2.4 * (1 + 0.1 * i * 0.2) + random.normal(), 1),
     };
@@ -61,16 +86,16 @@ function equilibrium(prop: SimulatedProp, motor: SimulatedMotor, openV: number, 
   const perVolt = 60 / (2 * Math.PI * motor.kvRpmPerV);
   const at = (speedRpm: number): Equilibrium & { lackV: number } => {
     const turns = speedRpm / 60;
-    const wash = 1 / (1 + prop.washoutRatio * ((Math.PI * turns * prop.diameterM) / 150) ** 2);
-    const thrustN = prop.thrustCoefficient * wash * density * turns ** 2 * prop.diameterM ** 4;
-    const torqueNm = (prop.powerCoefficient * wash ** 1.2 * density * turns ** 2 * prop.diameterM ** 5) / (2 * Math.PI);
-    const motorA = torqueNm / perVolt + motor.noLoadCurrentA;
-    const motorV = (2 * Math.PI * turns) * perVolt + motorA * (motor.resistanceOhm + ESC_RESISTANCE_OHM);
-    const powerW = motorA * motorV + OWN_DRAW_W;
+    const { thrustCoefficient, powerCoefficient } = simulatedCoefficients(prop, Math.PI * turns * prop.diameterM);
+    const speed = 2 * Math.PI * turns;
+    const torqueNm = (powerCoefficient * density * turns ** 2 * prop.diameterM ** 5) / (2 * Math.PI);
+    const motorA = (torqueNm + motor.frictionNm + motor.frictionNmS * speed) / perVolt;
+    const motorV = speed * perVolt + motorA * (motor.resistanceOhm + ESC_RESISTANCE_OHM);
+    const powerW = motorA * motorV * (1 + SWITCHING_RATIO * 4 * throttleRatio * (1 - throttleRatio)) + OWN_DRAW_W;
     const voltageV = (openV + Math.sqrt(Math.max(0, openV ** 2 - 4 * packOhm * powerW))) / 2;
-    return { thrustN, speedRpm, currentA: powerW / voltageV, voltageV, lackV: throttleRatio * voltageV - motorV };
+    return { thrustN: thrustCoefficient * density * turns ** 2 * prop.diameterM ** 4, speedRpm, currentA: powerW / voltageV, voltageV, lackV: throttleRatio * voltageV - motorV };
   };
-  const root = findRoot((rpm) => at(rpm).lackV, 1, motor.kvRpmPerV * openV, 1e-6);
+  const root = findRoot((rpm) => at(rpm).lackV, 1, motor.kvRpmPerV * openV, 1e-4);
   return at(root.status === 'found' ? root.x : 1);
 }
 

@@ -1,4 +1,4 @@
-import { GRAVITY_M_PER_S2 } from '../air/isaAtmosphere.ts';
+import { GRAVITY_M_PER_S2 } from './gravity.ts';
 import type { UnitTable } from './unit.ts';
 
 export const torque: UnitTable = {
