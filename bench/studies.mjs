@@ -2,9 +2,13 @@
 import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
+import { calibrated, predictor, randomInputs } from './propulsion.mjs';
 import { report } from './report.mjs';
 
 await report({
+  random: randomInputs,
+  predictor,
+  calibrated,
   /** Labels of known props: is the truth offered, and is it the first reading? */
   labels: (seed) => {
     const cases = labelCases(seed, 4000);

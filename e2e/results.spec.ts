@@ -71,3 +71,14 @@ const craft = {
   id: '01922904-1a0d-72b8-80eb-310000000002', name: 'Petrel', ownerName: null, kind: 'multirotor', massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
   motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, estimatedFields: [], motorLimitA: null, escLimitA: 40, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1, packCapacityAh: 4, referencePropModelId: null, note: null,
 };
+
+test('an estimate of a craft shows how it came about, and so does its hover thrust', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/crafts`);
+  await page.getByRole('row', { name: /Petrel/ }).click();
+  await page.getByRole('button', { name: 'Winding: estimated, show the working' }).click();
+  await expect(page.getByRole('dialog')).toContainText('Winding resistance at 25 °C');
+  await expect(page.getByRole('dialog')).toContainText('1.6e11 / (kV^2');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'working' }).click();
+  await expect(page.getByRole('dialog')).toContainText('m * 9.80665 / k');
+});

@@ -48,6 +48,7 @@ export * from './powertrain/packChemistry.ts';
 export * from './craft/hoverThrust.ts';
 export * from './craft/quadLayout.ts';
 export * from './craft/flightFigures.ts';
+export * from './craft/explainCraftFigure.ts';
 export * from './stand/standardDay.ts';
 export * from './stand/quantities.ts';
 export * from './stand/readAt.ts';

@@ -1,4 +1,4 @@
-import type { EvidenceMark, Origin, PackChemistry, PointFigure, PointName, ReadingKind, StandQuantity, TipShape } from '@zivvo/core';
+import type { CraftFigure, EvidenceMark, Origin, PackChemistry, PointFigure, PointName, ReadingKind, StandQuantity, TipShape } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -25,6 +25,7 @@ export const figureNames: Record<PointFigure, string> = {
   thrustPerCurrentNPerA: 'Thrust per amp',
 };
 
+export const craftFigureNames: Record<CraftFigure, string> = { hoverThrustN: 'Thrust of each rotor in hover', motorResistanceOhm: 'Winding resistance at 25 °C', motorNoLoadCurrentA: 'No-load current at 10 V', motorMassKg: 'Motor weight' };
 export const pointNames: Record<PointName, string> = { full: 'full throttle', hover: 'hover', chosen: 'chosen throttle' };
 export const markNames: Record<EvidenceMark, string> = { measured: 'measured', calibrated: 'calibrated', estimated: 'estimated', extended: 'extended' };
 export const originNames: Record<Origin, string> = { typed: 'typed', imported: 'imported', stand: 'from the stand', simulated: 'simulated' };

@@ -1,9 +1,10 @@
-import type { Working } from '@zivvo/core';
-import { figureNames, pointNames, quantityNames } from './names.ts';
+import type { CraftFigure, Working } from '@zivvo/core';
+import { craftFigureNames, fieldNames, figureNames, pointNames, quantityNames } from './names.ts';
 
 /** Title of a working: which figure, where on the curve. */
 export function workingTitle(working: Pick<Working, 'title'>): string {
   const [point = '', figure = ''] = working.title.split('.');
+  if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
   return point === 'standard' ? `${name} at full throttle, in standard air` : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
 }
@@ -14,6 +15,7 @@ export function inputName(what: string): string {
   if (what === 'rotorCount') return 'rotors that carry';
   if (what === 'throttleRatio') return 'throttle looked at';
   if (what === 'airDensity') return 'air density of that evening';
+  if (what in fieldNames) return fieldNames[what]!.toLowerCase();
   const [, ordinal = '', quantity = ''] = /^run\.(\d+)\.(\w+)$/.exec(what) ?? [];
   return ordinal === '' ? what : `${(quantityNames[quantity as keyof typeof quantityNames] ?? quantity).toLowerCase()} read in run ${ordinal}`;
 }
@@ -23,6 +25,8 @@ export function sourceSentence(source: string): string {
   const sentences: Record<string, string> = {
     standReading: 'Read off the measured curve: between two throttle points a local power law, then the mean over the runs.',
     hoverBalance: 'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
+    hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
+    motorEstimate: 'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
     similarity: 'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',
   };
   return sentences[source] ?? source;

@@ -1,10 +1,10 @@
 import { BadRequestException, Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
 import type { FieldProblem, Problem } from '@zivvo/contract';
-import { CoreError } from '@zivvo/core';
+import { CoreError, UnknownFigureError } from '@zivvo/core';
 import type { Response } from 'express';
 import { randomUUID } from 'node:crypto';
 import { databaseProblem } from '../database/databaseProblem.ts';
-import { FeatureError } from './featureError.ts';
+import { FeatureError, NotFoundError } from './featureError.ts';
 
 /** Turns everything that is thrown into the one problem body; what nobody foresaw gets an incident number. */
 @Catch()
@@ -23,6 +23,7 @@ export class ProblemFilter implements ExceptionFilter {
 
   private toProblem(error: unknown): Problem {
     if (error instanceof FeatureError) return { status: error.status, code: error.code, title: error.title, detail: error.message, fields: error.fields };
+    if (error instanceof UnknownFigureError) return this.toProblem(new NotFoundError('figure', String(error.details.key).slice(0, 120)));
     if (error instanceof CoreError) return { status: 422, code: error.code, title: 'The computation refused its input', detail: error.message, fields: [] };
     const known = databaseProblem(error) ?? bodyProblem(error) ?? httpProblem(error);
     if (known) return known;

@@ -1,5 +1,6 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { CreateCraftDto, UpdateCraftDto, type CraftListView, type CraftView, type LineView } from '@zivvo/contract';
+import type { Working } from '@zivvo/core';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { CraftService } from './craft.service.ts';
 
@@ -21,6 +22,12 @@ export class CraftController {
   @Get(':id/line')
   line(@Param('id', IdPipe) id: string, @Query('propModelId', OptionalIdPipe) propModelId: string | null): Promise<LineView> {
     return this.crafts.lineOf(id, propModelId);
+  }
+
+  /** How a figure of this craft follows from its entries. */
+  @Get(':id/working')
+  working(@Param('id', IdPipe) id: string, @Query('key') key: string): Promise<Working> {
+    return this.crafts.working(id, String(key));
   }
 
   @Post()

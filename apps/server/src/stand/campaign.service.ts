@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, PROTOCOL_VERSION, type CampaignDetailView, type CampaignListView, type CampaignResultsView, type CreateCampaignDto, type UpdateCampaignDto } from '@zivvo/contract';
-import { explainFigure, reduceCampaign, UnknownFigureError, type CampaignInput, type Working } from '@zivvo/core';
+import { explainFigure, reduceCampaign, type CampaignInput, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -67,12 +67,7 @@ export class CampaignService {
   /** How one figure of the results came about. */
   async working(id: string, chosenThrottleRatio: number, key: string): Promise<Working> {
     const { input } = await this.inputOf(id, chosenThrottleRatio);
-    try {
-      return explainFigure(input, key);
-    } catch (error) {
-      if (error instanceof UnknownFigureError) throw new NotFoundError('figure', key.slice(0, 120));
-      throw error;
-    }
+    return explainFigure(input, key);
   }
 
   private async inputOf(id: string, chosenThrottleRatio: number): Promise<{ row: CampaignRow; input: CampaignInput }> {

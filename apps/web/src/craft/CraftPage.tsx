@@ -1,12 +1,14 @@
+import type { CraftView } from '@zivvo/contract';
 import { discGapM, type Reason } from '@zivvo/core';
 import { chemistryNames } from '@zivvo/words';
 import { useEffect } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../app/keys.ts';
-import { useCraftQuery, useRemoveCraftMutation, useRestoreCraftMutation } from '../shared/api/craftApi.ts';
+import { useCraftQuery, useCraftWorkingQuery, useRemoveCraftMutation, useRestoreCraftMutation } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignsQuery } from '../shared/api/standApi.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
@@ -14,9 +16,9 @@ import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
+import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { CraftDrawing } from './CraftDrawing.tsx';
 import classes from './CraftPage.module.css';
-import { Link } from 'react-router';
 
 /** One craft: drawing to scale, powertrain, limits, its stand evenings. */
 export function Component() {
@@ -28,6 +30,7 @@ export function Component() {
   const go = useGo();
   const navigate = useNavigate();
   const format = useFormat();
+  const [workingKey, show] = useAddressParam('working');
   const [remove, removing] = useRemoveCraftMutation();
   const [restore] = useRestoreCraftMutation();
   useEffect(() => {
@@ -42,7 +45,7 @@ export function Component() {
       {(craft) => {
         const model = models?.items.find((m) => m.id === (propModelId ?? craft.referencePropModelId));
         const diameterM = model ? (model.measuredDiameterM ?? model.diameterM) : null;
-        const isEstimated = (field: (typeof craft.estimatedFields)[number]): boolean => craft.estimatedFields.includes(field);
+        const workingOf = (field: (typeof craft.estimatedFields)[number]): (() => void) | undefined => (craft.estimatedFields.includes(field) ? () => show(field) : undefined);
         const onRemove = async (): Promise<void> => {
           await remove(craft.id).unwrap();
           void navigate('/crafts');
@@ -53,7 +56,7 @@ export function Component() {
             eyebrow={`Crafts · ${craft.name}`}
             headline={`${craft.name} needs ${format.quantity(craft.hoverThrustN, 'force').text} from each rotor to hover`}
             detail={[craft.ownerName, craft.note].filter((t) => t !== null).join(' · ')}
-            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.diagonalM, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} estimatedCount={craft.estimatedFields.length} />}
+            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.diagonalM, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('hoverThrustN')} estimatedCount={craft.estimatedFields.length} />}
             actions={
               <>
                 <ActionLink weight="main" hint="n" to={to('/stand/new', { craftId })}>
@@ -82,9 +85,9 @@ export function Component() {
                 <dl className={classes.facts}>
                   <Fact name="Motor" value={craft.motorLabel} />
                   <Fact name="Stator" value={`${format.millimetres(craft.statorDiameterM)} × ${format.millimetres(craft.statorHeightM)}`} />
-                  <Fact name="Winding" value={format.quantity(craft.motorResistanceOhm, 'resistance').text} isEstimated={isEstimated('motorResistanceOhm')} />
-                  <Fact name="No-load current" value={format.quantity(craft.motorNoLoadCurrentA, 'current', 2).text} isEstimated={isEstimated('motorNoLoadCurrentA')} />
-                  <Fact name="Motor weight" value={format.quantity(craft.motorMassKg, 'mass').text} isEstimated={isEstimated('motorMassKg')} />
+                  <Fact name="Winding" value={format.quantity(craft.motorResistanceOhm, 'resistance').text} onShow={workingOf('motorResistanceOhm')} />
+                  <Fact name="No-load current" value={format.quantity(craft.motorNoLoadCurrentA, 'current', 2).text} onShow={workingOf('motorNoLoadCurrentA')} />
+                  <Fact name="Motor weight" value={format.quantity(craft.motorMassKg, 'mass').text} onShow={workingOf('motorMassKg')} />
                   <Fact name="Pack" value={`${craft.packSeriesCount}S${craft.packParallelCount}P ${chemistryNames[craft.packChemistry]}, ${format.quantity(craft.packCapacityAh, 'charge').text}`} />
                 </dl>
                 <h2>Limits</h2>
@@ -105,6 +108,7 @@ export function Component() {
                 </ul>
               </section>
             </div>
+            {workingKey !== null && <CraftWorking craft={craft} workingKey={workingKey} onClose={() => show(null)} />}
           </StationPage>
         );
       }}
@@ -112,12 +116,23 @@ export function Component() {
   );
 }
 
-function Fact({ name, value, isEstimated = false }: { name: string; value: string; isEstimated?: boolean }) {
+function CraftWorking({ craft, workingKey, onClose }: { craft: CraftView; workingKey: string; onClose: () => void }) {
+  const { currentData, error } = useCraftWorkingQuery({ id: craft.id, key: workingKey });
+  return <WorkingDrawer working={currentData ?? null} error={error} subject={craft.name} onClose={onClose} />;
+}
+
+/** A fact of the craft; one that is estimated shows how on request. */
+function Fact({ name, value, onShow }: { name: string; value: string; onShow?: () => void }) {
   return (
     <>
       <dt>{name}</dt>
       <dd>
-        {value} {isEstimated && <EvidenceDot mark="estimated" />} {isEstimated && <span className="muted">estimated</span>}
+        {value} {onShow && <EvidenceDot mark="estimated" />}{' '}
+        {onShow && (
+          <button type="button" className={classes.working} onClick={onShow} aria-label={`${name}: estimated, show the working`}>
+            estimated
+          </button>
+        )}
       </dd>
     </>
   );
@@ -129,10 +144,11 @@ interface FindingsProps {
   clearanceM: number | null;
   propName: string | null;
   estimatedCount: number;
+  onShowHover: () => void;
 }
 
 /** What the drawing shows, in words. */
-function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount }: FindingsProps) {
+function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount, onShowHover }: FindingsProps) {
   const format = useFormat();
   const lines: { severity: Reason['severity']; text: string }[] = [];
   if (propName === null) lines.push({ severity: 'action', text: 'Choose the prop it flies now: every other prop is held against it.' });
@@ -142,6 +158,12 @@ function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount }: Fin
   if (estimatedCount > 0) lines.push({ severity: 'note', text: `${estimatedCount} motor figures are estimated from its size. Type measured ones when you have them.` });
   return (
     <ul className={classes.findings}>
+      <li>
+        Each rotor carries its share of the weight.{' '}
+        <button type="button" className={classes.working} onClick={onShowHover}>
+          working
+        </button>
+      </li>
       {lines.map((l) => (
         <li key={l.text} data-severity={l.severity}>
           {l.text}

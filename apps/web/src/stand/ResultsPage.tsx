@@ -11,6 +11,7 @@ import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useResultsQuery, useWorkingQuery } from '../shared/api/standApi.ts';
 import { useInk } from '../shared/charts/useInk.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
@@ -57,32 +58,23 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
   const dispatch = useAppDispatch();
   const ink = useInk();
   const isNarrow = useMediaQuery('(max-width: 760px)') ?? false;
-  const [params, setParams] = useSearchParams();
+  const [, setThrottle] = useAddressParam('at');
+  const [pointParam, setPoint] = useAddressParam('point');
+  const [workingKey, showWorking] = useAddressParam('working');
   const { propModelId, take, to } = useInHand();
   const { data: crafts } = useCraftsQuery();
   const marked = useAppSelector((s) => s.marks);
   const [pointed, setPointed] = useState<string | null>(null);
-  const point = (['full', 'hover', 'chosen'] as const).find((p) => p === params.get('point')) ?? 'full';
-  const workingKey = params.get('working');
+  const point = (['full', 'hover', 'chosen'] as const).find((p) => p === pointParam) ?? 'full';
   const craft = crafts?.items.find((c) => c.id === campaign.craftId);
   const rows = useMemo(() => resultRows(results, models, point), [results, models, point]);
-  const setParam = (name: string, value: string | null): void =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value === null) next.delete(name);
-        else next.set(name, value);
-        return next;
-      },
-      { replace: true },
-    );
   useKeys([
     { key: 'n', what: 'Type a run', run: () => go(`/stand/${campaign.id}/type`) },
     { key: 'i', what: 'Paste or drop a file', run: () => go(`/stand/${campaign.id}/import`) },
     { key: 'e', what: 'Edit this evening', run: () => go(`/stand/${campaign.id}/edit`) },
-    { key: '1', what: 'Look at full throttle', run: () => setParam('point', null) },
-    { key: '2', what: 'Look at hover', run: () => setParam('point', 'hover') },
-    { key: '3', what: 'Look at the chosen throttle', run: () => setParam('point', 'chosen') },
+    { key: '1', what: 'Look at full throttle', run: () => setPoint(null) },
+    { key: '2', what: 'Look at hover', run: () => setPoint('hover') },
+    { key: '3', what: 'Look at the chosen throttle', run: () => setPoint('chosen') },
   ]);
   const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
   const chartHeight = isNarrow ? 250 : 316;
@@ -116,7 +108,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       ]
         .filter((t) => t !== '')
         .join(' · ')}
-      reasons={<ReasonList reasons={results.reasons} onShow={(key) => setParam('working', key)} onPoint={setPointed} />}
+      reasons={<ReasonList reasons={results.reasons} onShow={showWorking} onPoint={setPointed} />}
       actions={
         <>
           <ActionLink weight="main" hint="n" to={to(`/stand/${campaign.id}/type`)}>
@@ -159,22 +151,22 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             <SegmentedControl
               aria-label="Where on the curve"
               value={point}
-              onChange={(value) => setParam('point', value === 'full' ? null : value)}
+              onChange={(value) => setPoint(value === 'full' ? null : value)}
               data={[
                 { value: 'full', label: 'Full throttle' },
                 { value: 'hover', label: craft ? `Hover of ${craft.name}` : 'Hover' },
                 { value: 'chosen', label: `${Math.round(throttleRatio * 100)} % throttle` },
               ]}
             />
-            {point === 'chosen' && <NativeSelect aria-label="Throttle" value={String(Math.round(throttleRatio * 100))} onChange={(e) => setParam('at', e.currentTarget.value)} data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))} />}
+            {point === 'chosen' && <NativeSelect aria-label="Throttle" value={String(Math.round(throttleRatio * 100))} onChange={(e) => setThrottle(e.currentTarget.value)} data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))} />}
             {point === 'hover' && results.hoverThrustN !== null && <span className="muted">{`${format.quantity(results.hoverThrustN, 'force').text} a rotor`}</span>}
           </div>
-          <ResultsTable rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={(key) => setParam('working', key)} />
-          <StandardAir rows={rows} onShow={(key) => setParam('working', key)} />
+          <ResultsTable rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={showWorking} />
+          <StandardAir rows={rows} onShow={showWorking} />
         </>
       )}
       <RunList runs={campaign.runs} models={models} rows={rows} propModelId={inHand?.id ?? null} to={to} />
-      {workingKey !== null && <Working campaignId={campaign.id} throttleRatio={throttleRatio} workingKey={workingKey} models={models} onClose={() => setParam('working', null)} />}
+      {workingKey !== null && <Working campaignId={campaign.id} throttleRatio={throttleRatio} workingKey={workingKey} models={models} onClose={() => showWorking(null)} />}
     </StationPage>
   );
 }

@@ -1,5 +1,8 @@
 import { expect, test } from '@jest/globals';
 import { hoverThrustN } from './hoverThrust.ts';
+import { UnknownFigureError } from '../errors/coreError.ts';
+import { evaluateWorking } from '../testing/evaluateWorking.ts';
+import { craftFigures, explainCraftFigure } from './explainCraftFigure.ts';
 import { discGapM, quadXLayout } from './quadLayout.ts';
 
 test('props in: neighbours turn opposite ways, diagonals alike, front left clockwise', () => {
@@ -17,3 +20,13 @@ test('each rotor carries its share', () => {
   expect(hoverThrustN(1.92, 4)).toBeCloseTo(4.7072, 4);
   expect(() => hoverThrustN(0, 4)).toThrow();
 });
+
+const explained = { massKg: 1.92, rotorCount: 4, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080 };
+
+test.each(craftFigures)('%s: the shown formula on the shown inputs gives the shown figure', (key) => {
+  const working = explainCraftFigure(explained, key);
+  expect(evaluateWorking(working) / working.result.value).toBeCloseTo(1, 9);
+  expect(working.result.mark).toBe(key === 'hoverThrustN' ? 'measured' : 'estimated');
+});
+
+test('a figure that a craft does not have is refused', () => expect(() => explainCraftFigure(explained, 'beauty')).toThrow(UnknownFigureError));

@@ -22,3 +22,10 @@ export class NotEnoughReadingsError extends CoreError {
     super('notEnoughReadings', { what, count, needed });
   }
 }
+
+/** A working was asked for that there is not. */
+export class UnknownFigureError extends CoreError {
+  constructor(key: string) {
+    super('unknownFigure', { key });
+  }
+}

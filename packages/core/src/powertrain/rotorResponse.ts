@@ -18,7 +18,7 @@ export interface RotorFigures {
   /** Unbalance that a lost blade leaves: the pull that shakes the craft. */
   bladeLossForceN: number;
   thrustPerBladeN: number;
-  /** Drag torque per newton of thrust, over the arm: how strongly yaw is held; null without an arm. */
+  /** Drag torque per newton of thrust, over the arm: how strongly yaw is held; null without an arm or without lift. */
   yawAuthorityRatio: number | null;
   /** Angular momentum given to the craft by a tenth more speed: the quick kick of yaw. */
   yawKickNmS: number;
@@ -64,7 +64,7 @@ export function rotorFigures({ prop, drive, gearRatio }: Powertrain, point: Roto
     rootForceN: rootForce,
     bladeLossForceN: rootForce,
     thrustPerBladeN: thrustN / bladeCount,
-    yawAuthorityRatio: armM === null ? null : torqueNm / thrustN / armM,
+    yawAuthorityRatio: armM === null || thrustN <= 0 ? null : torqueNm / thrustN / armM,
     yawKickNmS: KICK_RATIO * inertiaKgM2 * speedRadPerS,
   };
 }

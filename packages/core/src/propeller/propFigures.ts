@@ -42,13 +42,15 @@ export interface PropFigures {
  *
  * Coefficients by revolution and diameter, not by tip speed and radius.
  *
- * @throws {OutOfRangeError} if a size, speed, power or the air is not positive, or thrust or flight speed is negative
+ * Blades that untwist past their zero lift push backward: thrust may be negative, and then merits nothing.
+ *
+ * @throws {OutOfRangeError} if a size, speed, power or the air is not positive, or the flight speed is negative
  * @see W. F. Durand, Aerodynamic Theory, vol. IV; momentum theory
  */
 export function propFigures(prop: PropAtWork): PropFigures {
   const { diameterM, pitchM, speedRpm, thrustN, shaftPowerW, flightSpeedMPerS, densityKgPerM3, soundSpeedMPerS, bladeAreaM2 } = prop;
   for (const [what, value] of Object.entries({ diameterM, pitchM, speedRpm, shaftPowerW, densityKgPerM3, soundSpeedMPerS, bladeAreaM2 })) requirePositive(what, value);
-  requireWithin('thrustN', thrustN, 0, 1e6);
+  requireWithin('thrustN', thrustN, -1e6, 1e6);
   requireWithin('flightSpeedMPerS', flightSpeedMPerS, 0, 1000);
   const turns = speedRpm / 60;
   const discM2 = (Math.PI * diameterM ** 2) / 4;

@@ -1,17 +1,10 @@
 import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
-import { CoreError } from '../errors/coreError.ts';
+import { UnknownFigureError } from '../errors/coreError.ts';
 import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
 import { pointFigures, pointPlaces, type PointFigure, type PointName, type PointPlace, type ReadFigure, type RunPoint } from './pointOfRun.ts';
 import { figureDimension, reduceCampaign } from './reduceCampaign.ts';
 import { standQuantities } from './quantities.ts';
 import { sortRuns, type CountedRun } from './sortRuns.ts';
-
-/** A working was asked for that the campaign does not have. */
-export class UnknownFigureError extends CoreError {
-  constructor(key: string) {
-    super('unknownFigure', { key });
-  }
-}
 
 /**
  * Shows how one figure of a campaign follows from its readings: for each counted run the two points it lies between

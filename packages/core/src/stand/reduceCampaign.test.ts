@@ -1,8 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Working } from '../figure/figure.ts';
+import { UnknownFigureError } from '../errors/coreError.ts';
+import { evaluateWorking } from '../testing/evaluateWorking.ts';
 import type { CampaignInput } from './campaign.ts';
-import { explainFigure, UnknownFigureError } from './explainFigure.ts';
+import { explainFigure } from './explainFigure.ts';
 import { emptyStep, type StandStep } from './quantities.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
 import type { RunRecord } from './settleRun.ts';
@@ -169,25 +170,13 @@ describe('limits and reasons', () => {
   });
 });
 
-/** Evaluates the lines of a working on its inputs, as a reader with a calculator would. */
-function evaluate(working: Working): number {
-  const names = new Map(working.inputs.map((i) => [i.symbol, i.value]));
-  let value = NaN;
-  for (const { symbol, formula } of working.lines) {
-    const code = formula.replace(/\bln\(/g, 'Math.log(').replace(/\^/g, '**').replace(/\b(?!Math\b|log\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
-    value = Number(new Function('names', `return ${code}`)(names));
-    names.set(symbol, value);
-  }
-  return value;
-}
-
 describe('workings', () => {
   const campaign = evening();
   const keys = reduceCampaign(campaign).props.flatMap((p) => [...Object.values(p.points).flatMap((point) => Object.values(point).map((c) => c.figure.working!)), p.standardThrust!.working!]);
 
   test.each(keys)('%s: the shown formula on the shown inputs gives the shown figure', (key) => {
     const working = explainFigure(campaign, key);
-    expect(evaluate(working) / working.result.value).toBeCloseTo(1, 9);
+    expect(evaluateWorking(working) / working.result.value).toBeCloseTo(1, 9);
     expect(working.lines.at(-1)!.value).toBe(working.result.value);
   });
 

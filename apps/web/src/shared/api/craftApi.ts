@@ -1,4 +1,5 @@
 import type { CraftListView, CraftView, CreateCraftDto, LineView, UpdateCraftDto } from '@zivvo/contract';
+import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
 const craftApi = api.injectEndpoints({
@@ -9,6 +10,7 @@ const craftApi = api.injectEndpoints({
       query: ({ craftId, propModelId }) => `/crafts/${craftId}/line${propModelId === null ? '' : `?propModelId=${propModelId}`}`,
       providesTags: ['Line'],
     }),
+    craftWorking: build.query<Working, { id: string; key: string }>({ query: ({ id, key }) => `/crafts/${id}/working?key=${encodeURIComponent(key)}`, providesTags: ['Craft'] }),
     createCraft: build.mutation<CraftView, CreateCraftDto>({ query: (body) => ({ url: '/crafts', method: 'POST', body }), invalidatesTags: ['Craft'] }),
     updateCraft: build.mutation<CraftView, { id: string; body: UpdateCraftDto }>({ query: ({ id, body }) => ({ url: `/crafts/${id}`, method: 'PUT', body }), invalidatesTags: ['Craft', 'Line', 'Campaign'] }),
     removeCraft: build.mutation<void, string>({ query: (id) => ({ url: `/crafts/${id}`, method: 'DELETE' }), invalidatesTags: ['Craft'] }),
@@ -16,4 +18,4 @@ const craftApi = api.injectEndpoints({
   }),
 });
 
-export const { useCraftsQuery, useCraftQuery, useLineQuery, useCreateCraftMutation, useUpdateCraftMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;
+export const { useCraftsQuery, useCraftQuery, useLineQuery, useCraftWorkingQuery, useCreateCraftMutation, useUpdateCraftMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;

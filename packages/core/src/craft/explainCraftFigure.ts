@@ -1,0 +1,72 @@
+import { UnknownFigureError } from '../errors/coreError.ts';
+import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
+import type { Dimension } from '../units/dimensions.ts';
+import { estimateMotor } from '../powertrain/estimateMotor.ts';
+import { NO_LOAD_VOLTAGE_V, statorFriction } from '../powertrain/frictionLaw.ts';
+import { hoverThrustN } from './hoverThrust.ts';
+
+/** Figures of a craft that open their working. */
+export const craftFigures = ['hoverThrustN', 'motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
+export type CraftFigure = (typeof craftFigures)[number];
+
+/** What a craft's figures follow from. */
+export interface ExplainedCraft {
+  massKg: number;
+  rotorCount: number;
+  statorDiameterM: number;
+  statorHeightM: number;
+  kvRpmPerV: number;
+}
+
+/** Half widths of 95 % of the estimates, as shares: a judgement. */
+const ESTIMATE_SPREAD: Record<Exclude<CraftFigure, 'hoverThrustN'>, number> = { motorResistanceOhm: 0.25, motorNoLoadCurrentA: 0.5, motorMassKg: 0.12 };
+
+/**
+ * Shows how a figure of a craft follows from its entries: the hover thrust, or what is estimated of its motor.
+ *
+ * @param key - one of {@link craftFigures}
+ * @throws {UnknownFigureError} if there is no such figure
+ */
+export function explainCraftFigure(craft: ExplainedCraft, key: string): Working {
+  const figure = craftFigures.find((name) => name === key);
+  if (figure === undefined) throw new UnknownFigureError(key);
+  if (figure === 'hoverThrustN') {
+    const { massKg, rotorCount } = craft;
+    const inputs = [input('m', 'massKg', massKg, 'mass'), input('k', 'rotorCount', rotorCount, 'number')];
+    return working(figure, inputs, [line('T', 'm * 9.80665 / k', hoverThrustN(massKg, rotorCount), 'force')], 'hoverShare', null);
+  }
+  const lines = motorLines(craft, figure);
+  const value = lines.at(-1)!.value;
+  return working(figure, motorInputs(craft, figure), lines, 'motorEstimate', ESTIMATE_SPREAD[figure] * value);
+}
+
+function motorInputs({ statorDiameterM, statorHeightM, kvRpmPerV }: ExplainedCraft, figure: CraftFigure): WorkingInput[] {
+  const stator = [input('d', 'statorDiameterM', statorDiameterM, 'length'), input('h', 'statorHeightM', statorHeightM, 'length')];
+  return figure === 'motorMassKg' ? stator : [...stator, input('kV', 'kvRpmPerV', kvRpmPerV, 'motorConstant')];
+}
+
+function motorLines({ statorDiameterM, statorHeightM, kvRpmPerV }: ExplainedCraft, figure: CraftFigure): WorkingLine[] {
+  const estimate = estimateMotor(statorDiameterM, statorHeightM, kvRpmPerV);
+  if (figure === 'motorResistanceOhm') return [line('R', '1.6e11 / (kV^2 * (1000 * h) * (1000 * d)^3.69)', estimate.resistanceOhm, 'resistance')];
+  if (figure === 'motorMassKg') return [line('m', '0.0000455 * (1000 * d)^1.585 * (1000 * h)^0.868', estimate.massKg, 'mass')];
+  const noLoadSpeed = NO_LOAD_VOLTAGE_V / estimate.torqueConstantNmPerA;
+  return [
+    line('Kt', '60 / (2 * 3.141592653589793 * kV)', estimate.torqueConstantNmPerA, 'number'),
+    line('w', '10 / Kt', noLoadSpeed, 'number'),
+    line('Q', '0.00000194 * ((1000 * d)^2 * (1000 * h))^0.85 * w^0.127', statorFriction(statorDiameterM, statorHeightM)(noLoadSpeed), 'torque'),
+    line('I', 'Q / Kt', estimate.noLoadCurrentA, 'current'),
+  ];
+}
+
+function input(symbol: string, what: string, value: number, dimension: Dimension): WorkingInput {
+  return { symbol, what, value, dimension, mark: 'measured' };
+}
+
+function line(symbol: string, formula: string, value: number, dimension: Dimension): WorkingLine {
+  return { symbol, formula, value, dimension };
+}
+
+function working(key: CraftFigure, inputs: WorkingInput[], lines: WorkingLine[], source: string, uncertainty: number | null): Working {
+  const { value, dimension } = lines.at(-1)!;
+  return { key, title: `craft.${key}`, inputs, lines, result: { value, dimension, mark: key === 'hoverThrustN' ? 'measured' : 'estimated', origin: null, uncertainty, working: key }, source, notes: [] };
+}
