@@ -2,7 +2,6 @@ import { Inject, Injectable } from '@nestjs/common';
 import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, PROTOCOL_VERSION, type CampaignDetailView, type CampaignListView, type CampaignResultsView, type CreateCampaignDto, type UpdateCampaignDto } from '@zivvo/contract';
 import { explainFigure, reduceCampaign, type CampaignInput, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
-import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
