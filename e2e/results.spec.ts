@@ -79,6 +79,6 @@ test('an estimate of a craft shows how it came about, and so does its hover thru
   await expect(page.getByRole('dialog')).toContainText('Winding resistance at 25 °C');
   await expect(page.getByRole('dialog')).toContainText('1.6e11 / (kV^2');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'working' }).click();
+  await page.getByRole('button', { name: 'working', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('m * 9.80665 / k');
 });

@@ -6,6 +6,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import { EventModule } from './event/event.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
+import { LiveModule } from './live/live.module.ts';
 import { PropModelModule } from './propModel/propModel.module.ts';
 import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
@@ -15,7 +16,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, StandModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

@@ -11,6 +11,8 @@ export interface Config {
   workshopKind: 'own' | 'demo';
   /** Fixed start of the clock, for tests and pictures [ms since 1970]. */
   startMs: number | null;
+  /** How much faster than the clock simulated devices live; 1 but in tests. */
+  timeFactor: number;
   /** Built web app to serve; null in development. */
   webFolder: string | null;
   /** Things that may be made again: the empty database template, the demo's rows. */
@@ -27,12 +29,15 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   if (startMs !== null && Number.isNaN(startMs)) throw new Error(`ZIVVO_NOW is ${env.ZIVVO_NOW}; an ISO 8601 date is allowed.`);
   const workshopKind = env.ZIVVO_WORKSHOP ?? 'own';
   if (workshopKind !== 'own' && workshopKind !== 'demo') throw new Error(`ZIVVO_WORKSHOP is ${workshopKind}; own or demo is allowed.`);
+  const timeFactor = Number(env.ZIVVO_TIME_FACTOR ?? 1);
+  if (!(timeFactor >= 1 && timeFactor <= 50)) throw new Error(`ZIVVO_TIME_FACTOR is ${env.ZIVVO_TIME_FACTOR}; 1 to 50 is allowed.`);
   return {
     port,
     dataFolder: path.resolve(env.ZIVVO_DATA ?? path.join(root, 'data')),
     databaseUrl: env.DATABASE_URL ?? null,
     workshopKind,
     startMs,
+    timeFactor,
     webFolder: env.ZIVVO_WEB === undefined ? null : path.resolve(env.ZIVVO_WEB),
     cacheFolder: path.resolve(env.ZIVVO_CACHE ?? path.join(root, '.cache')),
   };

@@ -14,3 +14,6 @@ export * from './stand/stand.dto.ts';
 export type * from './stand/stand.view.ts';
 export * from './workshop/workshop.dto.ts';
 export type * from './workshop/workshop.view.ts';
+export * from './live/limits.ts';
+export * from './live/live.dto.ts';
+export type * from './live/live.view.ts';

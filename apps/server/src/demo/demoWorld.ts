@@ -1,6 +1,7 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
-import { estimateMotor, hashText, humidAir, INCH_M, quadXLayout, readMotorLabel, readPropLabel, seededRandom, simulatedMotor, simulatedProp, simulatedRun, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { emptyStep, estimateMotor, hashText, INCH_M, quadXLayout, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
 import type { StoredFact } from '../event/event.facts.ts';
+import { simulatedDevice } from '../live/simulatedDevice.ts';
 import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
 
 /** Rows of the demo workshop; dates are milliseconds relative to the first start. */
@@ -21,8 +22,8 @@ export interface DemoRun {
   propModelId: string;
   packPieceId: string;
   restingCellV: number;
-  zeroBeforeN: number;
-  zeroAfterN: number;
+  zeroBeforeN: null;
+  zeroAfterN: null;
   steps: StandStep[];
   atMs: number;
 }
@@ -30,6 +31,9 @@ export interface DemoRun {
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 const SEED = 'tarnholm-1';
+/** Packs from the charger; one that was left lying for a month. */
+const FULL_CHARGE = 0.975;
+const TIRED_CHARGE = 0.84;
 
 /**
  * The Tarnholm Lift Shed: three craft, a dozen prop models, five packs, and one stand evening of nine props with
@@ -44,7 +48,7 @@ export function demoWorld(): DemoWorld {
   const petrel = crafts[0]!;
   const campaignId = ids('stand evening');
   const startMs = -12 * DAY_MS;
-  const runs = eveningRuns(ids, campaignId, petrel, modelId, packs.map((p) => p.id), startMs);
+  const runs = eveningRuns(ids, campaignId, petrel, propModels, packs.map((p) => p.id), startMs);
   const facts: DemoWorld['facts'] = [
     ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
     ...runs.map((r) => ({
@@ -65,30 +69,29 @@ export function demoWorld(): DemoWorld {
   };
 }
 
-/** Three rounds through the nine props; a pack serves two runs before it goes back on charge. */
-function eveningRuns(ids: (name: string) => string, campaignId: string, petrel: { statorDiameterM: number; kvRpmPerV: number; motorResistanceOhm: number; motorNoLoadCurrentA: number }, modelId: (key: string) => string, packIds: string[], startMs: number): DemoRun[] {
-  const random = seededRandom(`${SEED}/evening`);
-  const { temperatureC, pressurePa, humidityRatio } = demoAir.evening;
-  const { densityKgPerM3 } = humidAir(temperatureC, pressurePa, humidityRatio);
-  const motor = simulatedMotor(petrel.kvRpmPerV, petrel.motorResistanceOhm, petrel.motorNoLoadCurrentA, `${SEED}/petrel`);
+/** Three rounds through the nine props on the simulated stand; a pack serves two runs before it goes back on charge. */
+function eveningRuns(ids: (name: string) => string, campaignId: string, petrel: ReturnType<typeof craftRow>, propModels: DemoWorld['propModels'], packIds: string[], startMs: number): DemoRun[] {
+  const chargeLeft = new Map<string, number>();
   return Array.from({ length: 3 * standEvening.propKeys.length }, (_, i) => {
     const key = standEvening.propKeys[i % standEvening.propKeys.length]!;
-    const model = demoPropModels.find((p) => p.key === key)!;
-    const sizes = sizesOf(model);
-    const prop = simulatedProp(sizes.diameterM, sizes.pitchM, { bladeCount: sizes.bladeCount, tip: model.tip, material: model.material, familySeed: `${SEED}/${model.maker}/${model.tip}`, pieceSeed: `${SEED}/${key}` });
+    const model = propModels[demoPropModels.findIndex((p) => p.key === key)]!;
+    const packId = packIds[i % packIds.length]!;
     const isSecondOnPack = Math.floor(i / packIds.length) % 2 === 1;
-    const isTired = i === standEvening.tiredRun;
-    const restingCellV = Math.round((isTired ? 4.01 : isSecondOnPack ? 4.115 : 4.165 + 0.006 * random.normal()) * 1000) / 1000;
-    const steps = simulatedRun(prop, motor, { cellCount: 6, cellResistanceOhm: 0.0034, restingCellV }, ladder, densityKgPerM3, `${SEED}/run/${i}`);
+    const chargeRatio = i === standEvening.tiredRun ? TIRED_CHARGE : isSecondOnPack ? (chargeLeft.get(packId) ?? FULL_CHARGE) : FULL_CHARGE;
+    const stand = new SimulatedStand(simulatedDevice(petrel, model, demoAir.evening, chargeRatio, `${SEED}/run/${i}`));
+    const restingCellV = Math.round(stand.restingCellV * 1000) / 1000;
+    const points = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 });
+    // The tired pack goes on charge after its run is found wanting.
+    chargeLeft.set(packId, i === standEvening.tiredRun ? FULL_CHARGE : stand.chargeRatio);
     return {
       id: ids(`run ${i}`),
       campaignId,
-      propModelId: modelId(key),
-      packPieceId: packIds[i % packIds.length]!,
+      propModelId: model.id,
+      packPieceId: packId,
       restingCellV,
-      zeroBeforeN: 0,
-      zeroAfterN: Math.round(random.normal() * 2) * 0.00980665,
-      steps,
+      zeroBeforeN: null,
+      zeroAfterN: null,
+      steps: points.map(({ values }) => ({ ...emptyStep(), ...values })),
       atMs: startMs + i * 7 * MINUTE_MS,
     };
   });

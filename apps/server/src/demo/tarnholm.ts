@@ -50,7 +50,7 @@ export const demoPropModels: DemoPropModel[] = [
 ];
 
 export const demoCrafts: DemoCraft[] = [
-  { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, diagonalM: 0.294, clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 45, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
+  { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, diagonalM: 0.294, clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 42, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
   { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, diagonalM: 0.42, clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', note: 'Flies at first light, far below zero.' },
   { name: 'Skua', owner: 'Mountain rescue', massKg: 5.4, diagonalM: 0.56, clearanceM: 0.34, motor: '4112 420 kV', motorLimitA: null, escLimitA: 60, chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, referenceKey: 'o125', note: 'Throws a line; must hold still while it does.' },
 ];

@@ -12,6 +12,6 @@ import { RunService } from './run.service.ts';
   imports: [CraftModule, PropModelModule],
   controllers: [CampaignController, RunController],
   providers: [CampaignService, CampaignRepository, RunService, RunRepository],
-  exports: [CampaignRepository, RunRepository],
+  exports: [CampaignRepository, RunRepository, RunService],
 })
 export class StandModule {}

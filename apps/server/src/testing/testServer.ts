@@ -11,6 +11,7 @@ import { AppModule } from '../app.module.ts';
 import { dressApplication } from '../application.ts';
 import type { Config } from '../config.ts';
 import { DATABASE, type Database } from '../database/database.ts';
+import { inlineStandLink, STAND_LINK } from '../live/standLink.ts';
 import { memoryDatabase } from './memoryDatabase.ts';
 
 export interface TestServer {
@@ -25,11 +26,13 @@ export interface TestServer {
 /** The whole server on a database of its own; nothing is mocked but the disk's slowness. */
 export async function startTestServer(): Promise<TestServer> {
   const dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-test-'));
-  const config: Config = { port: 0, dataFolder, databaseUrl: null, workshopKind: 'own', startMs: Date.parse('2026-11-24T12:00:00Z'), webFolder: null, cacheFolder: dataFolder };
+  const config: Config = { port: 0, dataFolder, databaseUrl: null, workshopKind: 'own', startMs: Date.parse('2026-11-24T12:00:00Z'), timeFactor: 20, webFolder: null, cacheFolder: dataFolder };
   const database = await memoryDatabase();
   const module = await Test.createTestingModule({ imports: [AppModule.with(config)] })
     .overrideProvider(DATABASE)
     .useValue(database)
+    .overrideProvider(STAND_LINK)
+    .useValue(inlineStandLink())
     .compile();
   const app = module.createNestApplication<NestExpressApplication>({ bodyParser: false, logger: false });
   dressApplication(app, config);

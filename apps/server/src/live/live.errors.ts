@@ -1,0 +1,40 @@
+import { FeatureError } from '../common/featureError.ts';
+
+export class NotPilotError extends FeatureError {
+  constructor() {
+    super(403, 'notPilot', 'Another tab flies this run', 'Watchers see everything and may cut. To fly, wait until the other tab lets go.');
+  }
+}
+
+export class StandBusyError extends FeatureError {
+  constructor() {
+    super(409, 'standBusy', 'The stand is in use', 'Another run is armed. Cut or finish it first; nothing was changed.');
+  }
+}
+
+export class StandClosedError extends FeatureError {
+  constructor() {
+    super(409, 'standClosed', 'This run is not on the stand', 'Open it on the stand again; its points are kept.');
+  }
+}
+
+export class HardwareStopError extends FeatureError {
+  constructor() {
+    super(400, 'noHardwareStop', 'State the hardware stop first', 'A switch that cuts the power must be within reach before the stand is armed.');
+  }
+}
+
+/** A command that the session refused: the words of its code are the page's. */
+export class RefusedCommandError extends FeatureError {
+  constructor(code: string, details: Readonly<Record<string, string | number | null>>) {
+    super(409, code, 'The stand does not take that now', sentenceOf(code, details));
+  }
+}
+
+function sentenceOf(code: string, details: Readonly<Record<string, string | number | null>>): string {
+  if (code === 'wrongPhase') return `The stand is ${details.phase}; it does not take “${details.command}” then.`;
+  if (code === 'tooManyPoints') return `A run holds at most ${details.count} points.`;
+  if (code === 'noReadingYet') return 'The device has not read anything yet.';
+  if (code === 'outOfRange') return `${details.what} is ${details.value}; ${details.allowed} is allowed.`;
+  return 'Nothing was changed.';
+}

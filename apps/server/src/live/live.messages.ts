@@ -1,0 +1,36 @@
+import type { CoreError, Ladder, LiveCut, LiveLimits, LivePhase, LivePoint, SimulatedFault, SimulatedStandOptions } from '@zivvo/core';
+
+/** What the device runtime is asked to do. */
+export type RuntimeCommand =
+  | { name: 'tare' | 'arm' | 'keepPoint' | 'disarm' | 'stop' }
+  | { name: 'throttle'; throttleRatio: number }
+  | ({ name: 'ladder' } & Ladder)
+  | { name: 'cut'; reason: Exclude<LiveCut['reason'], 'limit'> }
+  | { name: 'fault'; fault: SimulatedFault | null };
+
+export type ToRuntime =
+  | { kind: 'open'; device: SimulatedStandOptions; limits: LiveLimits; points: LivePoint[]; timeFactor: number }
+  | { kind: 'command'; id: number; command: RuntimeCommand }
+  | { kind: 'heartbeat' }
+  | { kind: 'close' };
+
+/** Where the session stands. */
+export interface RuntimeState {
+  phase: LivePhase;
+  throttleRatio: number;
+  zeroN: number | null;
+  cut: LiveCut | null;
+  ladder: { index: number; count: number } | null;
+  timeS: number;
+}
+
+export type FromRuntime =
+  | { kind: 'answer'; id: number; ok: true }
+  | { kind: 'answer'; id: number; ok: false; error: { code: string; details: CoreError['details'] } }
+  | { kind: 'opened'; restingCellV: number }
+  | { kind: 'state'; state: RuntimeState }
+  | { kind: 'point'; ordinal: number; point: LivePoint }
+  | { kind: 'readings'; timeS: number; values: number[] }
+  /** Readings of one second on end, channels in their order. */
+  | { kind: 'chunk'; startS: number; samples: Float32Array }
+  | { kind: 'closed'; chargeRatio: number };

@@ -1,0 +1,78 @@
+import { Injectable } from '@nestjs/common';
+import { and, asc, count, desc, eq, inArray, isNotNull, max } from 'drizzle-orm';
+import type { DbOrTx } from '../database/database.ts';
+import { run } from '../stand/stand.table.ts';
+import { liveChunk, livePoint, liveRun, runSamples } from './live.table.ts';
+
+export type LiveRunRow = typeof liveRun.$inferSelect;
+export type LivePointRow = typeof livePoint.$inferSelect;
+export type LiveChunkRow = typeof liveChunk.$inferSelect;
+
+@Injectable()
+export class LiveRepository {
+  async add(db: DbOrTx, row: LiveRunRow): Promise<void> {
+    await db.insert(liveRun).values(row).onConflictDoNothing();
+  }
+
+  async find(db: DbOrTx, runId: string): Promise<LiveRunRow | null> {
+    const [row] = await db.select().from(liveRun).where(eq(liveRun.runId, runId)).limit(1);
+    return row ?? null;
+  }
+
+  async update(db: DbOrTx, runId: string, values: Partial<LiveRunRow>): Promise<void> {
+    await db.update(liveRun).set(values).where(eq(liveRun.runId, runId));
+  }
+
+  /** What was going on when the server ended cannot go on by itself. */
+  async holdInterrupted(db: DbOrTx, at: Date): Promise<number> {
+    const held = await db
+      .update(liveRun)
+      .set({ phase: 'held', cut: { reason: 'restart', atS: 0 }, updatedAt: at })
+      .where(inArray(liveRun.phase, ['idle', 'connected', 'tared', 'armed', 'running']))
+      .returning({ runId: liveRun.runId });
+    return held.length;
+  }
+
+  async addPoint(db: DbOrTx, row: LivePointRow): Promise<void> {
+    await db.insert(livePoint).values(row).onConflictDoNothing();
+  }
+
+  async pointsOf(db: DbOrTx, runId: string): Promise<LivePointRow[]> {
+    return db.select().from(livePoint).where(eq(livePoint.runId, runId)).orderBy(asc(livePoint.ordinal));
+  }
+
+  async addChunk(db: DbOrTx, row: LiveChunkRow): Promise<void> {
+    await db.insert(liveChunk).values(row);
+  }
+
+  async chunkTally(db: DbOrTx, runId: string): Promise<{ chunkCount: number; lastOrdinal: number }> {
+    const [row] = await db.select({ chunkCount: count(), lastOrdinal: max(liveChunk.ordinal) }).from(liveChunk).where(eq(liveChunk.runId, runId));
+    return { chunkCount: row?.chunkCount ?? 0, lastOrdinal: row?.lastOrdinal ?? 0 };
+  }
+
+  async chunksOf(db: DbOrTx, runId: string, limit: number): Promise<LiveChunkRow[]> {
+    return db.select().from(liveChunk).where(eq(liveChunk.runId, runId)).orderBy(asc(liveChunk.ordinal)).limit(limit);
+  }
+
+  /** Puts the whole channels in the place of the chunks. */
+  async compact(db: DbOrTx, runId: string, rows: (typeof runSamples.$inferInsert)[]): Promise<void> {
+    if (rows.length > 0) await db.insert(runSamples).values(rows).onConflictDoNothing();
+    await db.delete(liveChunk).where(eq(liveChunk.runId, runId));
+  }
+
+  async samplesOf(db: DbOrTx, runId: string): Promise<(typeof runSamples.$inferSelect)[]> {
+    return db.select().from(runSamples).where(eq(runSamples.runId, runId)).orderBy(asc(runSamples.channel));
+  }
+
+  /** State of charge that the latest run left a pack with. */
+  async lastChargeOf(db: DbOrTx, packPieceId: string): Promise<number | null> {
+    const [row] = await db
+      .select({ ratio: liveRun.endChargeRatio })
+      .from(liveRun)
+      .innerJoin(run, eq(run.id, liveRun.runId))
+      .where(and(eq(run.packPieceId, packPieceId), isNotNull(liveRun.endChargeRatio)))
+      .orderBy(desc(liveRun.updatedAt))
+      .limit(1);
+    return row?.ratio ?? null;
+  }
+}

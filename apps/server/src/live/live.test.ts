@@ -1,0 +1,182 @@
+import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
+import type { LiveCommandDto, LiveView } from '@zivvo/contract';
+import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
+import { v7 } from 'uuid';
+import { DB, type Db } from '../database/database.ts';
+import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../testing/testServer.ts';
+import type { FromRuntime } from './live.messages.ts';
+import { LiveRepository } from './live.repository.ts';
+import { StandRuntime } from './standRuntime.ts';
+import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
+
+let server: TestServer;
+let campaignId: string;
+let propModelId: string;
+const pilot = v7();
+const watcher = v7();
+
+beforeAll(async () => {
+  server = await startTestServer();
+  const craft = aCraft();
+  const model = aPropModel();
+  const campaign = aCampaign(craft.id);
+  await server.http.post('/api/prop-models').set('Host', '127.0.0.1').send(model).expect(201);
+  await server.http.post('/api/crafts').set('Host', '127.0.0.1').send(craft).expect(201);
+  await server.http.post('/api/campaigns').set('Host', '127.0.0.1').send(campaign).expect(201);
+  campaignId = campaign.id;
+  propModelId = model.id;
+}, 60_000);
+afterAll(() => server.close());
+
+const post = (path: string, body: object = {}) => server.http.post(`/api${path}`).set('Host', '127.0.0.1').send(body);
+const viewOf = async (runId: string): Promise<LiveView> => (await server.http.get(`/api/live/${runId}`).set('Host', '127.0.0.1').expect(200)).body as LiveView;
+const command = (runId: string, name: LiveCommandDto['name'], more: object = {}, tabId = pilot) => post(`/live/${runId}/commands`, { tabId, name, ...more });
+
+async function until(runId: string, isThere: (view: LiveView) => boolean): Promise<LiveView> {
+  for (let i = 0; i < 400; i++) {
+    const view = await viewOf(runId);
+    if (isThere(view)) return view;
+    await post(`/live/${runId}/heartbeat`, { tabId: pilot });
+    await new Promise((resolve) => setTimeout(resolve, 25));
+  }
+  throw new Error('It never came.');
+}
+
+async function armed(): Promise<string> {
+  const id = v7();
+  await post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null }).expect(201);
+  await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
+  await until(id, (v) => v.restingCellV !== null && v.phase === 'connected');
+  await new Promise((resolve) => setTimeout(resolve, 100));
+  await command(id, 'tare').expect(200);
+  await command(id, 'arm', { hasHardwareStop: true }).expect(200);
+  return id;
+}
+
+test('a ladder runs by itself, its points are kept, and the run joins the results', async () => {
+  const id = await armed();
+  await command(id, 'ladder', { throttles: [0.3, 0.6, 0.9], settleS: 1 }).expect(200);
+  const done = await until(id, (v) => v.points.length === 3 && v.phase === 'held');
+  expect(done).toMatchObject({ throttleRatio: 0, cut: null, isOpen: true });
+  const { body } = await post(`/live/${id}/keep`).expect(200);
+  expect(body).toMatchObject({ state: 'kept', origin: 'simulated', stepCount: 3, restingCellV: done.restingCellV });
+  const results = await server.http.get(`/api/campaigns/${campaignId}/results`).set('Host', '127.0.0.1').expect(200);
+  expect((results.body as { props: { origin: string }[] }).props[0]!.origin).toBe('simulated');
+  const samples = await server.app.get(LiveRepository, { strict: false }).samplesOf(server.app.get<Db>(DB), id);
+  expect(samples.map((s) => s.channel).sort()).toEqual([...liveChannels].sort());
+  const counts = samples.map((s) => s.samples.length / 4);
+  expect(new Set(counts).size).toBe(1);
+  expect(counts[0]).toBeGreaterThan(6 * LIVE_RATE_HZ);
+  await post(`/live/${id}/open`).expect(409);
+});
+
+describe('who may do what', () => {
+  test('a watcher sees and may cut, but not fly', async () => {
+    const id = await armed();
+    await command(id, 'throttle', { throttleRatio: 0.4 }).expect(200);
+    await command(id, 'throttle', { throttleRatio: 0.9 }, watcher).expect(403);
+    await post(`/live/${id}/heartbeat`, { tabId: watcher }).expect(200);
+    const { body } = await command(id, 'cut', {}, watcher).expect(200);
+    expect(body).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'watcher' }, pilotTabId: pilot });
+  });
+
+  test('a pilot that leaves zeroes the throttle; the run is held and can be flown on', async () => {
+    const id = await armed();
+    await command(id, 'throttle', { throttleRatio: 0.4 }).expect(200);
+    await command(id, 'leave').expect(200);
+    expect(await viewOf(id)).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'pilotLeft' }, pilotTabId: null });
+    await post(`/live/${id}/heartbeat`, { tabId: watcher }).expect(200);
+    await command(id, 'arm', { hasHardwareStop: true }, watcher).expect(200);
+    await command(id, 'cut', {}, watcher).expect(200);
+  });
+
+  test('while one run is armed no other takes the stand', async () => {
+    const id = await armed();
+    await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(409);
+    await command(id, 'cut').expect(200);
+  });
+});
+
+describe('refused', () => {
+  test('arming without a hardware stop, throttle before arming, keeping nothing', async () => {
+    const id = v7();
+    await post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null }).expect(201);
+    await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
+    expect((await command(id, 'arm').expect(400)).body).toMatchObject({ code: 'noHardwareStop' });
+    expect((await command(id, 'throttle', { throttleRatio: 0.4 }).expect(409)).body).toMatchObject({ code: 'wrongPhase' });
+    expect((await post(`/live/${id}/keep`).expect(409)).body).toMatchObject({ code: 'noPointYet' });
+  });
+
+  test.each([
+    ['a throttle beyond full', { name: 'throttle', throttleRatio: 1.2 }],
+    ['a ladder of too many steps', { name: 'ladder', throttles: Array.from({ length: 21 }, () => 0.5) }],
+    ['a command nobody knows', { name: 'explode' }],
+    ['a fault nobody knows', { name: 'fault', fault: 'fire' }],
+  ])('%s', async (_what, body) => {
+    await post(`/live/${v7()}/commands`, { tabId: pilot, ...body }).expect(400);
+  });
+
+  test('a run that is not on the stand', async () => {
+    await command(v7(), 'tare').expect(409);
+    await server.http.get(`/api/live/${v7()}`).set('Host', '127.0.0.1').expect(404);
+  });
+});
+
+describe('the runtime', () => {
+  const device = simulatedDevice(aCraft() as never, aPropModel() as never, { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 }, 0.97, 'test');
+
+  const open: StandRuntime[] = [];
+  afterEach(() => open.splice(0).forEach((runtime) => runtime.handle({ kind: 'close' })));
+
+  /** A runtime on a clock of its own, ticked by hand. */
+  function rig() {
+    let nowMs = 0;
+    const said: FromRuntime[] = [];
+    const runtime = new StandRuntime((m) => said.push(m), () => nowMs);
+    open.push(runtime);
+    const tick = (seconds: number, isThere = true): void => {
+      for (let i = 0; i < seconds * 100; i++) {
+        nowMs += 10;
+        if (isThere && i % 50 === 0) runtime.handle({ kind: 'heartbeat' });
+        (runtime as unknown as { tick(): void }).tick();
+      }
+    };
+    runtime.handle({ kind: 'open', device, limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null), points: [], timeFactor: 1 });
+    let id = 0;
+    const ask = (command: Parameters<StandRuntime['handle']>[0] extends infer M ? (M extends { kind: 'command'; command: infer C } ? C : never) : never): void => runtime.handle({ kind: 'command', id: ++id, command });
+    return { runtime, said, tick, ask, last: () => said.filter((m) => m.kind === 'state').at(-1)!.state };
+  }
+
+  test('ten minutes at a hundred readings a second: none is missing', () => {
+    const { runtime, said, tick } = rig();
+    tick(600);
+    runtime.handle({ kind: 'close' });
+    const readings = said.filter((m) => m.kind === 'chunk').reduce((sum, m) => sum + m.samples.length / liveChannels.length, 0);
+    expect(readings).toBe(600 * LIVE_RATE_HZ);
+    const shown = said.filter((m) => m.kind === 'readings').length;
+    expect(shown).toBeGreaterThan(600 * 19);
+    expect(shown).toBeLessThan(600 * 21);
+  });
+
+  test('a pilot that falls silent is cut within 2.2 s', () => {
+    const { tick, ask, last } = rig();
+    tick(1.5);
+    ask({ name: 'tare' });
+    ask({ name: 'arm' });
+    ask({ name: 'throttle', throttleRatio: 0.5 });
+    tick(2.2, false);
+    expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'deadMan' } });
+  });
+
+  test('an over-limit reading cuts in the same exchange', () => {
+    const { tick, ask, last } = rig();
+    tick(1.5);
+    ask({ name: 'tare' });
+    ask({ name: 'arm' });
+    ask({ name: 'throttle', throttleRatio: 0.6 });
+    tick(1);
+    ask({ name: 'fault', fault: 'escDesync' });
+    tick(1);
+    expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'limit', channel: 'currentA' } });
+  });
+});

@@ -1,0 +1,18 @@
+/** What may be asked of a live stand. `leave` is a cut by a page that goes away. */
+export const liveCommandNames = ['tare', 'arm', 'throttle', 'ladder', 'keepPoint', 'cut', 'leave', 'disarm', 'fault'] as const;
+export type LiveCommandName = (typeof liveCommandNames)[number];
+
+/** Commands that anybody who watches may give. */
+export const watcherCommandNames: readonly LiveCommandName[] = ['cut'];
+
+export const LADDER_MAX_COUNT = 20;
+export const ladderLimits = { settleS: { min: 0.5, max: 20 } } as const;
+/** How often the pilot's page says that it is there [ms]. */
+export const HEARTBEAT_MS = 500;
+/** A pilot that was silent for longer has lost the lease [ms]. */
+export const PILOT_LEASE_MS = 3000;
+/** The stream says something at least this often [ms]; a page that hears nothing for longer than the watchdog's time says so. */
+export const STREAM_BEAT_MS = 1000;
+export const STREAM_WATCHDOG_MS = 3000;
+/** Readings that are sent to a page, a second. */
+export const STREAM_RATE_HZ = 20;

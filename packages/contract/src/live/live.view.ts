@@ -1,0 +1,31 @@
+import type { LiveCut, LiveLimits, LivePhase, LivePoint } from '@zivvo/core';
+
+/** A run on the live stand, as every tab that looks at it sees it. */
+export interface LiveView {
+  runId: string;
+  campaignId: string;
+  propModelId: string;
+  packPieceId: string | null;
+  deviceKind: 'simulated';
+  /** False after a restart or once another run took the stand: it can be opened again. */
+  isOpen: boolean;
+  phase: LivePhase;
+  throttleRatio: number;
+  zeroN: number | null;
+  cut: LiveCut | null;
+  /** Kept points that are on the disk. */
+  points: LivePoint[];
+  ladder: { index: number; count: number } | null;
+  limits: LiveLimits;
+  restingCellV: number | null;
+  /** Time of the device [s]. */
+  timeS: number;
+  /** The tab that may give commands; null while nobody does. */
+  pilotTabId: string | null;
+}
+
+/** Readings on their way to a page: values in the order of the live channels. */
+export interface LiveReadingsView {
+  timeS: number;
+  values: number[];
+}

@@ -1,0 +1,27 @@
+import type { LiveLimits } from '../stand/liveReading.ts';
+import { StandSession, type Ladder, type LivePoint } from '../stand/standSession.ts';
+import type { SimulatedStand } from './simulatedStand.ts';
+
+const NO_LIMITS: LiveLimits = { speedRpm: null, currentA: null, voltageV: null, powerW: null, temperatureC: null, vibrationMPerS2: null };
+/** Readings at rest before the tare, and the longest that a ladder may take. */
+const REST_COUNT = 120;
+const MOST_COUNT = 120_000;
+
+/**
+ * Runs a ladder of throttle steps on a made-up stand, as the live page would, without waiting for a clock.
+ *
+ * @returns the kept points; fewer than the ladder has steps where a limit cut it
+ */
+export function recordLadder(stand: SimulatedStand, ladder: Ladder, limits: LiveLimits = NO_LIMITS): LivePoint[] {
+  const session = new StandSession(limits);
+  session.connect();
+  const exchange = (): void => {
+    session.onReading(stand.exchange(session.throttleRatio), stand.timeS, 0);
+  };
+  for (let i = 0; i < REST_COUNT; i++) exchange();
+  session.tare();
+  session.arm(0);
+  session.startLadder(ladder);
+  for (let i = 0; i < MOST_COUNT && session.ladder !== null; i++) exchange();
+  return session.points;
+}
