@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
+import { cutFigures } from './live.mjs';
 import { pickFigures } from './pick.mjs';
 import { medianMs, report } from './report.mjs';
 
@@ -23,6 +24,7 @@ await report({
     ];
   },
   pick: pickFigures,
+  live: cutFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';
     if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');

@@ -1,4 +1,4 @@
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
@@ -90,11 +90,32 @@ export const test = base.extend<{ own: Zivvo }, { demo: Zivvo }>({
   ],
 });
 
-export { expect } from '@playwright/test';
+export { expect };
 
 /** Opens the demo's stand evening with its craft in hand. */
 export async function openEvening(page: Page, demo: Zivvo): Promise<void> {
   await page.goto(`${demo.address}/stand`);
   await page.getByRole('row', { name: /Cliff season/ }).click();
   await page.getByRole('heading', { level: 1, name: /more thrust|Nothing within/ }).waitFor();
+}
+
+/** Puts a prop on the live stand and arms it, as a pilot would. */
+export async function putOnStand(page: Page, zivvo: Zivvo, prop: string): Promise<void> {
+  await openEvening(page, zivvo);
+  await page.keyboard.press('n');
+  await page.getByRole('combobox', { name: 'Prop', exact: true }).selectOption({ label: prop });
+  await page.getByRole('button', { name: 'Run it on the live stand' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Tare the scale with nothing turning');
+  await expect(page.getByText(/pack at rest 4/)).toBeVisible();
+  await page.getByRole('button', { name: 'Tare', exact: true }).click();
+  await armStand(page);
+}
+
+/** States the hardware stop and holds the button. */
+export async function armStand(page: Page): Promise<void> {
+  await page.getByRole('checkbox').check();
+  await page.getByRole('button', { name: 'Hold to arm' }).hover();
+  await page.mouse.down();
+  await expect(page.getByRole('button', { name: 'Cut Esc' })).toBeVisible();
+  await page.mouse.up();
 }

@@ -56,6 +56,7 @@ export * from './stand/settleRun.ts';
 export * from './stand/liveReading.ts';
 export * from './stand/standSession.ts';
 export * from './stand/samplePyramid.ts';
+export * from './stand/thrustComparison.ts';
 export * from './stand/pointOfRun.ts';
 export * from './stand/campaign.ts';
 export * from './stand/reduceCampaign.ts';

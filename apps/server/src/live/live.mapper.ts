@@ -6,10 +6,9 @@ import type { runSamples } from './live.table.ts';
 /** The run on the stand as the server holds it. */
 export interface OpenRun extends Omit<LiveView, 'deviceKind' | 'isOpen' | 'pilotTabId'> {
   pilot: { tabId: string; seenMs: number } | null;
-  chunkOrdinal: number;
 }
 
-export function toLiveView({ pilot, chunkOrdinal: _ordinal, ...open }: OpenRun): LiveView {
+export function toLiveView({ pilot, ...open }: OpenRun): LiveView {
   return { ...open, deviceKind: 'simulated', isOpen: true, pilotTabId: pilot?.tabId ?? null };
 }
 

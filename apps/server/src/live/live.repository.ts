@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { and, asc, count, desc, eq, inArray, isNotNull, max } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull, max } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { run } from '../stand/stand.table.ts';
 import { liveChunk, livePoint, liveRun, runSamples } from './live.table.ts';
@@ -45,9 +45,9 @@ export class LiveRepository {
     await db.insert(liveChunk).values(row);
   }
 
-  async chunkTally(db: DbOrTx, runId: string): Promise<{ chunkCount: number; lastOrdinal: number }> {
-    const [row] = await db.select({ chunkCount: count(), lastOrdinal: max(liveChunk.ordinal) }).from(liveChunk).where(eq(liveChunk.runId, runId));
-    return { chunkCount: row?.chunkCount ?? 0, lastOrdinal: row?.lastOrdinal ?? 0 };
+  async lastChunkOrdinal(db: DbOrTx, runId: string): Promise<number> {
+    const [row] = await db.select({ ordinal: max(liveChunk.ordinal) }).from(liveChunk).where(eq(liveChunk.runId, runId));
+    return row?.ordinal ?? 0;
   }
 
   async chunksOf(db: DbOrTx, runId: string, limit: number): Promise<LiveChunkRow[]> {

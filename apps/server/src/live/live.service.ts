@@ -33,6 +33,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   private open: OpenRun | null = null;
   private readonly answers = new Map<number, (message: Extract<FromRuntime, { kind: 'answer' }>) => void>();
   private nextAnswer = 1;
+  private whenClosed: () => void = () => undefined;
   /** Writes in the order in which they came. */
   private writes: Promise<void> = Promise.resolve();
   private readonly beat: NodeJS.Timeout;
@@ -90,8 +91,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const craft = await this.crafts.find(this.db, campaign.craftId);
     const model = await this.models.find(this.db, run.propModelId);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-    const { lastOrdinal } = await this.live.chunkTally(this.db, runId);
-    this.open = { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, phase: 'idle', throttleRatio: 0, zeroN: row.zeroN, cut: null, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, pilot: null, chunkOrdinal: lastOrdinal };
+    const lastOrdinal = await this.live.lastChunkOrdinal(this.db, runId);
+    this.open = { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, phase: 'idle', throttleRatio: 0, zeroN: row.zeroN, cut: null, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, pilot: null, recordedS: lastOrdinal };
     this.link.send({ kind: 'open', device: simulatedDevice(craft, model, campaign, await this.chargeOf(run.packPieceId), runId), limits: row.limits, points, timeFactor: this.config.timeFactor });
     return toLiveView(this.open);
   }
@@ -102,7 +103,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const row = await this.live.find(this.db, runId);
     if (!row) throw new StandClosedError();
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-    return { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, deviceKind: 'simulated', isOpen: false, phase: row.phase, throttleRatio: 0, zeroN: row.zeroN, cut: row.cut, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, pilotTabId: null };
+    const lastOrdinal = await this.live.lastChunkOrdinal(this.db, runId);
+    return { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, deviceKind: 'simulated', isOpen: false, phase: row.phase, throttleRatio: 0, zeroN: row.zeroN, cut: row.cut, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, recordedS: lastOrdinal, pilotTabId: null };
   }
 
   /** The pilot says that it is there; whoever asks while nobody flies becomes the pilot. */
@@ -151,7 +153,6 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     await new Promise<void>((resolve) => (this.whenClosed = resolve));
     await this.writes;
   }
-  private whenClosed: () => void = () => undefined;
 
   /** Chunks of the run become whole channels with what drawing needs. */
   private async compact(runId: string): Promise<void> {
@@ -195,10 +196,10 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const { open } = this;
     if (!open) return;
     if (message.kind === 'readings') this.events.next({ type: 'readings', data: { timeS: message.timeS, values: message.values } });
-    else if (message.kind === 'opened') this.write(async () => this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV }));
-    else if (message.kind === 'state') this.write(async () => this.take(open, message.state, { phase: message.state.phase, zeroN: message.state.zeroN, cut: message.state.cut }), () => this.show(open, message.state));
-    else if (message.kind === 'point') this.write(async () => this.keepPoint(open, message.ordinal, message.point));
-    else if (message.kind === 'chunk') this.write(async () => this.keepChunk(open, message.startS, message.samples));
+    else if (message.kind === 'opened') this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
+    else if (message.kind === 'state') this.take(open, message.state, { phase: message.state.phase, zeroN: message.state.zeroN, cut: message.state.cut });
+    else if (message.kind === 'point') this.write(() => this.keepPoint(open, message.ordinal, message.point));
+    else if (message.kind === 'chunk') this.write(() => this.keepChunk(open, message.startS, message.samples));
     else
       this.write(async () => {
         await this.live.update(this.db, open.runId, { endChargeRatio: message.chargeRatio, ...(open.phase === 'stopped' ? { phase: 'held' as const } : {}), updatedAt: this.clock.now() });
@@ -207,15 +208,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       });
   }
 
-  /** A state is shown at once, before it is written: a cut must not wait for the disk. */
-  private show(open: OpenRun, state: Partial<OpenRun>): void {
+  /** A state is shown at once and written after: a cut must not wait for the disk. */
+  private take(open: OpenRun, state: Partial<OpenRun>, columns: Parameters<LiveRepository['update']>[2]): void {
     Object.assign(open, state);
     this.tell(open);
-  }
-
-  private async take(open: OpenRun, state: Partial<OpenRun>, columns: Parameters<LiveRepository['update']>[2]): Promise<void> {
-    await this.live.update(this.db, open.runId, { ...columns, updatedAt: this.clock.now() });
-    this.show(open, state);
+    this.write(() => this.live.update(this.db, open.runId, { ...columns, updatedAt: this.clock.now() }));
   }
 
   /** A point is shown as kept once it is on the disk. */
@@ -226,12 +223,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   }
 
   private async keepChunk(open: OpenRun, startS: number, samples: Float32Array): Promise<void> {
-    open.chunkOrdinal++;
-    await this.live.addChunk(this.db, { runId: open.runId, ordinal: open.chunkOrdinal, startS, readingCount: samples.length / liveChannels.length, samples: Buffer.from(samples.buffer, samples.byteOffset, samples.byteLength) });
+    await this.live.addChunk(this.db, { runId: open.runId, ordinal: open.recordedS + 1, startS, readingCount: samples.length / liveChannels.length, samples: Buffer.from(samples.buffer, samples.byteOffset, samples.byteLength) });
+    open.recordedS++;
   }
 
-  private write(job: () => Promise<void>, first: () => void = () => undefined): void {
-    first();
+  private write(job: () => Promise<void>): void {
     this.writes = this.writes.then(job).catch((error: unknown) => console.error('A live write failed:', error));
   }
 

@@ -37,7 +37,7 @@ export function simulatedDevice(craft: SimulatedCraft, model: SimulatedModel, ai
 }
 
 /** Bell and shake that no run should pass; a maker's own figures come first where there are some. */
-const HOTTEST_BELL_C = 90;
+const HOTTEST_BELL_C = 100;
 const STRONGEST_SHAKE_M_PER_S2 = 60;
 
 /** What a run on this craft may not pass. */

@@ -64,12 +64,15 @@ export class StandRuntime {
   private command(id: number, command: RuntimeCommand): void {
     try {
       this.run(command);
-      this.send({ kind: 'answer', id, ok: true });
     } catch (error) {
       if (!(error instanceof CoreError)) throw error;
       this.send({ kind: 'answer', id, ok: false, error: { code: error.code, details: error.details } });
+      return;
     }
+    // The new state first: whoever hears the answer knows it already.
     this.tell();
+    this.tellPoints();
+    this.send({ kind: 'answer', id, ok: true });
   }
 
   private run(command: RuntimeCommand): void {
@@ -103,7 +106,11 @@ export class StandRuntime {
     const reading = stand.exchange(session.throttleRatio);
     session.onReading(reading, stand.timeS, this.nowMs() / 1000);
     if (reading) this.record(reading);
-    const { points } = session;
+    this.tellPoints();
+  }
+
+  private tellPoints(): void {
+    const points = this.session?.points ?? [];
     for (; this.sentPointCount < points.length; this.sentPointCount++) this.send({ kind: 'point', ordinal: this.sentPointCount + 1, point: points[this.sentPointCount]! });
   }
 

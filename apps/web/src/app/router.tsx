@@ -24,6 +24,7 @@ export const router = createBrowserRouter([
           { path: 'stand', lazy: () => import('../stand/StandPage.tsx') },
           { path: 'stand/new', lazy: () => import('../stand/CampaignFormPage.tsx') },
           { path: 'stand/runs/:runId', lazy: () => import('../stand/RunPage.tsx') },
+          { path: 'stand/live/:runId', lazy: () => import('../stand/live/LiveRunPage.tsx') },
           { path: 'stand/:campaignId', lazy: () => import('../stand/ResultsPage.tsx') },
           { path: 'stand/:campaignId/edit', lazy: () => import('../stand/CampaignFormPage.tsx') },
           { path: 'stand/:campaignId/type', lazy: () => import('../stand/StartRunPage.tsx') },

@@ -2,6 +2,8 @@ import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
+import { useKeys } from '../app/keys.ts';
+import { useStartLiveMutation } from '../shared/api/liveApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useCreateRunMutation } from '../shared/api/standApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
@@ -22,6 +24,7 @@ export function Component() {
   const { data: models } = usePropModelsQuery();
   const { data: packs = [] } = usePacksQuery();
   const [create, creating] = useCreateRunMutation();
+  const [startLive, startingLive] = useStartLiveMutation();
   const [id] = useState(() => v7());
   const [chosen, setChosen] = useState<string | null>(null);
   const [packId, setPackId] = useState('');
@@ -32,6 +35,11 @@ export function Component() {
     const started = await create({ campaignId, body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, replacesRunId: null, draft } });
     if (!started.error) go(`/stand/runs/${id}`, { propModelId: propId });
   };
+  const onStand = async (): Promise<void> => {
+    const started = await startLive({ campaignId, body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId } });
+    if (!started.error) go(`/stand/live/${id}`, { propModelId: propId });
+  };
+  useKeys([{ key: 'l', what: 'Run it on the live stand', run: () => void onStand() }]);
   return (
     <Ready query={campaign}>
       {(data) => (
@@ -43,6 +51,9 @@ export function Component() {
             <>
               <Action weight="main" type="submit" form="start-run" disabled={propId === '' || creating.isLoading}>
                 Type the run
+              </Action>
+              <Action hint="l" disabled={propId === '' || startingLive.isLoading} onClick={() => void onStand()}>
+                Run it on the live stand
               </Action>
               <ActionLink to={to(`/stand/${campaignId}/import`)}>Paste or drop a file instead</ActionLink>
               <ActionLink to={to(`/stand/${campaignId}`)}>Cancel</ActionLink>
@@ -62,7 +73,7 @@ export function Component() {
                 void onStart();
               }}
             >
-              <ProblemNote error={creating.error} />
+              <ProblemNote error={creating.error ?? startingLive.error} />
               <fieldset className={classes.group}>
                 <legend>Run</legend>
                 <NativeSelect label="Prop" autoFocus value={propId} onChange={(e) => setChosen(e.currentTarget.value)} data={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />

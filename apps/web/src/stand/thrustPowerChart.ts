@@ -134,7 +134,7 @@ function placeNames({ rows, height }: ChartInput, endY: number, thrust: (n: numb
 }
 
 /** The next round number at or above. */
-function niceEnd(value: number): number {
+export function niceEnd(value: number): number {
   const step = 10 ** Math.floor(Math.log10(value)) / 2;
   return Math.ceil(value / step) * step;
 }

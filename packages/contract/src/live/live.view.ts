@@ -20,6 +20,8 @@ export interface LiveView {
   restingCellV: number | null;
   /** Time of the device [s]. */
   timeS: number;
+  /** Seconds of all readings that are on the disk. */
+  recordedS: number;
   /** The tab that may give commands; null while nobody does. */
   pilotTabId: string | null;
 }

@@ -9,6 +9,8 @@ export interface Ink {
   hairline: string;
   sheet: string;
   moss: string;
+  fjord: string;
+  ochre: string;
   rust: string;
   fontText: string;
   fontMono: string;
@@ -28,6 +30,8 @@ export function useInk(): Ink {
       hairline: read('--hairline'),
       sheet: read('--sheet'),
       moss: read('--moss'),
+      fjord: read('--fjord'),
+      ochre: read('--ochre'),
       rust: read('--rust'),
       fontText: read('--font-text'),
       fontMono: read('--font-mono'),

@@ -14,10 +14,10 @@ export interface Format {
   sentence: (reason: Pick<Reason, 'code' | 'values'>) => string;
 }
 
-/** Everything a page needs to write numbers in the reader's units. */
 /** Units for what is always measured in millimetres. */
 export const MILLIMETRES: UnitChoices = { ...defaultUnits, length: 'mm' };
 
+/** Everything a page needs to write numbers in the reader's units. */
 export function useFormat(): Format {
   const choices = useSelector((state: { settings: { units: UnitChoices } }) => state.settings.units);
   return useMemo(

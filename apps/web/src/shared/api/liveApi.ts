@@ -1,0 +1,14 @@
+import type { LiveCommandDto, LiveView, RunView, StartLiveRunDto } from '@zivvo/contract';
+import { api } from './api.ts';
+
+const liveApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    startLive: build.mutation<LiveView, { campaignId: string; body: StartLiveRunDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/live`, method: 'POST', body }), invalidatesTags: ['Campaign'] }),
+    openLive: build.mutation<LiveView, string>({ query: (id) => ({ url: `/live/${id}/open`, method: 'POST' }) }),
+    liveHeartbeat: build.mutation<LiveView, { id: string; tabId: string }>({ query: ({ id, tabId }) => ({ url: `/live/${id}/heartbeat`, method: 'POST', body: { tabId } }) }),
+    liveCommand: build.mutation<LiveView, { id: string; body: Partial<LiveCommandDto> & Pick<LiveCommandDto, 'name' | 'tabId'> }>({ query: ({ id, body }) => ({ url: `/live/${id}/commands`, method: 'POST', body }) }),
+    keepLive: build.mutation<RunView, string>({ query: (id) => ({ url: `/live/${id}/keep`, method: 'POST' }), invalidatesTags: ['Run', 'Campaign', 'Line'] }),
+  }),
+});
+
+export const { useStartLiveMutation, useOpenLiveMutation, useLiveHeartbeatMutation, useLiveCommandMutation, useKeepLiveMutation } = liveApi;

@@ -1,0 +1,232 @@
+import { useElementSize } from '@mantine/hooks';
+import { NativeSelect } from '@mantine/core';
+import { liveChannels, standQuantities, thrustAtSamePower, type LiveChannel, type LimitedChannel, type SimulatedFault } from '@zivvo/core';
+import { formatShare, quantityNames, unitFor } from '@zivvo/words';
+import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { useParams } from 'react-router';
+import { useCraftQuery } from '../../shared/api/craftApi.ts';
+import { useKeepLiveMutation, useOpenLiveMutation } from '../../shared/api/liveApi.ts';
+import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
+import { useCampaignQuery, useResultsQuery } from '../../shared/api/standApi.ts';
+import { useInk } from '../../shared/charts/useInk.ts';
+import { useFormat } from '../../shared/format/useFormat.ts';
+import { useAddressParam } from '../../shared/inHand/useAddressParam.ts';
+import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../../shared/ui/Action.tsx';
+import { ProblemNote } from '../../shared/ui/PageStates.tsx';
+import { propModelName } from '../../shared/ui/propModelName.ts';
+import { StationPage } from '../../shared/ui/StationPage.tsx';
+import { ArmPanel } from './ArmPanel.tsx';
+import { FarView } from './FarView.tsx';
+import classes from './Live.module.css';
+import { liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
+import { Readings } from './Readings.tsx';
+import { useLiveRun, type LiveRun } from './useLiveRun.ts';
+import { useStandKeys } from './useStandKeys.ts';
+
+const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
+const LADDER = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
+const FAULTS: { value: SimulatedFault | ''; label: string }[] = [
+  { value: '', label: 'nothing' },
+  { value: 'scaleStuck', label: 'the scale sticks' },
+  { value: 'dropOut', label: 'the device falls silent' },
+  { value: 'escDesync', label: 'the ESC loses step' },
+  { value: 'nutLoosening', label: 'the nut backs off' },
+];
+
+/** A run on the live stand: readings, points, throttle, cut. */
+export function Component() {
+  const { runId = '' } = useParams();
+  const live = useLiveRun(runId);
+  const { view, isLost } = live;
+  if (!view) {
+    return (
+      <StationPage eyebrow="Stand" headline={isLost ? 'Zivvo’s server does not answer' : 'working…'}>
+        {isLost && <p className="muted">The stand zeroes itself when nobody speaks to it. Start the server again; this page tries by itself.</p>}
+      </StationPage>
+    );
+  }
+  return <OnStand live={live} view={view} key={runId} />;
+}
+
+function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['view']> }) {
+  const { isLost, isPilot, isHot, send } = live;
+  const format = useFormat();
+  const ink = useInk();
+  const go = useGo();
+  const { to } = useInHand();
+  const [far, setFar] = useAddressParam('far');
+  const { data: campaign } = useCampaignQuery(view.campaignId);
+  const { data: craft } = useCraftQuery(campaign?.craftId ?? '', { skip: !campaign });
+  const { data: models } = usePropModelsQuery();
+  const { data: results } = useResultsQuery({ id: view.campaignId, throttleRatio: 0.6 });
+  const [keep, keeping] = useKeepLiveMutation();
+  const [open, opening] = useOpenLiveMutation();
+  const model = models?.items.find((m) => m.id === view.propModelId);
+  const referenceResult = results?.props.find((p) => p.isReference && p.propModelId !== view.propModelId);
+  const referenceModel = models?.items.find((m) => m.id === referenceResult?.propModelId);
+  const reference = referenceResult && referenceModel && referenceResult.line.length > 1 ? { name: propModelName(referenceModel), line: referenceResult.line } : null;
+  const last = view.points.at(-1);
+  const comparison = last && reference ? thrustAtSamePower(reference.line, last.values) : null;
+  const words: LiveWords = { share: formatShare, quantity: (channel, value) => format.quantity(value, standQuantities[channel]).text };
+  const ordinal = campaign?.runs.find((r) => r.id === view.runId)?.ordinal;
+  const onKeepRun = async (): Promise<void> => {
+    const kept = await keep(view.runId);
+    if (!kept.error) go(`/stand/${view.campaignId}`, { propModelId: view.propModelId });
+  };
+  const step = useThrottleSteps(live, view.throttleRatio);
+  useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step });
+  const headline = isLost ? 'Zivvo’s server does not answer: use your switch' : liveHeadline(view, comparison, reference?.name ?? null, words);
+  const state = isLost ? 'not heard' : phaseWords[view.phase];
+
+  if (far !== null) return <FarView live={live} state={state} headline={headline} onBack={() => setFar(null)} />;
+  return (
+    <StationPage
+      eyebrow={`Stand · ${campaign?.name ?? ''} · run ${ordinal ?? ''} of ${model ? propModelName(model) : ''}`}
+      headline={headline}
+      detail={[state, view.restingCellV === null ? '' : `pack at rest ${format.quantity(view.restingCellV, 'voltage').text} a cell`, 'simulated', isPilot || !view.isOpen ? '' : 'another tab flies; you watch'].filter((t) => t !== '').join(' · ')}
+      reasons={<LiveReasons view={view} live={live} words={words} referenceName={reference?.name ?? null} isExtended={comparison?.isExtended ?? false} />}
+      actions={
+        <>
+          {!view.isOpen && view.phase !== 'stopped' && (
+            <Action weight="main" disabled={opening.isLoading} onClick={() => void open(view.runId)}>
+              Put it on the stand again
+            </Action>
+          )}
+          {view.isOpen && view.phase === 'connected' && (
+            <Action weight="main" disabled={!isPilot} onClick={() => send({ name: 'tare' })}>
+              Tare
+            </Action>
+          )}
+          {isHot && (
+            <Action disabled={!isPilot || view.ladder !== null} onClick={() => send({ name: 'ladder', throttles: LADDER, settleS: 1 })}>
+              Run the ladder
+            </Action>
+          )}
+          {!isHot && view.points.length > 0 && (
+            <Action weight={view.isOpen ? 'main' : 'plain'} disabled={keeping.isLoading} onClick={() => void onKeepRun()}>
+              Keep run
+            </Action>
+          )}
+          <Action onClick={() => setFar('1')}>Read from afar</Action>
+          {!isHot && <ActionLink to={to(`/stand/${view.campaignId}`)}>Back to the results</ActionLink>}
+        </>
+      }
+    >
+      <ProblemNote error={live.error ?? keeping.error ?? opening.error} />
+      <div className={classes.columns}>
+        <section className={classes.chart}>
+          <GrowingChart live={live} view={view} reference={reference} limitPowerW={results?.escLimitPowerW ?? null} hoverThrustN={results?.hoverThrustN ?? null} craftName={craft?.name ?? 'the craft'} ink={ink} />
+        </section>
+        <Readings live={live} view={view} onStep={step} />
+      </div>
+      {isHot ? (
+        <div className={classes.controls}>
+          <button type="button" className={classes.keepPoint} disabled={!isPilot || view.phase !== 'running'} onClick={() => send({ name: 'keepPoint' })}>
+            Keep this point <kbd>Space</kbd>
+          </button>
+          <button type="button" className={classes.cut} onClick={() => send({ name: 'cut' })}>
+            Cut <kbd>Esc</kbd>
+          </button>
+        </div>
+      ) : (
+        view.isOpen && (view.phase === 'tared' || view.phase === 'held') && <ArmPanel isPilot={isPilot} onArm={() => send({ name: 'arm', hasHardwareStop: true })} onTare={() => send({ name: 'tare' })} />
+      )}
+    </StationPage>
+  );
+}
+
+/** Until then a state that comes back may be older than the last step [ms]. */
+const ECHO_MS = 700;
+
+/** Steps the throttle. Quick steps add up: each starts from what was asked for, not from what has come back yet. */
+function useThrottleSteps({ isPilot, isHot, send }: LiveRun, throttleRatio: number): (by: number) => void {
+  const asked = useRef(throttleRatio);
+  const askedMs = useRef(-Infinity);
+  useEffect(() => {
+    // What comes back of earlier steps does not undo the later ones.
+    if (!isHot || performance.now() - askedMs.current > ECHO_MS) asked.current = throttleRatio;
+  }, [throttleRatio, isHot]);
+  return (by) => {
+    if (!isPilot || !isHot) return;
+    asked.current = Math.round(Math.min(1, Math.max(0, asked.current + by)) * 100) / 100;
+    askedMs.current = performance.now();
+    send({ name: 'throttle', throttleRatio: asked.current });
+  };
+}
+
+interface GrowingChartProps {
+  live: LiveRun;
+  view: NonNullable<LiveRun['view']>;
+  reference: { name: string; line: { powerW: number; thrustN: number }[] } | null;
+  limitPowerW: number | null;
+  hoverThrustN: number | null;
+  craftName: string;
+  ink: ReturnType<typeof useInk>;
+}
+
+/** How often the ring of the reading moves on the chart [ms]. */
+const CHART_MS = 250;
+
+function GrowingChart({ live, view, reference, limitPowerW, hoverThrustN, craftName, ink }: GrowingChartProps) {
+  const format = useFormat();
+  const { ref, height } = useElementSize<HTMLDivElement>();
+  const [now, setNow] = useState<{ powerW: number; thrustN: number } | null>(null);
+  useEffect(() => {
+    const timer = setInterval(() => {
+      const { latest } = live.stream;
+      if (latest) setNow({ powerW: valueOf(latest.values, 'powerW'), thrustN: Math.max(0, valueOf(latest.values, 'thrustN') - (live.stream.view?.zeroN ?? 0)) });
+    }, CHART_MS);
+    return () => clearInterval(timer);
+  }, [live.stream]);
+  const limitText = view.limits.currentA === null ? '' : `over the ${format.quantity(view.limits.currentA, 'current', 0).text} limit`;
+  const option = useMemo(
+    () => liveChart({ points: view.points, now, reference, limitPowerW, limitText, hoverThrustN, craftName, thrustUnit: unitFor('force', format.choices), ink }),
+    [view.points, now, reference, limitPowerW, limitText, hoverThrustN, craftName, format, ink],
+  );
+  return (
+    <div ref={ref} className={classes.chartBox}>
+      <Suspense fallback={null}>{height > 0 && <Chart option={option} height={height} label={`Thrust against power, ${view.points.length} points kept`} />}</Suspense>
+    </div>
+  );
+}
+
+function valueOf(values: readonly number[], channel: LiveChannel): number {
+  return values[liveChannels.indexOf(channel)] ?? 0;
+}
+
+interface LiveReasonsProps {
+  view: NonNullable<LiveRun['view']>;
+  live: LiveRun;
+  words: LiveWords;
+  referenceName: string | null;
+  isExtended: boolean;
+}
+
+/** What to mind, and what is kept. */
+function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReasonsProps) {
+  const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter((entry): entry is [LimitedChannel, number] => entry[1] !== null);
+  return (
+    <div className={classes.reasons}>
+      {live.isLost && <p data-severity="danger">Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.</p>}
+      <p data-severity="caution">Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.</p>
+      {referenceName !== null && isExtended && <p>{`${referenceName} was not measured at this power: its curve is extended.`}</p>}
+      <p>{`Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}.`}</p>
+      <h3>Points kept</h3>
+      {view.points.length === 0 ? (
+        <p className="muted">None yet. A point is the mean of the last second.</p>
+      ) : (
+        <ol className={classes.points}>
+          {view.points.map((point, i) => (
+            <li key={i}>
+              <span>{words.share(point.values.throttleRatio)}</span>
+              <span>{words.quantity('thrustN', point.values.thrustN)}</span>
+              <span>{words.quantity('currentA', point.values.currentA)}</span>
+            </li>
+          ))}
+        </ol>
+      )}
+      {view.isOpen && <NativeSelect className={classes.fault} size="sm" label="Let something go wrong (simulated)" disabled={!live.isPilot} data={FAULTS} onChange={(e) => live.send({ name: 'fault', fault: e.currentTarget.value === '' ? null : (e.currentTarget.value as SimulatedFault) })} />}
+    </div>
+  );
+}

@@ -1,0 +1,82 @@
+import { HEARTBEAT_MS, type LiveCommandDto, type LiveView } from '@zivvo/contract';
+import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
+import { useLiveCommandMutation, useLiveHeartbeatMutation } from '../../shared/api/liveApi.ts';
+import { leaveStand, LiveStream, TAB_ID } from '../../shared/api/liveStream.ts';
+
+export type SendCommand = (command: Omit<Partial<LiveCommandDto>, 'tabId'> & Pick<LiveCommandDto, 'name'>) => void;
+
+export interface LiveRun {
+  stream: LiveStream;
+  view: LiveView | null;
+  isLost: boolean;
+  isPilot: boolean;
+  /** True while throttle may be given. */
+  isHot: boolean;
+  send: SendCommand;
+  /** The last refusal, until the next command. */
+  error: unknown;
+}
+
+/** A run on the stand as this tab sees and flies it: stream, heartbeat, commands, and letting go when the page goes away. */
+export function useLiveRun(runId: string): LiveRun {
+  const stream = useStream(runId);
+  const view = useSyncExternalStore(stream.onState, () => stream.view);
+  const isLost = useSyncExternalStore(stream.onState, () => stream.isLost);
+  const [beat] = useLiveHeartbeatMutation();
+  const [command, { error }] = useLiveCommandMutation();
+  const isOpen = view?.isOpen ?? false;
+  const mayFly = isOpen && (view?.pilotTabId === null || view?.pilotTabId === TAB_ID);
+  const isPilot = isOpen && view?.pilotTabId === TAB_ID;
+  const isHot = isOpen && (view?.phase === 'armed' || view?.phase === 'running');
+
+  useEffect(() => {
+    if (!mayFly) return;
+    const say = (): void => {
+      if (document.visibilityState === 'visible') void beat({ id: runId, tabId: TAB_ID });
+    };
+    say();
+    const timer = setInterval(say, HEARTBEAT_MS);
+    return () => clearInterval(timer);
+  }, [mayFly, runId, beat]);
+
+  useEffect(() => {
+    if (!isPilot || !isHot) return;
+    const leave = (): void => leaveStand(runId);
+    const onHidden = (): void => {
+      if (document.visibilityState === 'hidden') leave();
+    };
+    document.addEventListener('visibilitychange', onHidden);
+    window.addEventListener('pagehide', leave);
+    return () => {
+      document.removeEventListener('visibilitychange', onHidden);
+      window.removeEventListener('pagehide', leave);
+    };
+  }, [isPilot, isHot, runId]);
+  // Going to another page of Zivvo is leaving, too; going on flying is not, so this runs only when the page ends.
+  useEffect(() => () => {
+    const last = stream.view;
+    if (last?.pilotTabId === TAB_ID && (last.phase === 'armed' || last.phase === 'running')) leaveStand(runId);
+  }, [stream, runId]);
+
+  const send = useCallback<SendCommand>(
+    (what) => {
+      // What came of it is heard on the stream, in its order; the answer might be older.
+      void command({ id: runId, body: { ...what, tabId: TAB_ID } });
+    },
+    [command, runId],
+  );
+  return { stream, view, isLost, isPilot, isHot, send, error };
+}
+
+function useStream(runId: string): LiveStream {
+  const [stream, setStream] = useState(() => new LiveStream(runId));
+  useEffect(() => {
+    const own = new LiveStream(runId);
+    setStream((before) => {
+      before.close();
+      return own;
+    });
+    return () => own.close();
+  }, [runId]);
+  return stream;
+}
