@@ -15,7 +15,7 @@ export interface SimulatedProp {
   mostLift: number;
   leastDrag: number;
   inducedFactor: number;
-  /** Untwist at a tip speed of 150 m/s [rad]. */
+  /** Untwist of that station at a tip speed of 150 m/s [rad]. */
   untwistRad: number;
   thrustFactor: number;
   powerFactor: number;
@@ -63,12 +63,12 @@ export function simulatedProp(diameterM: number, pitchM: number, options: Simula
     diameterM,
     solidity: (2 * bladeCount * chordM) / (Math.PI * diameterM),
     chordM,
-    angleRad: Math.atan(pitchM / (0.75 * Math.PI * diameterM)) + around(4.4 * DEGREE, 0.05),
+    angleRad: Math.atan(pitchM / (0.75 * Math.PI * diameterM)) + around(4.05 * DEGREE, 0.05),
     liftSlope: around(5.4, 0.03),
     mostLift: around(1.2, 0.04) * (1 - 0.03 * Math.max(0, bladeCount - 2)),
     leastDrag: around(0.026, 0.08),
     inducedFactor: around(1.3, 0.015) * (tip === 'square' ? 1.04 : 1) * (1 + 0.05 * Math.max(0, bladeCount - 2) ** 0.7),
-    untwistRad: SOFTNESS[material] * around(2.2 * DEGREE, 0.2),
+    untwistRad: SOFTNESS[material] * around(1.25 * DEGREE, 0.2),
     thrustFactor: 1 + (FAMILY_THRUST / 2) * family.normal(),
     powerFactor: 1 + (FAMILY_POWER / 2) * family.normal(),
   };
