@@ -43,7 +43,7 @@ export function bladePassingHz({ bladeCount, speedRpm }: Pick<RotorSource, 'blad
  *
  * @param harmonicCount - 1 to 40
  * @throws {OutOfRangeError} if a size, speed or distance is not positive
- * @see L. Gutin, On the sound field of a rotating airscrew; A. F. Deming's thickness term
+ * @see L. Gutin, On the sound field of a rotating propeller; A. F. Deming's thickness term
  */
 export function toneMeanSquaresPa2(source: RotorSource, listener: Listener, air: RotorAir, harmonicCount: number): number[] {
   requireSource(source, listener);
