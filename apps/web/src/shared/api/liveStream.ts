@@ -17,21 +17,27 @@ export class LiveStream {
   private readonly readings: LiveReadingsView[] = [];
   private next = 0;
   private heardMs = performance.now();
-  private readonly source: EventSource;
-  private readonly watchdog: ReturnType<typeof setInterval>;
+  private source: EventSource | null = null;
+  private watchdog: ReturnType<typeof setInterval> | undefined;
   private readonly stateListeners = new Set<() => void>();
   private readonly readingListeners = new Set<() => void>();
 
-  constructor(runId: string) {
-    this.source = new EventSource(`/api/live/${runId}/stream`);
-    this.on('state', (data) => this.show(data as LiveView));
-    this.on('readings', (data) => this.push(data as LiveReadingsView));
-    this.on('beat', () => undefined);
+  constructor(readonly runId: string) {}
+
+  /** Starts to listen; the browser connects again by itself whenever the line breaks. */
+  open(): void {
+    this.close();
+    this.heardMs = performance.now();
+    this.source = new EventSource(`/api/live/${this.runId}/stream`);
+    this.on(this.source, 'state', (data) => this.show(data as LiveView));
+    this.on(this.source, 'readings', (data) => this.push(data as LiveReadingsView));
+    this.on(this.source, 'beat', () => undefined);
     this.watchdog = setInterval(() => this.setLost(performance.now() - this.heardMs > STREAM_WATCHDOG_MS), 250);
   }
 
   close(): void {
-    this.source.close();
+    this.source?.close();
+    this.source = null;
     clearInterval(this.watchdog);
   }
 
@@ -49,8 +55,8 @@ export class LiveStream {
   readonly onState = (listener: () => void): (() => void) => listen(this.stateListeners, listener);
   readonly onReading = (listener: () => void): (() => void) => listen(this.readingListeners, listener);
 
-  private on(type: string, take: (data: unknown) => void): void {
-    this.source.addEventListener(type, (event) => {
+  private on(source: EventSource, type: string, take: (data: unknown) => void): void {
+    source.addEventListener(type, (event) => {
       this.heardMs = performance.now();
       this.setLost(false);
       take(JSON.parse((event as MessageEvent<string>).data));

@@ -19,12 +19,12 @@ export function ArmPanel({ isPilot, onArm, onTare }: ArmPanelProps) {
   useEffect(() => {
     arm.current = onArm;
   });
+  const isArming = isHeld && isPilot && hasStop;
   useEffect(() => {
-    if (!isHeld) return;
+    if (!isArming) return;
     const timer = setTimeout(() => arm.current(), HOLD_MS);
     return () => clearTimeout(timer);
-  }, [isHeld]);
-  const isReady = isPilot && hasStop;
+  }, [isArming]);
   const release = (): void => setHeld(false);
   return (
     <section className={classes.arm} aria-label="Arming">
@@ -34,8 +34,8 @@ export function ArmPanel({ isPilot, onArm, onTare }: ArmPanelProps) {
       <button
         type="button"
         className={classes.hold}
-        data-held={isHeld && isReady}
-        disabled={!isReady}
+        data-held={isArming}
+        disabled={!isPilot || !hasStop}
         onPointerDown={() => setHeld(true)}
         onPointerUp={release}
         onPointerLeave={release}
@@ -43,7 +43,7 @@ export function ArmPanel({ isPilot, onArm, onTare }: ArmPanelProps) {
         onKeyUp={release}
         onBlur={release}
       >
-        {isHeld && isReady ? 'Hold…' : 'Hold to arm'}
+        {isArming ? 'Hold…' : 'Hold to arm'}
       </button>
       <Action disabled={!isPilot} onClick={onTare}>
         Tare again

@@ -37,6 +37,10 @@ const FAULTS: { value: SimulatedFault | ''; label: string }[] = [
 /** A run on the live stand: readings, points, throttle, cut. */
 export function Component() {
   const { runId = '' } = useParams();
+  return <LivePage runId={runId} key={runId} />;
+}
+
+function LivePage({ runId }: { runId: string }) {
   const live = useLiveRun(runId);
   const { view, isLost } = live;
   if (!view) {
@@ -46,7 +50,7 @@ export function Component() {
       </StationPage>
     );
   }
-  return <OnStand live={live} view={view} key={runId} />;
+  return <OnStand live={live} view={view} />;
 }
 
 function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['view']> }) {

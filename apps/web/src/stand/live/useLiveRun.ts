@@ -17,9 +17,16 @@ export interface LiveRun {
   error: unknown;
 }
 
-/** A run on the stand as this tab sees and flies it: stream, heartbeat, commands, and letting go when the page goes away. */
+/**
+ * A run on the stand as this tab sees and flies it: stream, heartbeat, commands, and letting go when the page goes away.
+ * One page flies one run: another run is another page.
+ */
 export function useLiveRun(runId: string): LiveRun {
-  const stream = useStream(runId);
+  const [stream] = useState(() => new LiveStream(runId));
+  useEffect(() => {
+    stream.open();
+    return () => stream.close();
+  }, [stream]);
   const view = useSyncExternalStore(stream.onState, () => stream.view);
   const isLost = useSyncExternalStore(stream.onState, () => stream.isLost);
   const [beat] = useLiveHeartbeatMutation();
@@ -66,17 +73,4 @@ export function useLiveRun(runId: string): LiveRun {
     [command, runId],
   );
   return { stream, view, isLost, isPilot, isHot, send, error };
-}
-
-function useStream(runId: string): LiveStream {
-  const [stream, setStream] = useState(() => new LiveStream(runId));
-  useEffect(() => {
-    const own = new LiveStream(runId);
-    setStream((before) => {
-      before.close();
-      return own;
-    });
-    return () => own.close();
-  }, [runId]);
-  return stream;
 }
