@@ -18,10 +18,10 @@ export default tseslint.config(
   { files: ['apps/web/src/**/*.{ts,tsx}'], ...hooks.configs.flat['recommended-latest'] },
   // Rules for the React compiler, which is not used; its ref rule takes the form library's field objects for refs.
   { files: ['apps/web/src/**/*.{ts,tsx}'], rules: { 'react-hooks/incompatible-library': 'off', 'react-hooks/refs': 'off' } },
-  { files: ['**/*.{mjs,js}', '**/*.config.ts', '**/*.test.{ts,tsx}', '**/*.d.ts', '**/*.d.mts', 'packages/core/src/testing/**', 'apps/server/src/testing/**', 'apps/web/jest.setup.ts', 'e2e/**'], ...tseslint.configs.disableTypeChecked, languageOptions: { parserOptions: { projectService: false, project: false } } },
+  { files: ['**/*.{mjs,js}', '**/*.config.ts', '**/*.test.{ts,tsx}', '**/*.d.ts', '**/*.d.mts', 'packages/core/src/test/**', 'apps/server/src/test/**', 'apps/web/src/test/**', 'apps/web/jest.setup.ts', 'e2e/**'], ...tseslint.configs.disableTypeChecked, languageOptions: { parserOptions: { projectService: false, project: false } } },
   { files: ['packages/core/src/**'], rules: { 'no-restricted-imports': ['error', { patterns: [corePattern] }] } },
   { files: ['packages/contract/src/**'], rules: { 'no-restricted-imports': ['error', { patterns: ['react', 'react-*', '@mantine/*', '@nestjs/*', 'drizzle-orm*', 'node:*'] }] } },
   { files: ['apps/web/src/**'], rules: { 'no-restricted-globals': ['error', { name: 'fetch', message: 'requests go through shared/api' }] } },
-  { files: ['apps/server/src/**/*.ts'], ignores: ['**/*.repository.ts', '**/*.table.ts', 'apps/server/src/database/**', '**/*.test.ts', 'apps/server/src/testing/**'], rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['drizzle-orm', 'drizzle-orm/*'], message: 'SQL lives in *.repository.ts and *.table.ts' }] }] } },
+  { files: ['apps/server/src/**/*.ts'], ignores: ['**/*.repository.ts', '**/*.table.ts', 'apps/server/src/database/**', '**/*.test.ts', 'apps/server/src/test/**'], rules: { 'no-restricted-imports': ['error', { patterns: [{ group: ['drizzle-orm', 'drizzle-orm/*'], message: 'SQL lives in *.repository.ts and *.table.ts' }] }] } },
   { files: ['**/*.test.{ts,tsx}'], rules: { 'no-restricted-imports': 'off', 'no-restricted-globals': 'off' } },
 );

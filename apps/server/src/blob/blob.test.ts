@@ -3,7 +3,7 @@ import type { BlobView, Problem } from '@zivvo/contract';
 import { createHash } from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
-import { startTestServer, type TestServer } from '../testing/testServer.ts';
+import { startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => void (server = await startTestServer()), 60_000);

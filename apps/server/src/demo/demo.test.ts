@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { CampaignListView, CampaignResultsView, CraftListView, PropModelListView } from '@zivvo/contract';
-import { startTestServer, type TestServer } from '../testing/testServer.ts';
+import { startTestServer, type TestServer } from '../test/testServer.ts';
 import { demoWorld } from './demoWorld.ts';
 import { seedDemo } from './seedDemo.ts';
 

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { FoundView } from '@zivvo/contract';
-import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 const craft = aCraft({ name: 'Fulmar 100%', ownerName: 'Avalanche slope survey' });

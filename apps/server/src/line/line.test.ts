@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { CampaignDetailView, LineView } from '@zivvo/contract';
 import { v7 } from 'uuid';
-import { aCampaign, aCraft, aPropModel, someReadings, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aCampaign, aCraft, aPropModel, someReadings, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 const reference = aPropModel({ label: '7.2x3.9x3' });

@@ -3,7 +3,7 @@ import type { LiveCommandDto, LiveView } from '@zivvo/contract';
 import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { DB, type Db } from '../database/database.ts';
-import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 import type { FromRuntime } from './live.messages.ts';
 import { LiveRepository } from './live.repository.ts';
 import { StandRuntime } from './standRuntime.ts';

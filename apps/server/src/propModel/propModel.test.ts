@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { Problem, PropModelListView, PropModelView } from '@zivvo/contract';
 import { v7 } from 'uuid';
-import { aPropModel, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => void (server = await startTestServer()), 60_000);

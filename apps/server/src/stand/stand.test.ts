@@ -3,7 +3,7 @@ import type { CampaignDetailView, CampaignResultsView, LineView, Problem, PropMo
 import type { Working } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
-import { aCampaign, aCraft, aDraft, aPropModel, someReadings, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aCampaign, aCraft, aDraft, aPropModel, someReadings, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 let craftId: string;

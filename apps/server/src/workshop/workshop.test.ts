@@ -3,7 +3,7 @@ import type { AirView, HealthView, PackPieceView, PersonView, Problem } from '@z
 import { v7 } from 'uuid';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
-import { aCraft, startTestServer, type TestServer } from '../testing/testServer.ts';
+import { aCraft, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 beforeAll(async () => void (server = await startTestServer()), 60_000);

@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
 import { hoverThrustN } from './hoverThrust.ts';
 import { UnknownFigureError } from '../errors/coreError.ts';
-import { evaluateWorking } from '../testing/evaluateWorking.ts';
+import { evaluateWorking } from '../test/evaluateWorking.ts';
 import { craftFigures, explainCraftFigure } from './explainCraftFigure.ts';
 import { discGapM, quadXLayout } from './quadLayout.ts';
 

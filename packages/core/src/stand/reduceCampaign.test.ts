@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { UnknownFigureError } from '../errors/coreError.ts';
-import { evaluateWorking } from '../testing/evaluateWorking.ts';
+import { evaluateWorking } from '../test/evaluateWorking.ts';
 import type { CampaignInput } from './campaign.ts';
 import { explainFigure } from './explainFigure.ts';
 import { emptyStep, type StandStep } from './quantities.ts';

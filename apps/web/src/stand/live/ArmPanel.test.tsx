@@ -10,7 +10,7 @@ beforeEach(() => {
   onArm.mockReset();
   onTare.mockReset();
 });
-afterEach(() => jest.useRealTimers());
+afterEach(() => void jest.useRealTimers());
 
 const hold = (): HTMLButtonElement => screen.getByRole('button', { name: /Hold/ });
 const wait = (ms: number): void => act(() => void jest.advanceTimersByTime(ms));
