@@ -19,6 +19,7 @@ const formats = new Map<string, Intl.NumberFormat>();
 
 /** A number with a fixed count of digits behind the point, thousands with commas, a real minus sign. */
 export function formatNumber(value: number, least: number, most = least): string {
+  if (!Number.isFinite(value)) return '–';
   const key = `${least}/${most}`;
   let format = formats.get(key);
   if (!format) formats.set(key, (format = new Intl.NumberFormat('en', { minimumFractionDigits: least, maximumFractionDigits: most })));

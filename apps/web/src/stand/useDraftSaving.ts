@@ -1,6 +1,6 @@
 import type { RunDraftDto, RunView } from '@zivvo/contract';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { problemOf, type ApiProblem } from '../shared/api/api.ts';
+import { failureOf, type ApiProblem } from '../shared/api/api.ts';
 import { useSaveDraftMutation } from '../shared/api/standApi.ts';
 
 /** How the entries on the page stand: kept means after the server's commit. */
@@ -66,7 +66,7 @@ export function useDraftSaving(run: Pick<RunView, 'id' | 'revision' | 'updatedAt
         return;
       }
       pending.current ??= draft;
-      const problem = problemOf(answer.error)!;
+      const problem = failureOf(answer.error);
       setState({ status: 'waiting', problem });
       if (problem.status === 0 || problem.status >= 500) timer.current = setTimeout(() => void again.current(), RETRY_MS);
     })();

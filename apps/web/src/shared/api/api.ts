@@ -29,8 +29,10 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, ApiProblem> = async (r
 function toProblem(error: FetchBaseQueryError): ApiProblem {
   if (typeof error.status === 'number' && isProblem(error.data)) return error.data;
   if (error.status === 'FETCH_ERROR') return { status: 0, code: 'unreachable', title: 'Zivvo’s server does not answer', detail: 'What you entered stays on this page. Start the server again; the page tries by itself.', fields: [] };
-  return { status: 500, code: 'unreadableAnswer', title: 'The answer could not be read', detail: 'The server answered something that is not meant for this page.', fields: [] };
+  return UNREADABLE;
 }
+
+const UNREADABLE: ApiProblem = { status: 500, code: 'unreadableAnswer', title: 'The answer could not be read', detail: 'The server answered something that is not meant for this page.', fields: [] };
 
 function isProblem(body: unknown): body is Problem {
   return typeof body === 'object' && body !== null && 'code' in body && 'fields' in body;
@@ -48,4 +50,9 @@ export const api = createApi({
 /** The problem behind a failed query or change; null when there is none. */
 export function problemOf(error: unknown): ApiProblem | null {
   return isProblem(error) ? error : null;
+}
+
+/** The problem behind something that surely failed; one without words of its own is an answer that could not be read. */
+export function failureOf(error: unknown): ApiProblem {
+  return problemOf(error) ?? UNREADABLE;
 }

@@ -1,0 +1,120 @@
+import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import { configureStore } from '@reduxjs/toolkit';
+import { act, renderHook } from '@testing-library/react';
+import type { RunDraftDto } from '@zivvo/contract';
+import type { ReactNode } from 'react';
+import { Provider } from 'react-redux';
+import { api } from '../shared/api/api.ts';
+import { leftBehind, useDraftSaving, type DraftSaving } from './useDraftSaving.ts';
+
+const ID = '01922904-1a0d-72b8-80eb-3103f832088a';
+const draft = (thrust: string): RunDraftDto => ({ columns: [], cells: [['50', thrust]], restingCell: '', zeroBefore: '', zeroAfter: '' });
+
+/** A browser completes addresses from its page; this one does it by hand. */
+const PlainRequest = globalThis.Request;
+globalThis.Request = class extends PlainRequest {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === 'string' ? new URL(input, 'http://127.0.0.1') : input, init);
+  }
+};
+
+/** What was sent, and how the server answers the next requests. */
+let sent: { revision: number; cells: string[][] }[] = [];
+let answers: (() => Response)[] = [];
+const kept = (revision: number) => (): Response => Response.json({ id: ID, revision, savedAt: '2026-11-24T12:00:00.000Z' });
+const refused = (status: number, code: string) => (): Response => new Response(JSON.stringify({ status, code, title: 't', detail: 'd', fields: [] }), { status, headers: { 'Content-Type': 'application/problem+json' } });
+const unreachable = (): Response => {
+  throw new TypeError('Failed to fetch');
+};
+
+beforeEach(() => {
+  sent = [];
+  answers = [];
+  localStorage.clear();
+  globalThis.fetch = (async (request: Request) => {
+    sent.push((await request.json()) as (typeof sent)[number]);
+    return (answers.shift() ?? kept(sent.length + 1))();
+  }) as typeof fetch;
+});
+afterEach(() => void jest.useRealTimers());
+
+function show(): { current: DraftSaving } {
+  const store = configureStore({ reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) }, middleware: (defaults) => defaults().concat(api.middleware) });
+  const wrapper = ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider>;
+  return renderHook(() => useDraftSaving({ id: ID, revision: 1, updatedAt: '' }), { wrapper }).result;
+}
+
+/** Waits until what is asked for is so, a few milliseconds at a time. */
+async function until(isSo: () => boolean): Promise<void> {
+  for (let i = 0; i < 300 && !isSo(); i++) await act(() => new Promise((resolve) => setTimeout(resolve, 10)));
+  expect(isSo()).toBe(true);
+}
+
+describe('entries are written down', () => {
+  test('shortly after the last change, once, on top of the revision that is known', async () => {
+    const saving = show();
+    for (const thrust of ['7', '70', '700']) act(() => saving.current.save(draft(thrust)));
+    await until(() => saving.current.state.status === 'kept' && sent.length > 0);
+    expect(sent).toHaveLength(1);
+    expect(sent[0]).toMatchObject({ revision: 1, cells: [['50', '700']] });
+    act(() => saving.current.save(draft('701')));
+    await until(() => sent.length === 2 && saving.current.state.status === 'kept');
+    expect(sent[1]!.revision).toBe(2);
+  });
+
+  test('a flush sends at once and answers with the newest revision', async () => {
+    const saving = show();
+    act(() => saving.current.save(draft('700')));
+    let revision = 0;
+    await act(async () => void (revision = await saving.current.flush()));
+    expect(revision).toBe(2);
+    expect(sent).toHaveLength(1);
+  });
+
+  test('nothing to save is nothing to send', async () => {
+    const saving = show();
+    await act(async () => void (await saving.current.flush()));
+    expect(sent).toEqual([]);
+  });
+});
+
+describe('while the server is away', () => {
+  test('the page says so, holds a copy, and sends again until it is there', async () => {
+    const saving = show();
+    answers = [unreachable];
+    act(() => saving.current.save(draft('700')));
+    await until(() => saving.current.state.status === 'waiting');
+    expect(leftBehind(ID, 1)).toEqual(draft('700'));
+    await until(() => saving.current.state.status === 'kept');
+    expect(sent.at(-1)!.cells).toEqual([['50', '700']]);
+    expect(leftBehind(ID, 2)).toBeNull();
+  });
+
+  test('a newer change replaces the one that waits', async () => {
+    const saving = show();
+    answers = [unreachable];
+    act(() => saving.current.save(draft('700')));
+    await until(() => saving.current.state.status === 'waiting');
+    act(() => saving.current.save(draft('710')));
+    await until(() => saving.current.state.status === 'kept');
+    expect(sent.at(-1)!.cells).toEqual([['50', '710']]);
+  });
+
+  test('a refusal is said and not repeated by itself', async () => {
+    const saving = show();
+    answers = [refused(409, 'revisionConflict')];
+    act(() => saving.current.save(draft('700')));
+    await until(() => saving.current.state.status === 'waiting');
+    const count = sent.length;
+    await act(() => new Promise((resolve) => setTimeout(resolve, 400)));
+    expect(sent).toHaveLength(count);
+    expect(saving.current.state).toMatchObject({ problem: { code: 'revisionConflict' } });
+  });
+});
+
+describe('what a closed page left behind', () => {
+  test.each(['not json', 'null', '{}', '{"revision":9,"draft":{}}'])('%s is no draft of this revision', (stored) => {
+    localStorage.setItem(`zivvo.draft.${ID}`, stored);
+    expect(leftBehind(ID, 1)).toBeNull();
+  });
+});

@@ -1,0 +1,60 @@
+import { describe, expect, test } from '@jest/globals';
+import { defaultUnits, reasonSentence, stopSentence, type UnitChoices } from './index.ts';
+
+const plain = (text: string): string => text.replace(/\u202f/g, ' ');
+const say = (code: string, values: Record<string, string | number>, units: UnitChoices = defaultUnits): string => plain(reasonSentence({ code, values }, units));
+
+describe('headlines', () => {
+  test.each<[string, Record<string, string | number>, string]>([
+    ['noRuns', {}, 'No run yet: type one, paste a table or drop a file.'],
+    ['noCountedRuns', { count: 3 }, 'None of 3 runs counts yet.'],
+    ['onlyOne', { name: 'Orle 9x5' }, 'Orle 9×5 is measured. A second prop makes it a comparison.'],
+    ['onlyOneHovers', { name: 'Orle 9x5', throttleRatio: 0.412 }, 'Orle 9×5 hovers at 41 % throttle. A second prop makes it a comparison.'],
+    ['strongest', { name: 'Orle 9x5', thrustN: 19.0837 }, 'Orle 9×5 gives most thrust: 1,946 g.'],
+    ['leadsBothAgainst', { name: 'Tamsk 7.7x4x3', differenceRatio: 0.069, reference: 'Orle 9x5' }, 'Tamsk 7.7×4×3: 6.9 % more thrust than Orle 9×5, and the least power in hover.'],
+    ['leadSplitAgainst', { name: 'A 7x5x3', differenceRatio: 0.044, reference: 'B 7x4', otherName: 'B 7x4' }, 'A 7×5×3 gives 4.4 % more thrust than B 7×4; B 7×4 hovers on least power.'],
+    ['referenceLeadsBoth', { name: 'Orle 9x5' }, 'Nothing within the limits beats Orle 9×5, in thrust or in hover.'],
+  ])('%s', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
+});
+
+describe('limits', () => {
+  test.each<[string, Record<string, string | number>, string]>([
+    ['breach.motorCurrent', { name: 'Orle 9x5', value: 31.2, limit: 30, throttleRatio: 0.97 }, 'Orle 9×5 draws 31.2 A; the motor’s limit is 30 A, passed from 97 % throttle.'],
+    ['breach.makerSpeed', { name: 'Orle 7144-2', value: 21_530, limit: 21_000, throttleRatio: 0.97 }, 'Orle 7144-2 turned 21,530 rpm; its maker allows 21,000 rpm, passed from 97 % throttle.'],
+    ['breach.clearance', { name: 'Orle 9x5', value: 0.2286, limit: 0.2 }, 'Orle 9×5 is 9 in across; the frame clears 7.87 in.'],
+    ['breaches.escCurrent', { name: 'Orle 9x5', value: 46.4, limit: 42, throttleRatio: 0.93, others: 'Tamsk 7.7x4x3' }, 'Orle 9×5 draws 46.4 A and passes the ESC’s 42 A from 93 % throttle. So do Tamsk 7.7×4×3.'],
+    ['cannotHover', { name: 'Orle 5x3', thrustN: 3, neededN: 4.707 }, 'Orle 5×3 cannot carry the craft: 306 g a rotor at most, 480 g needed.'],
+  ])('%s', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
+
+  test('an imperial reader and one in newtons read the same fact', () => {
+    const values = { name: 'Orle 9x5', value: 0.2286, limit: 0.2 };
+    expect(say('breach.clearance', values, { ...defaultUnits, length: 'mm' })).toBe('Orle 9×5 is 228.6 mm across; the frame clears 200.0 mm.');
+    expect(say('strongest', { name: 'Orle 9x5', thrustN: 19.0837 }, { ...defaultUnits, force: 'N' })).toBe('Orle 9×5 gives most thrust: 19.08 N.');
+  });
+});
+
+describe('runs and doubts', () => {
+  test.each<[string, Record<string, string | number>, string]>([
+    ['leftOut.belowGate', { ordinal: 3, name: 'A 7x5x3', value: 3.98, limit: 4.05 }, 'Run 3 of A 7×5×3 started at 3.98 V a cell, under the 4.05 V gate. It is kept and does not count: repeat it.'],
+    ['thrustExponent', { name: 'A 7x5x3', exponent: 1.831 }, 'Thrust of A 7×5×3 grows with speed to the power 1.83; 1.85 to 2.25 is usual. Look at the scale, stall or flex.'],
+    ['outlierRun', { ordinal: 1, name: 'A 7x5x3', thrustN: 23.04, mean: 22.65 }, 'Run 1 of A 7×5×3 stands apart: 2,349 g against 2,310 g on average. Repeat it.'],
+    ['sameThrust', { name: 'A 7x5x3', differenceRatio: 0.0075, halfWidthRatio: 0.009 }, 'A 7×5×3 differs from the reference by +0.8 % in thrust, inside ±0.9 %: the same.'],
+    ['referenceMissing', { name: '' }, 'No reference prop is chosen: choose the one the craft flies now.'],
+    ['referenceMissing', { name: 'Orle 9x5' }, 'The reference Orle 9×5 has no counting run yet.'],
+    ['meanOfRuns', { count: 1 }, 'One run counts: its own value.'],
+    ['meanOfRuns', { count: 3 }, 'Mean of 3 runs that count.'],
+  ])('%s %j', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
+});
+
+test('gains carry their uncertainty', () => {
+  expect(say('mostThrust', { name: 'A 7x5x3', thrustN: 22.7, differenceRatio: 0.044, halfWidthRatio: 0.009 })).toBe('A 7×5×3 pulls 2,315 g at full throttle, +4.4 % ± 0.9 % against the reference.');
+  expect(say('betterAbove', { name: 'A', reference: 'B', powerW: 340, thrustN: 11 })).toBe('A passes B above 340 W (1,122 g); below it gives less.');
+});
+
+test('a stop of the line is a sentence with the station’s name', () => {
+  expect(stopSentence({ station: 'stand', state: 'half', code: 'stand.stale', values: { days: 190 } }, defaultUnits)).toBe('Stand: last measured 190 days ago');
+});
+
+test('a missing value shows as missing, never as a number', () => {
+  expect(say('strongest', { name: 'Orle 9x5' })).toBe('Orle 9×5 gives most thrust: – g.');
+});
