@@ -108,13 +108,14 @@ test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and 
     for (let kill = 0; kill < KILLS; kill++) {
       await post(`/live/${runId}/open`);
       await post(`/live/${runId}/heartbeat`, { tabId });
+      const beating = setInterval(() => void post(`/live/${runId}/heartbeat`, { tabId }).catch(() => undefined), 300);
       await waitFor(async () => (await post(`/live/${runId}/commands`, { tabId, name: 'tare' })).ok());
       for (const command of [{ name: 'arm', hasHardwareStop: true }, { name: 'throttle', throttleRatio: 0.3 }, { name: 'keepPoint' }]) expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
       const shown = await waitFor(async () => {
-        await post(`/live/${runId}/heartbeat`, { tabId });
         const state = await read(runId);
         return state.points.length === kill + 1 && state.phase === 'running' && state.recordedS > kill ? state : false;
       });
+      clearInterval(beating);
       await zivvo.stop('SIGKILL');
       await zivvo.start();
       const after = await read(runId);

@@ -133,8 +133,10 @@ function placeNames({ rows, height }: ChartInput, endY: number, thrust: (n: numb
   );
 }
 
-/** The next round number at or above. */
+/** End of an axis at or above a value, a whole number of round steps from zero, four to six of them. */
 export function niceEnd(value: number): number {
-  const step = 10 ** Math.floor(Math.log10(value)) / 2;
-  return Math.ceil(value / step) * step;
+  const rough = value / 5;
+  const size = 10 ** Math.floor(Math.log10(rough));
+  const step = ([1, 2, 2.5, 5, 10].find((m) => m * size >= rough * (1 - 1e-9)) ?? 10) * size;
+  return Math.ceil(value / step - 1e-9) * step;
 }
