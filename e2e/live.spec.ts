@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { v7 } from 'uuid';
-import { armStand, expect, putOnStand, test, watchFaults, Zivvo } from './zivvo.ts';
+import { armStand, expect, overflowOf, putOnStand, seriousFaults, test, watchFaults, Zivvo } from './zivvo.ts';
 
 const KILLS = 12;
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -20,6 +20,28 @@ test('a ladder runs by itself, and the run stands in the results', async ({ demo
   await page.getByRole('link', { name: /run 4 · 4/ }).click();
   await expect(headline(page)).toHaveText('7 steps, simulated');
   expect(faults).toEqual([]);
+});
+
+test('the live page serves every reader: assistive technology in both themes, narrow windows, from afar', async ({ demo, page }) => {
+  await fly(page, demo);
+  await page.keyboard.press('Escape');
+  await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    await page.goto(page.url().replace(/[?&]far=1/, ''));
+    await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
+    expect(await seriousFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Read from afar' }).click();
+    await expect(page.getByText('held', { exact: true })).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    const size = await page.locator('main strong').first().evaluate((e) => parseFloat(getComputedStyle(e).fontSize));
+    expect(size).toBeGreaterThanOrEqual(110);
+    await page.getByRole('button', { name: 'Back to the run' }).click();
+  }
+  for (const [width, height] of [[1000, 760], [390, 844]] as const) {
+    await page.setViewportSize({ width, height });
+    expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
+  }
 });
 
 test('a reading over its limit cuts, and so do Escape and any key that is not listed', async ({ demo, page }) => {

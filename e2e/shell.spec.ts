@@ -1,6 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { gzipSync } from 'node:zlib';
-import { expect, openEvening, test, watchFaults } from './zivvo.ts';
+import { expect, openEvening, overflowOf, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 /** Largest first load of script, gzipped [kB]. */
 const FIRST_LOAD_KB = 320;
@@ -28,9 +27,7 @@ for (const scheme of ['light', 'dark'] as const) {
     for (const path of pages) {
       await page.goto(`${demo.address}${path}${path.includes('?') ? '&' : '?'}craft=${craftId}`, { waitUntil: 'networkidle' });
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      const { violations } = await new AxeBuilder({ page }).analyze();
-      const serious = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${path}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
-      expect(serious).toEqual([]);
+      expect(await seriousFaults(page)).toEqual([]);
     }
     expect(faults).toEqual([]);
   });
@@ -43,8 +40,7 @@ for (const [width, height] of [[1280, 800], [1000, 760], [390, 844]] as const) {
     const evening = new URL(page.url());
     for (const path of ['/crafts', '/rack', '/rack/new', '/crafts/new', '/stand', evening.pathname, `${evening.pathname}/import`, '/settings']) {
       await page.goto(`${demo.address}${path}${evening.search}`, { waitUntil: 'networkidle' });
-      const overflow = await page.evaluate(() => ({ page: document.documentElement.scrollWidth - window.innerWidth, work: (() => { const main = document.querySelector('main'); return main ? main.scrollWidth - main.clientWidth : 0; })() }));
-      expect({ path, ...overflow }).toEqual({ path, page: 0, work: 0 });
+      expect({ path, ...(await overflowOf(page)) }).toEqual({ path, page: 0, work: 0 });
     }
   });
 }

@@ -1,3 +1,4 @@
+import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
@@ -118,4 +119,18 @@ export async function armStand(page: Page): Promise<void> {
   await page.mouse.down();
   await expect(page.getByRole('button', { name: 'Cut Esc' })).toBeVisible();
   await page.mouse.up();
+}
+
+/** What is seriously wrong on a page for assistive technology: rule and place. */
+export async function seriousFaults(page: Page): Promise<string[]> {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${new URL(page.url()).pathname}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+}
+
+/** How far a page and its work surface reach beyond the window [px]. */
+export async function overflowOf(page: Page): Promise<{ page: number; work: number }> {
+  return page.evaluate(() => {
+    const main = document.querySelector('main');
+    return { page: document.documentElement.scrollWidth - window.innerWidth, work: main ? main.scrollWidth - main.clientWidth : 0 };
+  });
 }

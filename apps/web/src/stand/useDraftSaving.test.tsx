@@ -1,3 +1,4 @@
+import '../test/completeAddresses.ts';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { configureStore } from '@reduxjs/toolkit';
 import { act, renderHook } from '@testing-library/react';
@@ -9,14 +10,6 @@ import { leftBehind, useDraftSaving, type DraftSaving } from './useDraftSaving.t
 
 const ID = '01922904-1a0d-72b8-80eb-3103f832088a';
 const draft = (thrust: string): RunDraftDto => ({ columns: [], cells: [['50', thrust]], restingCell: '', zeroBefore: '', zeroAfter: '' });
-
-/** A browser completes addresses from its page; this one does it by hand. */
-const PlainRequest = globalThis.Request;
-globalThis.Request = class extends PlainRequest {
-  constructor(input: RequestInfo | URL, init?: RequestInit) {
-    super(typeof input === 'string' ? new URL(input, 'http://127.0.0.1') : input, init);
-  }
-};
 
 /** What was sent, and how the server answers the next requests. */
 let sent: { revision: number; cells: string[][] }[] = [];

@@ -1,0 +1,79 @@
+import '../test/completeAddresses.ts';
+import { beforeEach, expect, jest, test } from '@jest/globals';
+import { MantineProvider } from '@mantine/core';
+import { configureStore } from '@reduxjs/toolkit';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { FoundView } from '@zivvo/contract';
+import { Provider } from 'react-redux';
+import { MemoryRouter, useLocation } from 'react-router';
+import { api } from '../shared/api/api.ts';
+import Finder from './Finder.tsx';
+
+Element.prototype.scrollIntoView = () => undefined;
+
+const found: FoundView[] = [
+  { kind: 'craft', id: 'c1', title: 'Petrel', detail: '2507 1080 kV', craftId: 'c1', propModelId: null },
+  { kind: 'campaign', id: 'k1', title: 'Cliff season', detail: 'Petrel', craftId: 'c1', propModelId: null },
+];
+let asked: string[] = [];
+beforeEach(() => {
+  asked = [];
+  globalThis.fetch = (async (request: Request) => {
+    const words = new URL(request.url).searchParams.get('words') ?? '';
+    asked.push(words);
+    return Response.json(found.filter((f) => `${f.title} ${f.detail}`.toLowerCase().includes(words.toLowerCase())));
+  }) as typeof fetch;
+});
+
+const onClose = jest.fn();
+function Where() {
+  const { pathname, search } = useLocation();
+  return <output>{pathname + search}</output>;
+}
+
+function show(): void {
+  onClose.mockReset();
+  const store = configureStore({ reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) }, middleware: (defaults) => defaults().concat(api.middleware) });
+  render(
+    <Provider store={store}>
+      <MantineProvider env="test">
+        <MemoryRouter>
+          <Finder onClose={onClose} />
+          <Where />
+        </MemoryRouter>
+      </MantineProvider>
+    </Provider>,
+  );
+}
+
+const box = (): Promise<HTMLElement> => screen.findByRole('textbox', { name: 'Find anything' });
+
+test('open, it offers the pages', async () => {
+  show();
+  await box();
+  for (const page of ['Crafts', 'Rack', 'Stand', 'Settings', 'New craft']) expect(screen.getByRole('button', { name: new RegExp(`^${page}`) })).toBeTruthy();
+});
+
+test('a few letters find crafts and evenings, and lead there with their craft in hand', async () => {
+  show();
+  await userEvent.type(await box(), 'petrel');
+  const evening = await screen.findByRole('button', { name: /Cliff season.*Stand evening · Petrel/ });
+  expect(screen.getByRole('button', { name: /Petrel.*Craft · 2507/ })).toBeTruthy();
+  await userEvent.click(evening);
+  expect(screen.getByRole('status').textContent).toBe('/stand/k1?craft=c1');
+  expect(onClose).toHaveBeenCalled();
+});
+
+test('it asks once the hand rests, not at every letter', async () => {
+  show();
+  await userEvent.type(await box(), 'cliff');
+  await screen.findByRole('button', { name: /Cliff season/ });
+  expect(asked).toEqual(['cliff']);
+});
+
+test('what is nowhere is said with its word', async () => {
+  show();
+  await userEvent.type(await box(), 'albatross');
+  expect(await screen.findByText('Nothing is called “albatross”.')).toBeTruthy();
+});
