@@ -86,6 +86,8 @@ test('who watches sees it all and may cut; a reload holds the run, its points st
   await armStand(page);
   await page.keyboard.press('.');
   await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
+  await page.getByRole('button', { name: 'Throw the run away' }).click();
+  await expect(page.getByText('The run was thrown away.')).toBeVisible();
 });
 
 test('a dead server is said within three seconds; started again, the run is held with its points', async ({ page }) => {

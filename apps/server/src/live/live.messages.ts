@@ -33,4 +33,5 @@ export type FromRuntime =
   | { kind: 'readings'; timeS: number; values: number[] }
   /** Readings of one second on end, channels in their order. */
   | { kind: 'chunk'; startS: number; samples: Float32Array }
-  | { kind: 'closed'; chargeRatio: number };
+  /** What the pack still holds; null where no session was open. */
+  | { kind: 'closed'; chargeRatio: number | null };

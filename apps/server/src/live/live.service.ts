@@ -1,6 +1,6 @@
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { PILOT_LEASE_MS, STREAM_BEAT_MS, watcherCommandNames, type KeepRunDto, type LiveCommandDto, type LiveReadingsView, type LiveView, type RunView, type StartLiveRunDto } from '@zivvo/contract';
-import { emptyStep, LIVE_RATE_HZ, liveChannels, samplePyramid, type LivePoint } from '@zivvo/core';
+import { emptyStep, LIVE_RATE_HZ, liveChannels, samplePyramid, type LivePhase, type LivePoint } from '@zivvo/core';
 import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -68,7 +68,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
 
   /** Puts a prop on the stand as a new run of a campaign. */
   async start(campaignId: string, dto: StartLiveRunDto): Promise<LiveView> {
-    this.requireFree(dto.id);
+    await this.clearStand(dto.id);
     const campaign = await this.campaigns.find(this.db, campaignId);
     const craft = await this.crafts.find(this.db, campaign.craftId);
     const model = await this.models.find(this.db, dto.propModelId);
@@ -83,7 +83,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   /** Puts a run that was interrupted on the stand again, with its points. */
   async openRun(runId: string): Promise<LiveView> {
     if (this.open?.runId === runId) return toLiveView(this.open);
-    this.requireFree(runId);
+    await this.clearStand(runId);
     const run = await this.runs.find(this.db, runId);
     const row = await this.live.find(this.db, runId);
     if (!row || row.phase === 'stopped' || run.state === 'kept') throw new StandClosedError();
@@ -161,11 +161,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     await this.db.transaction(async (tx) => this.live.compact(tx, runId, toSampleRows(runId, chunks, LIVE_RATE_HZ, samplePyramid)));
   }
 
-  private requireFree(runId: string): void {
-    if (this.open && this.open.runId !== runId) {
-      if (this.open.phase === 'armed' || this.open.phase === 'running') throw new StandBusyError();
-      this.link.send({ kind: 'close' });
-    }
+  /** Takes another run off the stand, unless it is armed. */
+  private async clearStand(runId: string): Promise<void> {
+    if (!this.open || this.open.runId === runId) return;
+    if (this.open.phase === 'armed' || this.open.phase === 'running') throw new StandBusyError();
+    await this.letGo();
   }
 
   private requireOpen(runId: string): OpenRun {
@@ -197,15 +197,10 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     if (!open) return;
     if (message.kind === 'readings') this.events.next({ type: 'readings', data: { timeS: message.timeS, values: message.values } });
     else if (message.kind === 'opened') this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
-    else if (message.kind === 'state') this.take(open, message.state, { phase: message.state.phase, zeroN: message.state.zeroN, cut: message.state.cut });
+    else if (message.kind === 'state') this.take(open, message.state, { phase: storedPhase(message.state.phase), zeroN: message.state.zeroN, cut: message.state.cut });
     else if (message.kind === 'point') this.write(() => this.keepPoint(open, message.ordinal, message.point));
     else if (message.kind === 'chunk') this.write(() => this.keepChunk(open, message.startS, message.samples));
-    else
-      this.write(async () => {
-        await this.live.update(this.db, open.runId, { endChargeRatio: message.chargeRatio, ...(open.phase === 'stopped' ? { phase: 'held' as const } : {}), updatedAt: this.clock.now() });
-        if (this.open === open) this.open = null;
-        this.whenClosed();
-      });
+    else this.write(() => this.takeOff(open, message.chargeRatio));
   }
 
   /** A state is shown at once and written after: a cut must not wait for the disk. */
@@ -227,6 +222,13 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     open.recordedS++;
   }
 
+  /** The run has left the stand; how empty the pack is goes with it. */
+  private async takeOff(open: OpenRun, chargeRatio: number | null): Promise<void> {
+    await this.live.update(this.db, open.runId, { ...(chargeRatio === null ? {} : { endChargeRatio: chargeRatio }), updatedAt: this.clock.now() });
+    if (this.open === open) this.open = null;
+    this.whenClosed();
+  }
+
   private write(job: () => Promise<void>): void {
     this.writes = this.writes.then(job).catch((error: unknown) => console.error('A live write failed:', error));
   }
@@ -234,6 +236,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   private tell(open: OpenRun | null = this.open): void {
     if (open) this.events.next({ type: 'state', data: toLiveView(open) });
   }
+}
+
+/** A session that ended is a run that is held, until it is kept. */
+function storedPhase(phase: LivePhase): LivePhase {
+  return phase === 'stopped' ? 'held' : phase;
 }
 
 /** Longest settling of a step of the ladder before it is read, where none is given. */

@@ -90,6 +90,21 @@ describe('who may do what', () => {
     await command(id, 'cut', {}, watcher).expect(200);
   });
 
+  test('a run that is not armed makes room, and can be put on the stand again with its points', async () => {
+    const first = await armed();
+    await command(first, 'throttle', { throttleRatio: 0.3 }).expect(200);
+    await command(first, 'keepPoint').expect(200);
+    await until(first, (v) => v.points.length === 1);
+    await command(first, 'cut').expect(200);
+    const second = await armed();
+    expect(await viewOf(first)).toMatchObject({ isOpen: false, phase: 'held' });
+    expect(await viewOf(second)).toMatchObject({ isOpen: true, phase: 'armed', points: [] });
+    await command(second, 'cut').expect(200);
+    const again = (await post(`/live/${first}/open`).expect(200)).body as LiveView;
+    expect(again).toMatchObject({ isOpen: true, runId: first });
+    expect(again.points).toHaveLength(1);
+  });
+
   test('while one run is armed no other takes the stand', async () => {
     const id = await armed();
     await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(409);

@@ -30,12 +30,12 @@ export class StandRuntime {
   handle(message: ToRuntime): void {
     if (message.kind === 'open') this.open(message);
     else if (message.kind === 'heartbeat') this.session?.heartbeat(this.nowMs() / 1000);
-    else if (message.kind === 'close') this.close();
+    else if (message.kind === 'close') this.send({ kind: 'closed', chargeRatio: this.end() });
     else this.command(message.id, message.command);
   }
 
   private open({ device, limits, points, timeFactor }: Extract<ToRuntime, { kind: 'open' }>): void {
-    this.close();
+    this.end();
     this.stand = new SimulatedStand(device);
     this.session = new StandSession(limits);
     this.session.takeUp(points);
@@ -49,16 +49,18 @@ export class StandRuntime {
     this.tell();
   }
 
-  private close(): void {
+  /** Ends the session where there is one; answers what the pack still holds. */
+  private end(): number | null {
     if (this.timer) clearInterval(this.timer);
     this.timer = null;
-    if (!this.session || !this.stand) return;
-    this.session.stop();
+    const { session, stand } = this;
+    if (!session || !stand) return null;
+    session.stop();
     this.flush();
     this.tell();
-    this.send({ kind: 'closed', chargeRatio: this.stand.chargeRatio });
     this.session = null;
     this.stand = null;
+    return stand.chargeRatio;
   }
 
   private command(id: number, command: RuntimeCommand): void {

@@ -7,7 +7,7 @@ import { useParams } from 'react-router';
 import { useCraftQuery } from '../../shared/api/craftApi.ts';
 import { useKeepLiveMutation, useOpenLiveMutation } from '../../shared/api/liveApi.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
-import { useCampaignQuery, useResultsQuery } from '../../shared/api/standApi.ts';
+import { useCampaignQuery, useRemoveRunMutation, useRestoreRunMutation, useResultsQuery } from '../../shared/api/standApi.ts';
 import { useInk } from '../../shared/charts/useInk.ts';
 import { useFormat } from '../../shared/format/useFormat.ts';
 import { useAddressParam } from '../../shared/inHand/useAddressParam.ts';
@@ -16,6 +16,7 @@ import { Action, ActionLink } from '../../shared/ui/Action.tsx';
 import { ProblemNote } from '../../shared/ui/PageStates.tsx';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../../shared/ui/undo.ts';
 import { ArmPanel } from './ArmPanel.tsx';
 import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
@@ -66,6 +67,8 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   const { data: results } = useResultsQuery({ id: view.campaignId, throttleRatio: 0.6 });
   const [keep, keeping] = useKeepLiveMutation();
   const [open, opening] = useOpenLiveMutation();
+  const [remove] = useRemoveRunMutation();
+  const [restore] = useRestoreRunMutation();
   const model = models?.items.find((m) => m.id === view.propModelId);
   const referenceResult = results?.props.find((p) => p.isReference && p.propModelId !== view.propModelId);
   const referenceModel = models?.items.find((m) => m.id === referenceResult?.propModelId);
@@ -77,6 +80,11 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   const onKeepRun = async (): Promise<void> => {
     const kept = await keep(view.runId);
     if (!kept.error) go(`/stand/${view.campaignId}`, { propModelId: view.propModelId });
+  };
+  const onThrowAway = async (): Promise<void> => {
+    await remove(view.runId).unwrap();
+    go(`/stand/${view.campaignId}`);
+    void announceDeletion('The run was thrown away.', () => void restore(view.runId));
   };
   const step = useThrottleSteps(live, view.throttleRatio);
   useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step });
@@ -114,6 +122,11 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
           )}
           <Action onClick={() => setFar('1')}>Read from afar</Action>
           {!isHot && <ActionLink to={to(`/stand/${view.campaignId}`)}>Back to the results</ActionLink>}
+          {!isHot && (
+            <Action weight="danger" onClick={() => void onThrowAway()}>
+              Throw the run away
+            </Action>
+          )}
         </>
       }
     >
