@@ -16,10 +16,10 @@ module.exports = {
     { name: 'contract-knows-core-only', severity: 'error', from: { path: '^packages/contract/src' }, to: { path: '^(apps|packages/words)' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^apps/web/src' }, to: { path: '^apps/server|node_modules/(@nestjs|drizzle-orm|@electric-sql|pg/)' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^apps/server/src' }, to: { path: '^apps/web|node_modules/(react|@mantine|echarts)' } },
-    { name: 'features-apart', severity: 'error', comment: 'a page or shared/ joins web features', from: { path: '^apps/web/src/(craft|rack|stand|settings|finder)/' }, to: { path: '^apps/web/src/(craft|rack|stand|settings|finder)/', pathNot: '^apps/web/src/$1/' } },
-    { name: 'shared-knows-no-feature', severity: 'error', from: { path: '^apps/web/src/shared/' }, to: { path: '^apps/web/src/(app|craft|rack|stand|settings|finder)/' } },
+    { name: 'features-apart', severity: 'error', comment: 'a page or shared/ joins web features', from: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/' }, to: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/', pathNot: '^apps/web/src/$1/' } },
+    { name: 'shared-knows-no-feature', severity: 'error', from: { path: '^apps/web/src/shared/' }, to: { path: '^apps/web/src/(app|craft|rack|pick|balance|fit|care|stand|settings|finder)/' } },
     { name: 'one-door-to-charts', severity: 'error', from: { path: '^apps/web/src/(?!shared/charts)' }, to: { path: 'node_modules/echarts', dependencyTypesNot: ['type-only'] } },
-    ...floorsOfCore([['units', 'errors', 'numerics', 'statistics', 'figure'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft'], ['stand'], ['line'], ['simulate']]),
+    ...floorsOfCore([['units', 'errors', 'numerics', 'statistics', 'figure'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft'], ['stand', 'pick', 'balance', 'layout', 'care'], ['line'], ['simulate']]),
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

@@ -2,6 +2,7 @@
 import crypto from 'node:crypto';
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
+import { Worker } from 'node:worker_threads';
 import * as core from '../packages/core/dist/index.js';
 import { medianMs } from './report.mjs';
 
@@ -47,6 +48,7 @@ export async function pickFigures(seed) {
     figure('pick.point.worst', Math.max(...offs), '1', 0.005),
     ...tableFigures(seed),
     ...rotorFigures(seed),
+    ...(await spaceFigures(seed)),
   ];
 }
 
@@ -104,4 +106,46 @@ function off({ thrustCoefficient, powerCoefficient }, { CT, CP }) {
 
 function figure(id, value, unit, target, baseline = null) {
   return { id, value, unit, baseline, target };
+}
+
+/** A craft of the bench: a survey quad whose weight and motor vary a little with the seed. */
+function benchCraft(seed) {
+  const random = core.seededRandom(`${seed}/craft`);
+  return {
+    kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
+    motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1000 + 200 * random.next(), resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
+    pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 12,
+  };
+}
+
+/** One tab from ready tables, the whole space on two workers with their tables still to make, and scoring it anew. */
+async function spaceFigures(seed) {
+  const craft = benchCraft(seed);
+  const bench = core.pickBench(craft, new core.CoefficientTables(core.STANDARD_ROTOR_AIR));
+  const grid = core.pickGrid(craft, 7.2 * INCH);
+  const family = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' };
+  const work = (f) => {
+    const map = core.emptyPickMap(f, grid);
+    for (const _ of core.refineMap(bench, map));
+    return map;
+  };
+  work(family);
+  const mapMs = medianMs(() => work(family), 5);
+  const families = core.pickFamilies();
+  const startMs = performance.now();
+  const parts = await Promise.all([0, 1].map((half) => inWorker({ craft, grid, families: families.filter((_, i) => i % 2 === half) })));
+  const spaceS = (performance.now() - startMs) / 1000;
+  const tables = parts.flat();
+  const scale = core.scaleOf(tables);
+  const goodness = tables.map((values) => core.goodnessTable(scale, values));
+  const rerankMs = medianMs(() => goodness.forEach((table) => core.scoreTable(table, core.useWeights.windySite)), 5);
+  return [figure('pick.map.ms', mapMs, 'ms', 300), figure('pick.space.s', spaceS, 's', 8), figure('pick.rerank.ms', rerankMs, 'ms', 50)];
+}
+
+function inWorker(workerData) {
+  return new Promise((resolve, reject) => {
+    const worker = new Worker(new URL('./pickSpace.worker.mjs', import.meta.url), { workerData });
+    worker.once('message', resolve);
+    worker.once('error', reject);
+  });
 }

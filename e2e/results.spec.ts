@@ -68,7 +68,7 @@ test('a run is kept for good: a correction stands beside it and counts instead',
 
 const propModel = { id: '01922904-1a0d-72b8-80eb-310000000001', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, colour: null, note: null };
 const craft = {
-  id: '01922904-1a0d-72b8-80eb-310000000002', name: 'Petrel', ownerName: null, kind: 'multirotor', massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
+  id: '01922904-1a0d-72b8-80eb-310000000002', name: 'Petrel', ownerName: null, layout: 'quadX', arms: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
   motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, estimatedFields: [], motorLimitA: null, escLimitA: 40, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1, packCapacityAh: 4, referencePropModelId: null, note: null,
 };
 

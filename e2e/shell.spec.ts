@@ -10,7 +10,7 @@ test('the first load stays small', async ({ demo, page }) => {
     if (response.request().resourceType() === 'script' || response.url().endsWith('.js')) bytes += gzipSync(await response.body()).length;
   });
   await page.goto(demo.address, { waitUntil: 'networkidle' });
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 crafts on the shelf');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 crafts on the shelf');
   expect(bytes / 1000).toBeGreaterThan(50);
   expect(bytes / 1000).toBeLessThan(FIRST_LOAD_KB);
 });
@@ -82,10 +82,10 @@ test('a deleted craft comes back by Ctrl+Z, and by the toast', async ({ demo, pa
     await page.getByRole('row', { name: /Skua/ }).click();
     await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByText('Skua was taken off the shelf.')).toBeVisible();
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 crafts on the shelf');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 crafts on the shelf');
     if (undo === 'toast') await page.getByRole('button', { name: /Undo/ }).click();
     else await page.keyboard.press(undo);
-    await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 crafts on the shelf');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 crafts on the shelf');
   }
 });
 

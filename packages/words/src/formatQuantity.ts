@@ -70,3 +70,18 @@ export function formatShare(ratio: number, digits?: number): string {
   const percent = Math.abs(ratio * 100);
   return `${formatNumber(percent, digits ?? (percent < 9.95 ? 1 : 0))}${GAP}%`;
 }
+
+/** A speed [m/s], as people on a field say it: in metres a second. */
+export function formatSpeed(valueMPerS: number): string {
+  return `${formatNumber(valueMPerS, valueMPerS < 9.95 ? 1 : 0)}${GAP}m/s`;
+}
+
+/** A time span as minutes and tenths. */
+export function formatMinutes(valueS: number): string {
+  return `${formatNumber(valueS / 60, 1)}${GAP}min`;
+}
+
+/** A short time as milliseconds. */
+export function formatMilliseconds(valueS: number): string {
+  return `${formatNumber(valueS * 1000, 0)}${GAP}ms`;
+}

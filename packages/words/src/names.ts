@@ -1,4 +1,4 @@
-import type { CraftFigure, EvidenceMark, Origin, PackChemistry, PointFigure, PointName, ReadingKind, StandQuantity, TipShape } from '@zivvo/core';
+import type { CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Origin, PackChemistry, PickFigure, PickLimit, PointFigure, PointName, ReadingKind, RotorPlace, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -43,13 +43,49 @@ export const materialNames: Record<string, string> = {
   printed: 'printed',
   unknown: 'not sure',
 };
-export const placeNames = { frontLeft: 'Front left', frontRight: 'Front right', rearRight: 'Rear right', rearLeft: 'Rear left' } as const;
+export const placeNames: Record<RotorPlace, string> = {
+  front: 'Front', frontRight: 'Front right', frontRightSide: 'Right, ahead', right: 'Right', rearRightSide: 'Right, behind', rearRight: 'Rear right',
+  rear: 'Rear', rearLeft: 'Rear left', rearLeftSide: 'Left, behind', left: 'Left', frontLeftSide: 'Left, ahead', frontLeft: 'Front left',
+  nose: 'Nose', tail: 'Tail', leftWing: 'Left wing', rightWing: 'Right wing',
+};
+export const layoutNames: Record<Layout, string> = {
+  quadX: 'Quad X', quadPlus: 'Quad plus', quadH: 'Quad H', tri: 'Three arms', hexX: 'Hex, two arms ahead', hexPlus: 'Hex, one arm ahead', octoX: 'Octo, two arms ahead', octoPlus: 'Octo, one arm ahead',
+  y6: 'Three arms, six rotors', x8: 'Four arms, eight rotors', custom: 'Measured arms', tractor: 'Plane, prop in front', pusher: 'Plane, prop behind', twinTractor: 'Plane, two in front', twinPusher: 'Plane, two behind',
+};
+export const useWords: Record<UseName, string> = {
+  indoorCourse: 'tight indoor course', openCourse: 'open fast course', freestyle: 'freestyle with a camera', smoothFilming: 'smooth filming', longEndurance: 'long endurance', heavyLift: 'heavy lift',
+  quietNeighbourhood: 'quiet neighbourhood', windySite: 'windy site', parkPlaneShort: 'park plane, short take-off', parkPlaneSpeed: 'park plane, speed',
+};
+export const criterionWords: Record<CriterionName, string> = {
+  minutes: 'Minutes in the air', thrust: 'Thrust in hand', answer: 'Answers quickly', quiet: 'Quiet at 20 m', speed: 'Speed', cool: 'Cool motor', gentle: 'Gentle start', tough: 'Survives a strike',
+};
+export const pickFigureWords: Record<PickFigure, string> = {
+  carryThrottleRatio: 'Throttle to carry', carryPowerW: 'Power to carry', enduranceS: 'Air time', fullThrustN: 'Full thrust a rotor', thrustToWeightRatio: 'Thrust over weight', fullCurrentA: 'Current at full', sagCellV: 'Cell at full throttle',
+  motorTemperatureC: 'Motor in normal flying', tipSpeedMPerS: 'Tip speed', levelDb: 'Sound at 20 m', riseTimeS: 'Time to thrust', pitchSpeedMPerS: 'Pitch speed', inertiaKgM2: 'Rotor inertia', thrustPerPowerNPerW: 'Thrust per watt',
+  lowRiseRatio: 'Thrust at a third of throttle', bladeLossForceN: 'Pull of a lost blade', propMassKg: 'Weight of the prop', toughnessRatio: 'Toughness',
+};
+/** What a limit is called where it is written along barred water. */
+export const limitWords: Record<PickLimit, string> = {
+  clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack sags', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed',
+};
+export const styleNames: Record<FlyingStyle, string> = { gentle: 'gentle', normal: 'normal', hard: 'hard' };
 
 /** Names of fields in sentences about them. */
 export const fieldNames: Record<string, string> = {
   name: 'Name',
   ownerName: 'Owner',
-  kind: 'Kind',
+  layout: 'Layout',
+  arms: 'Measured arms',
+  xM: 'Forward of the centre',
+  yM: 'Right of the centre',
+  spin: 'Spin',
+  groundClearanceM: 'Free height under the shaft',
+  boomClearanceM: 'Free width beside the shaft',
+  shaftDiameterM: 'Shaft',
+  boreDiameterM: 'Bore',
+  bagPrice: 'Price of a bag',
+  bagCount: 'Pieces in a bag',
+  count: 'Count',
   massKg: 'Take-off weight',
   diagonalM: 'Motor diagonal',
   clearanceDiameterM: 'Largest disc',

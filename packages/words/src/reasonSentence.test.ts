@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
-import { defaultUnits, reasonSentence, stopSentence, type UnitChoices } from './index.ts';
+import { criterionNames, pickLimitNames, remedyNames } from '@zivvo/core';
+import { defaultUnits, hasSentence, reasonSentence, stopSentence, type UnitChoices } from './index.ts';
 
 const plain = (text: string): string => text.replace(/\u202f/g, ' ');
 const say = (code: string, values: Record<string, string | number>, units: UnitChoices = defaultUnits): string => plain(reasonSentence({ code, values }, units));
@@ -57,4 +58,19 @@ test('a stop of the line is a sentence with the station’s name', () => {
 
 test('a missing value shows as missing, never as a number', () => {
   expect(say('strongest', { name: 'Orle 9x5' })).toBe('Orle 9×5 gives most thrust: – g.');
+});
+
+describe('picking', () => {
+  test('every gain, price, limit and remedy has words', () => {
+    const codes = [...criterionNames.flatMap((c) => [`pick.gains.${c}`, `pick.pays.${c}`]), ...pickLimitNames.flatMap((l) => [`pick.barred.${l}`, `pick.closest.${l}`]), ...remedyNames.flatMap((r) => [`pick.remedy.${r}`, `pick.remedy.${r}.notEnough`]), 'pick.same', 'pick.cannot.carry', 'pick.cannot.packSag'];
+    expect(codes.filter((code) => !hasSentence(code))).toEqual([]);
+  });
+  test.each<[string, Record<string, string | number>, string]>([
+    ['pick.gains.minutes', { name: 'Tamsk 7.7x4x3', reference: 'Brindlow 7.2x3.9x3', difference: 90, value: 1242 }, 'Tamsk 7.7×4×3 flies 1.5 min longer than Brindlow 7.2×3.9×3: 20.7 min.'],
+    ['pick.pays.answer', { difference: 0.011, value: 0.096, other: 0.085 }, 'It answers 11 ms later: 96 ms instead of 85 ms.'],
+    ['pick.gains.quiet', { difference: -3.2, value: 52.1 }, 'It is 3.2 dB(A) quieter at 20 m: 52.1 dB(A).'],
+    ['pick.barred.clearance', { name: 'Orle 9x5', value: 0.2286, allowed: 0.2 }, 'Orle 9×5: 9 in across: the frame clears 7.87 in.'],
+    ['pick.barred.clearance', { name: '', value: 0.2286, allowed: 0.2 }, '9 in across: the frame clears 7.87 in.'],
+    ['pick.remedy.pitch', { name: 'Orle 9x5', from: 0.127, to: 0.1143 }, 'Orle 9×5 suits with 4.5 in of pitch instead of 5 in.'],
+  ])('%s %j', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
 });

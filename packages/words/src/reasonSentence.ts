@@ -1,5 +1,5 @@
 import type { Dimension, LineStop, Reason } from '@zivvo/core';
-import { formatDifference, formatNumber, formatQuantity, formatShare } from './formatQuantity.ts';
+import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { writeLabel } from './writeLabel.ts';
 
@@ -11,6 +11,12 @@ interface Pen {
   share(key: string): string;
   difference(key: string): string;
   number(key: string, digits?: number): string;
+  /** Sizes of durations and differences, without a sign: the sentence says which way. */
+  minutes(key: string): string;
+  milliseconds(key: string): string;
+  speed(key: string): string;
+  /** A name before what is said of it; nothing where no name is given. */
+  named(key: string): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
@@ -55,7 +61,71 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   leastHoverPower: (p) => `${p.text('name')} hovers on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
   betterAbove: (p) => `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
   betterBelow: (p) => `${p.text('name')} beats ${p.text('reference')} up to ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); above it gives less.`,
+  // Picking: what a candidate gains and pays
+  'pick.gains.minutes': (p) => `${p.text('name')} flies ${p.minutes('difference')} longer than ${p.text('reference')}: ${p.minutes('value')}.`,
+  'pick.pays.minutes': (p) => `It flies ${p.minutes('difference')} shorter: ${p.minutes('value')} instead of ${p.minutes('other')}.`,
+  'pick.gains.thrust': (p) => `It pulls ${p.number('value', 2)} times the weight instead of ${p.number('other', 2)}.`,
+  'pick.pays.thrust': (p) => `It pulls ${p.number('value', 2)} times the weight, ${p.text('reference')} ${p.number('other', 2)}.`,
+  'pick.gains.answer': (p) => `It answers ${p.milliseconds('difference')} sooner, in ${p.milliseconds('value')}.`,
+  'pick.pays.answer': (p) => `It answers ${p.milliseconds('difference')} later: ${p.milliseconds('value')} instead of ${p.milliseconds('other')}.`,
+  'pick.gains.quiet': (p) => `It is ${p.quantity('difference', 'level')} quieter at 20 m: ${p.quantity('value', 'level')}.`,
+  'pick.pays.quiet': (p) => `It is ${p.quantity('difference', 'level')} louder at 20 m: ${p.quantity('value', 'level')}.`,
+  'pick.gains.speed': (p) => `Its pitch speed is ${p.speed('value')}, ${p.difference('differenceRatio')}.`,
+  'pick.pays.speed': (p) => `Its pitch speed is ${p.speed('value')}, ${p.difference('differenceRatio')}: slower at the top.`,
+  'pick.gains.cool': (p) => `The motor stays at ${p.quantity('value', 'temperature')} in normal flying instead of ${p.quantity('other', 'temperature')}.`,
+  'pick.pays.cool': (p) => `The motor reaches ${p.quantity('value', 'temperature')} in normal flying instead of ${p.quantity('other', 'temperature')}.`,
+  'pick.gains.gentle': (p) => `A third of the throttle gives ${p.share('value')} of the thrust instead of ${p.share('other')}: finer low down.`,
+  'pick.pays.gentle': (p) => `A third of the throttle already gives ${p.share('value')} of the thrust instead of ${p.share('other')}: coarser low down.`,
+  'pick.gains.tough': (p) => `It survives strikes better: ${p.number('value', 2)} against ${p.number('other', 2)} of a soft blade’s 1 (experience).`,
+  'pick.pays.tough': (p) => `It survives strikes worse: ${p.number('value', 2)} against ${p.number('other', 2)} of a soft blade’s 1 (experience).`,
+  'pick.same': (p) => `${p.text('name')} differs from ${p.text('reference')} by ${p.difference('differenceRatio')} in what counts most: it does not matter.`,
+  // Picking: limits
+  'pick.barred.clearance': (p) => `${p.named('name')}${p.quantity('value', 'length')} across: the frame clears ${p.quantity('allowed', 'length')}.`,
+  'pick.barred.neighbours': (p) => `${p.named('name')}${p.quantity('value', 'length')} across: with a margin for flex, neighbour discs leave ${p.quantity('allowed', 'length')}.`,
+  'pick.barred.ground': (p) => `${p.named('name')}${p.quantity('value', 'length')} from shaft to tip: the ground is ${p.quantity('allowed', 'length')} below, and 10 mm must stay free.`,
+  'pick.barred.boom': (p) => `${p.named('name')}${p.quantity('value', 'length')} from shaft to tip: the boom is ${p.quantity('allowed', 'length')} away.`,
+  'pick.barred.carry': (p) => `${p.named('name')}${p.share('value')} throttle just to carry: ${p.share('allowed')} at most leaves enough for a gust.`,
+  'pick.barred.escCurrent': (p) => `${p.named('name')}${p.quantity('value', 'current')} at full throttle: the ESC bears ${p.quantity('allowed', 'current')}.`,
+  'pick.barred.motorCurrent': (p) => `${p.named('name')}${p.quantity('value', 'current')} at full throttle: the motor bears ${p.quantity('allowed', 'current')}.`,
+  'pick.barred.motorHeat': (p) => `${p.named('name')}winding at ${p.quantity('value', 'temperature')} in normal flying: ${p.quantity('allowed', 'temperature')} is the limit.`,
+  'pick.barred.packSag': (p) => `${p.named('name')}${p.quantity('value', 'voltage')} a cell at full throttle: under ${p.quantity('allowed', 'voltage')} the pack is harmed.`,
+  'pick.barred.tipSpeed': (p) => `${p.named('name')}tips at ${p.speed('value')}: beyond ${p.speed('allowed')} blades howl and the model ends.`,
+  'pick.barred.makerSpeed': (p) => `${p.named('name')}${p.quantity('value', 'rotation')} at full throttle: its maker allows ${p.quantity('allowed', 'rotation')}.`,
+  'pick.cannot.carry': (p) => `${p.named('name')}it cannot carry the craft at any throttle: ${p.share('overRatio')} beyond the limit.`,
+  'pick.cannot.packSag': (p) => `${p.named('name')}it asks ${p.share('overRatio')} more than the pack can give.`,
+  'pick.closest.clearance': (p) => `Nearest limit: ${p.quantity('value', 'length')} across, the frame clears ${p.quantity('allowed', 'length')}.`,
+  'pick.closest.neighbours': (p) => `Nearest limit: ${p.quantity('value', 'length')} across, neighbour discs leave ${p.quantity('allowed', 'length')}.`,
+  'pick.closest.ground': (p) => `Nearest limit: ${p.quantity('value', 'length')} from shaft to tip, the ground ${p.quantity('allowed', 'length')} below.`,
+  'pick.closest.boom': (p) => `Nearest limit: ${p.quantity('value', 'length')} from shaft to tip, the boom ${p.quantity('allowed', 'length')} away.`,
+  'pick.closest.carry': (p) => `Nearest limit: ${p.share('value')} throttle to carry, of at most ${p.share('allowed')}.`,
+  'pick.closest.escCurrent': (p) => `Nearest limit: ${p.quantity('value', 'current')} of the ESC’s ${p.quantity('allowed', 'current')}.`,
+  'pick.closest.motorCurrent': (p) => `Nearest limit: ${p.quantity('value', 'current')} of the motor’s ${p.quantity('allowed', 'current')}.`,
+  'pick.closest.motorHeat': (p) => `Nearest limit: winding at ${p.quantity('value', 'temperature')} of ${p.quantity('allowed', 'temperature')} in normal flying.`,
+  'pick.closest.packSag': (p) => `Nearest limit: ${p.quantity('value', 'voltage')} a cell at full throttle, ${p.quantity('allowed', 'voltage')} at least.`,
+  'pick.closest.tipSpeed': (p) => `Nearest limit: tips at ${p.speed('value')} of ${p.speed('allowed')}.`,
+  'pick.closest.makerSpeed': (p) => `Nearest limit: ${p.quantity('value', 'rotation')} of the maker’s ${p.quantity('allowed', 'rotation')}.`,
+  'pick.room.clearance': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the frame clears no more.`,
+  'pick.room.neighbours': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the shafts are ${p.quantity('limitM', 'length')} apart. Measure again if you moved the arms.`,
+  'pick.room.ground': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the shaft is ${p.quantity('limitM', 'length')} above the ground.`,
+  'pick.room.boom': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the boom is ${p.quantity('limitM', 'length')} from the shaft.`,
+  // Picking: remedies for too much or too little prop
+  'pick.remedy.pitch': (p) => `${p.text('name')} suits with ${p.quantity('to', 'length')} of pitch instead of ${p.quantity('from', 'length')}.`,
+  'pick.remedy.diameter': (p) => `Or ${p.quantity('to', 'length')} across instead of ${p.quantity('from', 'length')}.`,
+  'pick.remedy.blades': (p) => `Or ${p.number('to')} blades instead of ${p.number('from')}.`,
+  'pick.remedy.cells': (p) => `Or ${p.number('to')} cells instead of ${p.number('from')}.`,
+  'pick.remedy.motor': (p) => `Or a motor with ${p.difference('changeRatio')} stator height: ${p.quantity('to', 'length')}.`,
+  'pick.remedy.kv': (p) => `Or ${p.quantity('to', 'motorConstant')} instead of ${p.quantity('from', 'motorConstant')}.`,
+  'pick.remedy.pitch.notEnough': (p) => `Pitch alone does not cure it: ${p.quantity('currentA', 'current')} even at ${p.quantity('to', 'length')}.`,
+  'pick.remedy.diameter.notEnough': (p) => `Diameter alone does not cure it: ${p.quantity('currentA', 'current')} even at ${p.quantity('to', 'length')}.`,
+  'pick.remedy.blades.notEnough': (p) => `Blades alone do not cure it: ${p.quantity('currentA', 'current')} even with ${p.number('to')}.`,
+  'pick.remedy.cells.notEnough': (p) => `Cells alone do not cure it: ${p.quantity('currentA', 'current')} even with ${p.number('to')}.`,
+  'pick.remedy.motor.notEnough': (p) => `A taller motor alone does not cure it: ${p.quantity('currentA', 'current')} even ${p.difference('changeRatio')} taller.`,
+  'pick.remedy.kv.notEnough': (p) => `Another winding alone does not cure it: ${p.quantity('currentA', 'current')} even at ${p.quantity('to', 'motorConstant')}.`,
   // Stops of the line
+  'pick.noReference': () => 'Pick: no prop chosen yet',
+  'pick.discsMeet': (p) => `Pick: ${p.quantity('diameterM', 'length')} across where ${p.quantity('limitM', 'length')} has room`,
+  'pick.predicted': () => 'Pick: chosen, not measured yet',
+  'pick.measured': (p) => `Pick: chosen and measured, ${p.number('count')} runs`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,
@@ -88,9 +158,13 @@ function pen(values: Values, choices: UnitChoices): Pen {
   const numberOf = (key: string): number => Number(values[key] ?? NaN);
   return {
     text: (key) => writeLabel(String(values[key] ?? '')),
-    quantity: (key, dimension) => formatQuantity(numberOf(key), dimension, choices).text,
+    quantity: (key, dimension) => formatQuantity(key === 'difference' ? Math.abs(numberOf(key)) : numberOf(key), dimension, choices).text,
     share: (key) => formatShare(numberOf(key)),
     difference: (key) => formatDifference(numberOf(key)),
     number: (key, digits = 0) => formatNumber(numberOf(key), digits),
+    minutes: (key) => formatMinutes(Math.abs(numberOf(key))),
+    milliseconds: (key) => formatMilliseconds(Math.abs(numberOf(key))),
+    speed: (key) => formatSpeed(numberOf(key)),
+    named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
 }

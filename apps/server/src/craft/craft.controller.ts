@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { CreateCraftDto, UpdateCraftDto, type CraftListView, type CraftView, type LineView } from '@zivvo/contract';
+import { CraftUseDto, CreateCraftDto, UpdateCraftDto, type CraftListView, type CraftView, type LineView } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { CraftService } from './craft.service.ts';
@@ -38,6 +38,12 @@ export class CraftController {
   @Put(':id')
   update(@Param('id', IdPipe) id: string, @Body() dto: UpdateCraftDto): Promise<CraftView> {
     return this.crafts.update(id, dto);
+  }
+
+  /** Writes down what the craft is flown for. */
+  @Put(':id/use')
+  setUse(@Param('id', IdPipe) id: string, @Body() dto: CraftUseDto): Promise<CraftView> {
+    return this.crafts.setUse(id, dto);
   }
 
   @Delete(':id')

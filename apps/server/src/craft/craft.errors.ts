@@ -1,11 +1,22 @@
 import type { CraftDto } from '@zivvo/contract';
+import { CoreError, layOut, neighbourDistanceM, needsDiagonal } from '@zivvo/core';
 import { FieldError } from '../common/featureError.ts';
 
-/** Refuses a craft that cannot be laid out yet, or whose discs cannot clear each other at the clearance it states. */
+/** Refuses a craft whose rotors cannot be laid out, or whose discs cannot clear each other at the clearance it states. */
 export function requireBuildable(dto: CraftDto): void {
-  if (dto.kind === 'plane') throw new FieldError('kind', 'isIn', 'kind must be multirotor: planes are not laid out yet', dto.kind, { allowed: 'multirotor' });
-  const most = dto.diagonalM / Math.SQRT2;
-  if (dto.clearanceDiameterM !== null && dto.clearanceDiameterM !== undefined && dto.clearanceDiameterM > most) {
-    throw new FieldError('clearanceDiameterM', 'discsMeet', 'clearanceDiameterM must not exceed the distance between neighbouring motors', String(dto.clearanceDiameterM), { min: 0.02, max: Math.round(most * 1e4) / 1e4 });
+  const { layout, diagonalM, arms, clearanceDiameterM } = dto;
+  if (needsDiagonal(layout) && (diagonalM ?? null) === null) throw new FieldError('diagonalM', 'isDefined', `diagonalM is needed for ${layout}`, null, { min: 0.04, max: 3 });
+  const most = neighbourDistanceM(rotorsOf(dto, arms ?? null));
+  if (most !== null && clearanceDiameterM !== null && clearanceDiameterM !== undefined && clearanceDiameterM > most) {
+    throw new FieldError('clearanceDiameterM', 'discsMeet', 'clearanceDiameterM must not exceed the distance between neighbouring motors', String(clearanceDiameterM), { min: 0.02, max: Math.round(most * 1e4) / 1e4 });
+  }
+}
+
+function rotorsOf({ layout, diagonalM }: CraftDto, arms: CraftDto['arms']) {
+  try {
+    return layOut({ layout, diagonalM, arms });
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    throw new FieldError('arms', 'layout', 'arms must be 2 to 12 that can be told apart, at most two at one place', null, { min: 2, max: 12 });
   }
 }

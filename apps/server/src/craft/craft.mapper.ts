@@ -1,5 +1,5 @@
 import type { CraftDto, CraftView } from '@zivvo/contract';
-import { hoverThrustN, quadXLayout } from '@zivvo/core';
+import { hoverThrustN, layoutKind, layOut, needsDiagonal } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CraftRow } from './craft.repository.ts';
 
@@ -8,11 +8,15 @@ export function toCraftColumns(dto: CraftDto) {
   return {
     name: dto.name.trim(),
     ownerName: dto.ownerName ?? null,
-    kind: dto.kind,
+    layout: dto.layout,
     massKg: dto.massKg,
-    diagonalM: dto.diagonalM,
+    diagonalM: needsDiagonal(dto.layout) ? dto.diagonalM : null,
+    arms: dto.layout === 'custom' ? dto.arms : null,
     clearanceDiameterM: dto.clearanceDiameterM ?? null,
-    rotors: quadXLayout(dto.diagonalM),
+    rotors: layOut(dto),
+    groundClearanceM: dto.groundClearanceM ?? null,
+    boomClearanceM: dto.boomClearanceM ?? null,
+    shaftDiameterM: dto.shaftDiameterM ?? null,
     motorLabel: dto.motorLabel,
     statorDiameterM: dto.statorDiameterM,
     statorHeightM: dto.statorHeightM,
@@ -33,6 +37,6 @@ export function toCraftColumns(dto: CraftDto) {
 }
 
 export function toCraftView(row: CraftRow): CraftView {
-  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, groundClearanceM: _ground, createdAt: _created, updatedAt: _updated, ...own } = row;
-  return { ...own, ...toRowView(row), hoverThrustN: hoverThrustN(row.massKg, row.rotors.length) };
+  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
+  return { ...own, ...toRowView(row), kind: layoutKind(row.layout), hoverThrustN: hoverThrustN(row.massKg, row.rotors.length) };
 }

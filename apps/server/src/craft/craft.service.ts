@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CraftListView, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
+import { LIST_MAX, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
 import { explainCraftFigure, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -49,6 +49,13 @@ export class CraftService {
   async update(id: string, dto: UpdateCraftDto): Promise<CraftView> {
     requireBuildable(dto);
     await this.crafts.revise(this.db, id, dto.revision, toCraftColumns(dto), this.clock.now());
+    return this.find(id);
+  }
+
+  /** The last who chose is right: a use is an opinion, not a measurement. */
+  async setUse(id: string, { use, weights }: CraftUseDto): Promise<CraftView> {
+    const { revision } = await this.crafts.find(this.db, id);
+    await this.crafts.revise(this.db, id, revision, { use, weights: weights ?? null }, this.clock.now());
     return this.find(id);
   }
 

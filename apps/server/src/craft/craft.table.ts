@@ -1,4 +1,4 @@
-import { craftKinds, craftLimits, packChemistries, type estimableFields } from '@zivvo/contract';
+import { craftLimits, layouts, packChemistries, uses, type ArmDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
 import type { Rotor } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -11,12 +11,15 @@ export const craft = pgTable(
     ...rowColumns(),
     name: text().notNull(),
     ownerName: text(),
-    kind: text().$type<(typeof craftKinds)[number]>().notNull(),
+    layout: text().$type<(typeof layouts)[number]>().notNull(),
     massKg: doublePrecision().notNull(),
-    diagonalM: doublePrecision().notNull(),
+    diagonalM: doublePrecision(),
+    arms: jsonb().$type<ArmDto[]>(),
     clearanceDiameterM: doublePrecision(),
     /** Planes: free height under the prop's axis with the wheels pressed in. */
     groundClearanceM: doublePrecision(),
+    boomClearanceM: doublePrecision(),
+    shaftDiameterM: doublePrecision(),
     rotors: jsonb().$type<Rotor[]>().notNull(),
     motorLabel: text().notNull(),
     statorDiameterM: doublePrecision().notNull(),
@@ -34,17 +37,22 @@ export const craft = pgTable(
     packCapacityAh: doublePrecision().notNull(),
     referencePropModelId: uuid().references(() => propModel.id),
     note: text(),
+    use: text().$type<(typeof uses)[number]>(),
+    weights: jsonb().$type<WeightsDto>(),
   },
   (column) => [
     index().on(column.workshopId, column.name),
     index().on(column.referencePropModelId),
     index().on(column.personId),
-    oneOf('craft', 'kind', column.kind, craftKinds),
+    oneOf('craft', 'layout', column.layout, layouts),
+    oneOf('craft', 'use', column.use, uses),
     oneOf('craft', 'pack_chemistry', column.packChemistry, packChemistries),
     within('craft', 'mass_kg', column.massKg, craftLimits.massKg),
     within('craft', 'diagonal_m', column.diagonalM, craftLimits.diagonalM),
     within('craft', 'clearance_diameter_m', column.clearanceDiameterM, craftLimits.clearanceDiameterM),
-    within('craft', 'ground_clearance_m', column.groundClearanceM, { min: 0.01, max: 3 }),
+    within('craft', 'ground_clearance_m', column.groundClearanceM, craftLimits.freeM),
+    within('craft', 'boom_clearance_m', column.boomClearanceM, craftLimits.freeM),
+    within('craft', 'shaft_diameter_m', column.shaftDiameterM, craftLimits.shaftDiameterM),
     within('craft', 'stator_diameter_m', column.statorDiameterM, craftLimits.statorDiameterM),
     within('craft', 'stator_height_m', column.statorHeightM, craftLimits.statorHeightM),
     within('craft', 'kv_rpm_per_v', column.kvRpmPerV, craftLimits.kvRpmPerV),

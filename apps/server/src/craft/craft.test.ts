@@ -24,7 +24,7 @@ describe('crafts', () => {
     await server.http.get(`/api/crafts/${craft.id}`).expect(404);
     await server.http.post(`/api/crafts/${craft.id}/restore`).expect(200);
     const list = (await server.http.get('/api/crafts').expect(200)).body as CraftListView;
-    expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([expect.objectContaining({ station: 'stand', state: 'empty' })]);
+    expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([expect.objectContaining({ station: 'pick', state: 'empty' }), expect.objectContaining({ station: 'stand', state: 'empty' })]);
   });
 
   test('the same creation sent twice, as after a lost answer, makes one craft', async () => {
@@ -33,6 +33,28 @@ describe('crafts', () => {
     await server.http.post('/api/crafts').send(craft).expect(201);
     const list = (await server.http.get('/api/crafts')).body as CraftListView;
     expect(list.items.filter((c) => c.name === 'Twice')).toHaveLength(1);
+  });
+});
+
+describe('layouts and uses', () => {
+  test.each<[string, object, number, string]>([
+    ['an octo', { layout: 'octoX', diagonalM: 0.9, clearanceDiameterM: 0.3 }, 8, 'multirotor'],
+    ['a plane', { layout: 'tractor', diagonalM: null, clearanceDiameterM: null, groundClearanceM: 0.17 }, 1, 'plane'],
+    ['measured arms', { layout: 'custom', diagonalM: null, clearanceDiameterM: null, arms: [{ xM: 0.1, yM: -0.1, spin: 'cw' }, { xM: 0.1, yM: 0.1, spin: 'ccw' }, { xM: -0.2, yM: 0, spin: 'cw' }] }, 3, 'multirotor'],
+  ])('%s keeps its rotors', async (_name, change, count, kind) => {
+    const craft = aCraft(change);
+    const view = (await server.http.post('/api/crafts').send(craft).expect(201)).body as CraftView;
+    expect([view.rotors.length, view.kind]).toEqual([count, kind]);
+  });
+
+  test('a use is chosen, its weights changed, and both stay', async () => {
+    const craft = aCraft();
+    await server.http.post('/api/crafts').send(craft).expect(201);
+    const weights = { minutes: 9, thrust: 1, answer: 0, quiet: 5, speed: 0, cool: 0, gentle: 0, tough: 2 };
+    await server.http.put(`/api/crafts/${craft.id}/use`).send({ use: 'longEndurance', weights }).expect(200);
+    expect((await server.http.get(`/api/crafts/${craft.id}`)).body).toMatchObject({ use: 'longEndurance', weights });
+    const bad = await server.http.put(`/api/crafts/${craft.id}/use`).send({ use: 'longEndurance', weights: { ...weights, quiet: 11 } }).expect(400);
+    expect(problemOf(bad.body).fields).toContainEqual(expect.objectContaining({ path: 'weights.quiet', rule: 'max' }));
   });
 });
 
@@ -45,7 +67,9 @@ describe('malformed requests are 4xx with field and rule', () => {
   test.each<[string, object, string, string]>([
     ['a text for a number', { massKg: '1.9' }, 'massKg', 'isNumber'],
     ['too heavy', { massKg: 61 }, 'massKg', 'max'],
-    ['null where a value is needed', { diagonalM: null }, 'diagonalM', 'isNumber'],
+    ['null where a value is needed', { motorMassKg: null }, 'motorMassKg', 'isNumber'],
+    ['an arm without a spin', { layout: 'custom', arms: [{ xM: 0.1, yM: 0.1 }, { xM: 0, yM: 0.1, spin: 'cw' }] }, 'arms.0.spin', 'isIn'],
+    ['one arm', { layout: 'custom', arms: [{ xM: 0.1, yM: 0.1, spin: 'cw' }] }, 'arms', 'arrayMinSize'],
     ['an empty name', { name: '' }, 'name', 'minLength'],
     ['a name too long', { name: 'x'.repeat(81) }, 'name', 'maxLength'],
     ['an unknown field', { wings: 2 }, 'wings', 'whitelistValidation'],
@@ -65,7 +89,8 @@ describe('malformed requests are 4xx with field and rule', () => {
   });
 
   test('what is well formed but cannot be is 422', async () => {
-    expect(await sent(aCraft({ kind: 'plane' }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'kind' })] })]);
+    expect(await sent(aCraft({ diagonalM: null }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'diagonalM' })] })]);
+    expect(await sent(aCraft({ layout: 'custom', arms: [{ xM: 0.1, yM: 0, spin: 'cw' }, { xM: 0.1, yM: 0, spin: 'cw' }, { xM: 0.1, yM: 0, spin: 'cw' }] }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'arms', rule: 'layout' })] })]);
     expect(await sent(aCraft({ clearanceDiameterM: 0.25 }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ rule: 'discsMeet', allowed: { min: 0.02, max: 0.2079 } })] })]);
     const [status, problem] = await sent(aCraft({ referencePropModelId: v7() }));
     expect([status, problem.fields[0]!.path, problem.fields[0]!.rule]).toEqual([422, 'referencePropModelId', 'exists']);

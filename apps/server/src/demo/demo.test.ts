@@ -13,10 +13,10 @@ afterAll(() => server.close());
 
 test('the demo is the same bytes every time', () => expect(JSON.stringify(demoWorld())).toBe(JSON.stringify(demoWorld())));
 
-test('three crafts, a dozen models counted, one evening of nine props with three runs each over five packs', async () => {
-  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(3);
+test('four crafts, thirteen models counted, one evening of nine props with three runs each over five packs', async () => {
+  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(4);
   const models = (await server.http.get('/api/prop-models')).body as PropModelListView;
-  expect(models.total).toBe(12);
+  expect(models.total).toBe(13);
   expect(models.items.every((m) => m.stock !== null)).toBe(true);
   expect((await server.http.get('/api/pack-pieces')).body).toHaveLength(5);
   const [evening] = ((await server.http.get('/api/campaigns')).body as CampaignListView).items;
@@ -30,5 +30,5 @@ test('three crafts, a dozen models counted, one evening of nine props with three
 
 test('a second start adds nothing', async () => {
   await seedDemo(server.app);
-  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(3);
+  expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(4);
 });

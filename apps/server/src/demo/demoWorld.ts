@@ -1,5 +1,5 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
-import { emptyStep, estimateMotor, hashText, INCH_M, quadXLayout, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { emptyStep, estimateMotor, hashText, INCH_M, layOut, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
 import type { StoredFact } from '../event/event.facts.ts';
 import { simulatedDevice } from '../live/simulatedDevice.ts';
 import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
@@ -112,6 +112,9 @@ function propModelRow(demo: DemoPropModel, seriesIndex: number, id: string) {
     measuredDiameterM: demo.measuredMm === undefined ? null : demo.measuredMm / 1000,
     measuredMassKg: demo.massG / 1000,
     speedLimitRpm: demo.speedLimitRpm ?? null,
+    boreDiameterM: demo.boreMm / 1000,
+    bagPrice: demo.bag[0],
+    bagCount: demo.bag[1],
     colour: demo.colour,
     note: null,
     seriesIndex,
@@ -127,11 +130,15 @@ function craftRow(demo: DemoCraft, id: string, referencePropModelId: string) {
     id,
     name: demo.name,
     ownerName: demo.owner,
-    kind: 'multirotor' as const,
+    layout: demo.layout,
+    arms: null,
     massKg: demo.massKg,
     diagonalM: demo.diagonalM,
     clearanceDiameterM: demo.clearanceM,
-    rotors: quadXLayout(demo.diagonalM),
+    groundClearanceM: demo.groundClearanceM ?? null,
+    boomClearanceM: null,
+    shaftDiameterM: demo.shaftMm / 1000,
+    rotors: layOut({ ...demo, arms: null }),
     motorLabel: demo.motor,
     statorDiameterM,
     statorHeightM,
@@ -148,6 +155,7 @@ function craftRow(demo: DemoCraft, id: string, referencePropModelId: string) {
     packCapacityAh: demo.capacityAh,
     referencePropModelId,
     note: demo.note,
+    use: demo.use,
   };
 }
 

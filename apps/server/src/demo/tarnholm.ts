@@ -1,4 +1,4 @@
-import type { PackChemistry, TipShape } from '@zivvo/core';
+import type { Layout, PackChemistry, TipShape, UseName } from '@zivvo/core';
 
 /** What the Tarnholm Lift Shed is made of; everything measured is computed from it. */
 export interface DemoPropModel {
@@ -11,6 +11,9 @@ export interface DemoPropModel {
   massG: number;
   colour: string;
   counts: [cw: number, ccw: number];
+  boreMm: number;
+  /** Price of a bag and pieces in it. */
+  bag: [price: number, count: number];
   measuredMm?: number;
   speedLimitRpm?: number;
 }
@@ -19,8 +22,12 @@ export interface DemoCraft {
   name: string;
   owner: string;
   massKg: number;
-  diagonalM: number;
-  clearanceM: number;
+  layout: Layout;
+  diagonalM: number | null;
+  clearanceM: number | null;
+  groundClearanceM?: number;
+  shaftMm: number;
+  use: UseName;
   motor: string;
   motorLimitA: number | null;
   escLimitA: number;
@@ -35,24 +42,26 @@ export interface DemoCraft {
 export const demoPeople = ['Irva Solt', 'Benno Krail'];
 
 export const demoPropModels: DemoPropModel[] = [
-  { key: 'b72', label: '7.2x3.9x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.9, colour: 'smoke', counts: [7, 6], measuredMm: 182.4 },
-  { key: 't77', label: '7.7x4x3', maker: 'Tamsk', blades: 3, tip: 'standard', material: 'glassNylon', massG: 9.1, colour: 'black', counts: [4, 4] },
-  { key: 'b70', label: '7x5x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.8, colour: 'orange', counts: [5, 3] },
-  { key: 'o63', label: '6340x3', maker: 'Orle', blades: 3, tip: 'square', material: 'polycarbonate', massG: 6.6, colour: 'clear', counts: [8, 8] },
-  { key: 'o71', label: '7144-2', maker: 'Orle', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 5.8, colour: 'black', counts: [4, 5], speedLimitRpm: 21_000 },
-  { key: 'v75', label: '7.5x3.6x2', maker: 'Veddick', blades: 2, tip: 'standard', material: 'carbon', massG: 6.9, colour: 'carbon', counts: [2, 2] },
-  { key: 'k74', label: '7.4x4.6x4', maker: 'Kessro', blades: 4, tip: 'standard', material: 'glassNylon', massG: 10.4, colour: 'white', counts: [4, 4] },
-  { key: 't68', label: '6852BN x3', maker: 'Tamsk', blades: 3, tip: 'square', material: 'polycarbonate', massG: 8.3, colour: 'blue', counts: [6, 6] },
-  { key: 'v79', label: '7.9x3.3x2', maker: 'Veddick', blades: 2, tip: 'pointed', material: 'carbon', massG: 7.4, colour: 'carbon', counts: [2, 1], measuredMm: 198.6 },
-  { key: 'b90', label: '9x5', maker: 'Brindlow', blades: 2, tip: 'standard', material: 'glassNylon', massG: 12.6, colour: 'black', counts: [4, 4] },
-  { key: 'k94', label: '9.4x4.5x2', maker: 'Kessro', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 11.8, colour: 'grey', counts: [2, 4] },
-  { key: 'o125', label: '12.5x4.8', maker: 'Orle', blades: 2, tip: 'standard', material: 'carbon', massG: 17.9, colour: 'carbon', counts: [3, 3] },
+  { key: 'b72', label: '7.2x3.9x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.9, colour: 'smoke', boreMm: 5, bag: [8.4, 4], counts: [7, 6], measuredMm: 182.4 },
+  { key: 't77', label: '7.7x4x3', maker: 'Tamsk', blades: 3, tip: 'standard', material: 'glassNylon', massG: 9.1, colour: 'black', boreMm: 5, bag: [9.6, 4], counts: [4, 4] },
+  { key: 'b70', label: '7x5x3', maker: 'Brindlow', blades: 3, tip: 'standard', material: 'polycarbonate', massG: 7.8, colour: 'orange', boreMm: 5, bag: [8.4, 4], counts: [5, 3] },
+  { key: 'o63', label: '6340x3', maker: 'Orle', blades: 3, tip: 'square', material: 'polycarbonate', massG: 6.6, colour: 'clear', boreMm: 5, bag: [6.8, 4], counts: [8, 8] },
+  { key: 'o71', label: '7144-2', maker: 'Orle', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 5.8, colour: 'black', boreMm: 5, bag: [7.2, 4], counts: [4, 5], speedLimitRpm: 21_000 },
+  { key: 'v75', label: '7.5x3.6x2', maker: 'Veddick', blades: 2, tip: 'standard', material: 'carbon', massG: 6.9, colour: 'carbon', boreMm: 5, bag: [21, 2], counts: [2, 2] },
+  { key: 'k74', label: '7.4x4.6x4', maker: 'Kessro', blades: 4, tip: 'standard', material: 'glassNylon', massG: 10.4, colour: 'white', boreMm: 5, bag: [11.5, 4], counts: [4, 4] },
+  { key: 't68', label: '6852BN x3', maker: 'Tamsk', blades: 3, tip: 'square', material: 'polycarbonate', massG: 8.3, colour: 'blue', boreMm: 5, bag: [7.9, 4], counts: [6, 6] },
+  { key: 'v79', label: '7.9x3.3x2', maker: 'Veddick', blades: 2, tip: 'pointed', material: 'carbon', massG: 7.4, colour: 'carbon', boreMm: 5, bag: [23, 2], counts: [2, 1], measuredMm: 198.6 },
+  { key: 'b90', label: '9x5', maker: 'Brindlow', blades: 2, tip: 'standard', material: 'glassNylon', massG: 12.6, colour: 'black', boreMm: 8, bag: [9.2, 2], counts: [4, 4] },
+  { key: 'k94', label: '9.4x4.5x2', maker: 'Kessro', blades: 2, tip: 'pointed', material: 'carbonNylon', massG: 11.8, colour: 'grey', boreMm: 8, bag: [12.4, 2], counts: [2, 4] },
+  { key: 'b11', label: '11x6', maker: 'Brindlow', blades: 2, tip: 'standard', material: 'glassNylon', massG: 21.5, colour: 'grey', boreMm: 6, bag: [5.4, 1], counts: [1, 4] },
+  { key: 'o125', label: '12.5x4.8', maker: 'Orle', blades: 2, tip: 'standard', material: 'carbon', massG: 17.9, colour: 'carbon', boreMm: 8, bag: [38, 2], counts: [3, 3] },
 ];
 
 export const demoCrafts: DemoCraft[] = [
-  { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, diagonalM: 0.294, clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 42, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
-  { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, diagonalM: 0.42, clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', note: 'Flies at first light, far below zero.' },
-  { name: 'Skua', owner: 'Mountain rescue', massKg: 5.4, diagonalM: 0.56, clearanceM: 0.34, motor: '4112 420 kV', motorLimitA: null, escLimitA: 60, chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, referenceKey: 'o125', note: 'Throws a line; must hold still while it does.' },
+  { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, layout: 'quadX', diagonalM: 0.294, shaftMm: 5, use: 'longEndurance', clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 42, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
+  { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, layout: 'quadX', diagonalM: 0.42, shaftMm: 5, use: 'windySite', clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', note: 'Flies at first light, far below zero.' },
+  { name: 'Skua', owner: 'Mountain rescue', massKg: 5.4, layout: 'quadX', diagonalM: 0.56, shaftMm: 8, use: 'heavyLift', clearanceM: 0.34, motor: '4112 420 kV', motorLimitA: null, escLimitA: 60, chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, referenceKey: 'o125', note: 'Throws a line; must hold still while it does.' },
+  { name: 'Eider', owner: 'School mapping plane', massKg: 2.1, layout: 'tractor', diagonalM: null, clearanceM: null, groundClearanceM: 0.165, shaftMm: 6, use: 'parkPlaneShort', motor: '2814 900 kV', motorLimitA: null, escLimitA: 45, chemistry: 'lipo', series: 4, parallel: 1, capacityAh: 5, referenceKey: 'b11', note: 'Takes off from short grass behind the school.' },
 ];
 
 export const demoPacks = ['P1', 'P2', 'P3', 'P4', 'P5'];

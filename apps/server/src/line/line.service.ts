@@ -1,7 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { lineStops, type LineStop } from '@zivvo/core';
+import { largestDiscM, lineStops, neighbourDistanceM, type LineStop, type Rotor } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
+import { LineRepository } from './line.repository.ts';
 import { EventRepository, type StandFactRow } from '../event/event.repository.ts';
 
 /** What the line needs to know of a craft. */
@@ -10,6 +11,10 @@ export interface LineCraft {
   referencePropModelId: string | null;
   escLimitA: number | null;
   motorLimitA: number | null;
+  rotors: readonly Rotor[];
+  clearanceDiameterM: number | null;
+  groundClearanceM: number | null;
+  boomClearanceM: number | null;
 }
 
 /** Gathers the dated facts of crafts and lets the core say where their work stands. */
@@ -19,20 +24,23 @@ export class LineService {
     @Inject(DB) private readonly db: Db,
     private readonly clock: Clock,
     private readonly events: EventRepository,
+    private readonly models: LineRepository,
   ) {}
 
   /** Stops of each craft, by craft id; for one prop in hand where it is named. */
   async stopsOf(crafts: LineCraft[], propModelId: string | null = null): Promise<Map<string, LineStop[]>> {
     const facts = await this.events.standFactsOf(this.db, crafts.map((c) => c.id));
-    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), propModelId)]));
+    const subjectOf = (c: LineCraft): string | null => propModelId ?? c.referencePropModelId;
+    const diameters = await this.models.diameters(this.db, [...new Set(crafts.map(subjectOf).filter((id) => id !== null))]);
+    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), subjectOf(c), diameters)]));
   }
 
-  private stops(craft: LineCraft, facts: StandFactRow[], propModelId: string | null): LineStop[] {
-    const subject = propModelId ?? craft.referencePropModelId;
+  private stops(craft: LineCraft, facts: StandFactRow[], subject: string | null, diameters: ReadonlyMap<string, number>): LineStop[] {
     const inHand = facts.filter((f) => f.propModelId === subject);
     const limits = [craft.escLimitA, craft.motorLimitA].filter((l) => l !== null);
     return lineStops({
       nowMs: this.clock.nowMs(),
+      pick: { diameterM: subject === null ? null : (diameters.get(subject) ?? null), largestDiscM: largestDiscM({ ...craft, neighbourDistanceM: neighbourDistanceM(craft.rotors) }) },
       stand: {
         keptRunCount: facts.length,
         inHandRunCount: inHand.length,

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { CountStockDto, CreatePropModelDto, UpdatePropModelDto, type PropModelListView, type PropModelView } from '@zivvo/contract';
+import { CountStockDto, CreatePropModelDto, UpdatePropModelDto, WantDto, type PropModelListView, type PropModelView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { PropModelService } from './propModel.service.ts';
 
@@ -31,6 +31,12 @@ export class PropModelController {
   @Put(':id/stock')
   countStock(@Param('id', IdPipe) id: string, @Body() dto: CountStockDto): Promise<PropModelView> {
     return this.propModels.countStock(id, dto);
+  }
+
+  /** Puts pieces on the list of what to buy; none takes them off. */
+  @Put(':id/want')
+  want(@Param('id', IdPipe) id: string, @Body() dto: WantDto): Promise<PropModelView> {
+    return this.propModels.want(id, dto);
   }
 
   @Delete(':id')

@@ -16,6 +16,9 @@ export function toPropModelColumns(dto: PropModelDto) {
     measuredDiameterM: dto.measuredDiameterM ?? null,
     measuredMassKg: dto.measuredMassKg ?? null,
     speedLimitRpm: dto.speedLimitRpm ?? null,
+    boreDiameterM: dto.boreDiameterM ?? null,
+    bagPrice: dto.bagPrice ?? null,
+    bagCount: dto.bagCount ?? null,
     colour: dto.colour ?? null,
     note: dto.note ?? null,
   };

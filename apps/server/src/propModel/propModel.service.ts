@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto } from '@zivvo/contract';
+import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto, type WantDto } from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -47,6 +47,12 @@ export class PropModelService {
   async countStock(id: string, { cwCount, ccwCount }: CountStockDto): Promise<PropModelView> {
     await this.propModels.find(this.db, id);
     await this.db.transaction((tx) => this.ledger.record(tx, id, { kind: 'stockCounted', propModelId: id, cwCount, ccwCount }));
+    return this.find(id);
+  }
+
+  async want(id: string, { count, craftId }: WantDto): Promise<PropModelView> {
+    const { revision } = await this.propModels.find(this.db, id);
+    await this.propModels.revise(this.db, id, revision, { wantedCount: count, wantedCraftId: count === 0 ? null : (craftId ?? null) }, this.clock.now());
     return this.find(id);
   }
 

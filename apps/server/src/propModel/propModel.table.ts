@@ -1,5 +1,5 @@
 import { hands, materials, propModelLimits, tipShapes } from '@zivvo/contract';
-import { doublePrecision, index, integer, pgTable, text } from 'drizzle-orm/pg-core';
+import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 
 export const propModel = pgTable(
@@ -17,10 +17,16 @@ export const propModel = pgTable(
     measuredDiameterM: doublePrecision(),
     measuredMassKg: doublePrecision(),
     speedLimitRpm: doublePrecision(),
+    boreDiameterM: doublePrecision(),
+    bagPrice: doublePrecision(),
+    bagCount: integer(),
     colour: text(),
     note: text(),
     /** Decides colour and marker on every page; given once. */
     seriesIndex: integer().notNull(),
+    /** Pieces to buy, and the craft they are for. */
+    wantedCount: integer().notNull().default(0),
+    wantedCraftId: uuid(),
   },
   (t) => [
     index().on(t.workshopId, t.label),
@@ -31,6 +37,10 @@ export const propModel = pgTable(
     within('prop_model', 'measured_diameter_m', t.measuredDiameterM, propModelLimits.diameterM),
     within('prop_model', 'measured_mass_kg', t.measuredMassKg, propModelLimits.massKg),
     within('prop_model', 'speed_limit_rpm', t.speedLimitRpm, propModelLimits.speedLimitRpm),
+    within('prop_model', 'bore_diameter_m', t.boreDiameterM, propModelLimits.boreDiameterM),
+    within('prop_model', 'bag_price', t.bagPrice, propModelLimits.bagPrice),
+    within('prop_model', 'bag_count', t.bagCount, propModelLimits.bagCount),
+    within('prop_model', 'wanted_count', t.wantedCount, propModelLimits.wantedCount),
     oneOf('prop_model', 'tip_shape', t.tipShape, tipShapes),
     oneOf('prop_model', 'material', t.material, materials),
     oneOf('prop_model', 'label_hand', t.labelHand, hands),

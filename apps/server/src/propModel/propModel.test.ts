@@ -89,3 +89,12 @@ describe('malformed models name field and rule', () => {
     expect(fields).toContainEqual(expect.objectContaining({ path, rule }));
   });
 });
+
+test('pieces are wanted for a craft, and the wish is taken back', async () => {
+  const model = aPropModel();
+  await server.http.post('/api/prop-models').send(model).expect(201);
+  const craftId = v7();
+  expect((await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 4, craftId }).expect(200)).body).toMatchObject({ wantedCount: 4, wantedCraftId: craftId });
+  expect((await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 0, craftId }).expect(200)).body).toMatchObject({ wantedCount: 0, wantedCraftId: null });
+  await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: -1, craftId }).expect(400);
+});

@@ -46,7 +46,7 @@ export async function startTestServer(): Promise<TestServer> {
 
 /** A craft that breaks no rule. */
 export const aCraft = (more: object = {}) => ({
-  id: v7(), name: 'Petrel', ownerName: null, kind: 'multirotor', massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
+  id: v7(), name: 'Petrel', ownerName: null, layout: 'quadX', arms: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
   motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, estimatedFields: ['motorResistanceOhm'], motorLimitA: null, escLimitA: 40, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1,
   packCapacityAh: 4, referencePropModelId: null, note: null, ...more,
 });
@@ -54,7 +54,7 @@ export const aCraft = (more: object = {}) => ({
 /** A prop model that breaks no rule. */
 export const aPropModel = (more: object = {}) => ({
   id: v7(), label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: null, measuredMassKg: 0.0079,
-  speedLimitRpm: null, colour: 'smoke', note: null, ...more,
+  speedLimitRpm: null, boreDiameterM: null, bagPrice: null, bagCount: null, colour: 'smoke', note: null, ...more,
 });
 
 export const aCampaign = (craftId: string, more: object = {}) => ({ id: v7(), craftId, name: 'Evening', referencePropModelId: null, temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5, gateCellV: 4.05, note: null, ...more });

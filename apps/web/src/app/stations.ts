@@ -1,4 +1,5 @@
-import { IconDrone, IconGauge, IconPropeller, type Icon } from '@tabler/icons-react';
+import type { LineStation } from '@zivvo/core';
+import { IconCompass, IconDrone, IconGauge, IconPropeller, type Icon } from '@tabler/icons-react';
 
 /** A place of work in the rail; a station joins when it exists. */
 export interface Station {
@@ -8,11 +9,12 @@ export interface Station {
   letter: string;
   icon: Icon;
   /** Whether a stop of the line stands beside it. */
-  stop: 'stand' | null;
+  stop: LineStation | null;
 }
 
 export const stations: readonly Station[] = [
   { name: 'Crafts', path: '/crafts', letter: 'c', icon: IconDrone, stop: null },
   { name: 'Rack', path: '/rack', letter: 'r', icon: IconPropeller, stop: null },
+  { name: 'Pick', path: '/pick', letter: 'p', icon: IconCompass, stop: 'pick' },
   { name: 'Stand', path: '/stand', letter: 's', icon: IconGauge, stop: 'stand' },
 ];

@@ -1,6 +1,6 @@
-import { CraftDto, estimableFields, packChemistries, type CraftView } from '@zivvo/contract';
-import { estimateMotor, readMotorLabel, type MotorLabelReading } from '@zivvo/core';
-import { chemistryNames, labelProblemSentence, labelReasonSentence } from '@zivvo/words';
+import { CraftDto, estimableFields, layouts, packChemistries, type CraftView } from '@zivvo/contract';
+import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, type MotorLabelReading } from '@zivvo/core';
+import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence } from '@zivvo/words';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
@@ -8,6 +8,7 @@ import { v7 } from 'uuid';
 import { useCraftQuery, useCreateCraftMutation, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
 import { problemOf } from '../shared/api/api.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { ArmsField, armsProblem } from './ArmsField.tsx';
 import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
@@ -32,7 +33,7 @@ export function Component() {
 }
 
 const blank = {
-  name: '', ownerName: null, kind: 'multirotor', massKg: null, diagonalM: null, clearanceDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
+  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
   motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
   packParallelCount: 1, packCapacityAh: null, referencePropModelId: null, note: null,
 } as unknown as CraftForm;
@@ -47,6 +48,9 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
   const [id] = useState(() => craft?.id ?? v7());
   const { control, handleSubmit, setValue, getValues, watch, setError, setFocus, formState } = useForm<CraftForm>({ defaultValues: craft ?? blank, resolver: dtoResolver<CraftForm>(CraftDto, format.choices), mode: 'onTouched' });
   const estimated = watch('estimatedFields');
+  const layout = watch('layout');
+  const kind = layoutKind(layout);
+  const armsError = armsProblem(formState.errors.arms);
 
   const applyMotor = (): void => {
     const [d, h, kv] = [getValues('statorDiameterM'), getValues('statorHeightM'), getValues('kvRpmPerV')];
@@ -66,7 +70,9 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
 
   const onSave = handleSubmit(
     async (values) => {
-      const body = { ...pickForm(values) };
+      const body = pickForm(values);
+      const hole = layoutHole(body);
+      if (hole) return setError(hole.field, { type: 'layout', message: hole.message });
       try {
         if (craft) await update({ id, body: { ...body, revision: craft.revision } }).unwrap();
         else await create({ ...body, id }).unwrap();
@@ -105,10 +111,15 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
           <TextField control={control} name="name" label="Name" autoFocus={!craft} />
           <TextField control={control} name="ownerName" label="Owner or use" />
           <QuantityField control={control} name="massKg" label="Take-off weight" dimension="mass" description="with pack and payload" />
-          <QuantityField control={control} name="diagonalM" label="Motor diagonal" dimension="length" description="shaft to opposite shaft, quad X" />
+          <ChoiceField control={control} name="layout" label="Layout" choices={layouts.map((l) => ({ value: l, label: layoutNames[l] }))} />
+          {needsDiagonal(layout) && <QuantityField control={control} name="diagonalM" label={kind === 'plane' ? 'Between the shafts' : 'Motor diagonal'} dimension="length" description={kind === 'plane' ? 'left shaft to right shaft' : 'twice the centre to a motor'} />}
           <QuantityField control={control} name="clearanceDiameterM" label="Largest disc" dimension="length" description="that clears frame, wires, view" />
+          {kind === 'plane' && <QuantityField control={control} name="groundClearanceM" label="Height of the shaft" dimension="length" description="over the ground, wheels pressed in" />}
+          {kind === 'plane' && <QuantityField control={control} name="boomClearanceM" label="Beside the shaft" dimension="length" description="to the nearest boom, tail, float" />}
+          <QuantityField control={control} name="shaftDiameterM" label="Shaft" dimension="length" isInMillimetres description="that the bore goes over" />
           <ChoiceField control={control} name="referencePropModelId" label="Flies now" description="the reference prop" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
         </fieldset>
+        {layout === 'custom' && <ArmsField control={control} error={armsError} />}
         <fieldset className={classes.group}>
           <legend>Motor and ESC</legend>
           <MotorLabel initial={craft?.motorLabel ?? ''} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
@@ -184,7 +195,20 @@ function estimateOrNull(d: number, h: number, kv: number): ReturnType<typeof est
   }
 }
 
+/** What a layout still lacks, and where. */
+function layoutHole({ layout, diagonalM, arms }: CraftForm): { field: 'diagonalM' | 'arms'; message: string } | null {
+  if (needsDiagonal(layout) && diagonalM === null) return { field: 'diagonalM', message: `${layoutNames[layout]} needs the distance between its motors.` };
+  if (layout !== 'custom') return null;
+  try {
+    layOut({ layout, diagonalM: null, arms });
+    return null;
+  } catch {
+    return { field: 'arms', message: 'Two to twelve arms, at most two rotors at one place.' };
+  }
+}
+
 /** Only the fields that may be sent. */
 function pickForm(values: CraftForm): CraftForm {
-  return Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
+  const own = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
+  return { ...own, arms: own.layout === 'custom' ? own.arms : null, diagonalM: needsDiagonal(own.layout) ? own.diagonalM : null };
 }

@@ -1,6 +1,6 @@
 import type { CraftView } from '@zivvo/contract';
 import { discGapM, type Reason } from '@zivvo/core';
-import { chemistryNames } from '@zivvo/words';
+import { chemistryNames, layoutNames } from '@zivvo/words';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../app/keys.ts';
@@ -54,13 +54,16 @@ export function Component() {
         return (
           <StationPage
             eyebrow={`Crafts · ${craft.name}`}
-            headline={`${craft.name} needs ${format.quantity(craft.hoverThrustN, 'force').text} from each rotor to hover`}
+            headline={craft.kind === 'plane' ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}` : `${craft.name} needs ${format.quantity(craft.hoverThrustN, 'force').text} from each rotor to hover`}
             detail={[craft.ownerName, craft.note].filter((t) => t !== null).join(' · ')}
-            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.diagonalM, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('hoverThrustN')} estimatedCount={craft.estimatedFields.length} />}
+            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.rotors, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('hoverThrustN')} estimatedCount={craft.estimatedFields.length} />}
             actions={
               <>
                 <ActionLink weight="main" hint="n" to={to('/stand/new', { craftId })}>
                   New stand evening
+                </ActionLink>
+                <ActionLink to={to('/pick', { craftId })}>
+                  Pick a prop
                 </ActionLink>
                 <ActionLink hint="e" to={to(`/crafts/${craft.id}/edit`)}>
                   Edit
@@ -77,12 +80,13 @@ export function Component() {
                 <CraftDrawing craft={craft} discDiameterM={diameterM} size={470} />
                 <p className="muted">
                   {model ? `${propModelName(model)}, to scale. ` : 'No prop chosen: arms to scale. '}
-                  The spin shown is a proposal, props in: it must be seen before it is trusted.
+                  The spin shown is a proposal: it must be seen before it is trusted.
                 </p>
               </section>
               <section className={classes.sheet}>
                 <h2>Powertrain</h2>
                 <dl className={classes.facts}>
+                  <Fact name="Layout" value={layoutNames[craft.layout]} />
                   <Fact name="Motor" value={craft.motorLabel} />
                   <Fact name="Stator" value={`${format.millimetres(craft.statorDiameterM)} × ${format.millimetres(craft.statorHeightM)}`} />
                   <Fact name="Winding" value={format.quantity(craft.motorResistanceOhm, 'resistance').text} onShow={workingOf('motorResistanceOhm')} />
@@ -95,7 +99,10 @@ export function Component() {
                   <Fact name="ESC" value={format.quantityOrDash(craft.escLimitA, 'current')} />
                   <Fact name="Motor" value={format.quantityOrDash(craft.motorLimitA, 'current')} />
                   <Fact name="Largest disc" value={format.quantityOrDash(craft.clearanceDiameterM, 'length')} />
-                  <Fact name="Motor diagonal" value={format.quantity(craft.diagonalM, 'length').text} />
+                  {craft.diagonalM !== null && <Fact name={craft.kind === 'plane' ? 'Between the shafts' : 'Motor diagonal'} value={format.quantity(craft.diagonalM, 'length').text} />}
+                  {craft.groundClearanceM !== null && <Fact name="Height of the shaft" value={format.quantity(craft.groundClearanceM, 'length').text} />}
+                  {craft.boomClearanceM !== null && <Fact name="Beside the shaft" value={format.quantity(craft.boomClearanceM, 'length').text} />}
+                  {craft.shaftDiameterM !== null && <Fact name="Shaft" value={format.millimetres(craft.shaftDiameterM)} />}
                 </dl>
                 <h2>Stand evenings</h2>
                 {campaigns?.items.length === 0 && <p className="muted">None yet.</p>}

@@ -1,33 +1,46 @@
-import type { ArmPlace, Rotor } from '@zivvo/core';
+import type { Rotor, RotorPlace, Spin } from '@zivvo/core';
 
-export interface DrawnRotor {
-  place: ArmPlace;
+/** One shaft on the page, with the spins of its rotors, the upper one first. */
+export interface DrawnShaft {
+  place: RotorPlace;
   /** Right [m]. */
   x: number;
   /** Down the page, so toward the tail [m]. */
   y: number;
-  spin: 'cw' | 'ccw';
+  spins: Spin[];
 }
 
 export interface Drawing {
-  rotors: DrawnRotor[];
+  shafts: DrawnShaft[];
   radius: number | null;
   /** Half the side of a square that holds everything [m]. */
   half: number;
-  /** Distance of neighbouring motors [m]. */
-  spacing: number;
-  /** Free air between neighbouring discs [m]; null without discs. */
-  gap: number | null;
+  /** The two nearest shafts and the free air between their discs [m]; null without discs or with one shaft. */
+  gap: { from: DrawnShaft; to: DrawnShaft; freeM: number } | null;
   /** Size of the body that is drawn [m]. */
   body: number;
 }
 
 /** Places of everything on the top view, nose up, in metres. */
 export function craftDrawing(rotors: readonly Rotor[], discDiameterM: number | null): Drawing {
-  const drawn = rotors.map((r): DrawnRotor => ({ place: r.place, x: r.yM, y: -r.xM, spin: r.spin }));
-  const reach = Math.max(...drawn.map((r) => Math.max(Math.abs(r.x), Math.abs(r.y))), 0.01);
-  const [first, second] = drawn;
-  const spacing = first && second ? Math.hypot(first.x - second.x, first.y - second.y) : 0;
+  const shafts: DrawnShaft[] = [];
+  for (const { place, xM, yM, spin } of rotors) {
+    const shaft = shafts.find((s) => s.place === place);
+    if (shaft) shaft.spins.push(spin);
+    else shafts.push({ place, x: yM, y: -xM, spins: [spin] });
+  }
   const radius = discDiameterM === null ? null : discDiameterM / 2;
-  return { rotors: drawn, radius, half: (reach + (radius ?? reach * 0.5)) * 1.04, spacing, gap: discDiameterM === null ? null : spacing - discDiameterM, body: reach * 0.52 };
+  const reach = Math.max(...shafts.map((s) => Math.max(Math.abs(s.x), Math.abs(s.y))), (radius ?? 0) * 0.8, 0.01);
+  return { shafts, radius, half: (reach + (radius ?? reach * 0.5)) * 1.04, gap: discDiameterM === null ? null : nearestGap(shafts, discDiameterM), body: reach * 0.52 };
+}
+
+function nearestGap(shafts: readonly DrawnShaft[], diameterM: number): Drawing['gap'] {
+  let gap: Drawing['gap'] = null;
+  shafts.forEach((from, i) => {
+    for (const to of shafts.slice(i + 1)) {
+      const freeM = Math.hypot(from.x - to.x, from.y - to.y) - diameterM;
+      if (gap === null || freeM < gap.freeM - 1e-9) gap = { from, to, freeM };
+    }
+  });
+  return gap;
 }

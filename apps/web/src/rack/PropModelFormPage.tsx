@@ -9,7 +9,7 @@ import { v7 } from 'uuid';
 import { problemOf } from '../shared/api/api.ts';
 import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
 import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
-import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
@@ -32,7 +32,7 @@ export function Component() {
 }
 
 const blank = {
-  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, colour: null,
+  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, bagPrice: null, bagCount: null, colour: null,
   note: null,
 } as unknown as PropModelDto;
 
@@ -122,6 +122,9 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
           <QuantityField control={control} name="measuredDiameterM" label="Measured diameter" dimension="length" />
           <QuantityField control={control} name="measuredMassKg" label="Measured weight" dimension="mass" />
           <QuantityField control={control} name="speedLimitRpm" label="Maker’s speed limit" dimension="rotation" />
+          <QuantityField control={control} name="boreDiameterM" label="Bore" dimension="length" isInMillimetres description="hole in the hub" />
+          <PriceField control={control} name="bagPrice" label="Price of a bag" />
+          <CountField control={control} name="bagCount" label="Pieces in a bag" />
           <TextField control={control} name="colour" label="Colour" />
           <div className={classes.wide}>
             <NoteField control={control} name="note" label="Note" />

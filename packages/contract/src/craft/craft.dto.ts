@@ -1,9 +1,22 @@
+import 'reflect-metadata';
 import { ArrayMaxSize, ArrayUnique, IsArray, IsIn } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { craftKinds, craftLimits, estimableFields, packChemistries } from './limits.ts';
+import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { craftLimits, estimableFields, layouts, packChemistries, spins, uses } from './limits.ts';
 
-/** One aircraft with its powertrain. The layout of the rotors follows from kind and diagonal: an X quad for now. */
+/** One arm that was measured: where its shaft is, and how it turns. */
+export class ArmDto {
+  @Within(craftLimits.armM)
+  xM!: number;
+
+  @Within(craftLimits.armM)
+  yM!: number;
+
+  @OneOf(spins)
+  spin!: (typeof spins)[number];
+}
+
+/** One aircraft with its powertrain. Where the rotors are follows from the layout, its distance and measured arms. */
 export class CraftDto {
   @Text(NAME_MAX_LENGTH)
   name!: string;
@@ -12,21 +25,42 @@ export class CraftDto {
   @Text(NAME_MAX_LENGTH)
   ownerName!: string | null;
 
-  @OneOf(craftKinds)
-  kind!: (typeof craftKinds)[number];
+  @OneOf(layouts)
+  layout!: (typeof layouts)[number];
 
   /** Take-off mass with pack and payload. */
   @Within(craftLimits.massKg)
   massKg!: number;
 
-  /** Distance between two opposite motors. */
+  /** Twice the distance from the centre to a motor; twins: between the shafts. Null where the layout has none. */
+  @Nullable()
   @Within(craftLimits.diagonalM)
-  diagonalM!: number;
+  diagonalM!: number | null;
+
+  /** Arms of a measured layout; null for the others. */
+  @Nullable()
+  @ListOf(() => ArmDto, craftLimits.armCount)
+  arms!: ArmDto[] | null;
 
   /** Largest disc that clears the frame, wires, antennas and camera view. */
   @Nullable()
   @Within(craftLimits.clearanceDiameterM)
   clearanceDiameterM!: number | null;
+
+  /** Planes: height of the shaft over the ground, wheels pressed in. */
+  @Nullable()
+  @Within(craftLimits.freeM)
+  groundClearanceM!: number | null;
+
+  /** Planes: from the shaft to the nearest boom, tail or float. */
+  @Nullable()
+  @Within(craftLimits.freeM)
+  boomClearanceM!: number | null;
+
+  /** Of the shaft or adapter that a prop's bore goes over. */
+  @Nullable()
+  @Within(craftLimits.shaftDiameterM)
+  shaftDiameterM!: number | null;
 
   @Text(60)
   motorLabel!: string;
@@ -95,4 +129,41 @@ export class CreateCraftDto extends CraftDto {
 export class UpdateCraftDto extends CraftDto {
   @WholeWithin({ min: 1, max: 1_000_000_000 })
   revision!: number;
+}
+
+/** How much each wish counts, 0 to 10. */
+export class WeightsDto {
+  @Within(craftLimits.weight)
+  minutes!: number;
+
+  @Within(craftLimits.weight)
+  thrust!: number;
+
+  @Within(craftLimits.weight)
+  answer!: number;
+
+  @Within(craftLimits.weight)
+  quiet!: number;
+
+  @Within(craftLimits.weight)
+  speed!: number;
+
+  @Within(craftLimits.weight)
+  cool!: number;
+
+  @Within(craftLimits.weight)
+  gentle!: number;
+
+  @Within(craftLimits.weight)
+  tough!: number;
+}
+
+/** What a craft is flown for, and weights where somebody changed the proposed ones. */
+export class CraftUseDto {
+  @OneOf(uses)
+  use!: (typeof uses)[number];
+
+  @Nullable()
+  @Inside(() => WeightsDto)
+  weights!: WeightsDto | null;
 }

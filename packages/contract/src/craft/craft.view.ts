@@ -1,9 +1,14 @@
-import type { LineStop, Rotor } from '@zivvo/core';
+import type { CraftKind, LineStop, Rotor } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
-import type { CraftDto } from './craft.dto.ts';
+import type { CraftDto, CraftUseDto, WeightsDto } from './craft.dto.ts';
 
 export interface CraftView extends RowView, Omit<CraftDto, never> {
+  kind: CraftKind;
   rotors: Rotor[];
+  /** What it is flown for; null until somebody chose. */
+  use: CraftUseDto['use'] | null;
+  /** Weights where the use's own were changed. */
+  weights: WeightsDto | null;
   /** Thrust that one rotor gives in hover. */
   hoverThrustN: number;
 }

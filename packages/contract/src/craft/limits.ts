@@ -1,9 +1,15 @@
+import { CUSTOM_ARMS } from '@zivvo/core';
 import type { Range } from '../shared/limits.ts';
 
 export const craftLimits = {
   massKg: { min: 0.01, max: 60 },
   diagonalM: { min: 0.04, max: 3 },
   clearanceDiameterM: { min: 0.02, max: 1.1 },
+  armM: { min: -3, max: 3 },
+  armCount: CUSTOM_ARMS,
+  freeM: { min: 0.01, max: 3 },
+  shaftDiameterM: { min: 0.0005, max: 0.03 },
+  weight: { min: 0, max: 10 },
   statorDiameterM: { min: 0.004, max: 0.15 },
   statorHeightM: { min: 0.0015, max: 0.06 },
   kvRpmPerV: { min: 20, max: 60_000 },
@@ -15,7 +21,8 @@ export const craftLimits = {
   capacityAh: { min: 0.03, max: 100 },
 } as const satisfies Record<string, Range>;
 
-export const craftKinds = ['multirotor', 'plane'] as const;
+export { layouts, useNames as uses } from '@zivvo/core';
+export const spins = ['cw', 'ccw'] as const;
 export const packChemistries = ['lipo', 'lipoHighVoltage', 'liIon'] as const;
 /** Powertrain fields that may still hold an estimate instead of a typed value. */
 export const estimableFields = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;

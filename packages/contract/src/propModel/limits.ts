@@ -7,6 +7,10 @@ export const propModelLimits = {
   bladeCount: { min: 1, max: 8 },
   massKg: { min: 0.00005, max: 2 },
   speedLimitRpm: { min: 500, max: 120_000 },
+  boreDiameterM: { min: 0.0005, max: 0.03 },
+  bagPrice: { min: 0.01, max: 100_000 },
+  bagCount: { min: 1, max: 100 },
+  wantedCount: { min: 0, max: 100 },
   count: { min: 0, max: COUNT_MAX },
 } as const satisfies Record<string, Range>;
 

@@ -46,6 +46,20 @@ export class PropModelDto {
   @Within(propModelLimits.speedLimitRpm)
   speedLimitRpm!: number | null;
 
+  /** Hole in the hub; a larger shaft needs it reamed, a smaller one a ring. */
+  @Nullable()
+  @Within(propModelLimits.boreDiameterM)
+  boreDiameterM!: number | null;
+
+  /** What a bag costs, in the workshop's money, and how many pieces are in it. */
+  @Nullable()
+  @Within(propModelLimits.bagPrice)
+  bagPrice!: number | null;
+
+  @Nullable()
+  @WholeWithin(propModelLimits.bagCount)
+  bagCount!: number | null;
+
   @Nullable()
   @Text(NAME_MAX_LENGTH)
   colour!: string | null;
@@ -72,4 +86,15 @@ export class CountStockDto {
 
   @WholeWithin(propModelLimits.count)
   ccwCount!: number;
+}
+
+/** Pieces that somebody wants to buy; none takes the wish back. */
+export class WantDto {
+  @WholeWithin(propModelLimits.wantedCount)
+  count!: number;
+
+  /** The craft they are for. */
+  @Nullable()
+  @Id()
+  craftId!: string | null;
 }

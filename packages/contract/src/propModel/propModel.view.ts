@@ -4,6 +4,9 @@ import type { PropModelDto } from './propModel.dto.ts';
 export interface PropModelView extends RowView, Omit<PropModelDto, never> {
   /** Place in the workshop's order of colours and markers; given once. */
   seriesIndex: number;
+  /** Pieces to buy, and for which craft; 0 when nobody wants any. */
+  wantedCount: number;
+  wantedCraftId: string | null;
   /** Null until somebody has counted. */
   stock: { cwCount: number; ccwCount: number; countedAt: string } | null;
 }

@@ -1,5 +1,6 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
-import { IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf } from 'class-validator';
+import { Type } from 'class-transformer';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
@@ -33,4 +34,14 @@ export function Id(): PropertyRule {
 /** The field may be null, which means *not known*; leaving it out means the same. */
 export function Nullable(): PropertyRule {
   return applyDecorators(IsOptional(), ValidateIf((_, value) => value !== null));
+}
+
+/** A list of bodies of one kind, each held against its own rules. */
+export function ListOf(item: () => new () => object, { min, max }: Range): PropertyRule {
+  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), ValidateNested({ each: true }), Type(item));
+}
+
+/** A body inside another, held against its own rules. */
+export function Inside(item: () => new () => object): PropertyRule {
+  return applyDecorators(ValidateNested(), Type(item));
 }

@@ -1,9 +1,8 @@
 import 'reflect-metadata';
 import { standQuantityNames, type ReadingKind, type StandQuantity } from '@zivvo/core';
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsString, Matches, MaxLength, registerDecorator, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, IsArray, IsString, Matches, MaxLength, registerDecorator } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, IMPORT_RUN_MAX_COUNT, STEP_MAX_COUNT, readingLimits, standLimits } from './limits.ts';
 
 /** A stand evening for one craft: reference, air, gate. */
@@ -67,10 +66,7 @@ export class RunColumnDto {
 
 /** The typing grid exactly as it stands on the page, unread cells and all. */
 export class RunDraftDto {
-  @IsArray()
-  @ArrayMaxSize(COLUMN_MAX_COUNT)
-  @ValidateNested({ each: true })
-  @Type(() => RunColumnDto)
+  @ListOf(() => RunColumnDto, { min: 0, max: COLUMN_MAX_COUNT })
   columns!: RunColumnDto[];
 
   /** Rows of cell texts, in the order of the columns. */
@@ -114,8 +110,7 @@ export class CreateRunDto {
   @Id()
   replacesRunId!: string | null;
 
-  @ValidateNested()
-  @Type(() => RunDraftDto)
+  @Inside(() => RunDraftDto)
   draft!: RunDraftDto;
 }
 
@@ -143,17 +138,10 @@ export class ReadingKindDto {
 
 /** Readings of a run, ready to be kept. */
 export class RunReadingsDto {
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(STEP_MAX_COUNT)
-  @ValidateNested({ each: true })
-  @Type(() => StandStepDto)
+  @ListOf(() => StandStepDto, { min: 1, max: STEP_MAX_COUNT })
   steps!: StandStepDto[];
 
-  @IsArray()
-  @ArrayMaxSize(COLUMN_MAX_COUNT)
-  @ValidateNested({ each: true })
-  @Type(() => ReadingKindDto)
+  @ListOf(() => ReadingKindDto, { min: 0, max: COLUMN_MAX_COUNT })
   readingKinds!: ReadingKindDto[];
 
   @Nullable()
@@ -188,11 +176,7 @@ export class ImportedRunDto extends RunReadingsDto {
 
 /** Runs read from one file or paste: all are kept or none. */
 export class ImportRunsDto {
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(IMPORT_RUN_MAX_COUNT)
-  @ValidateNested({ each: true })
-  @Type(() => ImportedRunDto)
+  @ListOf(() => ImportedRunDto, { min: 1, max: IMPORT_RUN_MAX_COUNT })
   runs!: ImportedRunDto[];
 
   /** The raw text as dropped or pasted, kept beside what was read from it. */

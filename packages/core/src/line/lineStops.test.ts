@@ -3,7 +3,7 @@ import { lineStops, type LineFacts } from './lineStops.ts';
 
 const now = Date.UTC(2026, 10, 24);
 const day = 86_400_000;
-const stop = (stand: Partial<LineFacts['stand']>) => lineStops({ nowMs: now, stand: { keptRunCount: 6, inHandRunCount: 2, referenceRunCount: 2, lastKeptAtMs: now - 3 * day, hasBreach: false, ...stand } })[0]!;
+const stop = (stand: Partial<LineFacts['stand']>) => lineStops({ nowMs: now, pick: { diameterM: 0.18, largestDiscM: 0.2 }, stand: { keptRunCount: 6, inHandRunCount: 2, referenceRunCount: 2, lastKeptAtMs: now - 3 * day, hasBreach: false, ...stand } }).find((s) => s.station === 'stand')!;
 
 test.each<[string, Partial<LineFacts['stand']>, string, string]>([
   ['nothing measured', { keptRunCount: 0, lastKeptAtMs: null }, 'empty', 'stand.noRuns'],
@@ -13,3 +13,12 @@ test.each<[string, Partial<LineFacts['stand']>, string, string]>([
   ['long ago', { lastKeptAtMs: now - 200 * day }, 'half', 'stand.stale'],
   ['over a limit', { hasBreach: true }, 'notched', 'stand.breach'],
 ])('%s', (_name, facts, state, code) => expect(stop(facts)).toMatchObject({ station: 'stand', state, code }));
+
+const picked = (pick: LineFacts['pick'], inHandRunCount = 0) => lineStops({ nowMs: now, pick, stand: { keptRunCount: inHandRunCount, inHandRunCount, referenceRunCount: 0, lastKeptAtMs: null, hasBreach: false } }).find((s) => s.station === 'pick')!;
+
+test.each<[string, LineFacts['pick'], number, string, string]>([
+  ['no prop', { diameterM: null, largestDiscM: 0.2 }, 0, 'empty', 'pick.noReference'],
+  ['too large', { diameterM: 0.21, largestDiscM: 0.2 }, 2, 'notched', 'pick.discsMeet'],
+  ['predicted', { diameterM: 0.18, largestDiscM: 0.2 }, 0, 'half', 'pick.predicted'],
+  ['measured, nothing in its way', { diameterM: 0.18, largestDiscM: null }, 2, 'full', 'pick.measured'],
+])('pick: %s', (_name, pick, runs, state, code) => expect(picked(pick, runs)).toMatchObject({ state, code }));

@@ -1,5 +1,5 @@
 /** Stations that the line runs through; a station joins when it exists. */
-export const lineStations = ['stand'] as const;
+export const lineStations = ['pick', 'stand'] as const;
 export type LineStation = (typeof lineStations)[number];
 
 /** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */
@@ -16,6 +16,12 @@ export interface LineStop {
 /** Dated facts about one craft, and about the prop in hand where one is in hand. */
 export interface LineFacts {
   nowMs: number;
+  pick: {
+    /** Diameter of the prop in hand, or of the reference; null without one. */
+    diameterM: number | null;
+    /** Largest disc that has room; null where nothing stands in its way. */
+    largestDiscM: number | null;
+  };
   stand: {
     keptRunCount: number;
     /** Kept runs of the prop in hand; of all props when none is in hand. */
@@ -38,7 +44,15 @@ const RUNS_NEEDED = 2;
  * @param facts - counts, dates [ms since 1970] and findings; no clock of its own
  */
 export function lineStops(facts: LineFacts): LineStop[] {
-  return [standStop(facts)];
+  return [pickStop(facts), standStop(facts)];
+}
+
+function pickStop({ pick, stand }: LineFacts): LineStop {
+  const stop = (state: StopState, code: string, values: Record<string, number> = {}): LineStop => ({ station: 'pick', state, code, values });
+  const { diameterM, largestDiscM } = pick;
+  if (diameterM === null) return stop('empty', 'pick.noReference');
+  if (largestDiscM !== null && diameterM > largestDiscM) return stop('notched', 'pick.discsMeet', { diameterM, limitM: largestDiscM });
+  return stand.inHandRunCount === 0 ? stop('half', 'pick.predicted') : stop('full', 'pick.measured', { count: stand.inHandRunCount });
 }
 
 function standStop({ nowMs, stand }: LineFacts): LineStop {

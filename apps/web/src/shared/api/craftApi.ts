@@ -1,4 +1,4 @@
-import type { CraftListView, CraftView, CreateCraftDto, LineView, UpdateCraftDto } from '@zivvo/contract';
+import type { CraftListView, CraftUseDto, CraftView, CreateCraftDto, LineView, UpdateCraftDto } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
@@ -13,9 +13,10 @@ const craftApi = api.injectEndpoints({
     craftWorking: build.query<Working, { id: string; key: string }>({ query: ({ id, key }) => `/crafts/${id}/working?key=${encodeURIComponent(key)}`, providesTags: ['Craft'] }),
     createCraft: build.mutation<CraftView, CreateCraftDto>({ query: (body) => ({ url: '/crafts', method: 'POST', body }), invalidatesTags: ['Craft'] }),
     updateCraft: build.mutation<CraftView, { id: string; body: UpdateCraftDto }>({ query: ({ id, body }) => ({ url: `/crafts/${id}`, method: 'PUT', body }), invalidatesTags: ['Craft', 'Line', 'Campaign'] }),
+    setCraftUse: build.mutation<CraftView, { id: string; body: CraftUseDto }>({ query: ({ id, body }) => ({ url: `/crafts/${id}/use`, method: 'PUT', body }), invalidatesTags: ['Craft'] }),
     removeCraft: build.mutation<void, string>({ query: (id) => ({ url: `/crafts/${id}`, method: 'DELETE' }), invalidatesTags: ['Craft'] }),
     restoreCraft: build.mutation<CraftView, string>({ query: (id) => ({ url: `/crafts/${id}/restore`, method: 'POST' }), invalidatesTags: ['Craft'] }),
   }),
 });
 
-export const { useCraftsQuery, useCraftQuery, useLineQuery, useCraftWorkingQuery, useCreateCraftMutation, useUpdateCraftMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;
+export const { useCraftsQuery, useCraftQuery, useLineQuery, useCraftWorkingQuery, useCreateCraftMutation, useUpdateCraftMutation, useSetCraftUseMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;

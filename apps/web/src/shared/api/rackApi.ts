@@ -1,4 +1,4 @@
-import type { CountStockDto, CreatePropModelDto, PropModelListView, PropModelView, UpdatePropModelDto } from '@zivvo/contract';
+import type { CountStockDto, CreatePropModelDto, PropModelListView, PropModelView, UpdatePropModelDto, WantDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const rackApi = api.injectEndpoints({
@@ -8,9 +8,10 @@ const rackApi = api.injectEndpoints({
     createPropModel: build.mutation<PropModelView, CreatePropModelDto>({ query: (body) => ({ url: '/prop-models', method: 'POST', body }), invalidatesTags: ['PropModel'] }),
     updatePropModel: build.mutation<PropModelView, { id: string; body: UpdatePropModelDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}`, method: 'PUT', body }), invalidatesTags: ['PropModel', 'Campaign'] }),
     countStock: build.mutation<PropModelView, { id: string; body: CountStockDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}/stock`, method: 'PUT', body }), invalidatesTags: ['PropModel'] }),
+    wantPropModel: build.mutation<PropModelView, { id: string; body: WantDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}/want`, method: 'PUT', body }), invalidatesTags: ['PropModel'] }),
     removePropModel: build.mutation<void, string>({ query: (id) => ({ url: `/prop-models/${id}`, method: 'DELETE' }), invalidatesTags: ['PropModel'] }),
     restorePropModel: build.mutation<PropModelView, string>({ query: (id) => ({ url: `/prop-models/${id}/restore`, method: 'POST' }), invalidatesTags: ['PropModel'] }),
   }),
 });
 
-export const { usePropModelsQuery, usePropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;
+export const { usePropModelsQuery, usePropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useWantPropModelMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;

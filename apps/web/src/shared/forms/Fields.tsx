@@ -1,5 +1,5 @@
 import { NativeSelect, Textarea, TextInput } from '@mantine/core';
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
 
 interface FieldProps<T extends FieldValues> {
@@ -39,4 +39,16 @@ export function CountField<T extends FieldValues>({ control, name, label, descri
   const { field, fieldState } = useController({ control, name });
   const value = field.value as number | null;
   return <TextInput ref={field.ref} name={field.name} label={label} description={description} inputMode="numeric" autoComplete="off" value={value === null || Number.isNaN(value) ? '' : String(value)} onChange={(e) => field.onChange(e.currentTarget.value.trim() === '' ? null : Number(e.currentTarget.value))} onBlur={field.onBlur} error={fieldState.error?.message} />;
+}
+
+/** A price in the workshop's own money; a decimal comma will do. */
+export function PriceField<T extends FieldValues>({ control, name, label, description }: FieldProps<T>) {
+  const { field, fieldState } = useController({ control, name });
+  const value = field.value as number | null;
+  const [text, setText] = useState(value === null ? '' : String(value));
+  const onChange = (next: string): void => {
+    setText(next);
+    field.onChange(next.trim() === '' ? null : Number(next.replace(',', '.')));
+  };
+  return <TextInput ref={field.ref} name={field.name} label={label} description={description} inputMode="decimal" autoComplete="off" value={text} onChange={(e) => onChange(e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
 }

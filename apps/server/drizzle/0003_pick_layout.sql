@@ -1,0 +1,1 @@
+ALTER TABLE "craft" DROP COLUMN "kind";

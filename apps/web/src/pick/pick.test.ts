@@ -1,0 +1,181 @@
+import { describe, expect, test } from '@jest/globals';
+import type { CraftView, PropModelView } from '@zivvo/contract';
+import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type PickCraft, type WorkedProp } from '@zivvo/core';
+import { defaultUnits } from '@zivvo/words';
+import { compareYs, curvePoints } from './compareChart.ts';
+import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
+import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
+import type { FromWorker, ToWorker } from './pickMessages.ts';
+import { PickPool, type PoolWorker } from './pickPool.ts';
+import { findProp, keyOfSize, propOfKey, propOfModel } from './pickProps.ts';
+import { bestSizes, costOf, goodnessOfMaps, plainAnswer, rankProps, usedWeights } from './rankProps.ts';
+
+const rotors = layOut({ layout: 'quadX', diagonalM: 0.294, arms: null });
+const craft = {
+  id: 'c', name: 'Petrel', kind: 'multirotor', rotors, massKg: 1.92, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04,
+  estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, use: null, weights: null,
+} as unknown as CraftView;
+const model = (more: Partial<PropModelView> = {}): PropModelView =>
+  ({ id: 'm', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 7.2 * INCH_M, pitchM: 3.9 * INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, labelHand: null, bagPrice: null, bagCount: null, wantedCount: 0, stock: { cwCount: 3, ccwCount: 1, countedAt: '' }, ...more }) as PropModelView;
+
+const setting = pickSettingOf(craft, null);
+const bench = pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR));
+const map = emptyPickMap({ bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' }, pickGrid(setting.craft, 7.2 * INCH_M));
+for (const _ of refineMap(bench, map));
+const scale = scaleOf([map.values])!;
+const weights = useWeights.longEndurance;
+const worked = (d: number, p: number, b: number): WorkedProp => evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
+
+describe('a craft as picking sees it', () => {
+  test('estimated motor figures are left to the core, typed ones go along', () => {
+    expect(setting.craft.motor).toMatchObject({ resistanceOhm: null, noLoadCurrentA: null, massKg: null });
+    expect(pickSettingOf({ ...craft, estimatedFields: ['motorMassKg'] }, null).craft.motor).toMatchObject({ resistanceOhm: 0.12, noLoadCurrentA: 0.7, massKg: null });
+    expect(setting.craft).toMatchObject({ rotorCount: 4, isCoaxial: false, neighbourDistanceM: expect.closeTo(0.2079, 4), armM: expect.closeTo(0.147, 6) });
+  });
+  test('today’s air thins out what yesterday’s carried', () => expect(pickSettingOf(craft, { temperatureC: 30, pressurePa: 90_000, humidityRatio: 0.5 } as never).air.densityKgPerM3).toBeLessThan(1.05));
+  test('measured sizes win over printed ones', () => expect(geometryOf(model({ measuredDiameterM: 0.1824, measuredMassKg: 0.0079 }))).toMatchObject({ diameterM: 0.1824, massKg: 0.0079 }));
+});
+
+describe('the chart', () => {
+  test('has seven depths, deeper inside shallower, and names what bars it', () => {
+    const picture = mapPicture(map, 'score', scale, weights, 560, 330);
+    expect(picture.depths).toHaveLength(7);
+    expect(picture.depths.slice(1).every((d, i) => i === 0 || d.value > picture.depths[i]!.value)).toBe(true);
+    expect(picture.barred.map((b) => b.limit)).toEqual(expect.arrayContaining(['clearance', 'neighbours']));
+  });
+  test('of a figure of which less is better is deepest where it is least', () => {
+    const { depths } = mapPicture(map, 'levelDb', scale, weights, 560, 330);
+    expect(depths.at(-1)!.value).toBeLessThan(depths[1]!.value);
+  });
+  test('other weights give another field, and none a flat one', () => {
+    const field = (w: typeof weights) => Array.from(colourField(map, 'score', scale, w).values).filter(Number.isFinite);
+    expect(field(useWeights.openCourse)).not.toEqual(field(weights));
+    expect(new Set(field({ minutes: 0, thrust: 0, answer: 0, quiet: 0, speed: 0, cool: 0, gentle: 0, tough: 0 }))).toEqual(new Set([0]));
+  });
+  test('holes take the nearest value, nothing but holes takes none', () => {
+    expect([...filled({ columns: 3, rows: 1, values: [NaN, 5, NaN] })]).toEqual([5, 5, 5]);
+    expect([...filled({ columns: 2, rows: 1, values: [NaN, NaN] })]).toEqual([0, 0]);
+  });
+  test('a size outside has no place; one inside lies where its numbers say', () => {
+    const { diametersM, pitchesM } = map.grid;
+    expect(placeOf(map.grid, diametersM[0]!, pitchesM[0]!, 100, 50)).toEqual({ x: 0, y: 50 });
+    expect(placeOf(map.grid, 0.5, 0.1, 100, 50)).toBeNull();
+  });
+  test('names of neighbours do not lie upon each other', () => {
+    const ranked = [7.2, 7.25].map((d) => ({ prop: { ...propOfKey(`${d}x3.9x3-standard-polycarbonate`)!, name: 'Brindlow 7.2×3.9×3' }, worked: worked(d, 3.9, 3), score: 1, isAllowed: true }));
+    const [a, b] = placeMarks(ranked, map, 560, 330);
+    expect(a!.label).not.toEqual(b!.label);
+  });
+});
+
+describe('props by name and by size', () => {
+  test('a size survives the way through the address', () => {
+    const prop = propOfKey('7.4x3.6x2-pointed-polycarbonate')!;
+    expect(prop).toMatchObject({ name: '7.4×3.6×2', detail: 'pointed tips, polycarbonate', model: null });
+    expect(keyOfSize(prop.geometry)).toBe(prop.id);
+  });
+  test.each(['', '7x', '7.4x3.6x9-pointed-polycarbonate', '7.4x3.6x2-round-polycarbonate', '900x3x2-pointed-wood', '7x20x2-pointed-wood'])('%p is no size', (key) => expect(propOfKey(key)).toBeNull());
+  test('an id of the rack is the model', () => expect(findProp('m', [model()])).toMatchObject({ name: 'Brindlow 7.2×3.9×3', detail: '4 on the rack' }));
+  test('what is wanted says so', () => expect(propOfModel(model({ wantedCount: 4 })).detail).toBe('wanted, 4'));
+});
+
+describe('ranking', () => {
+  const props = [propOfModel(model()), propOfKey('7.6x3.4x2-standard-polycarbonate')!, propOfKey('9.5x4x3-standard-polycarbonate')!];
+  const found = { m: worked(7.2, 3.9, 3), [props[1]!.id]: worked(7.6, 3.4, 2), [props[2]!.id]: worked(9.5, 4, 3) };
+  const ranked = rankProps(props, found, scale, weights);
+  test('the barred stand last, whatever they score', () => {
+    expect(ranked.map((r) => r.isAllowed)).toEqual([true, true, false]);
+    expect(ranked[0]!.prop.id).toBe(props[1]!.id);
+  });
+  test('what is not worked out yet is not ranked', () => expect(rankProps(props, { m: found.m }, scale, weights)).toHaveLength(1));
+  test('the plain answer counts what is missing of each hand', () => {
+    expect(plainAnswer(ranked.filter((r) => r.prop.id === 'm'), craft)).toMatchObject({ cwCount: 4, ccwCount: 4, toBuy: { cwCount: 1, ccwCount: 3 } });
+    expect(plainAnswer(ranked, craft)!.prop.model).toBeNull();
+    expect(plainAnswer([], craft)).toBeNull();
+  });
+  test('the best sizes come from the maps', () => {
+    const [best] = bestSizes(goodnessOfMaps([map], scale), weights, 3);
+    expect(best!.key).toMatch(/^\d.*x3-standard-polycarbonate$/);
+  });
+  test('weights of the craft win over those of its use', () => {
+    expect(usedWeights(craft)).toEqual({ use: 'longEndurance', weights });
+    expect(usedWeights({ use: 'heavyLift', weights: { ...weights, quiet: 1 } }).weights.quiet).toBe(1);
+  });
+  test('a mixed bag on a plane costs double', () => {
+    const plane = { rotors: layOut({ layout: 'tractor', diagonalM: null, arms: null }) };
+    const bought = model({ bagPrice: 8, bagCount: 4 });
+    expect(costOf(bought, craft)!.pieceCost).toBe(2);
+    expect(costOf(bought, plane)!.pieceCost).toBe(4);
+    expect(costOf(model(), craft)).toBeNull();
+  });
+});
+
+test('curves come in the reader’s units, and never one quantity over itself', () => {
+  const points = [{ throttleRatio: 0.5, thrustN: 9.80665, powerW: 100, currentA: 5, speedRpm: 9000 }];
+  expect(curvePoints(points, 'thrustN', 'powerW', defaultUnits)).toEqual([[expect.closeTo(1000, 6), 100]]);
+  expect(curvePoints(points, 'throttleRatio', 'thrustPerPowerNPerW', defaultUnits)).toEqual([[expect.closeTo(50, 6), expect.closeTo(10, 6)]]);
+  expect(compareYs('thrustN')).not.toContain('thrustN');
+});
+
+describe('the pool of workers', () => {
+  class Worker implements PoolWorker {
+    sent: ToWorker[] = [];
+    onmessage: PoolWorker['onmessage'] = null;
+    isEnded = false;
+    postMessage(message: ToWorker): void {
+      this.sent.push(message);
+    }
+    terminate(): void {
+      this.isEnded = true;
+    }
+    say(message: FromWorker): void {
+      this.onmessage!({ data: message } as MessageEvent<FromWorker>);
+    }
+  }
+  const poolOf = () => {
+    const workers: Worker[] = [];
+    const pool = new PickPool(() => {
+      const worker = new Worker();
+      workers.push(worker);
+      return worker;
+    });
+    return { pool, workers };
+  };
+  const families = ['a', 'b', 'c'].map((key) => ({ key, family: map.family }));
+  const heard = () => {
+    const maps: string[] = [];
+    const progress: number[] = [];
+    return { maps, progress, listener: { onMap: (key: string) => maps.push(key), onProgress: (done: number) => progress.push(done), onFailure: () => undefined } };
+  };
+
+  test('deals maps out to both, and drops what an older job still says', () => {
+    const { pool, workers } = poolOf();
+    const first = heard();
+    pool.startMaps(setting, map.grid, families, first.listener);
+    expect(workers.map((w) => (w.sent[0] as Extract<ToWorker, { kind: 'map' }>).families.map((f) => f.key))).toEqual([['a', 'c'], ['b']]);
+    const second = heard();
+    pool.startMaps(setting as { craft: PickCraft; air: typeof setting.air }, map.grid, families, second.listener);
+    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
+    workers[0]!.say({ kind: 'map', job: 2, key: 'a', values: map.values, state: 'fine' });
+    workers[0]!.say({ kind: 'progress', job: 2, done: 1, total: 2 });
+    workers[1]!.say({ kind: 'progress', job: 2, done: 1, total: 1 });
+    expect([first.maps, second.maps, second.progress]).toEqual([[], ['a'], [1, 2]]);
+    pool.stop();
+    workers[0]!.say({ kind: 'map', job: 2, key: 'c', values: map.values, state: 'fine' });
+    expect(second.maps).toEqual(['a']);
+    expect(workers[0]!.sent.at(-1)).toEqual({ kind: 'stop' });
+  });
+
+  test('gives each question its own answer, and a refusal its reason', async () => {
+    const { pool, workers } = poolOf();
+    const ladder = pool.ask(setting, 'ladder', { props: [] });
+    const refused = pool.ask(setting, 'remedies', { geometry: map.family as never });
+    const [one, two] = workers.map((w) => w.sent[0] as Extract<ToWorker, { kind: 'task' }>);
+    workers[1]!.say({ kind: 'answer', id: two!.id, result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } } });
+    workers[0]!.say({ kind: 'answer', id: one!.id, result: { ok: true, value: 'rungs' } });
+    await expect(ladder).resolves.toBe('rungs');
+    await expect(refused).rejects.toMatchObject({ problem: { what: 'massKg', allowed: '> 0' } });
+    pool.end();
+    expect(workers.every((w) => w.isEnded)).toBe(true);
+  });
+});

@@ -1,0 +1,116 @@
+import {
+  answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
+  type PickBench, type PickSetting, type WorkedProp,
+} from '@zivvo/core';
+import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
+
+/** How long the worker computes before it looks for a message that stops it. */
+const BREATH_MS = 12;
+const CURVE_POINTS = 24;
+
+let tables: CoefficientTables | null = null;
+/** The map job in force; a newer one, or *stop*, ends it at its next breath. */
+let job = 0;
+
+function benchOf({ craft, air }: PickSetting): PickBench {
+  const known = tables?.air;
+  if (!known || known.densityKgPerM3 !== air.densityKgPerM3 || known.soundSpeedMPerS !== air.soundSpeedMPerS || known.kinematicViscosityM2PerS !== air.kinematicViscosityM2PerS) tables = new CoefficientTables(air);
+  return pickBench(craft, tables!);
+}
+
+function post(message: FromWorker): void {
+  self.postMessage(message);
+}
+
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+async function workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<void> {
+  const own = message.job;
+  try {
+    const bench = benchOf(message.setting);
+    let done = 0;
+    const total = message.families.length;
+    for (const { key, family } of message.families) {
+      const map = emptyPickMap(family, message.grid);
+      let isCoarseTold = false;
+      let breathAt = performance.now() + BREATH_MS;
+      for (const progress of refineMap(bench, map)) {
+        if (progress.isCoarse && !isCoarseTold) {
+          isCoarseTold = true;
+          post({ kind: 'map', job: own, key, values: fillCoarse(map).values, state: 'coarse' });
+        }
+        if (performance.now() < breathAt) continue;
+        await breath();
+        if (job !== own) return;
+        breathAt = performance.now() + BREATH_MS;
+      }
+      post({ kind: 'map', job: own, key, values: map.values, state: 'fine' });
+      post({ kind: 'progress', job: own, done: ++done, total });
+      await breath();
+      if (job !== own) return;
+    }
+  } catch (error) {
+    post({ kind: 'mapFailed', job: own, problem: problemOf(error) });
+  }
+}
+
+const worked = (bench: PickBench, { geometry, makerLimitRpm }: AskedProp): WorkedProp => plain(evaluateCandidate(bench, geometry, null, makerLimitRpm));
+
+/** Without the propeller's own tables, which nobody outside needs. */
+function plain({ geometry, figures, margins, fullSpeedRpm }: WorkedProp): WorkedProp {
+  return { geometry, figures, margins, fullSpeedRpm };
+}
+
+const tasks: { [K in PickTask]: (bench: PickBench, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'] } = {
+  props: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, worked(bench, p)])),
+  curves: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, curveOf(bench, p)])),
+  topSpeeds: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, topSpeedOf(bench, p)])),
+  ladder: (bench, { props }) => loadLadder(bench, props),
+  remedies: (bench, { geometry }) => remediesFor(bench, geometry).map((r) => ({ ...r, after: plain(r.after) })),
+  questions: (bench, { geometry, shelf }) => {
+    const answers = Object.fromEntries(
+      questionNames.map((name) => {
+        const answer = answerQuestion(bench, geometry, name);
+        return [name, answer && { before: plain(answer.before), after: plain(answer.after), addedKg: answer.addedKg }];
+      }),
+    ) as Answers['answers'];
+    return { answers, greatestPayloadKg: greatestPayloadKg(bench, geometry), weightForInchKg: weightForInchKg(bench, geometry), packs: packsForMinutes(bench, geometry, shelf) };
+  },
+};
+
+function curveOf(bench: PickBench, asked: AskedProp): CurvePoint[] {
+  const candidate = evaluateCandidate(bench, asked.geometry);
+  if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
+  const curve = rotorCurve({ prop: candidate.prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 }, candidate.fullSpeedRpm, CURVE_POINTS);
+  return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
+}
+
+function topSpeedOf(bench: PickBench, asked: AskedProp): number | null {
+  const { craft } = bench;
+  const candidate = evaluateCandidate(bench, asked.geometry);
+  if (!Number.isFinite(candidate.fullSpeedRpm)) return null;
+  return levelTopSpeedMPerS({ kind: craft.kind, massKg: craft.massKg, rotorCount: craft.rotorCount, dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg), prop: candidate.prop, fullSpeedRpm: candidate.fullSpeedRpm });
+}
+
+function answer<K extends PickTask>(id: number, setting: PickSetting, task: K, ask: PickTasks[K]['ask']): void {
+  try {
+    post({ kind: 'answer', id, result: { ok: true, value: tasks[task](benchOf(setting), ask) } });
+  } catch (error) {
+    post({ kind: 'answer', id, result: { ok: false, problem: problemOf(error) } });
+  }
+}
+
+function problemOf(error: unknown): WorkerProblem {
+  if (!(error instanceof CoreError)) return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
+  const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
+  return { code: error.code, what: typeof what === 'string' ? what : '', allowed: typeof allowed === 'string' ? allowed : '' };
+}
+
+self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
+  if (data.kind === 'task') answer(data.id, data.setting, data.task, data.ask as never);
+  else if (data.kind === 'stop') job = 0;
+  else {
+    job = data.job;
+    void workMaps(data);
+  }
+};

@@ -1,0 +1,56 @@
+import type { Answer, FlyingStyle, LadderProp, LoadLadder, PackAnswer, PickFamily, PickGrid, PickSetting, PropGeometry, QuestionName, Remedy, ShelfPack, WorkedProp } from '@zivvo/core';
+
+/** A prop to work out: its geometry and the maker's limit. */
+export interface AskedProp {
+  id: string;
+  geometry: PropGeometry;
+  makerLimitRpm: number | null;
+}
+
+/** One point of an operating curve. */
+export interface CurvePoint {
+  throttleRatio: number;
+  thrustN: number;
+  powerW: number;
+  currentA: number;
+  speedRpm: number;
+}
+
+/** What may be asked of a worker, and what it answers. */
+export interface PickTasks {
+  props: { ask: { props: AskedProp[] }; answer: Record<string, WorkedProp> };
+  curves: { ask: { props: AskedProp[] }; answer: Record<string, CurvePoint[]> };
+  topSpeeds: { ask: { props: AskedProp[] }; answer: Record<string, number | null> };
+  ladder: { ask: { props: LadderProp[] }; answer: LoadLadder };
+  remedies: { ask: { geometry: PropGeometry }; answer: Remedy[] };
+  questions: { ask: { geometry: PropGeometry; shelf: ShelfPack[] }; answer: Answers };
+}
+
+export interface Answers {
+  answers: Record<QuestionName, Pick<Answer, 'before' | 'after' | 'addedKg'> | null>;
+  greatestPayloadKg: number | null;
+  weightForInchKg: number | null;
+  packs: PackAnswer[];
+}
+
+export type PickTask = keyof PickTasks;
+
+export type ToWorker =
+  | { kind: 'map'; job: number; setting: PickSetting; grid: PickGrid; families: { key: string; family: PickFamily }[] }
+  | { kind: 'stop' }
+  | { [K in PickTask]: { kind: 'task'; id: number; setting: PickSetting; task: K; ask: PickTasks[K]['ask'] } }[PickTask];
+
+export type FromWorker =
+  | { kind: 'map'; job: number; key: string; values: Float64Array; state: 'coarse' | 'fine' }
+  | { kind: 'progress'; job: number; done: number; total: number }
+  | { kind: 'mapFailed'; job: number; problem: WorkerProblem }
+  | { kind: 'answer'; id: number; result: { ok: true; value: unknown } | { ok: false; problem: WorkerProblem } };
+
+/** What the core refused: a thrown error would lose its class on the way. */
+export interface WorkerProblem {
+  code: string;
+  what: string;
+  allowed: string;
+}
+
+export const styleOrder: readonly FlyingStyle[] = ['gentle', 'normal', 'hard'];

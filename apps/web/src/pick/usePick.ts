@@ -1,0 +1,115 @@
+import type { AirView, CraftView } from '@zivvo/contract';
+import { pickFamilies, pickGrid, type PickFamily, type PickMap, type PickSetting, type PropMaterial } from '@zivvo/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useAirQuery } from '../shared/api/workshopApi.ts';
+import { pickSettingOf } from './pickCraftOf.ts';
+import { PickProblem, pickPool } from './pickPool.ts';
+import type { PickTask, PickTasks, WorkerProblem } from './pickMessages.ts';
+
+export function familyKey({ bladeCount, tipShape, material }: PickFamily): string {
+  return `${bladeCount} ${tipShape} ${material}`;
+}
+
+/** The craft in today's air; null while the air is read. */
+export function usePickSetting(craft: CraftView): PickSetting | null {
+  const { data, isError } = useAirQuery();
+  const air: AirView | null | undefined = data ? data.air : isError ? null : undefined;
+  return useMemo(() => (air === undefined ? null : pickSettingOf(craft, air)), [craft, air]);
+}
+
+export interface PickSpace {
+  /** Maps by family; coarse ones first, refined as they come. */
+  maps: ReadonlyMap<string, PickMap>;
+  done: number;
+  total: number;
+  problem: WorkerProblem | null;
+}
+
+const NOTHING: PickSpace = { maps: new Map(), done: 0, total: 0, problem: null };
+/** Finished maps are shown together this often, so that a list is not sorted thirty times. */
+const GATHER_MS = 250;
+
+/**
+ * All maps of a craft, the one that is looked at first; started anew when the craft or the air changes, never when
+ * only weights do.
+ */
+export function usePickSpace(setting: PickSetting | null, referenceM: number | null, shown: PickFamily): PickSpace {
+  const [space, setSpace] = useState(NOTHING);
+  const first = useRef(shown);
+  useEffect(() => {
+    first.current = shown;
+  });
+  const grid = useMemo(() => (setting ? pickGrid(setting.craft, referenceM) : null), [setting, referenceM]);
+  const { material } = shown;
+  useEffect(() => {
+    if (!setting || !grid) return;
+    const pool = pickPool();
+    const families = inOrder(first.current, material);
+    const maps = new Map<string, PickMap>();
+    let progress = { done: 0, total: families.length };
+    let problem: WorkerProblem | null = null;
+    let timer: number | undefined;
+    const show = (): void => {
+      timer = undefined;
+      setSpace({ maps: new Map(maps), ...progress, problem });
+    };
+    const gather = (isUrgent: boolean): void => {
+      if (isUrgent) {
+        window.clearTimeout(timer);
+        show();
+      } else timer ??= window.setTimeout(show, GATHER_MS);
+    };
+    pool.startMaps(setting, grid, families, {
+      onMap: (key, values, state) => {
+        const family = families.find((f) => f.key === key)!.family;
+        maps.set(key, { family, grid, values });
+        if (state === 'fine' || key === familyKey(first.current)) gather(key === familyKey(first.current));
+      },
+      onProgress: (done, total) => {
+        progress = { done, total };
+        gather(done === total);
+      },
+      onFailure: (found) => {
+        problem = found;
+        gather(true);
+      },
+    });
+    return () => {
+      window.clearTimeout(timer);
+      pool.stop();
+    };
+  }, [setting, grid, material]);
+  return space;
+}
+
+/** Every family, the one that is looked at first; a material outside the usual two joins them. */
+function inOrder(shown: PickFamily, material: PropMaterial): { key: string; family: PickFamily }[] {
+  const usual = pickFamilies();
+  const all = usual.some((f) => f.material === material) ? usual : [...usual, ...pickFamilies([material])];
+  const nearness = (f: PickFamily): number => Math.abs(f.bladeCount - shown.bladeCount) + (f.tipShape === shown.tipShape ? 0 : 3) + (f.material === shown.material ? 0 : 10);
+  return [...all].sort((a, b) => nearness(a) - nearness(b)).map((family) => ({ key: familyKey(family), family }));
+}
+
+export interface Asked<T> {
+  value: T | null;
+  problem: WorkerProblem | null;
+}
+
+/** The answer of a worker to one question; asked anew when it changes, the last answer stays meanwhile. */
+export function usePickTask<K extends PickTask>(setting: PickSetting | null, task: K, ask: PickTasks[K]['ask'] | null): Asked<PickTasks[K]['answer']> {
+  const [asked, setAsked] = useState<Asked<PickTasks[K]['answer']>>({ value: null, problem: null });
+  useEffect(() => {
+    if (!setting || !ask) return;
+    let isGone = false;
+    pickPool()
+      .ask(setting, task, ask)
+      .then(
+        (value) => !isGone && setAsked({ value, problem: null }),
+        (error: unknown) => !isGone && setAsked({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' } }),
+      );
+    return () => {
+      isGone = true;
+    };
+  }, [setting, task, ask]);
+  return asked;
+}

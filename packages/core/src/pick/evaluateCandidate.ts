@@ -1,0 +1,229 @@
+import { findRoot } from '../numerics/findRoot.ts';
+import { bladeElement, prepareProp, type PreparedProp } from '../propeller/bladeElement.ts';
+import { inducedSpeedMPerS } from '../propeller/propFigures.ts';
+import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
+import { MOST_TIP_MACH, propellerModel, type PropellerCalibration, type PropellerModel } from '../propeller/propellerModel.ts';
+import { enduranceAtPower } from '../powertrain/endurance.ts';
+import { driveAt } from '../powertrain/equilibrium.ts';
+import { motorTemperatures, type HeatStretch } from '../powertrain/motorHeat.ts';
+import { openVoltageCurves } from '../powertrain/openVoltage.ts';
+import { cellVoltages } from '../powertrain/packChemistry.ts';
+import { lowThrottleRise, rotorFigures, rotorSound } from '../powertrain/rotorResponse.ts';
+import { rotorAtThrottle, rotorAtThrust, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
+import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
+import { COAXIAL_THRUST_RATIO, type PickBench } from './pickCraft.ts';
+import { pickFigureNames, pickLimitNames, type PickFigure, type PickFigures, type PickLimit, type PickMargins } from './pickFigures.ts';
+
+/** One propeller on one craft, worked out. */
+export interface WorkedProp {
+  geometry: PropGeometry;
+  /** NaN where it cannot be said: full-throttle figures of a prop that the pack cannot turn. */
+  figures: PickFigures;
+  margins: PickMargins;
+  /** Speed at full throttle [rev/min]; NaN where there is none. */
+  fullSpeedRpm: number;
+}
+
+/** The same with the propeller to ask further. */
+export interface Candidate extends WorkedProp {
+  prop: PropellerModel;
+}
+
+/** Share of the throttle left below which a craft is no longer safe in a gust. */
+const MOST_CARRY_THROTTLE = { multirotor: 0.8, plane: 0.85 } as const;
+/** A plane that pulls less than this share of its weight at rest does not leave the grass. */
+const LEAST_PLANE_PULL = 0.3;
+/** Winding temperature that magnets and lacquer bear for long [°C]. */
+export const HOTTEST_WINDING_C = 110;
+/** Nearer to the speed of sound blades howl, and the model has not been fitted. */
+export const MOST_PICK_MACH = 0.7;
+/** Blades bend and frames twist: this share of the distance between shafts stays free. */
+export const FLEX_RATIO = 0.02;
+/** Free height over the ground [m], and free width beside a boom [m]. */
+const GROUND_FREE_M = 0.01;
+const BOOM_FREE_M = 0.005;
+/** Where one listens: in the field, to the side and below. */
+export const PICK_LISTENER = { distanceM: 20, angleDegrees: 120 } as const;
+/** A flight lands with this share of the charge. */
+export const LANDING_RATIO = 0.2;
+/** Margin of what is far beyond its limit, where no number says how far. */
+const FAR_BEYOND = 2;
+
+/** How well a material survives a strike, from 0 to 1: a judgement of practice. */
+const TOUGHNESS: Record<PropMaterial, number> = { polycarbonate: 0.95, softPlastic: 0.85, glassNylon: 0.65, unknown: 0.6, carbonNylon: 0.4, wood: 0.25, carbon: 0.2, printed: 0.1 };
+const SQUARE_TIP_TOUGHNESS = 0.05;
+
+/** How hard a craft is flown: share of the time at full throttle, in stretches. */
+export const flyingStyles = { gentle: 0.04, normal: 0.12, hard: 0.35 } as const;
+export type FlyingStyle = keyof typeof flyingStyles;
+const CYCLE_S = 20;
+const HEATED_S = 240;
+
+/**
+ * Works out one propeller on one craft: figures, and how near it comes to each limit.
+ *
+ * Hover (a plane: cruise) and full throttle are solved with the pack half empty; heat is that of normal flying, an
+ * eighth of the time at full throttle; the sound is that of the carrying craft at 20 m.
+ *
+ * @param calibration - measured coefficients; null takes the label
+ * @param makerLimitRpm - the maker's speed limit; null where there is none
+ * @throws {OutOfRangeError} if the geometry is no propeller
+ */
+export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, calibration: PropellerCalibration | null = null, makerLimitRpm: number | null = null): Candidate {
+  const prop = propellerModel(geometry, bench.tables, calibration);
+  const powertrain: Powertrain = { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 };
+  const margins = emptyMargins();
+  const figures = emptyFigures();
+  figures.toughnessRatio = TOUGHNESS[geometry.material] + (geometry.tipShape === 'square' ? SQUARE_TIP_TOUGHNESS : 0);
+  setRoomMargins(bench, geometry.diameterM, margins);
+  const carry = carryPoint(bench, powertrain, margins);
+  const full = fullPoint(bench, powertrain, margins);
+  if (full) setFullFigures(bench, powertrain, full, figures, margins);
+  if (carry) setCarryFigures(bench, powertrain, carry, figures, margins);
+  if (carry && full) setHeat(bench, geometry.diameterM, carry, full, figures, margins);
+  if (full && makerLimitRpm !== null) margins.makerSpeed = full.speedRpm / makerLimitRpm;
+  return { geometry, prop, figures, margins, fullSpeedRpm: full?.speedRpm ?? NaN };
+}
+
+function emptyFigures(): PickFigures {
+  return Object.fromEntries(pickFigureNames.map((name) => [name, NaN])) as Record<PickFigure, number>;
+}
+
+function emptyMargins(): PickMargins {
+  return Object.fromEntries(pickLimitNames.map((name) => [name, 0])) as Record<PickLimit, number>;
+}
+
+/** Margins that follow from the size alone. */
+function setRoomMargins({ craft }: PickBench, diameterM: number, margins: PickMargins): void {
+  if (craft.clearanceDiameterM !== null) margins.clearance = diameterM / craft.clearanceDiameterM;
+  if (craft.neighbourDistanceM !== null) margins.neighbours = diameterM / ((1 - FLEX_RATIO) * craft.neighbourDistanceM);
+  if (craft.groundClearanceM !== null) margins.ground = (diameterM / 2 + GROUND_FREE_M) / craft.groundClearanceM;
+  if (craft.boomClearanceM !== null) margins.boom = (diameterM / 2 + BOOM_FREE_M) / craft.boomClearanceM;
+}
+
+/** The rotor while it carries; null where it never does. */
+function carryPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
+  const most = MOST_CARRY_THROTTLE[bench.craft.kind];
+  const found = bench.carrySpeedMPerS === 0 ? rotorAtThrust(powertrain, bench.carryThrustN) : cruisePoint(bench, powertrain);
+  if (found === null || found.status !== 'held') {
+    margins.carry = FAR_BEYOND;
+    if (found?.status === 'packCannotGive') margins.packSag = Math.max(margins.packSag, found.neededPowerW / found.mostPowerW);
+    return null;
+  }
+  margins.carry = found.throttleRatio / most;
+  return found;
+}
+
+/** The rotor at full throttle; null where the pack cannot give it or the tip would near the speed of sound. */
+function fullPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
+  const found = rotorAtThrottle(powertrain, 1);
+  switch (found.status) {
+    case 'turning':
+    case 'bogs':
+      return found;
+    case 'packCannotGive':
+      margins.packSag = Math.max(margins.packSag, 1 + (found.neededPowerW - found.mostPowerW) / found.mostPowerW);
+      return null;
+    case 'tipTooFast':
+      margins.tipSpeed = found.tipMach / MOST_PICK_MACH;
+      return null;
+    case 'standsStill':
+      margins.carry = FAR_BEYOND;
+      return null;
+  }
+}
+
+const CRUISE_SOLVE_RPM = 1;
+
+/** A plane's rotor at cruising speed: blade elements solved for the speed that gives the thrust. */
+function cruisePoint({ craft, tables, carryThrustN, carrySpeedMPerS, drive, supply }: PickBench, { prop, gearRatio }: Powertrain): ({ status: 'held' } & RotorPoint) | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number } | null {
+  const prepared: PreparedProp = prepareProp(prop.geometry);
+  const { air } = tables;
+  const fastestRpm = (59.9 * MOST_TIP_MACH * air.soundSpeedMPerS) / (Math.PI * prop.geometry.diameterM);
+  const at = (speedRpm: number) => bladeElement(prepared, air, speedRpm, carrySpeedMPerS);
+  const slowestRpm = (60 * carrySpeedMPerS) / (1.6 * prop.geometry.diameterM) / 2.5;
+  const root = findRoot((speedRpm) => prop.thrustFactor * at(speedRpm).thrustN - carryThrustN, Math.min(slowestRpm, fastestRpm / 2), fastestRpm, CRUISE_SOLVE_RPM);
+  if (root.status !== 'found' || craft.kind !== 'plane') return null;
+  const found = at(root.x);
+  const torqueNm = found.torqueNm * prop.powerFactor;
+  const motorSpeed = ((2 * Math.PI * root.x) / 60) * gearRatio;
+  const held = driveAt(drive, supply, motorSpeed, torqueNm / gearRatio);
+  if (held.status === 'packCannotGive') return held;
+  return {
+    status: 'held',
+    throttleRatio: held.throttleRatio,
+    speedRpm: root.x,
+    drive: held.drive,
+    prop: { thrustN: found.thrustN * prop.thrustFactor, torqueNm, powerW: torqueNm * motorSpeed, thrustCoefficient: found.thrustCoefficient, powerCoefficient: found.powerCoefficient, tipWashoutRad: found.tipWashoutRad, tipMach: (Math.PI * root.x * prop.geometry.diameterM) / 60 / air.soundSpeedMPerS, mark: prop.mark },
+  };
+}
+
+function setFullFigures(bench: PickBench, powertrain: Powertrain, full: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+  const { craft, supply } = bench;
+  const { geometry, air } = powertrain.prop;
+  const thrustRatio = craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1;
+  const own = rotorFigures(powertrain, full, craft.armM);
+  figures.fullThrustN = full.prop.thrustN;
+  figures.thrustToWeightRatio = (craft.rotorCount * thrustRatio * full.prop.thrustN) / (craft.massKg * GRAVITY_M_PER_S2);
+  figures.fullCurrentA = full.drive.busCurrentA;
+  figures.sagCellV = full.drive.busVoltageV / craft.pack.seriesCount;
+  figures.tipSpeedMPerS = full.prop.tipMach * air.soundSpeedMPerS;
+  figures.pitchSpeedMPerS = (geometry.pitchM * full.speedRpm) / 60;
+  figures.inertiaKgM2 = own.inertiaKgM2;
+  figures.bladeLossForceN = own.bladeLossForceN;
+  figures.propMassKg = own.massKg;
+  figures.lowRiseRatio = lowThrottleRise(powertrain, full.prop.thrustN) ?? NaN;
+  if (craft.escLimitA !== null) margins.escCurrent = full.drive.busCurrentA / craft.escLimitA;
+  if (craft.motorLimitA !== null) margins.motorCurrent = full.drive.busCurrentA / craft.motorLimitA;
+  const { emptyV } = cellVoltages[craft.pack.chemistry];
+  margins.packSag = Math.max(margins.packSag, (emptyV * craft.pack.seriesCount) / Math.max(1e-6, full.drive.busVoltageV));
+  margins.tipSpeed = full.prop.tipMach / MOST_PICK_MACH;
+  if (craft.kind === 'plane') margins.carry = Math.max(margins.carry, LEAST_PLANE_PULL / Math.max(1e-6, figures.thrustToWeightRatio));
+  // A coefficient table has no room for windmilling or stalled rest: a prop that does not pull at all is no candidate.
+  if (!(full.prop.thrustN > 0) || supply.openVoltageV <= 0) margins.carry = FAR_BEYOND;
+}
+
+function setCarryFigures(bench: PickBench, powertrain: Powertrain, carry: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+  const { craft, supply } = bench;
+  const { chemistry, seriesCount, capacityAh } = craft.pack;
+  const powerW = craft.rotorCount * carry.drive.powerW;
+  figures.carryThrottleRatio = carry.throttleRatio;
+  figures.carryPowerW = powerW;
+  figures.thrustPerPowerNPerW = carry.prop.thrustN / carry.drive.powerW;
+  figures.enduranceS = enduranceAtPower({ curve: openVoltageCurves[chemistry], seriesCount, capacityAh, resistanceOhm: supply.resistanceOhm, startRatio: 1, endRatio: LANDING_RATIO, cutoffCellV: cellVoltages[chemistry].emptyV }, powerW).durationS;
+  figures.levelDb = rotorSound(powertrain.prop, carry, PICK_LISTENER, craft.rotorCount).levelDb;
+  figures.riseTimeS = rotorFigures(powertrain, carry, craft.armM).thrustRiseTimeS;
+  if (figures.enduranceS <= 0) margins.packSag = Math.max(margins.packSag, FAR_BEYOND);
+}
+
+function setHeat(bench: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+  figures.motorTemperatureC = heatedC(bench, diameterM, carry, full, 'normal');
+  margins.motorHeat = (figures.motorTemperatureC - bench.craft.airC) / (HOTTEST_WINDING_C - bench.craft.airC);
+}
+
+/** Winding temperature after four minutes of a style of flying [°C]. */
+function heatedC({ craft, tables, drive, carrySpeedMPerS }: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, style: FlyingStyle): number {
+  const share = flyingStyles[style];
+  const stretch = ({ prop, drive: at }: RotorPoint, durationS: number): HeatStretch => ({
+    durationS,
+    currentA: at.motorCurrentA,
+    speedRadPerS: at.speedRadPerS,
+    inducedSpeedMPerS: inducedSpeedMPerS(prop.thrustN, diameterM, tables.air.densityKgPerM3) + carrySpeedMPerS,
+  });
+  const cycle = [stretch(carry, (1 - share) * CYCLE_S), stretch(full, share * CYCLE_S)];
+  const stretches = Array.from({ length: HEATED_S / CYCLE_S }, () => cycle).flat();
+  return motorTemperatures(drive.motor, stretches, craft.airC, craft.airC, CYCLE_S).at(-1)!.temperatureC;
+}
+
+/**
+ * Winding temperature of a propeller on a craft in each style of flying [°C]; NaN where it does not carry or cannot be
+ * turned at full throttle.
+ */
+export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<FlyingStyle, number> {
+  const powertrain: Powertrain = { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 };
+  const margins = emptyMargins();
+  const carry = carryPoint(bench, powertrain, margins);
+  const full = fullPoint(bench, powertrain, margins);
+  const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, style) : NaN);
+  return { gentle: of('gentle'), normal: of('normal'), hard: of('hard') };
+}

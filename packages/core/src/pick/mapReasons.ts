@@ -1,0 +1,68 @@
+import type { Reason } from '../figure/reason.ts';
+import { FLEX_RATIO, type WorkedProp } from './evaluateCandidate.ts';
+import type { PickSetting } from './pickCraft.ts';
+import { PICK_COLUMNS, pickFigureNames, pickLimitNames, type PickLimit } from './pickFigures.ts';
+import { isAllowed } from './scores.ts';
+import { workedAt, type PickMap } from './pickSpace.ts';
+import { limitReason } from './tradeReasons.ts';
+
+/** How much of a map a limit bars, and how much nothing bars. */
+export interface MapShares {
+  allowedRatio: number;
+  barred: { limit: PickLimit; ratio: number }[];
+}
+
+/** Which limits bar how much of a map, the largest first. */
+export function mapShares({ values }: PickMap): MapShares {
+  let known = 0;
+  let allowed = 0;
+  const counts = new Array<number>(pickLimitNames.length).fill(0);
+  for (let index = 0; index < values.length / PICK_COLUMNS; index++) {
+    const at = index * PICK_COLUMNS + pickFigureNames.length;
+    if (Number.isNaN(values[at]!)) continue;
+    known++;
+    if (isAllowed(values, index)) allowed++;
+    pickLimitNames.forEach((_, k) => values[at + k]! > 1 && counts[k]!++);
+  }
+  const barred = pickLimitNames.map((limit, k) => ({ limit, ratio: known === 0 ? 0 : counts[k]! / known })).filter((b) => b.ratio > 0);
+  return { allowedRatio: known === 0 ? 0 : allowed / known, barred: barred.sort((a, b) => b.ratio - a.ratio) };
+}
+
+/**
+ * What the room on a craft allows, as a sentence: the largest disc and what stands in its way.
+ *
+ * @returns null where nothing stands in its way
+ */
+export function roomReason({ craft }: Pick<PickSetting, 'craft'>): Reason | null {
+  const rooms = [
+    { code: 'pick.room.clearance', limitM: craft.clearanceDiameterM, largestM: craft.clearanceDiameterM },
+    { code: 'pick.room.neighbours', limitM: craft.neighbourDistanceM, largestM: craft.neighbourDistanceM === null ? null : (1 - FLEX_RATIO) * craft.neighbourDistanceM },
+    { code: 'pick.room.ground', limitM: craft.groundClearanceM, largestM: craft.groundClearanceM === null ? null : 2 * (craft.groundClearanceM - 0.01) },
+    { code: 'pick.room.boom', limitM: craft.boomClearanceM, largestM: craft.boomClearanceM === null ? null : 2 * (craft.boomClearanceM - 0.005) },
+  ].filter((r): r is { code: string; limitM: number; largestM: number } => r.largestM !== null);
+  if (rooms.length === 0) return null;
+  const tightest = rooms.reduce((a, b) => (b.largestM < a.largestM ? b : a));
+  return { code: tightest.code, severity: 'note', values: { limitM: tightest.limitM, largestM: tightest.largestM }, figure: null };
+}
+
+/**
+ * Why no candidate of a map fits: the limit that the nearest one breaks, with its numbers. A map never goes blank
+ * without it.
+ *
+ * @returns null where something fits, or nothing is known yet
+ */
+export function emptyMapReason(setting: PickSetting, map: PickMap): { reason: Reason; candidate: WorkedProp } | null {
+  let nearest = -1;
+  let least = Infinity;
+  for (let index = 0; index < map.values.length / PICK_COLUMNS; index++) {
+    const at = index * PICK_COLUMNS + pickFigureNames.length;
+    if (Number.isNaN(map.values[at]!)) continue;
+    if (isAllowed(map.values, index)) return null;
+    const worst = Math.max(...pickLimitNames.map((_, k) => map.values[at + k]!));
+    if (worst < least) [nearest, least] = [index, worst];
+  }
+  if (nearest < 0) return null;
+  const candidate = workedAt(map, nearest);
+  const limit = pickLimitNames.reduce((a, b) => (candidate.margins[b] > candidate.margins[a] ? b : a));
+  return { reason: limitReason(setting, candidate, '', limit), candidate };
+}

@@ -1,0 +1,260 @@
+import { describe, expect, test } from '@jest/globals';
+import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { INCH_M } from '../label/propLabel.ts';
+import { answerQuestion, greatestPayloadKg, packsForMinutes, questionNames, usualPackKg, weightForInchKg } from './ask.ts';
+import { costPerHour, usablePieceCost } from './cost.ts';
+import { evaluateCandidate } from './evaluateCandidate.ts';
+import { loadLadder } from './loadLadder.ts';
+import { emptyMapReason, mapShares, roomReason } from './mapReasons.ts';
+import { PICK_COLUMNS } from './pickFigures.ts';
+import type { PickCraft } from './pickCraft.ts';
+import { emptyPickMap, fillCoarse, geometryAt, largestDiscM, pickFamilies, pickGrid, refineMap, type PickMap } from './pickSpace.ts';
+import { propLoad, remediesFor, remedyReasons } from './remedies.ts';
+import { goodnessTable, isAllowed, paretoFront, scaleOf, scoreOf, scoreTable, type Scale } from './scores.ts';
+import { candidateReasons, tradesOf } from './tradeReasons.ts';
+import { tryOutKit, type KitProp } from './tryOutKit.ts';
+import { criterionNames, useNames, useWeights, type CriterionName, type Weights } from './uses.ts';
+
+const bench = benchOf(surveyQuad);
+const family = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } as const;
+
+function worked(craft: PickCraft, referenceIn: number | null = 7.2): PickMap {
+  const map = emptyPickMap(family, pickGrid(craft, referenceIn === null ? null : referenceIn * INCH_M));
+  for (const _ of refineMap(benchOf(craft), map));
+  return map;
+}
+const map = worked(surveyQuad);
+const scale = scaleOf([map.values])!;
+
+describe('the space', () => {
+  test('thirty families of a thousand places, clipped to the craft', () => {
+    expect(pickFamilies()).toHaveLength(30);
+    const { diametersM, pitchesM } = map.grid;
+    expect([diametersM.length, pitchesM.length]).toEqual([40, 25]);
+    expect(diametersM.at(-1)! / largestDiscM(surveyQuad)!).toBeCloseTo(1.1, 6);
+    expect(largestDiscM({ ...surveyQuad, clearanceDiameterM: null, neighbourDistanceM: null })).toBeNull();
+    expect(pickGrid({ ...surveyQuad, clearanceDiameterM: null, neighbourDistanceM: null }, null).diametersM.at(-1)).toBeCloseTo(18 * INCH_M, 6);
+  });
+
+  test('comes coarse first, and the coarse map is already whole', () => {
+    const coarse = emptyPickMap(family, map.grid);
+    let total = 0;
+    for (const progress of refineMap(bench, coarse)) {
+      total = progress.total;
+      if (progress.isCoarse) break;
+    }
+    const filled = fillCoarse(coarse);
+    const known = (m: PickMap): number => Array.from({ length: m.values.length / PICK_COLUMNS }, (_, i) => m.values[(i + 1) * PICK_COLUMNS - 1]!).filter((v) => !Number.isNaN(v)).length;
+    expect(known(coarse)).toBeLessThan(total / 8);
+    expect(known(filled)).toBe(total);
+    expect(known(map)).toBe(total);
+  });
+
+  test('a place of the map is the same candidate worked out by itself', () => {
+    const index = 12 * 40 + 20;
+    const { figures } = evaluateCandidate(bench, geometryAt(map, index));
+    expect(map.values[index * PICK_COLUMNS]).toBe(figures.carryThrottleRatio);
+  });
+});
+
+describe('scores', () => {
+  test('the weighed table and the single score say the same', () => {
+    const table = goodnessTable(scale, map.values);
+    const index = 8 * 40 + 22;
+    const scores = scoreTable(table, useWeights.longEndurance);
+    expect(scores[index]).toBeCloseTo(scoreOf(scale, evaluateCandidate(bench, geometryAt(map, index)).figures, useWeights.longEndurance), 3);
+    scores.forEach((score, i) => expect(Number.isNaN(score)).toBe(!isAllowed(map.values, i)));
+  });
+
+  test('whatever the weights, the best stands on the front, and the front does not know them', () => {
+    const table = goodnessTable(scale, map.values);
+    const front = new Set(paretoFront(table));
+    for (const use of useNames) {
+      const scores = scoreTable(table, useWeights[use]);
+      const best = Math.max(...scores.filter((s) => !Number.isNaN(s)));
+      expect([...front].some((i) => scores[i]! >= best - 1e-4)).toBe(true);
+    }
+    expect(front.size).toBeLessThan(table.length / criterionNames.length);
+  });
+
+  test('one wish alone ranks by its figure; no wish at all ranks nothing', () => {
+    const only = (name: CriterionName): Weights => Object.fromEntries(criterionNames.map((n) => [n, n === name ? 1 : 0])) as Weights;
+    const table = goodnessTable(scale, map.values);
+    const scores = scoreTable(table, only('minutes'));
+    const of = (i: number): number => map.values[i * PICK_COLUMNS + 2]!;
+    const allowed = [...scores.keys()].filter((i) => !Number.isNaN(scores[i]!));
+    const best = allowed.reduce((a, b) => (scores[b]! > scores[a]! ? b : a));
+    expect(of(best)).toBeGreaterThan(0.97 * Math.max(...allowed.map(of)));
+    expect(scoreTable(table, Object.fromEntries(criterionNames.map((n) => [n, 0])) as unknown as Weights)[best]).toBe(0);
+  });
+
+  test('nothing allowed has no scale', () => expect(scaleOf([worked({ ...surveyQuad, clearanceDiameterM: 0.02 }).values])).toBeNull());
+});
+
+describe('reasons follow the numbers', () => {
+  const reference = { name: 'Brindlow 7.2x3.9x3', candidate: evaluateCandidate(bench, inches(7.2, 3.9, 3)) };
+  const reasonsOf = (craft: PickCraft, d: number, p: number, b = 3) => {
+    const own = benchOf(craft);
+    return candidateReasons(own, { name: 'New', candidate: evaluateCandidate(own, inches(d, p, b)) }, { name: reference.name, candidate: evaluateCandidate(own, inches(7.2, 3.9, 3)) }, scale, useWeights.longEndurance);
+  };
+
+  test('half an inch more gains minutes with their number, and pays; the sign turns when it is smaller', () => {
+    const gain = reasonsOf(surveyQuad, 7.8, 3.9).find((r) => r.code === 'pick.gains.minutes')!;
+    expect(gain.values).toMatchObject({ difference: expect.any(Number), reference: reference.name });
+    expect(gain.values.difference as number).toBeGreaterThan(20);
+    const pays = reasonsOf(surveyQuad, 6.6, 3.9).find((r) => r.code === 'pick.pays.minutes')!;
+    expect(pays.values.difference as number).toBeLessThan(-20);
+    const heavier = reasonsOf({ ...surveyQuad, massKg: 1.7 }, 7.8, 3.9).find((r) => r.code === 'pick.gains.minutes')!;
+    expect(heavier.values.difference).not.toBe(gain.values.difference);
+  });
+
+  test('a limit is told while it bars and goes with its cause', () => {
+    expect(reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.19 }, 7.8, 3.9).map((r) => r.code)).toContain('pick.barred.clearance');
+    expect(reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.22, neighbourDistanceM: 0.24 }, 7.8, 3.9).some((r) => r.code.startsWith('pick.barred'))).toBe(false);
+  });
+
+  test('the same prop differs but does not matter', () => {
+    expect(reasonsOf(surveyQuad, 7.21, 3.9).map((r) => r.code)[0]).toBe('pick.same');
+    expect(tradesOf(reference.candidate.figures, reference.candidate.figures, scale, useWeights.freestyle).every((t) => t.isSame)).toBe(true);
+  });
+
+  test('each limit names its value and what is allowed', () => {
+    const [reason] = reasonsOf({ ...surveyQuad, escLimitA: 18 }, 7.8, 5);
+    expect(reason).toMatchObject({ code: 'pick.barred.escCurrent', severity: 'danger', values: { allowed: expect.closeTo(18, 6) } });
+  });
+});
+
+describe('the map says why', () => {
+  test('how much is barred by what', () => {
+    const shares = mapShares(map);
+    expect(shares.allowedRatio).toBeGreaterThan(0.2);
+    expect(shares.barred.map((b) => b.limit)).toEqual(expect.arrayContaining(['clearance', 'neighbours']));
+    expect(emptyMapReason(bench, map)).toBeNull();
+  });
+  test('where nothing fits, the nearest candidate and its limit', () => {
+    const tight = { ...surveyQuad, clearanceDiameterM: 0.06 };
+    const found = emptyMapReason(benchOf(tight), worked(tight))!;
+    expect(found.reason.code).toMatch(/^pick\.(barred|cannot)\./);
+    expect(found.reason.values.allowed).toBeDefined();
+  });
+  test('the tightest room decides', () => {
+    expect(roomReason(bench)).toMatchObject({ code: 'pick.room.clearance', values: { largestM: 0.2 } });
+    expect(roomReason(benchOf({ ...surveyQuad, clearanceDiameterM: 0.3 }))).toMatchObject({ code: 'pick.room.neighbours' });
+    expect(roomReason(benchOf(mappingPlane))).toMatchObject({ code: 'pick.room.ground', values: { largestM: expect.closeTo(0.32, 9) } });
+    expect(roomReason(benchOf({ ...mappingPlane, groundClearanceM: null }))).toBeNull();
+  });
+});
+
+describe('too much and too little', () => {
+  test('too much: pitch before diameter before blades; each cure suits', () => {
+    const hot = inches(7.6, 5.3, 3);
+    expect(propLoad(bench, evaluateCandidate(bench, hot))).toBe('tooMuch');
+    const remedies = remediesFor(bench, hot);
+    expect(remedies.map((r) => r.name)).toEqual(['pitch', 'diameter', 'blades', 'cells', 'motor', 'kv']);
+    const pitch = remedies[0]!;
+    expect(pitch.isCure).toBe(true);
+    expect(pitch.to).toBeLessThan(pitch.from);
+    expect(remedyReasons('Hot', remedies).filter((r) => r.severity === 'action')).toHaveLength(1);
+  });
+  test('too little: the other way', () => {
+    const small = { ...surveyQuad, massKg: 3.4 };
+    const remedies = remediesFor(benchOf(small), inches(6.2, 2.8, 2));
+    expect(remedies.find((r) => r.name === 'pitch')!.to).toBeGreaterThan(2.8 * INCH_M);
+    expect(remedies.every((r) => r.to > r.from)).toBe(true);
+  });
+  test('what suits needs none', () => expect(remediesFor(bench, inches(7.2, 3.9, 3))).toEqual([]));
+});
+
+describe('the load ladder', () => {
+  const props = [inches(7.8, 5, 4), inches(6, 3, 2), inches(7.2, 3.9, 3), inches(7.7, 4, 3)].map((geometry, i) => ({ id: String(i), geometry }));
+  const ladder = loadLadder(bench, props);
+  test('goes from the easiest to the hardest', () => {
+    expect(ladder.rungs.map((r) => r.id)).toEqual(['1', '2', '3', '0']);
+    expect(ladder.rungs.at(-1)!.loadRatio).toBe(1);
+  });
+  test('gentle flying allows at least what hard flying does', () => {
+    const order = ladder.rungs.map((r) => r.id);
+    const place = (id: string | null): number => (id === null ? -1 : order.indexOf(id));
+    expect(place(ladder.heaviest.gentle)).toBeGreaterThanOrEqual(place(ladder.heaviest.normal));
+    expect(place(ladder.heaviest.normal)).toBeGreaterThanOrEqual(place(ladder.heaviest.hard));
+  });
+  test('no prop, no rung', () => expect(loadLadder(bench, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
+});
+
+describe('ask', () => {
+  const present = inches(7.2, 3.9, 3);
+  test('an inch more brings frame, and more minutes; payload costs minutes', () => {
+    const inch = answerQuestion(bench, present, 'inchMore')!;
+    expect(inch.addedKg).toBeGreaterThan(0.03);
+    expect(inch.after.figures.enduranceS).toBeGreaterThan(inch.before.figures.enduranceS);
+    expect(answerQuestion(bench, present, 'payloadMore')!.after.figures.enduranceS).toBeLessThan(inch.before.figures.enduranceS);
+  });
+  test('a weighed prop grows by its own weight, not by that of another', () => {
+    const light = { ...present, massKg: 0.0079 };
+    const { before, after } = answerQuestion(bench, light, 'halfPitchMore')!;
+    expect(after.figures.inertiaKgM2 / before.figures.inertiaKgM2).toBeLessThan(1.1);
+    expect(answerQuestion(bench, light, 'bladeMore')!.after.geometry.massKg!).toBeGreaterThan(0.0079);
+  });
+  test('on a plane an inch brings no frame but comes nearer the ground', () => {
+    const answer = answerQuestion(benchOf(mappingPlane), inches(11, 6, 2), 'inchMore')!;
+    expect(answer.addedKg).toBe(0);
+    expect(answer.after.margins.ground).toBeGreaterThan(answer.before.margins.ground);
+  });
+  test('what makes no sense has no answer', () => {
+    expect(answerQuestion(bench, inches(7.2, 3.9, 3, { tipShape: 'square' }), 'squareTips')).toBeNull();
+    expect(answerQuestion(bench, inches(7.2, 3.9, 6), 'bladeMore')).toBeNull();
+    expect(answerQuestion(bench, inches(7.2, 3.9, 3, { material: 'softPlastic' }), 'softer')).toBeNull();
+    expect(questionNames.map((q) => answerQuestion(bench, present, q) !== null)).not.toContain(false);
+  });
+  test('backwards: the payload that is found is just carried', () => {
+    const kg = greatestPayloadKg(bench, present)!;
+    expect(kg).toBeGreaterThan(0.2);
+    const loaded = evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 + kg }), present);
+    expect(Math.min(0.85 - loaded.margins.carry, loaded.figures.thrustToWeightRatio - 1.6, 1 - loaded.margins.motorHeat)).toBeCloseTo(0, 2);
+    expect(greatestPayloadKg(benchOf({ ...surveyQuad, massKg: 6 }), present)).toBeNull();
+  });
+  test('backwards: the weight for an inch brings back the minutes', () => {
+    const kg = weightForInchKg(bench, present)!;
+    const today = evaluateCandidate(bench, present).figures.enduranceS;
+    expect(evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 - kg }), inches(6.2, 3.9, 3)).figures.enduranceS / today).toBeCloseTo(1, 2);
+  });
+  test('packs: the lightest first, each with its own weight', () => {
+    const pack = (id: string, capacityAh: number) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh, cellResistanceOhm: null });
+    const answers = packsForMinutes(bench, present, [pack('large', 6), pack('small', 3), pack('same', 4), { ...pack('other', 4), seriesCount: 3 }]);
+    expect(answers.map((a) => a.pack.id)).toEqual(['small', 'same', 'large']);
+    expect(answers[1]!.massKg).toBeCloseTo(1.92, 9);
+    expect(answers[2]!.massKg - 1.92).toBeCloseTo(usualPackKg('lipo', 6, 2), 9);
+    expect(answers[2]!.enduranceS).toBeGreaterThan(answers[1]!.enduranceS);
+  });
+});
+
+describe('a kit to try out', () => {
+  const prop = (id: string, d: number, p: number, b: number, score: number, cost: number | null = 4): KitProp => ({ id, geometry: inches(d, p, b), score, cost });
+  const offered = [prop('near', 7.25, 3.9, 3, 80), prop('large', 7.8, 3.6, 2, 78), prop('steep', 7, 5.2, 3, 70), prop('four', 7.1, 4.4, 4, 66), prop('hopeless', 4, 4, 2, 10)];
+  const present = prop('present', 7.2, 3.9, 3, 76);
+  test('spreads size, pitch and blades, leaves out twins of the present and what is hopeless', () => {
+    const kit = tryOutKit(present, offered, 4)!;
+    expect(kit.ids[0]).toBe('present');
+    expect(new Set(kit.ids)).toEqual(new Set(['present', 'large', 'steep', 'four']));
+    expect(kit).toMatchObject({ cost: 16, bladeCounts: [2, 3, 4] });
+  });
+  test('an unknown price leaves the cost unknown; one prop is no kit', () => {
+    expect(tryOutKit(present, [prop('a', 7.8, 3.6, 2, 70, null)], 3)!.cost).toBeNull();
+    expect(tryOutKit(present, [], 3)).toBeNull();
+  });
+});
+
+test('half a bag of the other hand doubles the price of a piece', () => {
+  expect(usablePieceCost({ bagPrice: 9, bagCount: 6, usableRatio: 1 })).toBe(1.5);
+  expect(usablePieceCost({ bagPrice: 9, bagCount: 6, usableRatio: 0.5 })).toBe(3);
+  expect(costPerHour(3, 4, 'polycarbonate', 6)).toBe(2);
+  expect(costPerHour(3, 4, 'carbon')).toBeLessThan(costPerHour(3, 4, 'polycarbonate'));
+  expect(() => usablePieceCost({ bagPrice: 0, bagCount: 6, usableRatio: 1 })).toThrow(/bagPrice/);
+});
+
+test('each use has weights of its own between 0 and 10', () => {
+  const rows = useNames.map((use) => JSON.stringify(useWeights[use]));
+  expect(new Set(rows).size).toBe(10);
+  for (const use of useNames) for (const weight of Object.values(useWeights[use])) expect(weight >= 0 && weight <= 10).toBe(true);
+  const _: Scale = scale;
+});

@@ -1,0 +1,92 @@
+import type { RotorAir } from '../air/rotorAir.ts';
+import type { CraftKind } from '../craft/layouts.ts';
+import { requirePositive, requireWithin } from '../errors/guards.ts';
+import type { MotorEntries } from '../powertrain/motor.ts';
+import { motorOf } from '../powertrain/motor.ts';
+import { packOpenV, packResistanceOhm, type Pack } from '../powertrain/pack.ts';
+import { USUAL_ESC, type Drive, type Supply } from '../powertrain/equilibrium.ts';
+import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
+import type { CoefficientTables } from '../propeller/coefficientTables.ts';
+
+/** A craft as picking sees it: what carries, what turns the props, what stands in their way. */
+export interface PickCraft {
+  kind: CraftKind;
+  rotorCount: number;
+  /** Whether rotors work in pairs one above the other. */
+  isCoaxial: boolean;
+  /** Mean distance of the shafts from the centre [m]; null for a plane. */
+  armM: number | null;
+  /** Between the two nearest shafts [m]; null with one. */
+  neighbourDistanceM: number | null;
+  /** Largest disc that clears the frame [m]. */
+  clearanceDiameterM: number | null;
+  /** Planes: height of the shaft above the ground with the wheels pressed in [m]. */
+  groundClearanceM: number | null;
+  /** Planes: from the shaft to the nearest boom, tail or float [m]. */
+  boomClearanceM: number | null;
+  /** Take-off mass with pack and payload. */
+  massKg: number;
+  motor: MotorEntries;
+  motorLimitA: number | null;
+  escLimitA: number | null;
+  pack: Pack;
+  airC: number;
+}
+
+/** A craft in an air: all that sentences about its props need. */
+export interface PickSetting {
+  craft: PickCraft;
+  air: RotorAir;
+}
+
+/** A craft made ready for many candidates. */
+export interface PickBench extends PickSetting {
+  tables: CoefficientTables;
+  drive: Drive;
+  /** The pack half empty: every figure is taken there, so that none depends on the minute of the flight. */
+  supply: Supply;
+  /** Thrust that one rotor must give to carry its share, its partner's stream counted [N]. */
+  carryThrustN: number;
+  /** Flow along the axis meanwhile [m/s]: none in hover, the cruising speed of a plane. */
+  carrySpeedMPerS: number;
+}
+
+/** State of charge at which candidates are compared. */
+export const PICK_CHARGE_RATIO = 0.5;
+/** Winding of a motor at work [°C]. */
+const WORKING_C = 60;
+/** Mean thrust of a coaxial pair's rotors over that of free ones: the lower loses about a fifth. */
+export const COAXIAL_THRUST_RATIO = 0.9;
+/** Lift over drag of a small plane in cruise, with its gear; a judgement, ±30 %. */
+const LIFT_TO_DRAG = 8;
+/** Cruising speed of a plane of 1 kg [m/s]; grows with the sixth power root of mass. A judgement, ±25 %. */
+const CRUISE_M_PER_S = 13;
+
+/** Speed at which a usual small plane cruises [m/s], from its mass. */
+export function usualCruiseMPerS(massKg: number): number {
+  requirePositive('massKg', massKg);
+  return CRUISE_M_PER_S * massKg ** (1 / 6);
+}
+
+/**
+ * Makes a craft ready: motor, half-empty pack, thrust asked of each rotor.
+ *
+ * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
+ */
+export function pickBench(craft: PickCraft, tables: CoefficientTables): PickBench {
+  const { kind, rotorCount, massKg, motor, pack } = craft;
+  requirePositive('massKg', massKg);
+  requireWithin('rotorCount', rotorCount, 1, 24);
+  if (motor.resistanceOhm !== null) requirePositive('motorResistanceOhm', motor.resistanceOhm);
+  const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount };
+  const weightN = massKg * GRAVITY_M_PER_S2;
+  return {
+    craft,
+    air: tables.air,
+    tables,
+    drive: { motor: motorOf(motor), ...USUAL_ESC, motorTemperatureC: WORKING_C },
+    supply,
+    carryThrustN: kind === 'plane' ? weightN / LIFT_TO_DRAG / rotorCount : weightN / rotorCount / (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1),
+    carrySpeedMPerS: kind === 'plane' ? usualCruiseMPerS(massKg) : 0,
+  };
+}

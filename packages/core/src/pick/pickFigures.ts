@@ -1,0 +1,46 @@
+import type { Dimension } from '../units/dimensions.ts';
+
+/** What is worked out of every candidate, in the order of its columns. */
+export const pickFigureNames = [
+  'carryThrottleRatio', 'carryPowerW', 'enduranceS', 'fullThrustN', 'thrustToWeightRatio', 'fullCurrentA', 'sagCellV', 'motorTemperatureC', 'tipSpeedMPerS',
+  'levelDb', 'riseTimeS', 'pitchSpeedMPerS', 'inertiaKgM2', 'thrustPerPowerNPerW', 'lowRiseRatio', 'bladeLossForceN', 'propMassKg', 'toughnessRatio',
+] as const;
+export type PickFigure = (typeof pickFigureNames)[number];
+
+/** What may bar a candidate. Its margin is the value over what is allowed: above 1 it is barred. */
+export const pickLimitNames = ['clearance', 'neighbours', 'ground', 'boom', 'carry', 'escCurrent', 'motorCurrent', 'motorHeat', 'packSag', 'tipSpeed', 'makerSpeed'] as const;
+export type PickLimit = (typeof pickLimitNames)[number];
+
+export type PickFigures = Record<PickFigure, number>;
+export type PickMargins = Record<PickLimit, number>;
+
+/** Columns of one candidate in a table of many. */
+export const PICK_COLUMNS = pickFigureNames.length + pickLimitNames.length;
+
+export const pickFigureDimensions: Readonly<Partial<Record<PickFigure, Dimension>>> = {
+  carryThrottleRatio: 'ratio', carryPowerW: 'power', enduranceS: 'time', fullThrustN: 'force', thrustToWeightRatio: 'number', fullCurrentA: 'current', sagCellV: 'voltage',
+  motorTemperatureC: 'temperature', levelDb: 'level', riseTimeS: 'time', thrustPerPowerNPerW: 'thrustPerPower', lowRiseRatio: 'ratio', bladeLossForceN: 'force', propMassKg: 'mass',
+};
+
+export function columnOf(name: PickFigure | PickLimit): number {
+  const figure = (pickFigureNames as readonly string[]).indexOf(name);
+  return figure >= 0 ? figure : pickFigureNames.length + (pickLimitNames as readonly string[]).indexOf(name);
+}
+
+/** The limit that a candidate comes nearest to, and by how much it keeps or breaks it. */
+export function closestLimit(margins: PickMargins): { limit: PickLimit; margin: number } {
+  let limit: PickLimit = 'carry';
+  let margin = -Infinity;
+  for (const name of pickLimitNames) {
+    if (margins[name] > margin) {
+      limit = name;
+      margin = margins[name];
+    }
+  }
+  return { limit, margin };
+}
+
+/** Limits that a candidate breaks, the worst first. */
+export function brokenLimits(margins: PickMargins): PickLimit[] {
+  return pickLimitNames.filter((name) => margins[name] > 1).sort((a, b) => margins[b] - margins[a]);
+}
