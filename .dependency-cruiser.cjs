@@ -19,7 +19,7 @@ module.exports = {
     { name: 'features-apart', severity: 'error', comment: 'a page or shared/ joins web features', from: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/' }, to: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/', pathNot: '^apps/web/src/$1/' } },
     { name: 'shared-knows-no-feature', severity: 'error', from: { path: '^apps/web/src/shared/' }, to: { path: '^apps/web/src/(app|craft|rack|pick|balance|fit|care|stand|settings|finder)/' } },
     { name: 'one-door-to-charts', severity: 'error', from: { path: '^apps/web/src/(?!shared/charts)' }, to: { path: 'node_modules/echarts', dependencyTypesNot: ['type-only'] } },
-    ...floorsOfCore([['units', 'errors', 'numerics', 'statistics', 'figure'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft'], ['stand', 'pick', 'balance', 'layout', 'care'], ['line'], ['simulate']]),
+    ...floorsOfCore([['units', 'errors', 'numerics', 'statistics', 'figure'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'], ['stand', 'pick', 'balance', 'layout', 'care'], ['line'], ['simulate']]),
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

@@ -7,6 +7,7 @@ import { EventModule } from './event/event.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
 import { LiveModule } from './live/live.module.ts';
+import { PieceModule } from './piece/piece.module.ts';
 import { PropModelModule } from './propModel/propModel.module.ts';
 import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
@@ -16,7 +17,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

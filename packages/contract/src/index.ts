@@ -17,3 +17,6 @@ export type * from './workshop/workshop.view.ts';
 export * from './live/limits.ts';
 export * from './live/live.dto.ts';
 export type * from './live/live.view.ts';
+export * from './piece/limits.ts';
+export * from './piece/piece.dto.ts';
+export type * from './piece/piece.view.ts';

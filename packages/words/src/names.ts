@@ -1,4 +1,4 @@
-import type { CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Origin, PackChemistry, PickFigure, PickLimit, PointFigure, PointName, ReadingKind, RotorPlace, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -130,4 +130,35 @@ export const fieldNames: Record<string, string> = {
   seriesCount: 'Cells in series',
   parallelCount: 'Cells in parallel',
   capacityAh: 'Capacity',
+  strikeCount: 'Strikes',
+  overLimitCount: 'Times over its limit',
+  hours: 'Hours',
+  bearing: 'Bearing',
+  shaftPlayM: 'Play of the shaft',
+  shaftRunOutM: 'Run-out',
+  place: 'Place',
+  craftId: 'Craft',
+  boreFit: 'Bore',
+  look: 'Look',
+  hand: 'Hand',
+  hubThicknessM: 'Hub thickness',
+  droopM: 'Droop',
+  location: 'Place it is kept',
+  resolutionKg: 'Step of the scale',
+  eitherCount: 'Pieces of either hand',
+  propModelId: 'Model',
+  mountKind: 'Mount',
+  cutFromModelId: 'Cut from',
+  perPieceCount: 'Pieces a prop',
+};
+
+export const pieceStateNames: Record<PieceState, string> = { new: 'new', checkedIn: 'checked in', trued: 'trued', fitted: 'fitted', resting: 'resting', retired: 'retired' };
+export const retirementNames: Record<Retirement, string> = { display: 'for display', benchOnly: 'bench only', scrapped: 'scrapped, made unflyable' };
+export const boreFitNames: Record<BoreFit, string> = { fits: 'fits', needsRing: 'needs ring', needsReaming: 'to be reamed', ringFitted: 'ring fitted', reamed: 'reamed' };
+export const lookNames: Record<Look, string> = { good: 'good', flash: 'flash', warped: 'warped', nick: 'nick', crack: 'crack', void: 'void' };
+export const mountNames: Record<string, string> = { nut: 'nut', twoScrews: 'two screws', axialScrew: 'axial screw, D shaft', sideScrew: 'side screw', pushOn: 'push-on', collet: 'collet', rubberRing: 'rubber ring', quickLock: 'keyed quick lock' };
+export const bearingNames: Record<string, string> = { smooth: 'smooth', dry: 'dry', gritty: 'gritty' };
+/** What happened to a piece, as its history tells it. */
+export const pieceActionNamesPast: Record<string, string> = {
+  added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'trued', fit: 'fitted', remove: 'taken off', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
 };

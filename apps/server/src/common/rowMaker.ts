@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { Clock } from './clock.ts';
+import { v7 } from 'uuid';
 import { currentPersonId } from './requestContext.ts';
 
 /** What every new row starts with: workshop, person, dates. */
@@ -10,6 +11,11 @@ export class RowMaker {
     @Inject(WORKSHOP) private readonly workshop: Workshop,
     private readonly clock: Clock,
   ) {}
+
+  /** An id for a row that the server itself makes. */
+  makeId(): string {
+    return v7({ msecs: this.clock.nowMs() });
+  }
 
   newRow(id: string) {
     const now = this.clock.now();

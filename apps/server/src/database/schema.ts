@@ -7,3 +7,4 @@ export * from '../blob/blob.table.ts';
 export * from '../stand/stand.table.ts';
 export * from '../live/live.table.ts';
 export * from '../event/event.table.ts';
+export * from '../piece/piece.table.ts';

@@ -4,7 +4,8 @@ import { craft } from '../craft/craft.table.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
 import { airReading } from '../workshop/air.table.ts';
-import { packPiece } from '../workshop/pieces.table.ts';
+import { batch, pieceSet, propPiece } from '../piece/piece.table.ts';
+import { motorPiece, packPiece, sparePart } from '../workshop/pieces.table.ts';
 import { person } from '../workshop/workshop.table.ts';
 
 export interface DemoRows {
@@ -15,6 +16,11 @@ export interface DemoRows {
   air: (typeof airReading.$inferInsert)[];
   campaigns: (typeof campaign.$inferInsert)[];
   runs: (typeof run.$inferInsert)[];
+  batches: (typeof batch.$inferInsert)[];
+  pieces: (typeof propPiece.$inferInsert)[];
+  sets: (typeof pieceSet.$inferInsert)[];
+  motors: (typeof motorPiece.$inferInsert)[];
+  spares: (typeof sparePart.$inferInsert)[];
 }
 
 export class DemoRepository {
@@ -31,5 +37,10 @@ export class DemoRepository {
     await tx.insert(airReading).values(rows.air);
     await tx.insert(campaign).values(rows.campaigns);
     await tx.insert(run).values(rows.runs);
+    await tx.insert(batch).values(rows.batches);
+    await tx.insert(propPiece).values(rows.pieces);
+    await tx.insert(pieceSet).values(rows.sets);
+    await tx.insert(motorPiece).values(rows.motors);
+    await tx.insert(sparePart).values(rows.spares);
   }
 }

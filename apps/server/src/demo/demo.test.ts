@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { CampaignListView, CampaignResultsView, CraftListView, PropModelListView } from '@zivvo/contract';
+import type { CampaignListView, CampaignResultsView, CraftListView, PieceListView, PieceSetView, PropModelListView, YieldView } from '@zivvo/contract';
 import { startTestServer, type TestServer } from '../test/testServer.ts';
 import { demoWorld } from './demoWorld.ts';
 import { seedDemo } from './seedDemo.ts';
@@ -31,4 +31,16 @@ test('four crafts, thirteen models counted, one evening of nine props with three
 test('a second start adds nothing', async () => {
   await seedDemo(server.app);
   expect(((await server.http.get('/api/crafts')).body as CraftListView).total).toBe(4);
+});
+
+test('three makers deliver with different spread, sets fly, one lacks a piece, one bag is still open', async () => {
+  const pieces = (await server.http.get('/api/pieces')).body as PieceListView;
+  expect(pieces.total).toBe(60);
+  expect(pieces.states).toMatchObject({ fitted: 13, new: 3 });
+  const sets = (await server.http.get('/api/sets')).body as PieceSetView[];
+  expect(sets.filter((s) => s.needs?.isComplete).map((s) => s.name).sort()).toEqual(['E1', 'F3', 'K12', 'S1']);
+  expect(sets.find((s) => s.name === 'T2')!.needs!.missing).toEqual({ cwCount: 0, ccwCount: 1 });
+  const { makers } = (await server.http.get('/api/pieces/yield')).body as YieldView;
+  const usable = Object.fromEntries(makers.map((m) => [m.makerName, m.usable!.ratio]));
+  expect(usable.Brindlow).toBeGreaterThan(usable.Orle!);
 });

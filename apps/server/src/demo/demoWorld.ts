@@ -1,5 +1,6 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
 import { emptyStep, estimateMotor, hashText, INCH_M, layOut, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { demoRack, type DemoRack } from './demoRack.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { simulatedDevice } from '../live/simulatedDevice.ts';
 import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
@@ -13,6 +14,7 @@ export interface DemoWorld {
   air: { id: string; temperatureC: number; pressurePa: number; humidityRatio: number; atMs: number }[];
   campaigns: { id: string; craftId: string; name: string; referencePropModelId: string; protocolVersion: number; temperatureC: number; pressurePa: number; humidityRatio: number; gateCellV: number; note: string; atMs: number }[];
   runs: DemoRun[];
+  rack: Omit<DemoRack, 'facts' | 'hidden'>;
   facts: { subjectId: string; fact: StoredFact; atMs: number }[];
 }
 
@@ -49,6 +51,12 @@ export function demoWorld(): DemoWorld {
   const campaignId = ids('stand evening');
   const startMs = -12 * DAY_MS;
   const runs = eveningRuns(ids, campaignId, petrel, propModels, packs.map((p) => p.id), startMs);
+  const { facts: rackFacts, hidden: _hidden, ...rack } = demoRack(
+    SEED,
+    ids,
+    propModels.map((p, i) => ({ id: p.id, key: demoPropModels[i]!.key, maker: demoPropModels[i]!.maker, massKg: p.measuredMassKg, diameterM: p.measuredDiameterM ?? p.diameterM, colour: p.colour })),
+    crafts,
+  );
   const facts: DemoWorld['facts'] = [
     ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
     ...runs.map((r) => ({
@@ -56,7 +64,8 @@ export function demoWorld(): DemoWorld {
       fact: { kind: 'runKept' as const, runId: r.id, craftId: petrel.id, propModelId: r.propModelId, maxCurrentA: maxOf(r.steps, 'currentA'), maxSpeedRpm: maxOf(r.steps, 'speedRpm'), replacesRunId: null },
       atMs: r.atMs,
     })),
-  ];
+    ...rackFacts,
+  ].sort((a, b) => a.atMs - b.atMs);
   return {
     people: demoPeople.map((name, i) => ({ id: ids(name), name, atMs: -31 * DAY_MS + i })),
     propModels,
@@ -65,6 +74,7 @@ export function demoWorld(): DemoWorld {
     air: [{ id: ids('air'), ...demoAir.today, atMs: -2 * 60 * MINUTE_MS }],
     campaigns: [{ id: campaignId, craftId: petrel.id, name: standEvening.name, referencePropModelId: modelId(standEvening.referenceKey), protocolVersion: PROTOCOL_VERSION, ...demoAir.evening, gateCellV: standEvening.gateCellV, note: standEvening.note, atMs: startMs }],
     runs,
+    rack,
     facts,
   };
 }
@@ -113,6 +123,11 @@ function propModelRow(demo: DemoPropModel, seriesIndex: number, id: string) {
     measuredMassKg: demo.massG / 1000,
     speedLimitRpm: demo.speedLimitRpm ?? null,
     boreDiameterM: demo.boreMm / 1000,
+    mountKind: demo.mount ?? 'nut',
+    hubThicknessM: null,
+    cwLetters: demo.letters?.[0] ?? null,
+    ccwLetters: demo.letters?.[1] ?? null,
+    cutFromModelId: null,
     bagPrice: demo.bag[0],
     bagCount: demo.bag[1],
     colour: demo.colour,

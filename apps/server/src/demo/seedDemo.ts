@@ -30,6 +30,11 @@ export async function seedDemo(app: INestApplication): Promise<void> {
       packs: world.packs.map((p) => ({ ...p, ...common(p) })),
       air: world.air.map((a) => ({ ...a, ...common(a) })),
       campaigns: world.campaigns.map((c) => ({ ...c, ...common(c) })),
+      batches: world.rack.batches.map((b) => ({ ...b, ...common(b) })),
+      pieces: world.rack.pieces.map((p) => ({ ...p, ...common(p) })),
+      sets: world.rack.sets.map((x) => ({ ...x, ...common(x) })),
+      motors: world.rack.motors.map((m) => ({ ...m, ...common(m) })),
+      spares: world.rack.spares.map((x) => ({ ...x, ...common(x) })),
       runs: world.runs.map(({ steps, ...r }) => ({ ...r, ...common(r), state: 'kept' as const, origin: 'simulated' as const, stepCount: steps.length, keptAt: new Date(firstMs + r.atMs) })),
     });
     const runs = app.get(RunRepository, { strict: false });

@@ -1,4 +1,4 @@
-import type { Layout, PackChemistry, TipShape, UseName } from '@zivvo/core';
+import type { BoreFit, Layout, MakerSpread, PackChemistry, TipShape, UseName } from '@zivvo/core';
 
 /** What the Tarnholm Lift Shed is made of; everything measured is computed from it. */
 export interface DemoPropModel {
@@ -12,6 +12,9 @@ export interface DemoPropModel {
   colour: string;
   counts: [cw: number, ccw: number];
   boreMm: number;
+  mount?: 'nut' | 'twoScrews' | 'quickLock' | 'rubberRing';
+  /** Letters on CW and CCW pieces. */
+  letters?: [cw: string, ccw: string];
   /** Price of a bag and pieces in it. */
   bag: [price: number, count: number];
   measuredMm?: number;
@@ -83,3 +86,46 @@ export const standEvening = {
   tiredRun: 20,
   note: 'Rig bolted to the bench, cage on, wall two metres behind.',
 };
+
+/** How evenly the makers mould. */
+export const makerSpreads: Record<string, MakerSpread> = {
+  Brindlow: { massRatio: 0.008, diameterRatio: 0.0006, unbalanceRatio: 0.0025, flawRatio: 0.05 },
+  Tamsk: { massRatio: 0.022, diameterRatio: 0.0015, unbalanceRatio: 0.006, flawRatio: 0.12 },
+  Orle: { massRatio: 0.05, diameterRatio: 0.003, unbalanceRatio: 0.012, flawRatio: 0.3 },
+  Kessro: { massRatio: 0.015, diameterRatio: 0.001, unbalanceRatio: 0.004, flawRatio: 0.1 },
+};
+
+export interface DemoDelivery {
+  modelKey: string;
+  counts: [cw: number, ccw: number];
+  daysAgo: number;
+  location: string;
+  boreFit: BoreFit;
+  /** Pieces checked in; the rest of the bag waits. */
+  checkedIn: number;
+  /** The craft that the first pieces of each hand fly on, and the set they make. */
+  fittedOn?: string;
+  setName?: string;
+}
+
+export const demoDeliveries: DemoDelivery[] = [
+  { modelKey: 'b72', counts: [7, 6], daysAgo: 96, location: 'drawer 1', boreFit: 'fits', checkedIn: 13, fittedOn: 'Petrel', setName: 'K12' },
+  { modelKey: 't77', counts: [4, 4], daysAgo: 64, location: 'drawer 1', boreFit: 'fits', checkedIn: 8 },
+  { modelKey: 'b90', counts: [4, 4], daysAgo: 90, location: 'drawer 2', boreFit: 'ringFitted', checkedIn: 8, fittedOn: 'Fulmar', setName: 'F3' },
+  { modelKey: 'o125', counts: [3, 3], daysAgo: 80, location: 'long box', boreFit: 'fits', checkedIn: 6, fittedOn: 'Skua', setName: 'S1' },
+  { modelKey: 'o63', counts: [8, 8], daysAgo: 210, location: 'drawer 4', boreFit: 'fits', checkedIn: 16 },
+  { modelKey: 'b11', counts: [1, 4], daysAgo: 70, location: 'long box', boreFit: 'fits', checkedIn: 5, fittedOn: 'Eider', setName: 'E1' },
+  { modelKey: 'k74', counts: [2, 2], daysAgo: 1, location: 'bench', boreFit: 'fits', checkedIn: 1 },
+];
+
+/** A set that still lacks pieces: three of a bag that was bought as a pair short. */
+export const shortSet = { name: 'T2', craft: 'Petrel', modelKey: 't77', cwCount: 2, ccwCount: 1 };
+
+export const demoMotors = [
+  { tag: 'M1', craft: 'Petrel', place: 'frontLeft', hours: 21.5, strikeCount: 0, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M2', craft: 'Petrel', place: 'frontRight', hours: 21.5, strikeCount: 1, overLimitCount: 2, bearing: 'dry', runOutMm: 0.04 },
+  { tag: 'M3', craft: 'Petrel', place: 'rearRight', hours: 21.5, strikeCount: 0, overLimitCount: 1, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M4', craft: 'Petrel', place: 'rearLeft', hours: 8.2, strikeCount: 0, overLimitCount: 0, bearing: 'smooth', runOutMm: 0.01 },
+] as const;
+
+export const demoSpares = [{ name: 'M5 lock nut', count: 19, perPieceCount: 1 }];

@@ -1,11 +1,15 @@
-import { asc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { person } from '../workshop/workshop.table.ts';
 import type { DbOrTx } from '../database/database.ts';
-import type { StoredFact } from './event.facts.ts';
-import { event, standFact, stockLevel } from './event.table.ts';
+import type { PieceActionFact, StoredFact } from './event.facts.ts';
+import { event, pieceLife, standFact, stockLevel } from './event.table.ts';
+import { lived, newPiece, type PieceAction } from '@zivvo/core';
 
 type EventRow = typeof event.$inferInsert;
 export type StockRow = typeof stockLevel.$inferSelect;
 export type StandFactRow = typeof standFact.$inferSelect;
+
+export type LifeRow = typeof pieceLife.$inferSelect;
 
 const REPLAY_BATCH = 500;
 
@@ -20,6 +24,7 @@ export class EventRepository {
   async rebuild(tx: DbOrTx): Promise<number> {
     await tx.delete(stockLevel);
     await tx.delete(standFact);
+    await tx.delete(pieceLife);
     let last = 0;
     let replayed = 0;
     for (;;) {
@@ -48,11 +53,34 @@ export class EventRepository {
         return this.setCurrent(tx, fact.runId, false);
       case 'runRestored':
         return this.setCurrent(tx, fact.runId, true);
+      case 'pieceAdded':
+        await tx.insert(pieceLife).values({ ...newPiece, pieceId: fact.pieceId, location: fact.location, touchedAt: at });
+        return;
+      case 'pieceMeasured':
+      case 'pieceDescribed':
+        await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
+        return;
+      case 'partChanged':
+        return;
+      default:
+        return this.live(tx, fact, at);
     }
+  }
+
+  /** One step in the life of a piece, by the same rule that the rest of Zivvo reads. */
+  private async live(tx: DbOrTx, fact: PieceActionFact, at: Date): Promise<void> {
+    const [life] = await tx.select().from(pieceLife).where(eq(pieceLife.pieceId, fact.pieceId));
+    if (!life) throw new Error(`The ledger speaks of a piece that was never added: ${fact.pieceId}.`);
+    await tx.update(pieceLife).set({ ...lived(life, actionOf(fact)), touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
   }
 
   private async setCurrent(tx: DbOrTx, runId: string, isCurrent: boolean): Promise<void> {
     await tx.update(standFact).set({ isCurrent }).where(eq(standFact.runId, runId));
+  }
+
+  /** What happened to one subject, the newest first. */
+  async ofSubject(db: DbOrTx, subjectId: string, limit: number): Promise<{ sequence: number; at: Date; personId: string | null; personName: string | null; fact: StoredFact }[]> {
+    return db.select({ sequence: event.sequence, at: event.at, personId: event.personId, personName: person.name, fact: event.fact }).from(event).leftJoin(person, eq(person.id, event.personId)).where(eq(event.subjectId, subjectId)).orderBy(desc(event.sequence)).limit(limit);
   }
 
   async stockOf(db: DbOrTx, propModelIds: string[]): Promise<StockRow[]> {
@@ -64,7 +92,30 @@ export class EventRepository {
     return db.select().from(standFact).where(sql`${inArray(standFact.craftId, craftIds)} and ${standFact.isCurrent}`);
   }
 
-  async allProjections(db: DbOrTx): Promise<{ stock: StockRow[]; stand: StandFactRow[] }> {
-    return { stock: await db.select().from(stockLevel).orderBy(asc(stockLevel.propModelId)), stand: await db.select().from(standFact).orderBy(asc(standFact.runId)) };
+  async allProjections(db: DbOrTx): Promise<{ stock: StockRow[]; stand: StandFactRow[]; lives: LifeRow[] }> {
+    return { stock: await db.select().from(stockLevel).orderBy(asc(stockLevel.propModelId)), stand: await db.select().from(standFact).orderBy(asc(standFact.runId)), lives: await db.select().from(pieceLife).orderBy(asc(pieceLife.pieceId)) };
+  }
+}
+
+function actionOf(fact: PieceActionFact): PieceAction {
+  switch (fact.kind) {
+    case 'pieceCheckedIn':
+      return { action: 'checkIn' };
+    case 'pieceTrued':
+      return { action: 'true', isDynamic: fact.isDynamic };
+    case 'pieceFitted':
+      return { action: 'fit', craftId: fact.craftId, place: fact.place, level: fact.level };
+    case 'pieceRemoved':
+      return { action: 'remove' };
+    case 'pieceRetired':
+      return { action: 'retire', as: fact.as };
+    case 'pieceUnretired':
+      return { action: 'unretire' };
+    case 'pieceMoved':
+      return { action: 'move', location: fact.location };
+    case 'pieceJoinedSet':
+      return { action: 'joinSet', setId: fact.setId };
+    case 'pieceLeftSet':
+      return { action: 'leaveSet' };
   }
 }

@@ -1,3 +1,4 @@
+import type { pieceStates, retirements, rotorPlaces } from '@zivvo/contract';
 import type { StoredFact } from './event.facts.ts';
 import { bigserial, boolean, doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { moment } from '../database/moment.ts';
@@ -42,4 +43,24 @@ export const standFact = pgTable(
     isCurrent: boolean().notNull(),
   },
   (t) => [index().on(t.craftId, t.propModelId)],
+);
+
+/** Projection: where a piece stands, replayed from its events. */
+export const pieceLife = pgTable(
+  'piece_life',
+  {
+    pieceId: uuid().primaryKey(),
+    state: text().$type<(typeof pieceStates)[number]>().notNull(),
+    stateBefore: text().$type<(typeof pieceStates)[number]>(),
+    retiredAs: text().$type<(typeof retirements)[number]>(),
+    craftId: uuid(),
+    place: text().$type<(typeof rotorPlaces)[number]>(),
+    level: integer().notNull(),
+    setId: uuid(),
+    location: text(),
+    isTruedStatic: boolean().notNull(),
+    isTruedDynamic: boolean().notNull(),
+    touchedAt: moment().notNull(),
+  },
+  (t) => [index().on(t.state), index().on(t.craftId), index().on(t.setId)],
 );

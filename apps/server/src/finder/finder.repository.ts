@@ -2,6 +2,8 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { FoundView } from '@zivvo/contract';
 import { and, desc, eq, ilike, isNull, or } from 'drizzle-orm';
 import { craft } from '../craft/craft.table.ts';
+import { pieceLife } from '../event/event.table.ts';
+import { propPiece } from '../piece/piece.table.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { propModelName } from '../propModel/propModel.mapper.ts';
@@ -20,7 +22,18 @@ export class FinderRepository {
 
   async find(words: string): Promise<FoundView[]> {
     const pattern = `%${words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
-    return [...(await this.crafts(pattern)), ...(await this.models(pattern)), ...(await this.campaigns(pattern)), ...(await this.runs(pattern))];
+    return [...(await this.pieces(pattern)), ...(await this.crafts(pattern)), ...(await this.models(pattern)), ...(await this.campaigns(pattern)), ...(await this.runs(pattern))];
+  }
+
+  private async pieces(pattern: string): Promise<FoundView[]> {
+    const rows = await this.db
+      .select({ id: propPiece.id, tag: propPiece.tag, state: pieceLife.state, location: pieceLife.location, craftId: pieceLife.craftId, propModelId: propModel.id, label: propModel.label, makerName: propModel.makerName })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .innerJoin(propModel, eq(propModel.id, propPiece.propModelId))
+      .where(and(eq(propPiece.workshopId, this.workshop.id), isNull(propPiece.deletedAt), ilike(propPiece.tag, pattern)))
+      .limit(MOST_OF_A_KIND);
+    return rows.map((p) => ({ kind: 'piece', id: p.id, title: p.tag, detail: [propModelName(p), p.location].filter((t) => t !== null).join(', '), craftId: p.craftId, propModelId: p.propModelId }));
   }
 
   private async crafts(pattern: string): Promise<FoundView[]> {

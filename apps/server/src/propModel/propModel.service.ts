@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto, type WantDto } from '@zivvo/contract';
+import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto, type WantDto } from '@zivvo/contract';
+import { FieldError } from '../common/featureError.ts';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -32,6 +33,7 @@ export class PropModelService {
   }
 
   async create(dto: CreatePropModelDto): Promise<PropModelView> {
+    await requireParent(this.db, this.propModels, dto.id, dto);
     await this.db.transaction(async (tx) => {
       const seriesIndex = await this.propModels.nextSeriesIndex(tx);
       await this.propModels.add(tx, { ...this.rows.newRow(dto.id), ...toPropModelColumns(dto), seriesIndex });
@@ -40,6 +42,7 @@ export class PropModelService {
   }
 
   async update(id: string, dto: UpdatePropModelDto): Promise<PropModelView> {
+    await requireParent(this.db, this.propModels, id, dto);
     await this.propModels.revise(this.db, id, dto.revision, toPropModelColumns(dto), this.clock.now());
     return this.find(id);
   }
@@ -64,4 +67,13 @@ export class PropModelService {
     await this.propModels.restore(this.db, id);
     return this.find(id);
   }
+}
+
+/** A model that was cut from another names one that is there and larger, and has lost its maker's limit. */
+async function requireParent(db: Db, models: PropModelRepository, id: string, { cutFromModelId, diameterM, speedLimitRpm }: PropModelDto): Promise<void> {
+  if (cutFromModelId === null || cutFromModelId === undefined) return;
+  if (cutFromModelId === id) throw new FieldError('cutFromModelId', 'cutFrom', 'a model cannot be cut from itself', cutFromModelId);
+  const parent = await models.find(db, cutFromModelId);
+  if (diameterM >= parent.diameterM) throw new FieldError('diameterM', 'cutFrom', 'a cut model is smaller than the one it was cut from', String(diameterM), { max: parent.diameterM });
+  if (speedLimitRpm !== null && speedLimitRpm !== undefined) throw new FieldError('speedLimitRpm', 'cutFrom', 'the maker’s limit does not hold for a cut blade', String(speedLimitRpm));
 }

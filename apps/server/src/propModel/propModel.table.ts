@@ -1,4 +1,4 @@
-import { hands, materials, propModelLimits, tipShapes } from '@zivvo/contract';
+import { hands, materials, mountKinds, pieceLimits, propModelLimits, tipShapes } from '@zivvo/contract';
 import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 
@@ -18,6 +18,11 @@ export const propModel = pgTable(
     measuredMassKg: doublePrecision(),
     speedLimitRpm: doublePrecision(),
     boreDiameterM: doublePrecision(),
+    mountKind: text().$type<(typeof mountKinds)[number]>(),
+    hubThicknessM: doublePrecision(),
+    cwLetters: text(),
+    ccwLetters: text(),
+    cutFromModelId: uuid(),
     bagPrice: doublePrecision(),
     bagCount: integer(),
     colour: text(),
@@ -38,6 +43,8 @@ export const propModel = pgTable(
     within('prop_model', 'measured_mass_kg', t.measuredMassKg, propModelLimits.massKg),
     within('prop_model', 'speed_limit_rpm', t.speedLimitRpm, propModelLimits.speedLimitRpm),
     within('prop_model', 'bore_diameter_m', t.boreDiameterM, propModelLimits.boreDiameterM),
+    oneOf('prop_model', 'mount_kind', t.mountKind, mountKinds),
+    within('prop_model', 'hub_thickness_m', t.hubThicknessM, pieceLimits.hubThicknessM),
     within('prop_model', 'bag_price', t.bagPrice, propModelLimits.bagPrice),
     within('prop_model', 'bag_count', t.bagCount, propModelLimits.bagCount),
     within('prop_model', 'wanted_count', t.wantedCount, propModelLimits.wantedCount),

@@ -54,7 +54,7 @@ export const aCraft = (more: object = {}) => ({
 /** A prop model that breaks no rule. */
 export const aPropModel = (more: object = {}) => ({
   id: v7(), label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: null, measuredMassKg: 0.0079,
-  speedLimitRpm: null, boreDiameterM: null, bagPrice: null, bagCount: null, colour: 'smoke', note: null, ...more,
+  speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: 'smoke', note: null, ...more,
 });
 
 export const aCampaign = (craftId: string, more: object = {}) => ({ id: v7(), craftId, name: 'Evening', referencePropModelId: null, temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5, gateCellV: 4.05, note: null, ...more });

@@ -1,4 +1,4 @@
-import { craftLimits, packChemistries } from '@zivvo/contract';
+import { bearingFeels, craftLimits, packChemistries, pieceLimits, type rotorPlaces } from '@zivvo/contract';
 import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { craft } from '../craft/craft.table.ts';
@@ -33,11 +33,14 @@ export const motorPiece = pgTable(
     ...rowColumns(),
     tag: text().notNull(),
     craftId: uuid().references(() => craft.id),
-    place: text(),
+    place: text().$type<(typeof rotorPlaces)[number]>(),
     hours: doublePrecision().notNull().default(0),
     overLimitCount: integer().notNull().default(0),
     strikeCount: integer().notNull().default(0),
+    bearing: text().$type<(typeof bearingFeels)[number]>(),
+    shaftPlayM: doublePrecision(),
     shaftRunOutM: doublePrecision(),
+    note: text(),
   },
   (t) => [
     index().on(t.workshopId, t.tag),
@@ -46,6 +49,20 @@ export const motorPiece = pgTable(
     within('motor_piece', 'hours', t.hours, { min: 0, max: 100_000 }),
     within('motor_piece', 'over_limit_count', t.overLimitCount, { min: 0, max: 100_000 }),
     within('motor_piece', 'strike_count', t.strikeCount, { min: 0, max: 100_000 }),
+    oneOf('motor_piece', 'bearing', t.bearing, bearingFeels),
+    within('motor_piece', 'shaft_play_m', t.shaftPlayM, pieceLimits.runOutM),
     within('motor_piece', 'shaft_run_out_m', t.shaftRunOutM, { min: 0, max: 0.01 }),
   ],
+);
+
+/** Small parts that get lost. */
+export const sparePart = pgTable(
+  'spare_part',
+  {
+    ...rowColumns(),
+    name: text().notNull(),
+    count: integer().notNull(),
+    perPieceCount: integer().notNull(),
+  },
+  (t) => [index().on(t.workshopId, t.name), index().on(t.personId), within('spare_part', 'count', t.count, pieceLimits.count), within('spare_part', 'per_piece_count', t.perPieceCount, { min: 1, max: 12 })],
 );

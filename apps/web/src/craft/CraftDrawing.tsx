@@ -42,7 +42,7 @@ export function CraftDrawing({ craft, discDiameterM, size, isMini = false }: Cra
       {isPlane && radius !== null && shafts.map((s) => <line key={s.place} x1={s.x - radius} x2={s.x + radius} y1={propY(s, view)} y2={propY(s, view)} stroke="var(--ink)" strokeWidth={stroke * (isMini ? 1.6 : 3)} strokeLinecap="round" />)}
       {!isMini && (
         <>
-          <text y={isPlane ? view * 0.16 : body * 0.25} textAnchor="middle" fontSize={letter} fill="var(--muted)">
+          <text x={isPlane ? view * 0.32 : 0} y={isPlane ? view * 0.2 : body * 0.25} textAnchor="middle" fontSize={letter} fill="var(--muted)">
             {format.quantity(craft.massKg, 'mass').text}
           </text>
           {shafts.map((s) => (isPlane ? <PlaneLabel key={s.place} shaft={s} view={view} letter={letter} /> : <ShaftLabel key={s.place} shaft={s} radius={radius} body={body} letter={letter} stroke={stroke} />))}

@@ -8,13 +8,18 @@ import { useGo } from '../shared/inHand/useInHand.ts';
 
 const [finderStore, finder] = createSpotlight();
 
-const KIND_NAMES: Record<FoundView['kind'], string> = { craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run' };
+const KIND_NAMES: Record<FoundView['kind'], string> = { piece: 'Piece', craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run' };
 
 const PAGES = [
   { title: 'Crafts', path: '/crafts' },
   { title: 'New craft', path: '/crafts/new' },
   { title: 'Rack', path: '/rack' },
   { title: 'New prop model', path: '/rack/new' },
+  { title: 'Pieces', path: '/rack/pieces' },
+  { title: 'New delivery', path: '/rack/deliveries/new' },
+  { title: 'Sets', path: '/rack/sets' },
+  { title: 'Pick', path: '/pick' },
+  { title: 'Load ladder', path: '/pick/ladder' },
   { title: 'Stand', path: '/stand' },
   { title: 'Settings', path: '/settings' },
 ];
@@ -48,5 +53,5 @@ export default function Finder({ onClose }: { onClose: () => void }) {
 }
 
 function pathOf({ kind, id }: FoundView): string {
-  return { craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}` }[kind];
+  return { piece: `/rack/pieces/${id}`, craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}` }[kind];
 }

@@ -19,7 +19,7 @@ export function useWant(craft: CraftView): (prop: PickProp) => Promise<void> {
       try {
         if (!prop.model) {
           await create({
-            id, label: prop.name.replaceAll('×', 'x'), makerName: null, diameterM, pitchM, bladeCount, tipShape, material, labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, bagPrice: null, bagCount: null, colour: null,
+            id, label: prop.name.replaceAll('×', 'x'), makerName: null, diameterM, pitchM, bladeCount, tipShape, material, labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
             note: null,
           }).unwrap();
         }

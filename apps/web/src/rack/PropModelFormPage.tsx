@@ -1,13 +1,13 @@
 import { TextInput } from '@mantine/core';
-import { materials, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
+import { materials, mountKinds, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
 import { readPropLabel, type PropLabelReading } from '@zivvo/core';
-import { handNames, labelProblemSentence, labelReasonSentence, materialNames, tipNames } from '@zivvo/words';
+import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, tipNames } from '@zivvo/words';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { problemOf } from '../shared/api/api.ts';
-import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
+import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
 import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
@@ -32,7 +32,7 @@ export function Component() {
 }
 
 const blank = {
-  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, bagPrice: null, bagCount: null, colour: null,
+  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
   note: null,
 } as unknown as PropModelDto;
 
@@ -40,6 +40,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const format = useFormat();
   const go = useGo();
   const { to } = useInHand();
+  const { data: models } = usePropModelsQuery();
   const [create, creating] = useCreatePropModelMutation();
   const [update, updating] = useUpdatePropModelMutation();
   const [countStock] = useCountStockMutation();
@@ -123,6 +124,11 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
           <QuantityField control={control} name="measuredMassKg" label="Measured weight" dimension="mass" />
           <QuantityField control={control} name="speedLimitRpm" label="Maker’s speed limit" dimension="rotation" />
           <QuantityField control={control} name="boreDiameterM" label="Bore" dimension="length" isInMillimetres description="hole in the hub" />
+          <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" isInMillimetres />
+          <ChoiceField control={control} name="mountKind" label="Mount" none="not noted" choices={mountKinds.map((m) => ({ value: m, label: mountNames[m]! }))} />
+          <TextField control={control} name="cwLetters" label="Letters of CW pieces" description="on this maker’s alone" />
+          <TextField control={control} name="ccwLetters" label="Letters of CCW pieces" description="on this maker’s alone" />
+          <ChoiceField control={control} name="cutFromModelId" label="Cut from" none="as it came" choices={(models?.items ?? []).filter((m) => m.id !== model?.id).map((m) => ({ value: m.id, label: propModelName(m) }))} />
           <PriceField control={control} name="bagPrice" label="Price of a bag" />
           <CountField control={control} name="bagCount" label="Pieces in a bag" />
           <TextField control={control} name="colour" label="Colour" />

@@ -12,6 +12,7 @@ import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
+import { RackTabs } from './RackTabs.tsx';
 import { bySize, rackFindings } from './rackView.ts';
 
 /** The rack: every model with what its label says, what was measured beside it, and how many of each hand. */
@@ -40,6 +41,7 @@ export function Component() {
                 {findings.shortages.length + findings.uncounted === 0 && <li className="muted">Both hands match on every model.</li>}
               </ul>
             }
+            tools={<RackTabs />}
             actions={
               <ActionLink weight="main" hint="n" to={to('/rack/new')}>
                 New prop model
@@ -102,6 +104,7 @@ function Models({ items }: { items: PropModelView[] }) {
               </td>
               <td>
                 <strong style={{ whiteSpace: 'nowrap' }}>{propModelName(m)}</strong>
+                {m.wantedCount > 0 && <div className="muted" style={{ fontSize: 12.5 }}>{`wanted: ${m.wantedCount}`}</div>}
               </td>
               <td data-right>
                 {format.quantity(m.diameterM, 'length').text}

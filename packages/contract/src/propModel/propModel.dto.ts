@@ -1,5 +1,6 @@
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { mountKinds, pieceLimits } from '../piece/limits.ts';
 import { hands, materials, propModelLimits, tipShapes } from './limits.ts';
 
 /** One model of propeller: its label as printed, what the label says, and what was measured beside it. */
@@ -50,6 +51,28 @@ export class PropModelDto {
   @Nullable()
   @Within(propModelLimits.boreDiameterM)
   boreDiameterM!: number | null;
+
+  @Nullable()
+  @OneOf(mountKinds)
+  mountKind!: (typeof mountKinds)[number] | null;
+
+  @Nullable()
+  @Within(pieceLimits.hubThicknessM)
+  hubThicknessM!: number | null;
+
+  /** Letters that mean a hand on this maker's pieces, and no other's. */
+  @Nullable()
+  @Text(8)
+  cwLetters!: string | null;
+
+  @Nullable()
+  @Text(8)
+  ccwLetters!: string | null;
+
+  /** The model that this one was cut from; the maker's limits do not hold for it. */
+  @Nullable()
+  @Id()
+  cutFromModelId!: string | null;
 
   /** What a bag costs, in the workshop's money, and how many pieces are in it. */
   @Nullable()

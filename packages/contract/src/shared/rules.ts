@@ -1,6 +1,6 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
@@ -29,6 +29,11 @@ export function OneOf(words: readonly string[]): PropertyRule {
 /** An identifier made by whoever creates the row. */
 export function Id(): PropertyRule {
   return IsUUID('all', { context: { allowed: 'UUID' } });
+}
+
+/** Yes or no. */
+export function Flag(): PropertyRule {
+  return IsBoolean({ context: { allowed: 'true, false' } });
 }
 
 /** The field may be null, which means *not known*; leaving it out means the same. */

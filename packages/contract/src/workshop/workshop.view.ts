@@ -28,7 +28,7 @@ export interface PackPieceView extends RowView, Omit<CreatePackPieceDto, 'id'> {
 
 /** One thing that the finder can lead to. */
 export interface FoundView {
-  kind: 'craft' | 'propModel' | 'campaign' | 'run';
+  kind: 'piece' | 'craft' | 'propModel' | 'campaign' | 'run';
   id: string;
   title: string;
   detail: string;

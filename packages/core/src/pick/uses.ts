@@ -44,6 +44,6 @@ export const useWeights: Readonly<Record<UseName, Weights>> = {
   heavyLift: weigh(5, 10, 2, 1, 0, 8, 2, 1),
   quietNeighbourhood: weigh(5, 2, 1, 10, 0, 2, 3, 1),
   windySite: weigh(4, 7, 8, 1, 6, 4, 1, 3),
-  parkPlaneShort: weigh(4, 9, 3, 3, 2, 5, 2, 6),
+  parkPlaneShort: weigh(3, 10, 3, 2, 1, 3, 1, 4),
   parkPlaneSpeed: weigh(3, 4, 1, 1, 10, 5, 0, 3),
 };

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { simulatedDelivery } from './simulatedDelivery.ts';
 import { STANDARD_ROTOR_AIR } from '../air/rotorAir.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import { CoefficientTables } from '../propeller/coefficientTables.ts';
@@ -56,5 +57,20 @@ describe('the made-up truth is not the predictor’s', () => {
     const merit = ({ thrustCoefficient, powerCoefficient }: { thrustCoefficient: number; powerCoefficient: number }): number => thrustCoefficient ** 1.5 / powerCoefficient;
     expect(merit(at(1, 120))).toBeLessThan(0.85 * merit(at(0.5, 120)));
     expect(at(0.5, 200, 'softPlastic').thrustCoefficient).toBeLessThan(at(0.5, 60, 'softPlastic').thrustCoefficient);
+  });
+});
+
+describe('deliveries', () => {
+  const spread = { massRatio: 0.02, diameterRatio: 0.001, unbalanceRatio: 0.004, flawRatio: 0.1 };
+  test('the same seed gives the same bag, another one another', () => {
+    expect(simulatedDelivery(0.008, 0.183, spread, 8, 'a')).toEqual(simulatedDelivery(0.008, 0.183, spread, 8, 'a'));
+    expect(simulatedDelivery(0.008, 0.183, spread, 8, 'a')).not.toEqual(simulatedDelivery(0.008, 0.183, spread, 8, 'b'));
+  });
+  test('masses spread as the maker moulds, flaws come as often as said', () => {
+    const pieces = simulatedDelivery(0.008, 0.183, spread, 400, 'many');
+    const masses = pieces.map((p) => p.massKg);
+    expect(standardDeviation(masses) / mean(masses)).toBeCloseTo(0.02, 2);
+    expect(pieces.filter((p) => p.look !== 'good').length / 400).toBeCloseTo(0.1, 1);
+    expect(() => simulatedDelivery(0, 0.183, spread, 4, 's')).toThrow(/massKg/);
   });
 });

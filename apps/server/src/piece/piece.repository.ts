@@ -1,0 +1,141 @@
+import { Inject, Injectable } from '@nestjs/common';
+import type { PieceQueryDto } from '@zivvo/contract';
+import type { PieceState } from '@zivvo/core';
+import { and, asc, count, desc, eq, ilike, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import { NotFoundError } from '../common/featureError.ts';
+import type { DbOrTx } from '../database/database.ts';
+import { RowRepository } from '../database/row.repository.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import type { LifeRow } from '../event/event.repository.ts';
+import { event, pieceLife } from '../event/event.table.ts';
+import { propModel } from '../propModel/propModel.table.ts';
+import { batch, pieceSet, propPiece } from './piece.table.ts';
+
+export type PieceRow = typeof propPiece.$inferSelect;
+export type BatchRow = typeof batch.$inferSelect;
+export type PieceSetRow = typeof pieceSet.$inferSelect;
+export interface LivingPiece {
+  piece: PieceRow;
+  life: LifeRow;
+}
+
+@Injectable()
+export class PieceRepository extends RowRepository<typeof propPiece> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(propPiece, 'piece', workshop.id);
+  }
+
+  private live(...more: (SQL | undefined)[]): SQL | undefined {
+    return and(eq(propPiece.workshopId, this.workshop.id), isNull(propPiece.deletedAt), ...more);
+  }
+
+  /** @throws {NotFoundError} if there is no such piece */
+  async findLiving(db: DbOrTx, id: string): Promise<LivingPiece> {
+    const [found] = await this.living(db, eq(propPiece.id, id), 1);
+    if (!found) throw new NotFoundError('piece', id);
+    return found;
+  }
+
+  async livingByIds(db: DbOrTx, ids: string[]): Promise<LivingPiece[]> {
+    return ids.length === 0 ? [] : this.living(db, inArray(propPiece.id, ids), ids.length);
+  }
+
+  async living(db: DbOrTx, where: SQL | undefined, limit: number): Promise<LivingPiece[]> {
+    return db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(this.live(where)).orderBy(asc(propPiece.serialNumber)).limit(limit);
+  }
+
+  async ofBatch(db: DbOrTx, batchId: string, limit: number): Promise<LivingPiece[]> {
+    return this.living(db, eq(propPiece.batchId, batchId), limit);
+  }
+
+  async ofSets(db: DbOrTx, setIds: string[], limit: number): Promise<LivingPiece[]> {
+    return setIds.length === 0 ? [] : this.living(db, inArray(pieceLife.setId, setIds), limit);
+  }
+
+  async onCraft(db: DbOrTx, craftId: string, limit: number): Promise<LivingPiece[]> {
+    return this.living(db, eq(pieceLife.craftId, craftId), limit);
+  }
+
+  /** A page of pieces, how many there are, and how many in each state when the state is left open. */
+  async page(db: DbOrTx, query: PieceQueryDto, untouchedBefore: Date, limit: number): Promise<{ rows: LivingPiece[]; total: number; states: Partial<Record<PieceState, number>> }> {
+    const pattern = query.words ? `%${query.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%` : null;
+    const open = this.live(
+      query.propModelId ? eq(propPiece.propModelId, query.propModelId) : undefined,
+      query.batchId ? eq(propPiece.batchId, query.batchId) : undefined,
+      query.craftId ? eq(pieceLife.craftId, query.craftId) : undefined,
+      query.setId ? eq(pieceLife.setId, query.setId) : undefined,
+      query.untouched ? and(lt(pieceLife.touchedAt, untouchedBefore), sql`${pieceLife.state} <> 'retired'`) : undefined,
+      pattern ? or(ilike(propPiece.tag, pattern), ilike(pieceLife.location, pattern), ilike(propModel.label, pattern), ilike(propModel.makerName, pattern), ilike(propPiece.colour, pattern)) : undefined,
+    );
+    const where = query.state ? and(open, eq(pieceLife.state, query.state)) : open;
+    const rows = await db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).innerJoin(propModel, eq(propModel.id, propPiece.propModelId)).where(where).orderBy(desc(propPiece.serialNumber)).offset(query.offset ?? 0).limit(limit);
+    const counted = await db.select({ state: pieceLife.state, total: count() }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).innerJoin(propModel, eq(propModel.id, propPiece.propModelId)).where(open).groupBy(pieceLife.state);
+    const states = Object.fromEntries(counted.map((c) => [c.state, c.total])) as Partial<Record<PieceState, number>>;
+    const total = query.state ? (states[query.state] ?? 0) : counted.reduce((sum, c) => sum + c.total, 0);
+    return { rows, total, states };
+  }
+
+  /** The next running number of the workshop; deleted pieces keep theirs. */
+  async nextSerial(tx: DbOrTx): Promise<number> {
+    const [row] = await tx.select({ last: sql<number | null>`max(${propPiece.serialNumber})` }).from(propPiece).where(eq(propPiece.workshopId, this.workshop.id));
+    return (row?.last ?? -1) + 1;
+  }
+
+  /** Pieces of each hand that could be fitted now, by model. */
+  async available(db: DbOrTx): Promise<{ propModelId: string; cwCount: number; ccwCount: number; eitherCount: number }[]> {
+    const tally = (hand: string): SQL<number> => sql<number>`count(*) filter (where ${propPiece.hand} = ${hand})`.mapWith(Number);
+    return db
+      .select({ propModelId: propPiece.propModelId, cwCount: tally('cw'), ccwCount: tally('ccw'), eitherCount: tally('either') })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .where(this.live(inArray(pieceLife.state, ['checkedIn', 'trued', 'resting'])))
+      .groupBy(propPiece.propModelId);
+  }
+
+  /** What became of the pieces that were checked in, by model. */
+  async yieldCounts(db: DbOrTx): Promise<{ propModelId: string; makerName: string | null; goodFromBagCount: number; goodCorrectedCount: number; rejectedCount: number }[]> {
+    const corrected = sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceTrued' and (e.fact ->> 'isCorrected')::boolean)`;
+    const rejected = sql`${pieceLife.state} = 'retired' and exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceRetired') and not exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceFitted')`;
+    const counted = sql`${pieceLife.state} <> 'new'`;
+    const tally = (condition: SQL): SQL<number> => sql<number>`count(*) filter (where ${condition})`.mapWith(Number);
+    return db
+      .select({
+        propModelId: propPiece.propModelId,
+        makerName: propModel.makerName,
+        rejectedCount: tally(sql`${counted} and (${rejected})`),
+        goodCorrectedCount: tally(sql`${counted} and not (${rejected}) and ${corrected}`),
+        goodFromBagCount: tally(sql`${counted} and not (${rejected}) and not ${corrected}`),
+      })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .innerJoin(propModel, eq(propModel.id, propPiece.propModelId))
+      .where(this.live())
+      .groupBy(propPiece.propModelId, propModel.makerName);
+  }
+}
+
+@Injectable()
+export class BatchRepository extends RowRepository<typeof batch> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(batch, 'delivery', workshop.id);
+  }
+
+  /** Pieces of each batch, and those that are no longer new. */
+  async counts(db: DbOrTx, ids: string[]): Promise<Map<string, { pieceCount: number; checkedInCount: number }>> {
+    if (ids.length === 0) return new Map();
+    const rows = await db
+      .select({ id: propPiece.batchId, pieceCount: count(), checkedInCount: sql<number>`count(*) filter (where ${pieceLife.state} <> 'new')`.mapWith(Number) })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .where(and(inArray(propPiece.batchId, ids), isNull(propPiece.deletedAt)))
+      .groupBy(propPiece.batchId);
+    return new Map(rows.map(({ id, ...counts }) => [id!, counts]));
+  }
+}
+
+@Injectable()
+export class PieceSetRepository extends RowRepository<typeof pieceSet> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(pieceSet, 'set', workshop.id);
+  }
+}

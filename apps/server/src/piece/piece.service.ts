@@ -1,0 +1,197 @@
+import { Inject, Injectable } from '@nestjs/common';
+import {
+  LIST_MAX, PIECE_PAGE_MAX, type AvailableView, type BatchDetailView, type BatchView, type BulkPieceActionDto, type CreateBatchDto, type DescribePieceDto, type MeasurePieceDto, type PieceActionDto, type PieceDetailView, type PieceListView, type PieceQueryDto, type PieceView, type YieldView,
+} from '@zivvo/contract';
+import { checkInFindings, pieceTag, refusalOf, yieldOf, type PieceAction, type PieceFacts, type PieceHand, type YieldCounts } from '@zivvo/core';
+import { Clock } from '../common/clock.ts';
+import { toRowView } from '../common/rowMapper.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
+import type { StoredFact } from '../event/event.facts.ts';
+import { EventLedger } from '../event/event.ledger.ts';
+import { EventRepository } from '../event/event.repository.ts';
+import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { IncompleteActionError, PieceRefusedError } from './piece.errors.ts';
+import { toEventView, toMeasureColumns, toPieceView } from './piece.mapper.ts';
+import { BatchRepository, PieceRepository, type BatchRow, type LivingPiece } from './piece.repository.ts';
+
+const UNTOUCHED_MS = 182 * 86_400_000;
+
+@Injectable()
+export class PieceService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly rows: RowMaker,
+    private readonly pieces: PieceRepository,
+    private readonly batches: BatchRepository,
+    private readonly models: PropModelRepository,
+    private readonly ledger: EventLedger,
+    private readonly events: EventRepository,
+  ) {}
+
+  async list(query: PieceQueryDto): Promise<PieceListView> {
+    const before = new Date(this.clock.nowMs() - UNTOUCHED_MS);
+    const { rows, total, states } = await this.pieces.page(this.db, query, before, query.limit ?? PIECE_PAGE_MAX);
+    return { items: rows.map(toPieceView), total, states };
+  }
+
+  async find(id: string): Promise<PieceDetailView> {
+    const living = await this.pieces.findLiving(this.db, id);
+    return { ...toPieceView(living), history: (await this.events.ofSubject(this.db, id, LIST_MAX)).map(toEventView) };
+  }
+
+  async onCraft(craftId: string): Promise<PieceView[]> {
+    return (await this.pieces.onCraft(this.db, craftId, LIST_MAX)).map(toPieceView);
+  }
+
+  /** Writes measures down as they come; a piece whose bore and look are known is checked in. */
+  async measure(id: string, dto: MeasurePieceDto): Promise<PieceDetailView> {
+    await this.db.transaction(async (tx) => {
+      const { piece, life } = await this.pieces.findLiving(tx, id);
+      const columns = toMeasureColumns(dto);
+      await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
+      await this.ledger.record(tx, id, { kind: 'pieceMeasured', pieceId: id, ...columns });
+      if (life.state === 'new' && columns.boreFit !== null && columns.look !== null) await this.ledger.record(tx, id, { kind: 'pieceCheckedIn', pieceId: id, reason: null });
+    });
+    return this.find(id);
+  }
+
+  async describe(id: string, dto: DescribePieceDto): Promise<PieceDetailView> {
+    await this.db.transaction(async (tx) => {
+      const { piece } = await this.pieces.findLiving(tx, id);
+      const columns = { ...toMeasureColumns(dto), hand: dto.hand, hubThicknessM: dto.hubThicknessM ?? null, droopM: dto.droopM ?? null, colour: dto.colour ?? null, note: dto.note ?? null, photoSha256: dto.photoSha256 ?? null };
+      await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
+      await this.ledger.record(tx, id, { kind: 'pieceDescribed', pieceId: id, ...columns });
+    });
+    return this.find(id);
+  }
+
+  async act(id: string, dto: PieceActionDto): Promise<PieceDetailView> {
+    await this.db.transaction(async (tx) => this.record(tx, await this.pieces.findLiving(tx, id), dto));
+    return this.find(id);
+  }
+
+  /** The same for many: all of them or none. */
+  async actOnMany({ ids, ...dto }: BulkPieceActionDto): Promise<PieceView[]> {
+    await this.db.transaction(async (tx) => {
+      for (const living of await this.pieces.livingByIds(tx, ids)) await this.record(tx, living, dto);
+    });
+    return (await this.pieces.livingByIds(this.db, ids)).map(toPieceView);
+  }
+
+  /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */
+  async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean }): Promise<void> {
+    const refusal = refusalOf(life, dto, piece satisfies PieceFacts);
+    if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal);
+    await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), dto.reason ?? null, dto.isCorrected ?? false));
+  }
+
+  async listBatches(): Promise<{ items: BatchView[]; total: number }> {
+    const { rows, total } = await this.batches.list(this.db, LIST_MAX);
+    const counts = await this.batches.counts(this.db, rows.map((r) => r.id));
+    return { items: rows.map((row) => toBatchView(row, counts.get(row.id))), total };
+  }
+
+  async findBatch(id: string): Promise<BatchDetailView> {
+    const row = await this.batches.find(this.db, id);
+    const model = await this.models.find(this.db, row.propModelId);
+    const pieces = (await this.pieces.ofBatch(this.db, id, LIST_MAX)).map(toPieceView);
+    const counts = (await this.batches.counts(this.db, [id])).get(id);
+    return { ...toBatchView(row, counts), pieces, findings: checkInFindings(pieces, model.diameterM, row.resolutionKg) };
+  }
+
+  /** A delivery, with a piece and a tag for each that was counted. */
+  async addBatch(dto: CreateBatchDto): Promise<BatchDetailView> {
+    const hands: PieceHand[] = [...Array<PieceHand>(dto.cwCount).fill('cw'), ...Array<PieceHand>(dto.ccwCount).fill('ccw'), ...Array<PieceHand>(dto.eitherCount).fill('either')];
+    await this.db.transaction(async (tx) => {
+      await this.models.find(tx, dto.propModelId);
+      const isNew = await this.batches.add(tx, { ...this.rows.newRow(dto.id), propModelId: dto.propModelId, resolutionKg: dto.resolutionKg, location: dto.location ?? null, note: dto.note ?? null });
+      if (isNew) await this.addPieces(tx, dto, hands);
+    });
+    return this.findBatch(dto.id);
+  }
+
+  private async addPieces(tx: DbOrTx, dto: CreateBatchDto, hands: readonly PieceHand[]): Promise<void> {
+    const model = await this.models.find(tx, dto.propModelId);
+    const first = await this.pieces.nextSerial(tx);
+    for (const [i, hand] of hands.entries()) {
+      const id = this.rows.makeId();
+      const serialNumber = first + i;
+      const tag = pieceTag(serialNumber);
+      await this.pieces.add(tx, { ...this.rows.newRow(id), serialNumber, tag, propModelId: dto.propModelId, batchId: dto.id, hand, massKg: null, diameterM: null, boreFit: null, look: null, hubThicknessM: null, droopM: null, colour: model.colour, note: null, photoSha256: null });
+      await this.ledger.record(tx, id, { kind: 'pieceAdded', pieceId: id, location: dto.location ?? null });
+    }
+  }
+
+  /** Pieces of each hand that could be fitted now, by model. */
+  async available(): Promise<AvailableView[]> {
+    return this.pieces.available(this.db);
+  }
+
+  async yields(): Promise<YieldView> {
+    const counts = await this.pieces.yieldCounts(this.db);
+    const makers = new Map<string, YieldCounts>();
+    for (const { makerName, goodFromBagCount, goodCorrectedCount, rejectedCount } of counts) {
+      if (makerName === null) continue;
+      const sum = makers.get(makerName) ?? { goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0 };
+      makers.set(makerName, { goodFromBagCount: sum.goodFromBagCount + goodFromBagCount, goodCorrectedCount: sum.goodCorrectedCount + goodCorrectedCount, rejectedCount: sum.rejectedCount + rejectedCount });
+    }
+    const plain = ({ goodFromBagCount, goodCorrectedCount, rejectedCount }: YieldCounts): YieldCounts => ({ goodFromBagCount, goodCorrectedCount, rejectedCount });
+    return {
+      models: counts.map((c) => ({ propModelId: c.propModelId, ...yieldOf(plain(c)) })).filter((m) => m.pieceCount > 0),
+      makers: [...makers].map(([makerName, sum]) => ({ makerName, ...yieldOf(sum) })).filter((m) => m.pieceCount > 0),
+    };
+  }
+}
+
+function toBatchView(row: BatchRow, counts: { pieceCount: number; checkedInCount: number } = { pieceCount: 0, checkedInCount: 0 }): BatchView {
+  const { propModelId, resolutionKg, location, note } = row;
+  return { ...toRowView(row), propModelId, resolutionKg, location, note, ...counts };
+}
+
+/** An action with everything it needs. */
+function toAction(dto: PieceActionDto): PieceAction {
+  const need = <K extends 'craftId' | 'place' | 'as' | 'location' | 'setId'>(field: K): NonNullable<PieceActionDto[K]> => {
+    const value = dto[field];
+    if (value === null || value === undefined) throw new IncompleteActionError(dto.action, field);
+    return value as NonNullable<PieceActionDto[K]>;
+  };
+  switch (dto.action) {
+    case 'true':
+      return { action: 'true', isDynamic: dto.isDynamic ?? false };
+    case 'fit':
+      return { action: 'fit', craftId: need('craftId'), place: need('place'), level: dto.level ?? 0 };
+    case 'retire':
+      return { action: 'retire', as: need('as') };
+    case 'move':
+      return { action: 'move', location: need('location') };
+    case 'joinSet':
+      return { action: 'joinSet', setId: need('setId') };
+    default:
+      return { action: dto.action };
+  }
+}
+
+function toFact(pieceId: string, act: PieceAction, reason: string | null, isCorrected: boolean): StoredFact {
+  switch (act.action) {
+    case 'checkIn':
+      return { kind: 'pieceCheckedIn', pieceId, reason };
+    case 'true':
+      return { kind: 'pieceTrued', pieceId, isDynamic: act.isDynamic, isCorrected, reason };
+    case 'fit':
+      return { kind: 'pieceFitted', pieceId, craftId: act.craftId, place: act.place, level: act.level, reason };
+    case 'remove':
+      return { kind: 'pieceRemoved', pieceId, reason };
+    case 'retire':
+      return { kind: 'pieceRetired', pieceId, as: act.as, reason };
+    case 'unretire':
+      return { kind: 'pieceUnretired', pieceId, reason };
+    case 'move':
+      return { kind: 'pieceMoved', pieceId, location: act.location };
+    case 'joinSet':
+      return { kind: 'pieceJoinedSet', pieceId, setId: act.setId };
+    case 'leaveSet':
+      return { kind: 'pieceLeftSet', pieceId };
+  }
+}

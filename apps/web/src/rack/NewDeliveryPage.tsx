@@ -1,0 +1,89 @@
+import { CreateBatchDto } from '@zivvo/contract';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { v7 } from 'uuid';
+import { problemOf } from '../shared/api/api.ts';
+import { useAddBatchMutation } from '../shared/api/pieceApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import classes from '../shared/forms/Form.module.css';
+import { QuantityField } from '../shared/forms/QuantityField.tsx';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+
+type BatchForm = { [K in keyof CreateBatchDto]: CreateBatchDto[K] };
+
+/** A delivery: which model, how many of each hand. */
+export function Component() {
+  const query = usePropModelsQuery();
+  const { propModelId, to } = useInHand();
+  const format = useFormat();
+  const go = useGo();
+  const [add, adding] = useAddBatchMutation();
+  const [id] = useState(() => v7());
+  const { control, handleSubmit, setError, setFocus } = useForm<BatchForm>({
+    defaultValues: { id, propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, location: null, note: null },
+    resolver: dtoResolver<BatchForm>(CreateBatchDto, format.choices),
+    mode: 'onTouched',
+  });
+  const onSave = handleSubmit(
+    async (form) => {
+      if (form.cwCount + form.ccwCount + form.eitherCount === 0) return setError('cwCount', { type: 'min', message: 'Count at least one piece of either hand.' });
+      try {
+        await add(form).unwrap();
+        go(`/rack/deliveries/${id}`);
+      } catch (error) {
+        for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof BatchForm, problem);
+      }
+    },
+    (errors) => setFocus(Object.keys(errors)[0] as keyof BatchForm),
+  );
+  return (
+    <Ready query={query}>
+      {({ items }) => (
+        <StationPage
+          eyebrow="Rack · New delivery"
+          headline={items.length === 0 ? 'Type the label of the model first' : 'What is in the bag?'}
+          detail="Counted by hand, not read off the bag: half of a mixed bag is the other hand."
+          reasons={<p style={{ margin: 0 }}>Every piece gets a tag of four signs. The scale decides how much a weight says: under five of its steps it says too little.</p>}
+          actions={
+            <>
+              {items.length > 0 && (
+                <Action weight="main" type="submit" form="delivery-form" disabled={adding.isLoading}>
+                  Start the check-in
+                </Action>
+              )}
+              <ActionLink weight={items.length === 0 ? 'main' : 'plain'} to={to('/rack/new')}>
+                New prop model
+              </ActionLink>
+              <ActionLink to={to('/rack/deliveries')}>Cancel</ActionLink>
+            </>
+          }
+        >
+          {items.length > 0 && (
+            <form id="delivery-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+              <ProblemNote error={adding.error} />
+              <fieldset className={classes.group}>
+                <legend>Delivery</legend>
+                <ChoiceField control={control} name="propModelId" label="Model" none="choose" choices={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />
+                <CountField control={control} name="cwCount" label="CW pieces" />
+                <CountField control={control} name="ccwCount" label="CCW pieces" />
+                <CountField control={control} name="eitherCount" label="Of either hand" description="symmetric, reversible" />
+                <QuantityField control={control} name="resolutionKg" label="Scale shows steps of" dimension="mass" />
+                <TextField control={control} name="location" label="Kept where" />
+                <div className={classes.wide}>
+                  <NoteField control={control} name="note" label="Note" />
+                </div>
+              </fieldset>
+            </form>
+          )}
+        </StationPage>
+      )}
+    </Ready>
+  );
+}

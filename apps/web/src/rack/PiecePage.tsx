@@ -1,0 +1,198 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import { boreFits, DescribePieceDto, looks, pieceHands, retirements, type PieceDetailView, type PieceEventView } from '@zivvo/contract';
+import { refusalOf } from '@zivvo/core';
+import { boreFitNames, handNames, lookNames, pieceActionNamesPast, pieceStateNames, placeNames, retirementNames } from '@zivvo/words';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useParams } from 'react-router';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { problemOf } from '../shared/api/api.ts';
+import { useActOnPieceMutation, useDescribePieceMutation, usePieceQuery, useSetsQuery, type PieceActionBody } from '../shared/api/pieceApi.ts';
+import { usePropModelQuery } from '../shared/api/rackApi.ts';
+import { useStoreBlobMutation } from '../shared/api/workshopApi.ts';
+import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import form from '../shared/forms/Form.module.css';
+import { QuantityField } from '../shared/forms/QuantityField.tsx';
+import { formatDay, formatTime, useFormat } from '../shared/format/useFormat.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
+import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../shared/ui/undo.ts';
+import classes from './PiecePage.module.css';
+
+/** One physical propeller: what it is, where it is, everything that happened to it. */
+export function Component() {
+  const { pieceId = '' } = useParams();
+  const query = usePieceQuery(pieceId);
+  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(piece) => <Piece piece={piece} key={piece.id} />}</Ready>;
+}
+
+function Piece({ piece }: { piece: PieceDetailView }) {
+  const { data: model } = usePropModelQuery(piece.propModelId);
+  const { data: crafts } = useCraftsQuery();
+  const { data: sets } = useSetsQuery();
+  const { to } = useInHand();
+  const [act, acting] = useActOnPieceMutation();
+  const name = model ? propModelName(model) : '';
+  const craft = crafts?.items.find((c) => c.id === piece.craftId);
+  const set = sets?.find((s) => s.id === piece.setId);
+  const run = (body: PieceActionBody): void => void act({ id: piece.id, body });
+  const where = piece.state === 'fitted' ? `on ${craft?.name ?? 'a craft'}, ${piece.place === null ? '' : placeNames[piece.place].toLowerCase()}` : piece.state === 'retired' ? `retired, ${retirementNames[piece.retiredAs!]}` : `${pieceStateNames[piece.state]}${piece.location === null ? '' : `, ${piece.location}`}`;
+  const canTrue = refusalOf({ ...piece, stateBefore: null }, { action: 'true' }, piece) === null;
+  return (
+    <StationPage
+      eyebrow={`Rack · ${name}`}
+      headline={
+        <>
+          <span className="mono">{piece.tag}</span> is {where}
+        </>
+      }
+      detail={[handNames[piece.hand], piece.isTruedStatic ? 'trued' : null, piece.isTruedDynamic ? 'trued on its motor' : null, set ? `set ${set.name}` : null].filter((t) => t !== null).join(' · ')}
+      tools={model && <BladeGlyph size={64} diameterM={model.diameterM} pitchM={model.pitchM} bladeCount={model.bladeCount} tipShape={model.tipShape} />}
+      reasons={<Moves piece={piece} sets={sets ?? []} onAct={run} error={acting.error} />}
+      actions={
+        <>
+          {canTrue && (
+            <ActionLink weight="main" to={to(`/true/${piece.id}`)}>
+              True it
+            </ActionLink>
+          )}
+          {piece.state === 'retired' && (
+            <Action weight="main" onClick={() => run({ action: 'unretire' })}>
+              Bring it back
+            </Action>
+          )}
+          <ActionLink to={to('/rack/pieces')}>All pieces</ActionLink>
+        </>
+      }
+    >
+      <div className={classes.columns}>
+        <Describe piece={piece} />
+        <section className={classes.sheet} aria-label="History">
+          <h2>History</h2>
+          <ol className={classes.history}>
+            {piece.history.map((event) => (
+              <Event key={event.sequence} event={event} craftName={(id) => crafts?.items.find((c) => c.id === id)?.name ?? 'a craft'} setName={(id) => sets?.find((s) => s.id === id)?.name ?? 'a set'} />
+            ))}
+          </ol>
+        </section>
+      </div>
+    </StationPage>
+  );
+}
+
+function Event({ event, craftName, setName }: { event: PieceEventView; craftName: (id: string) => string; setName: (id: string) => string }) {
+  const format = useFormat();
+  const { values } = event;
+  const text = (key: string): string | null => (typeof values[key] === 'string' ? values[key] : null);
+  const number = (key: string): number | null => (typeof values[key] === 'number' ? values[key] : null);
+  const said = [
+    number('massKg') === null || event.action === 'described' ? null : format.quantity(number('massKg')!, 'mass', 2).text,
+    number('diameterM') === null || event.action === 'described' ? null : format.quantity(number('diameterM')!, 'length').text,
+    text('craftId') === null ? null : `${craftName(text('craftId')!)}, ${placeNames[text('place') as keyof typeof placeNames]?.toLowerCase() ?? ''}`,
+    text('setId') === null ? null : setName(text('setId')!),
+    text('as') === null ? null : retirementNames[text('as') as keyof typeof retirementNames],
+    text('location'),
+    values.isDynamic === true ? 'on its motor' : null,
+    text('reason'),
+  ].filter((t) => t !== null);
+  return (
+    <li>
+      <strong>{pieceActionNamesPast[event.action] ?? event.action}</strong>
+      {said.length > 0 && `: ${said.join(', ')}`}
+      <div className="muted">{`${formatDay(event.at)}, ${formatTime(event.at).slice(0, 5)}${event.personName === null ? '' : `, ${event.personName}`}`}</div>
+    </li>
+  );
+}
+
+/** Where a piece goes next. */
+function Moves({ piece, sets, onAct, error }: { piece: PieceDetailView; sets: readonly { id: string; name: string }[]; onAct: (body: PieceActionBody) => void; error: unknown }) {
+  const [place, setPlace] = useState('');
+  const [as, setAs] = useState<(typeof retirements)[number]>('benchOnly');
+  const [reason, setReason] = useState('');
+  if (piece.state === 'retired') return <p style={{ margin: 0 }}>It never flies again unless somebody brings it back; the history keeps why it was retired.</p>;
+  return (
+    <div className={classes.moves}>
+      {piece.state === 'new' && <p>Not checked in: weigh it, say how the bore fits and how it looks.</p>}
+      {(piece.boreFit === 'needsRing' || piece.boreFit === 'needsReaming') && <p>{`The bore ${piece.boreFit === 'needsRing' ? 'needs a ring' : 'is to be reamed'} first: that moves the centre, so it comes before balancing.`}</p>}
+      {piece.state === 'fitted' && <Action onClick={() => onAct({ action: 'remove' })}>Take it off the craft</Action>}
+      <TextInput label="Move to" value={place} onChange={(e) => setPlace(e.currentTarget.value)} maxLength={60} placeholder={piece.location ?? ''} />
+      <Action disabled={place.trim() === ''} onClick={() => { onAct({ action: 'move', location: place.trim() }); setPlace(''); }}>
+        Move
+      </Action>
+      <NativeSelect label="Set" value={piece.setId ?? ''} onChange={(e) => onAct(e.currentTarget.value === '' ? { action: 'leaveSet' } : { action: 'joinSet', setId: e.currentTarget.value })} data={[{ value: '', label: 'in no set' }, ...sets.map((s) => ({ value: s.id, label: s.name }))]} />
+      <NativeSelect label="Retire" value={as} onChange={(e) => setAs(e.currentTarget.value as typeof as)} data={retirements.map((r) => ({ value: r, label: retirementNames[r] }))} />
+      <TextInput label="Because" value={reason} onChange={(e) => setReason(e.currentTarget.value)} placeholder="white at the root" />
+      <Action
+        weight="danger"
+        disabled={reason.trim() === ''}
+        onClick={() => {
+          onAct({ action: 'retire', as, reason: reason.trim() });
+          void announceDeletion(`${piece.tag} is retired.`, () => onAct({ action: 'unretire' }));
+        }}
+      >
+        Retire
+      </Action>
+      <ProblemNote error={error} />
+    </div>
+  );
+}
+
+type PieceForm = { [K in keyof DescribePieceDto]: DescribePieceDto[K] };
+const FIELDS = ['massKg', 'diameterM', 'boreFit', 'look', 'hand', 'hubThicknessM', 'droopM', 'colour', 'note', 'photoSha256'] as const satisfies readonly (keyof PieceForm)[];
+
+function Describe({ piece }: { piece: PieceDetailView }) {
+  const format = useFormat();
+  const [describe, describing] = useDescribePieceMutation();
+  const [store, storing] = useStoreBlobMutation();
+  const values = Object.fromEntries(FIELDS.map((f) => [f, piece[f]])) as unknown as PieceForm;
+  const { control, handleSubmit, setError, setValue, watch, formState } = useForm<PieceForm>({ values, resolver: dtoResolver<PieceForm>(DescribePieceDto, format.choices), mode: 'onTouched' });
+  const photo = watch('photoSha256');
+  const onSave = handleSubmit(async (body) => {
+    try {
+      await describe({ id: piece.id, body }).unwrap();
+    } catch (error) {
+      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof PieceForm, problem);
+    }
+  });
+  const takePhoto = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    const kept = await store({ bytes: file, name: file.name }).unwrap();
+    setValue('photoSha256', kept.sha256, { shouldDirty: true });
+  };
+  return (
+    <form className={classes.sheet} noValidate onSubmit={(e) => void onSave(e)}>
+      <h2>What is known</h2>
+      <div className={form.group} style={{ padding: 0, border: 0, gridTemplateColumns: '1fr 1fr' }}>
+        <QuantityField control={control} name="massKg" label="Weight" dimension="mass" />
+        <QuantityField control={control} name="diameterM" label="Diameter" dimension="length" />
+        <ChoiceField control={control} name="boreFit" label="Bore" none="not tried yet" choices={boreFits.map((b) => ({ value: b, label: boreFitNames[b] }))} />
+        <ChoiceField control={control} name="look" label="Look and feel" none="not looked at yet" choices={looks.map((l) => ({ value: l, label: lookNames[l] }))} />
+        <ChoiceField control={control} name="hand" label="Hand" choices={pieceHands.map((h) => ({ value: h, label: handNames[h] }))} />
+        <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" isInMillimetres />
+        <QuantityField control={control} name="droopM" label="Droop under 50 g" dimension="length" isInMillimetres description="at the tip of one blade" />
+        <TextField control={control} name="colour" label="Colour" />
+        <div className={form.wide}>
+          <NoteField control={control} name="note" label="Note" />
+        </div>
+      </div>
+      <div className={classes.photo}>
+        {photo !== null && photo !== undefined && <img src={`/api/blobs/${photo}`} alt={`${piece.tag} when new`} />}
+        <label className={classes.file}>
+          {photo === null ? 'Photo when new' : 'Another photo'}
+          <input type="file" accept="image/*" capture="environment" onChange={(e) => void takePhoto(e.currentTarget.files?.[0])} />
+        </label>
+      </div>
+      <ProblemNote error={describing.error ?? storing.error} />
+      {formState.isDirty && (
+        <Action type="submit" disabled={describing.isLoading}>
+          Write it down
+        </Action>
+      )}
+    </form>
+  );
+}

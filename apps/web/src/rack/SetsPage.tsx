@@ -1,0 +1,157 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import type { CraftView, PieceSetView } from '@zivvo/contract';
+import { changesLeft, handsNeeded, type HandCounts } from '@zivvo/core';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { v7 } from 'uuid';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { useActOnPieceMutation, useAddSetMutation, useAvailablePiecesQuery, useRemoveSetMutation, useRestoreSetMutation, useSetsQuery, useSparesQuery } from '../shared/api/pieceApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
+import { Action } from '../shared/ui/Action.tsx';
+import actionClasses from '../shared/ui/Action.module.css';
+import { HandArrow } from '../shared/ui/HandArrow.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../shared/ui/undo.ts';
+import { RackTabs } from './RackTabs.tsx';
+import classes from './SetsPage.module.css';
+
+/** The pieces that belong on one craft together, what each set lacks, and how many full changes the rack gives. */
+export function Component() {
+  const query = useSetsQuery();
+  const { data: crafts } = useCraftsQuery();
+  return (
+    <Ready query={query}>
+      {(sets) => {
+        const short = sets.filter((s) => s.needs && !s.needs.isComplete);
+        return (
+          <StationPage
+            eyebrow="Rack · Sets"
+            headline={sets.length === 0 ? 'No set yet' : short.length === 0 ? `${sets.length} ${sets.length === 1 ? 'set' : 'sets'}, nothing missing` : `${short[0]!.name} needs ${needText(short[0]!)}`}
+            detail="One model per set; colours may mix, models not."
+            tools={<RackTabs />}
+            reasons={<ChangesLeft crafts={crafts?.items ?? []} />}
+          >
+            <NewSet crafts={crafts?.items ?? []} />
+            {sets.length === 0 ? (
+              <EmptyPage title="Put pieces together">
+                <p>Name a set and its craft, then mark pieces in the list of pieces and put them into it. What it lacks is named by hand.</p>
+              </EmptyPage>
+            ) : (
+              sets.map((set) => <SetSheet key={set.id} set={set} craftName={crafts?.items.find((c) => c.id === set.craftId)?.name ?? null} />)
+            )}
+          </StationPage>
+        );
+      }}
+    </Ready>
+  );
+}
+
+function missingText({ cwCount, ccwCount }: HandCounts): string {
+  return [cwCount > 0 ? `${cwCount} CW` : '', ccwCount > 0 ? `${ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ');
+}
+
+function needText({ needs }: PieceSetView): string {
+  if (!needs) return 'a craft';
+  const missing = missingText(needs.missing);
+  return missing === '' ? `${needs.strangers.length} of another model taken out` : missing;
+}
+
+function SetSheet({ set, craftName }: { set: PieceSetView; craftName: string | null }) {
+  const { to } = useInHand();
+  const { data: models } = usePropModelsQuery();
+  const [remove] = useRemoveSetMutation();
+  const [restore] = useRestoreSetMutation();
+  const [act, acting] = useActOnPieceMutation();
+  const [model] = models?.items.filter((m) => set.pieces.some((p) => p.propModelId === m.id)) ?? [];
+  const onRemove = (): void => {
+    void remove(set.id);
+    void announceDeletion(`${set.name} was taken apart; its pieces stay on the rack.`, () => void restore(set.id));
+  };
+  return (
+    <section className={classes.set} aria-label={set.name}>
+      <header>
+        <h2>{set.name}</h2>
+        <span className="muted">{[craftName ?? 'for no craft', model ? propModelName(model) : null].filter((t) => t !== null).join(' · ')}</span>
+        <span className={set.needs === null || set.needs.isComplete ? classes.whole : classes.short}>{set.needs === null ? '' : set.needs.isComplete ? 'complete' : `needs ${needText(set)}`}</span>
+      </header>
+      <ul>
+        {set.pieces.map((p) => (
+          <li key={p.id} data-stranger={set.needs?.strangers.includes(p.id)}>
+            <Link to={to(`/rack/pieces/${p.id}`)} className="mono">
+              {p.tag}
+            </Link>{' '}
+            <HandArrow hand={p.hand} />
+            {set.needs?.strangers.includes(p.id) && <span className={classes.short}> another model</span>}
+            <button type="button" className={classes.out} aria-label={`Take ${p.tag} out of ${set.name}`} onClick={() => void act({ id: p.id, body: { action: 'leaveSet' } })}>
+              out
+            </button>
+          </li>
+        ))}
+        {set.pieces.length === 0 && <li className="muted">No piece in it yet: mark pieces in the list and put them together.</li>}
+      </ul>
+      <ProblemNote error={acting.error} />
+      <footer>
+        <a className={actionClasses.action} data-weight="plain" href={`/api/stickers?setId=${set.id}`} target="_blank" rel="noreferrer">
+          <span className={actionClasses.label}>Print stickers</span>
+        </a>
+        <Action weight="danger" onClick={onRemove}>
+          Take apart
+        </Action>
+      </footer>
+    </section>
+  );
+}
+
+function NewSet({ crafts }: { crafts: readonly CraftView[] }) {
+  const { craftId } = useInHand();
+  const [add, adding] = useAddSetMutation();
+  const [name, setName] = useState('');
+  const [forCraft, setForCraft] = useState<string | null>(null);
+  const chosen = forCraft ?? craftId ?? '';
+  return (
+    <form
+      className={classes.new}
+      onSubmit={(e) => {
+        e.preventDefault();
+        void add({ id: v7(), name: name.trim(), craftId: chosen === '' ? null : chosen })
+          .unwrap()
+          .then(() => setName(''), () => undefined);
+      }}
+    >
+      <TextInput label="New set" placeholder="K12" value={name} onChange={(e) => setName(e.currentTarget.value)} maxLength={80} />
+      <NativeSelect label="for" value={chosen} onChange={(e) => setForCraft(e.currentTarget.value)} data={[{ value: '', label: 'no craft' }, ...crafts.map((c) => ({ value: c.id, label: c.name }))]} />
+      <Action type="submit" disabled={name.trim() === '' || adding.isLoading}>
+        Open the set
+      </Action>
+      <ProblemNote error={adding.error} />
+    </form>
+  );
+}
+
+/** Full changes that the rack gives for each craft's present prop, the hand that ends first, and the screws they take. */
+function ChangesLeft({ crafts }: { crafts: readonly CraftView[] }) {
+  const { data: available } = useAvailablePiecesQuery();
+  const { data: models } = usePropModelsQuery();
+  const { data: spares } = useSparesQuery();
+  if (!available || !models) return <p className="muted">working…</p>;
+  const rows = crafts.flatMap((craft) => {
+    const stock = available.find((a) => a.propModelId === craft.referencePropModelId);
+    const model = models.items.find((m) => m.id === craft.referencePropModelId);
+    return model ? [{ craft, model, left: changesLeft(stock ?? { cwCount: 0, ccwCount: 0 }, handsNeeded(craft.rotors, craft.kind)), has: stock ?? { cwCount: 0, ccwCount: 0 } }] : [];
+  });
+  const [screws] = spares ?? [];
+  return (
+    <div className={classes.left}>
+      {rows.map(({ craft, model, left, has }) => (
+        <p key={craft.id}>
+          <strong>{craft.name}:</strong> {left.count} full {left.count === 1 ? 'change' : 'changes'} of {propModelName(model)} ({has.cwCount} CW, {has.ccwCount} CCW){left.firstOut !== null && <>; <HandArrow hand={left.firstOut} /> runs out first</>}.{' '}
+          {screws && left.count > 0 && screws.count < left.count * craft.rotors.length * screws.perPieceCount && <span className={classes.short}>{`${screws.name}: ${screws.count} left, ${left.count * craft.rotors.length * screws.perPieceCount} needed.`}</span>}
+        </p>
+      ))}
+      {rows.length === 0 && <p className="muted">Choose the prop each craft flies now, and the changes left are counted here.</p>}
+    </div>
+  );
+}

@@ -1,0 +1,106 @@
+import type { YieldResult } from '@zivvo/core';
+import { formatNumber, formatShare } from '@zivvo/words';
+import { useYieldsQuery } from '../shared/api/pieceApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
+import table from '../shared/table/Table.module.css';
+import { ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { RackTabs } from './RackTabs.tsx';
+
+/** How many of a maker's pieces turned out usable, and what a usable one costs. */
+export function Component() {
+  const query = useYieldsQuery();
+  const { data: models } = usePropModelsQuery();
+  const { to } = useInHand();
+  return (
+    <Ready query={query}>
+      {(yields) => {
+        const makers = [...yields.makers].sort((a, b) => (b.usable?.ratio ?? 0) - (a.usable?.ratio ?? 0));
+        const worst = makers.at(-1);
+        const isPoor = worst?.usable && worst.usable.highRatio < 0.5;
+        return (
+          <StationPage
+            eyebrow="Rack · Yield"
+            headline={makers.length === 0 ? 'No piece has been checked in yet' : isPoor ? `More than half of ${worst.makerName}’s pieces fail: change supplier` : makers.length === 1 ? `${formatShare(makers[0]!.usable!.ratio, 0)} of ${makers[0]!.makerName}’s pieces are usable` : `${makers[0]!.makerName} ${formatShare(makers[0]!.usable!.ratio, 0)} usable, ${worst!.makerName} ${formatShare(worst!.usable!.ratio, 0)}`}
+            detail="Good from the bag, good after correction, thrown out unflown; with the 95 % interval that so few pieces leave."
+            tools={<RackTabs />}
+            reasons={<p style={{ margin: 0 }}>When most of a bag fails, change supplier. A handful of pieces proves little: look at the interval before you blame a maker.</p>}
+          >
+            {makers.length === 0 ? (
+              <EmptyPage title="Check deliveries in" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
+                <p>Each piece that is checked in, trued or thrown out counts here by itself.</p>
+              </EmptyPage>
+            ) : (
+              <>
+                <Yields title="Maker" rows={makers.map((m) => ({ name: m.makerName, cost: null, ...m }))} />
+                <Yields
+                  title="Model"
+                  rows={yields.models.map((y) => {
+                    const model = models?.items.find((m) => m.id === y.propModelId);
+                    const cost = model?.bagPrice != null && model.bagCount !== null && y.usable && y.usable.ratio > 0 ? model.bagPrice / model.bagCount / y.usable.ratio : null;
+                    return { name: model ? propModelName(model) : '', cost, ...y };
+                  })}
+                />
+              </>
+            )}
+          </StationPage>
+        );
+      }}
+    </Ready>
+  );
+}
+
+function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & { name: string; cost: number | null })[] }) {
+  const hasCost = rows.some((r) => r.cost !== null);
+  return (
+    <div className={table.sheet}>
+      <table className={table.table}>
+        <thead>
+          <tr>
+            <th>{title}</th>
+            <th data-right>Pieces</th>
+            <th data-right>From the bag</th>
+            <th data-right>Corrected</th>
+            <th data-right>Thrown out</th>
+            <th data-right>Usable</th>
+            <th data-wide>95 % interval</th>
+            {hasCost && <th data-right>A usable piece</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.name} style={{ cursor: 'default' }}>
+              <td>
+                <strong>{r.name}</strong>
+              </td>
+              <td data-right>{r.pieceCount}</td>
+              <td data-right>{r.goodFromBagCount}</td>
+              <td data-right>{r.goodCorrectedCount}</td>
+              <td data-right>{r.rejectedCount}</td>
+              <td data-right>{r.usable ? formatShare(r.usable.ratio, 0) : '–'}</td>
+              <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
+              {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** An interval from 0 to 1 drawn to scale. */
+function Interval({ low, at, high }: { low: number; at: number; high: number }) {
+  return (
+    <span style={{ display: 'flex', alignItems: 'center', gap: 9, minWidth: 190 }}>
+      <svg width="110" height="14" viewBox="0 0 110 14" aria-hidden="true">
+        <path d="M2 7H108" stroke="var(--hairline)" strokeWidth="2" />
+        <path d={`M${2 + 106 * low} 7H${2 + 106 * high}`} stroke="var(--fjord)" strokeWidth="4" />
+        <path d={`M${2 + 106 * at} 1V13`} stroke="var(--ink)" strokeWidth="2" />
+      </svg>
+      <span className="muted">{`${Math.round(low * 100)} to ${Math.round(high * 100)} %`}</span>
+    </span>
+  );
+}

@@ -1,0 +1,78 @@
+import type { CheckInFinding, PieceLife, SetState, YieldResult } from '@zivvo/core';
+import type { RowView } from '../shared/rowView.ts';
+import type { DescribePieceDto, MotorPieceDto, PieceActionDto, PieceSetDto, SparePartDto } from './piece.dto.ts';
+
+/** One physical propeller. */
+export interface PieceView extends RowView, Omit<DescribePieceDto, never>, Omit<PieceLife, 'stateBefore'> {
+  tag: string;
+  propModelId: string;
+  batchId: string | null;
+  /** When something last happened to it. */
+  touchedAt: string;
+}
+
+export interface PieceListView {
+  items: PieceView[];
+  total: number;
+  /** Pieces in each state, over everything the other filters leave. */
+  states: Partial<Record<PieceLife['state'], number>>;
+}
+
+/** One entry of a piece's history. */
+export interface PieceEventView {
+  sequence: number;
+  at: string;
+  personId: string | null;
+  personName: string | null;
+  action: PieceActionDto['action'] | 'added' | 'measured' | 'described';
+  values: Record<string, string | number | boolean | null>;
+}
+
+export interface PieceDetailView extends PieceView {
+  history: PieceEventView[];
+}
+
+export interface BatchView extends RowView {
+  propModelId: string;
+  resolutionKg: number;
+  location: string | null;
+  note: string | null;
+  pieceCount: number;
+  checkedInCount: number;
+}
+
+export interface BatchDetailView extends BatchView {
+  pieces: PieceView[];
+  findings: CheckInFinding[];
+}
+
+export interface PieceSetView extends RowView, Omit<PieceSetDto, never> {
+  pieces: PieceView[];
+  /** What it lacks for its craft; null without a craft. */
+  needs: SetState | null;
+}
+
+export interface YieldView {
+  models: (YieldResult & { propModelId: string })[];
+  makers: (YieldResult & { makerName: string })[];
+}
+
+export interface MotorPieceView extends RowView, Omit<MotorPieceDto, never> {}
+export interface SparePartView extends RowView, Omit<SparePartDto, never> {}
+
+/** One entry in the history of a motor, a pack or a small part. */
+export interface PartEventView {
+  sequence: number;
+  at: string;
+  personName: string | null;
+  change: 'added' | 'changed' | 'removed' | 'restored';
+  values: Record<string, string | number | null>;
+}
+
+/** Pieces of one model that could be fitted now: checked in, not retired, on no craft. */
+export interface AvailableView {
+  propModelId: string;
+  cwCount: number;
+  ccwCount: number;
+  eitherCount: number;
+}

@@ -1,0 +1,143 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { layOut } from '../craft/layouts.ts';
+import { boreFitOf, checkInFindings } from './checkIn.ts';
+import { badLooks, boreFits, lived, looks, newPiece, refusalOf, retirements, type PieceAction, type PieceFacts, type PieceLife } from './pieceLife.ts';
+import { isPieceTag, pieceTag } from './pieceTag.ts';
+import { changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
+import { yieldOf } from './yield.ts';
+
+const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
+  fc.constant<PieceAction>({ action: 'checkIn' }),
+  fc.boolean().map((isDynamic): PieceAction => ({ action: 'true', isDynamic })),
+  fc.constant<PieceAction>({ action: 'fit', craftId: 'c', place: 'frontLeft', level: 0 }),
+  fc.constant<PieceAction>({ action: 'remove' }),
+  fc.constantFrom(...retirements).map((as): PieceAction => ({ action: 'retire', as })),
+  fc.constant<PieceAction>({ action: 'unretire' }),
+  fc.constant<PieceAction>({ action: 'move', location: 'drawer 3' }),
+  fc.constant<PieceAction>({ action: 'joinSet', setId: 's' }),
+  fc.constant<PieceAction>({ action: 'leaveSet' }),
+);
+const anyFacts: fc.Arbitrary<PieceFacts> = fc.record({ boreFit: fc.option(fc.constantFrom(...boreFits)), look: fc.option(fc.constantFrom(...looks)) });
+
+describe('the life of a piece', () => {
+  test('no path fits a retired, cracked or open-bored piece, or one that was never checked in', () => {
+    fc.assert(
+      fc.property(fc.array(anyAction, { maxLength: 40 }), anyFacts, (actions, facts) => {
+        let life: PieceLife = newPiece;
+        let wasCheckedIn = false;
+        for (const act of actions) {
+          if (refusalOf(life, act, facts) !== null) continue;
+          life = lived(life, act);
+          wasCheckedIn ||= act.action === 'checkIn';
+          if (life.state === 'fitted') {
+            expect([wasCheckedIn, life.retiredAs, life.craftId, facts.boreFit === 'needsRing' || facts.boreFit === 'needsReaming', facts.look !== null && badLooks.includes(facts.look)]).toEqual([true, null, 'c', false, false]);
+          } else expect([life.craftId, life.place, life.isTruedDynamic]).toEqual([null, null, false]);
+          expect(life.state === 'retired').toBe(life.retiredAs !== null);
+          if (life.state === 'retired') expect(life.setId).toBeNull();
+        }
+      }),
+      { numRuns: 400, seed: 11 },
+    );
+  });
+
+  test('static truing travels with the piece, a dynamic one ends when it comes off', () => {
+    const trued = lived(lived(newPiece, { action: 'checkIn' }), { action: 'true', isDynamic: false });
+    const fitted = lived(lived(trued, { action: 'fit', craftId: 'c', place: 'rearLeft', level: 0 }), { action: 'true', isDynamic: true });
+    expect(fitted).toMatchObject({ state: 'fitted', isTruedStatic: true, isTruedDynamic: true });
+    expect(lived(fitted, { action: 'remove' })).toMatchObject({ state: 'resting', isTruedStatic: true, isTruedDynamic: false });
+  });
+
+  test('retiring is taken back to the state before, never onto a craft', () => {
+    const fitted: PieceLife = { ...newPiece, state: 'fitted', craftId: 'c', place: 'rear' };
+    expect(lived(lived(fitted, { action: 'retire', as: 'scrapped' }), { action: 'unretire' })).toMatchObject({ state: 'resting', craftId: null, retiredAs: null });
+    const trued: PieceLife = { ...newPiece, state: 'trued', isTruedStatic: true };
+    expect(lived(lived(trued, { action: 'retire', as: 'display' }), { action: 'unretire' }).state).toBe('trued');
+  });
+
+  test.each<[Partial<PieceLife>, PieceAction['action'], Partial<PieceFacts>, string | null]>([
+    [{ state: 'retired' }, 'fit', {}, 'retired'],
+    [{ state: 'new' }, 'true', {}, 'notCheckedIn'],
+    [{ state: 'checkedIn' }, 'true', { boreFit: 'needsReaming' }, 'boreOpen'],
+    [{ state: 'checkedIn' }, 'true', { boreFit: 'reamed' }, null],
+    [{ state: 'resting' }, 'fit', { look: 'crack' }, 'badLook'],
+    [{ state: 'fitted' }, 'fit', {}, 'alreadyFitted'],
+    [{ state: 'trued' }, 'remove', {}, 'notFitted'],
+    [{ state: 'trued' }, 'checkIn', {}, 'alreadyCheckedIn'],
+    [{ state: 'trued' }, 'unretire', {}, 'notRetired'],
+  ])('%j, %s, %j: %s', (life, action, facts, refusal) => expect(refusalOf({ ...newPiece, ...life }, { action }, { boreFit: null, look: null, ...facts })).toBe(refusal));
+});
+
+describe('tags', () => {
+  test('each number has its own, of four signs that cannot be mistaken', () => {
+    const tags = Array.from({ length: 15_625 }, (_, i) => pieceTag(i));
+    expect(new Set(tags).size).toBe(tags.length);
+    expect(tags.every((t) => /^[3467-9ACDEFGHJKMNPQRTUVWXY]{4}$/.test(t) && isPieceTag(t))).toBe(true);
+  });
+  test('one sign misread is noticed', () => {
+    fc.assert(
+      fc.property(fc.nat(15_624), fc.nat(2), fc.constantFrom(...'34679ACDEFGHJKMNPQRTUVWXY'), (number, at, sign) => {
+        const tag = pieceTag(number);
+        const wrong = tag.slice(0, at) + sign + tag.slice(at + 1);
+        expect(isPieceTag(wrong)).toBe(wrong === tag);
+      }),
+      { seed: 3 },
+    );
+  });
+  test('case and spaces do not matter, other texts are none', () => {
+    expect([isPieceTag(` ${pieceTag(812).toLowerCase()} `), isPieceTag(''), isPieceTag('0OIL'), isPieceTag('34679')]).toEqual([true, false, false, false]);
+    expect(() => pieceTag(15_625)).toThrow();
+  });
+});
+
+describe('check-in', () => {
+  const batch = (masses: (number | null)[]) => masses.map((massG, i) => ({ id: String(i), massKg: massG === null ? null : massG / 1000, diameterM: null }));
+  test('a piece unlike its batch stands out; ordinary spread does not', () => {
+    expect(checkInFindings(batch([7.9, 7.92, 7.88, 7.95, 8.6, 7.9]), 0.183, 1e-5)).toEqual([{ code: 'massOutlier', id: '4', massKg: 0.0086, medianKg: expect.closeTo(0.00791, 6) }]);
+    expect(checkInFindings(batch([7.9, 7.93, 7.88, 7.95, 7.97, 7.9]), 0.183, 1e-5)).toEqual([]);
+    expect(checkInFindings(batch([7.9, 9.9, 7.8]), 0.183, 1e-5)).toEqual([]);
+    expect(checkInFindings(batch([null, null]), 0.183, 1e-5)).toEqual([]);
+  });
+  test('a mass within five counts of the scale is too coarse', () => {
+    expect(checkInFindings(batch([0.3]), 0.04, 1e-4)).toEqual([{ code: 'massTooCoarse', id: '0', massKg: 0.0003, resolutionKg: 1e-4 }]);
+  });
+  test('a diameter unlike the label is told', () => {
+    expect(checkInFindings([{ id: 'a', massKg: null, diameterM: 0.1765 }], 0.18288, 1e-5)).toEqual([{ code: 'diameterOffLabel', id: 'a', diameterM: 0.1765, labelM: 0.18288 }]);
+    expect(() => checkInFindings([], 0, 1e-5)).toThrow(/labelM/);
+  });
+  test('a wide bore needs a ring, a narrow one reaming', () => {
+    expect([boreFitOf(0.008, 0.006), boreFitOf(0.005, 0.006), boreFitOf(0.006, 0.006), boreFitOf(0.00604, 0.006)]).toEqual(['needsRing', 'needsReaming', 'fits', 'fits']);
+    expect(() => boreFitOf(0, 0.005)).toThrow();
+  });
+});
+
+describe('yield', () => {
+  test('Wilson’s interval: 8 of 10 is 0.49 to 0.94', () => {
+    expect(yieldOf({ goodFromBagCount: 6, goodCorrectedCount: 2, rejectedCount: 2 }).usable).toEqual({ ratio: 0.8, lowRatio: expect.closeTo(0.4902, 4), highRatio: expect.closeTo(0.9433, 4) });
+  });
+  test('all good is not certainty, no piece is no share', () => {
+    expect(yieldOf({ goodFromBagCount: 4, goodCorrectedCount: 0, rejectedCount: 0 }).usable).toMatchObject({ ratio: 1, lowRatio: expect.closeTo(0.5101, 4), highRatio: 1 });
+    expect(yieldOf({ goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0 }).usable).toBeNull();
+    expect(() => yieldOf({ goodFromBagCount: -1, goodCorrectedCount: 0, rejectedCount: 0 })).toThrow();
+  });
+});
+
+describe('sets', () => {
+  const quad = layOut({ layout: 'quadX', diagonalM: 0.3, arms: null });
+  const piece = (id: string, hand: SetPiece['hand'], propModelId = 'm'): SetPiece => ({ id, hand, propModelId });
+  test('a quad needs two of each hand, a tractor plane one that is CCW seen from its label', () => {
+    expect(handsNeeded(quad, 'multirotor')).toEqual({ cwCount: 2, ccwCount: 2 });
+    expect(handsNeeded(layOut({ layout: 'tractor', diagonalM: null, arms: null }), 'plane')).toEqual({ cwCount: 0, ccwCount: 1 });
+  });
+  test('what is missing is named by hand; pieces that suit both fill gaps', () => {
+    const needed = { cwCount: 2, ccwCount: 2 };
+    expect(setState([piece('a', 'cw'), piece('b', 'cw')], needed)).toMatchObject({ missing: { cwCount: 0, ccwCount: 2 }, isComplete: false });
+    expect(setState([piece('a', 'cw'), piece('b', 'either'), piece('c', 'either'), piece('d', 'ccw')], needed)).toMatchObject({ missing: { cwCount: 0, ccwCount: 0 }, isComplete: true });
+    expect(setState([piece('a', 'cw'), piece('b', 'cw', 'n'), piece('c', 'ccw'), piece('d', 'ccw')], needed)).toMatchObject({ strangers: ['b'], isComplete: false });
+  });
+  test('full changes left and the hand that ends first', () => {
+    expect(changesLeft({ cwCount: 7, ccwCount: 4 }, { cwCount: 2, ccwCount: 2 })).toEqual({ count: 2, firstOut: 'ccw', left: { cwCount: 3, ccwCount: 0 } });
+    expect(changesLeft({ cwCount: 4, ccwCount: 4 }, { cwCount: 2, ccwCount: 2 }).firstOut).toBeNull();
+    expect(changesLeft({ cwCount: 3, ccwCount: 4 }, { cwCount: 0, ccwCount: 1 })).toMatchObject({ count: 4, firstOut: 'ccw' });
+  });
+});

@@ -1,0 +1,76 @@
+import type { Rotor, Spin } from '../craft/layouts.ts';
+
+/** Hand of a piece; *either* for symmetric reversible ones. */
+export type PieceHand = 'cw' | 'ccw' | 'either';
+
+export interface HandCounts {
+  cwCount: number;
+  ccwCount: number;
+}
+
+/**
+ * Hand that pulls the right way on a shaft: seen from its label, which faces the way of travel, it turns as the shaft
+ * does from above; a plane's spin is told from behind, so seen from the label it is the other one.
+ */
+export function handFor(spin: Spin, kind: 'multirotor' | 'plane'): Spin {
+  return kind === 'multirotor' ? spin : spin === 'cw' ? 'ccw' : 'cw';
+}
+
+/** Pieces of each hand that a craft flies with. */
+export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: 'multirotor' | 'plane'): HandCounts {
+  const cwCount = rotors.filter((r) => handFor(r.spin, kind) === 'cw').length;
+  return { cwCount, ccwCount: rotors.length - cwCount };
+}
+
+/** A piece as sets see it. */
+export interface SetPiece {
+  id: string;
+  propModelId: string;
+  hand: PieceHand;
+}
+
+export interface SetState {
+  needed: HandCounts;
+  present: HandCounts;
+  eitherCount: number;
+  /** What is still missing of each hand, pieces that suit both counted where they are needed most. */
+  missing: HandCounts;
+  /** Pieces of another model than most: one model per set, colours may mix. */
+  strangers: string[];
+  isComplete: boolean;
+}
+
+/** What a set of pieces lacks for its craft. */
+export function setState(pieces: readonly SetPiece[], needed: HandCounts): SetState {
+  const count = (hand: PieceHand): number => pieces.filter((p) => p.hand === hand).length;
+  const present = { cwCount: count('cw'), ccwCount: count('ccw') };
+  const eitherCount = count('either');
+  const short = { cwCount: Math.max(0, needed.cwCount - present.cwCount), ccwCount: Math.max(0, needed.ccwCount - present.ccwCount) };
+  const forCw = Math.min(short.cwCount, eitherCount);
+  const missing = { cwCount: short.cwCount - forCw, ccwCount: Math.max(0, short.ccwCount - (eitherCount - forCw)) };
+  const models = new Map<string, number>();
+  for (const p of pieces) models.set(p.propModelId, (models.get(p.propModelId) ?? 0) + 1);
+  const [main] = [...models].sort((a, b) => b[1] - a[1])[0] ?? [null];
+  const strangers = pieces.filter((p) => p.propModelId !== main).map((p) => p.id);
+  return { needed, present, eitherCount, missing, strangers, isComplete: missing.cwCount + missing.ccwCount === 0 && strangers.length === 0 };
+}
+
+export interface ChangesLeft {
+  /** Full changes of all pieces that the rack still gives. */
+  count: number;
+  /** The hand that runs out first; null where both end together or none is needed. */
+  firstOut: Spin | null;
+  /** Pieces left over of each hand after the last full change. */
+  left: HandCounts;
+}
+
+/** How many times a craft can be given a whole new set from what lies on the rack. */
+export function changesLeft(available: HandCounts, needed: HandCounts): ChangesLeft {
+  const times = (have: number, need: number): number => (need === 0 ? Infinity : Math.floor(have / need));
+  const [cw, ccw] = [times(available.cwCount, needed.cwCount), times(available.ccwCount, needed.ccwCount)];
+  const count = Math.min(cw, ccw);
+  if (!Number.isFinite(count)) return { count: 0, firstOut: null, left: available };
+  const ratio = (have: number, need: number): number => (need === 0 ? Infinity : have / need);
+  const [cwRatio, ccwRatio] = [ratio(available.cwCount, needed.cwCount), ratio(available.ccwCount, needed.ccwCount)];
+  return { count, firstOut: cwRatio === ccwRatio ? null : cwRatio < ccwRatio ? 'cw' : 'ccw', left: { cwCount: available.cwCount - count * needed.cwCount, ccwCount: available.ccwCount - count * needed.ccwCount } };
+}
