@@ -49,6 +49,32 @@ export function makeAdapters(core) {
     tare: ({ reading_N, zeroBefore_N, zeroAfter_N, frac }) => ({ thrust_corr_N: core.correctZeroDrift(reading_N, zeroBefore_N, zeroAfter_N, frac) }),
   };
 
+  /** One gram-millimetre [kg·m]. */
+  const GMM = 1e-6;
+  const roll = ({ width_mm, thickness_mm, density_gcm3 }) => ({ widthM: width_mm / 1000, thicknessM: thickness_mm / 1000, densityKgPerM3: density_gcm3 * 1000 });
+  const staticBalance = {
+    level: ({ w_g, r_mm }) => ({ U_gmm: core.levelUnbalanceKgM(w_g / 1000, r_mm / 1000) / GMM }),
+    swing: ({ I_gmm2, T_s }) => ({ U_gmm: core.swingUnbalanceKgM(I_gmm2 * 1e-9, T_s) / GMM }),
+    tape: (t) => {
+      const massKg = core.tapeMassKg({ ...roll(t), lengthM: t.length_mm / 1000 });
+      return { mass_g: massKg * 1000, moment_gmm: core.levelUnbalanceKgM(massKg, t.radius_mm / 1000) / GMM };
+    },
+    tapeLength: (t) => ({ length_mm: core.tapeLengthM(t.U_gmm * GMM, t.radius_mm / 1000, roll(t)) * 1000 }),
+    sand: (t) => {
+      const { massKg, depthM } = core.sanding(t.U_gmm * GMM, t.radius_mm / 1000, { lengthM: t.length_mm / 1000, widthM: t.width_mm / 1000, densityKgPerM3: t.density_gcm3 * 1000 });
+      return { mass_g: massKg * 1000, depth_mm: depthM * 1000 };
+    },
+    combine: ({ bladeMass_g, bladeCg_mm, angle0_deg, hubU_gmm, hubAngle_deg }) => {
+      const found = core.combinedUnbalance(bladeMass_g.map((m, i) => m * (Array.isArray(bladeCg_mm) ? bladeCg_mm[i] : bladeCg_mm) * GMM), angle0_deg, core.fromPolar(hubU_gmm * GMM, hubAngle_deg));
+      return { U_gmm: found.unbalanceKgM / GMM, angle_deg: found.degrees };
+    },
+    split: ({ U_gmm, angle_deg, blades, angle0_deg }) => {
+      const { parts, hubKgM } = core.splitCorrection(U_gmm * GMM, angle_deg, blades, angle0_deg);
+      if (blades === 2) return { bladeIndex: parts[0].blade, a_gmm: parts[0].momentKgM / GMM, hub_gmm: hubKgM / GMM };
+      return { bladeIndexA: parts[0].blade, a_gmm: parts[0].momentKgM / GMM, bladeIndexB: parts[1].blade, b_gmm: parts[1].momentKgM / GMM };
+    },
+  };
+
   const INCH = core.INCH_M;
   const materials = { soft: 'softPlastic', polycarbonate: 'polycarbonate', glass_nylon: 'glassNylon', carbon_nylon: 'carbonNylon', carbon: 'carbon', wood: 'wood' };
   const tables = new core.CoefficientTables(core.STANDARD_ROTOR_AIR);
@@ -84,6 +110,45 @@ export function makeAdapters(core) {
       if (altitude_m === undefined) return { densityAltitude_m: core.densityAltitudeM(rho_in_kgm3) };
       const isa = core.isaAtmosphere(altitude_m);
       return { temperature_K: isa.temperatureK, pressure_Pa: isa.pressurePa, rho_kgm3: isa.densityKgPerM3, soundSpeed_ms: isa.soundSpeedMPerS };
+    },
+    '08': ({ original_amp, trial_g, trialAngles_deg, trialAmps }) => {
+      const runs = { originalAmplitude: original_amp, trialKg: trial_g / 1000, trialDegrees: trialAngles_deg, trialAmplitudes: trialAmps };
+      const closed = core.balanceWithoutPhase(runs);
+      const refined = core.refineWithoutPhase(runs);
+      return {
+        imbalanceAngle_deg: closed.imbalanceDegrees, correctionAngle_deg: closed.correctionDegrees, correctionMass_g: closed.correctionKg * 1000, consistency: closed.consistency, influence_ampPerG: closed.influencePerKg / 1000,
+        nls_correctionMass_g: refined.correctionKg * 1000, nls_correctionAngle_deg: refined.correctionDegrees, nls_rmsResidual: refined.residual,
+      };
+    },
+    '09': (r) => {
+      const sense = r.phaseSense === 'lag' ? -1 : 1;
+      const before = core.fromPolar(r.V0_amp, sense * r.V0_phase_deg);
+      const withTrial = core.fromPolar(r.V1_amp, sense * r.V1_phase_deg);
+      const found = core.onePlaneCorrection(before, core.fromPolar(r.trial_g / 1000, r.trialAngle_deg), withTrial, r.trialLeftOn);
+      const applied = r.applied_g === undefined || r.applied_g === null ? null : core.fromPolar(r.applied_g / 1000, r.appliedAngle_deg);
+      return {
+        influence_ampPerG: core.amountOf(found.influence) / 1000, influence_deg: core.degreesOf(found.influence), correctionMass_g: core.amountOf(found.correction) * 1000, correctionAngle_deg: core.degreesOf(found.correction),
+        ...(applied ? { residual_amp: core.residualAfter(r.trialLeftOn ? withTrial : before, found.influence, applied) } : {}),
+      };
+    },
+    10: ({ V0, trial, weights }) => {
+      const vector = ({ amp, phase_deg }) => core.fromPolar(amp, phase_deg);
+      const found = core.planeCorrections({ before: V0.map(vector), trials: trial.map((t) => ({ mass: core.fromPolar(t.mass_g / 1000, t.angle_deg), readings: t.V.map(vector) })), weights });
+      return { U_g: found.corrections.map((u) => core.amountOf(u) * 1000), U_deg: found.corrections.map(core.degreesOf), residual_rms: found.residual, condition: found.condition };
+    },
+    11: ({ G_mms, U_gmm, mass_kg, rpm, radius_mm }) => {
+      if (U_gmm !== undefined) return { G_mms: core.gradeOf(U_gmm * GMM, mass_kg, rpm) * 1000, force_N: core.unbalanceForceN(U_gmm * GMM, rpm) };
+      const { offsetM, unbalanceKgM } = core.permissibleUnbalance(G_mms / 1000, mass_kg, rpm);
+      return { ePer_um: offsetM * 1e6, Uper_gmm: unbalanceKgM / GMM, massAtRadius_g: (unbalanceKgM / (radius_mm / 1000)) * 1000, force_N: core.unbalanceForceN(unbalanceKgM, rpm) };
+    },
+    12: ({ op, ...rest }) => staticBalance[op](rest),
+    13: ({ op, nSlots, k, moments_gmm, slots }) => {
+      if (op === 'balancedSubsets') {
+        const found = core.balancedSubsets(nSlots, k);
+        return { count: found.count, classes: found.classes.length, evenlySpaced: found.evenlySpacedCount, listUpToRotation: found.classes };
+      }
+      const found = core.placeBlades(moments_gmm.map((m) => m * GMM), nSlots, slots ?? null);
+      return { minResidual_gmm: found.residualKgM / GMM, worstResidual_gmm: found.worstKgM / GMM, identityResidual_gmm: found.identityKgM / GMM };
     },
     15: ({ op, ...rest }) => powerLaw[op](rest),
     16: ({ op, ...rest }) => statistics[op](rest),

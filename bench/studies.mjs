@@ -1,5 +1,6 @@
 // Studies: how often the core is right on things whose truth is known. `npm run studies -- [--only NAME] [--seed N] [--json FILE]`.
 import * as core from '../packages/core/dist/index.js';
+import { balanceStudy } from './balance.mjs';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { calibrated, predictor, randomInputs } from './propulsion.mjs';
@@ -9,6 +10,7 @@ await report({
   random: randomInputs,
   predictor,
   calibrated,
+  balance: balanceStudy,
   /** Labels of known props: is the truth offered, and is it the first reading? */
   labels: (seed) => {
     const cases = labelCases(seed, 4000);
