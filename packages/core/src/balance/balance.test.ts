@@ -76,7 +76,7 @@ describe('tape trials', () => {
   });
 
   test('what no allowed tape can mend is sent back', () => {
-    const heavy = [falls(bare, 180, fallTimeS(8 * GMM, 8e-6, job.frictionKgM)!)];
+    const heavy = [falls(bare, 180, fallTimeS(30 * GMM, 8e-6, job.frictionKgM)!)];
     expect(tapeState({ ...job, mostOnBladeKgM: 0.5 * GMM }, heavy).verdict).toBe('sendBack');
     expect(isBeyond(job, fromPolar(2.9 * GMM, 180))).toBe(false);
     expect(isBeyond(job, fromPolar(3.2 * GMM, 180))).toBe(true);

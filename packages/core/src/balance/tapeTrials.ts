@@ -60,16 +60,16 @@ export interface TapeState {
   beyondRatio: number;
 }
 
-const RADII = 80;
-const DIRECTIONS = 90;
+const RADII = 120;
+const DIRECTIONS = 120;
 /** Directions are read off the dial no better than this [degrees]. */
-const DIAL_DEGREES = 12;
+const DIAL_DEGREES = 17;
 /** Friction differs from start to start: it may hold half again as much, or let go at half. */
 const FRICTION_SPREAD = 1.5;
 /** A fall is timed to this share, its friction and starting angle counted. */
 const FALL_RATIO = 0.55;
 /** The largest unbalance that is thought of, over what one blade's tape can mend. */
-const LARGEST_FACTOR = 40;
+const LARGEST_FACTOR = 6;
 /** Share of the possible that must be beyond mending before a piece is sent back; after enough looks, half will do. */
 const CLEARLY_BEYOND = 0.9;
 const ENOUGH_LOOKS = 7;
@@ -159,13 +159,14 @@ function keptBy(job: TapeJob, possible: Possible, looks: readonly TapeLook[]): n
   let kept = [...possible.amount.keys()];
   for (const look of looks) {
     const on = tapeVector(look.tape, job);
-    kept = kept.filter((i) => fits(job, look, possible.x[i]! + on.re, possible.y[i]! + on.im));
+    // The largest stands for all that is larger still, so it may fall faster than its size.
+    kept = kept.filter((i) => fits(job, look, possible.x[i]! + on.re, possible.y[i]! + on.im, i >= (RADII - 1) * DIRECTIONS));
   }
   return kept;
 }
 
 /** Whether an unbalance could look like that on the shaft. */
-function fits({ frictionKgM, inertiaKgM2 }: TapeJob, { seen }: TapeLook, x: number, y: number): boolean {
+function fits({ frictionKgM, inertiaKgM2 }: TapeJob, { seen }: TapeLook, x: number, y: number, isLargest: boolean): boolean {
   const amount = Math.hypot(x, y);
   if (seen.kind === 'stays') return amount <= FRICTION_SPREAD * frictionKgM;
   if (amount < frictionKgM / FRICTION_SPREAD) return false;
@@ -176,6 +177,7 @@ function fits({ frictionKgM, inertiaKgM2 }: TapeJob, { seen }: TapeLook, x: numb
   // Near what friction holds, a fall may take any time longer than one a little above it.
   const isNearFriction = amount < 1.3 * frictionKgM;
   const log = Math.log(seen.fallS / fallTimeS(Math.max(amount, 1.3 * frictionKgM), inertiaKgM2, frictionKgM)!);
+  if (isLargest && log < 0) return true;
   return isNearFriction ? log >= -FALL_RATIO : Math.abs(log) <= FALL_RATIO / 2 + (amount < 3 * frictionKgM ? 0.4 : 0);
 }
 
