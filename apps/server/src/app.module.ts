@@ -1,4 +1,5 @@
 import { Module, type DynamicModule } from '@nestjs/common';
+import { BalanceModule } from './balance/balance.module.ts';
 import { BlobModule } from './blob/blob.module.ts';
 import { CONFIG, type Config } from './config.ts';
 import { CraftModule } from './craft/craft.module.ts';
@@ -17,7 +18,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

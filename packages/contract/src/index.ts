@@ -20,3 +20,6 @@ export type * from './live/live.view.ts';
 export * from './piece/limits.ts';
 export * from './piece/piece.dto.ts';
 export type * from './piece/piece.view.ts';
+export * from './balance/limits.ts';
+export * from './balance/balance.dto.ts';
+export type * from './balance/balance.view.ts';

@@ -79,6 +79,8 @@ export * from './balance/targets.ts';
 export * from './balance/tapeTrials.ts';
 export * from './balance/corrections.ts';
 export * from './balance/onceAround.ts';
+export * from './balance/trueUp.ts';
+export * from './balance/vibrationRuns.ts';
 export * from './stand/standardDay.ts';
 export * from './stand/quantities.ts';
 export * from './stand/readAt.ts';

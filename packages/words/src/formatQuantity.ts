@@ -85,3 +85,9 @@ export function formatMinutes(valueS: number): string {
 export function formatMilliseconds(valueS: number): string {
   return `${formatNumber(valueS * 1000, 0)}${GAP}ms`;
 }
+
+/** An unbalance [kg·m] as the bench speaks of it: in gram-millimetres, with the digits it deserves. */
+export function formatUnbalance(valueKgM: number): string {
+  const shown = valueKgM * 1e6;
+  return `${formatNumber(shown, shown < 0.1 ? 3 : shown < 10 ? 2 : 1)}${GAP}g·mm`;
+}

@@ -1,4 +1,4 @@
-import type { BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -150,6 +150,17 @@ export const fieldNames: Record<string, string> = {
   mountKind: 'Mount',
   cutFromModelId: 'Cut from',
   perPieceCount: 'Pieces a prop',
+  frictionKgM: 'Friction of the rig',
+  borePlayM: 'Play of the bore',
+  largestM: 'Largest prop',
+  inertiaKgM2: 'Inertia of arbor and cones',
+  tapsS: 'Taps',
+  periodS: 'Time of a swing',
+  startDegrees: 'Widest swing',
+  looks: 'Looks',
+  runs: 'Runs',
+  amplitude: 'Amplitude',
+  phaseDegrees: 'Phase',
 };
 
 export const pieceStateNames: Record<PieceState, string> = { new: 'new', checkedIn: 'checked in', trued: 'trued', fitted: 'fitted', resting: 'resting', retired: 'retired' };
@@ -162,3 +173,5 @@ export const bearingNames: Record<string, string> = { smooth: 'smooth', dry: 'dr
 export const pieceActionNamesPast: Record<string, string> = {
   added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'trued', fit: 'fitted', remove: 'taken off', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
 };
+
+export const shakeTargetWords: Record<ShakeTarget, string> = { coarse: 'coarse, 0.2 g', good: 'good, 0.1 g', fine: 'fine, 0.05 g' };

@@ -1,5 +1,5 @@
 import type { Dimension, LineStop, Reason } from '@zivvo/core';
-import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed } from './formatQuantity.ts';
+import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { writeLabel } from './writeLabel.ts';
 
@@ -17,6 +17,8 @@ interface Pen {
   speed(key: string): string;
   /** A name before what is said of it; nothing where no name is given. */
   named(key: string): string;
+  gramMillimetres(key: string): string;
+  grams(key: string): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
@@ -121,11 +123,37 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'pick.remedy.cells.notEnough': (p) => `Cells alone do not cure it: ${p.quantity('currentA', 'current')} even with ${p.number('to')}.`,
   'pick.remedy.motor.notEnough': (p) => `A taller motor alone does not cure it: ${p.quantity('currentA', 'current')} even ${p.difference('changeRatio')} taller.`,
   'pick.remedy.kv.notEnough': (p) => `Another winding alone does not cure it: ${p.quantity('currentA', 'current')} even at ${p.quantity('to', 'motorConstant')}.`,
+  // Balancing
+  'true.sendBack': (p) => `Send it back: ${p.gramMillimetres('unbalanceKgM')} of unbalance, and a blade may carry ${p.gramMillimetres('mostKgM')} of tape at most.`,
+  'true.contradiction': (p) => `Look ${p.number('look')} contradicts the others: take it back and look again.`,
+  'true.swing.sameSwing': (p) => `Both swings took the same time: the tape tells nothing beside ${p.gramMillimetres('unbalanceKgM')}. Take more of it.`,
+  'true.swing.wrongSide': (p) => `The tape sped up what it should slow, or the other way round: it was on the other side. So far ${p.gramMillimetres('unbalanceKgM')} from the bare swing.`,
+  'true.swing.tapeTooHeavy': (p) => `The tape outweighs the unbalance of ${p.gramMillimetres('unbalanceKgM')}: take less, or put it on the heavy side.`,
+  'true.whereIsHeavy': (p) => `${p.gramMillimetres('unbalanceKgM')}: now say where the heavy side hangs, and the tape follows.`,
+  'true.putTape': (p) => `Put tape on ${p.number('count')} ${p.text('count') === '1' ? 'place' : 'places'}: ${p.gramMillimetres('unbalanceKgM')} in all. Then let go and look.`,
+  'true.done': (p) => `${p.gramMillimetres('unbalanceKgM')} is left: the whole craft shakes at ${p.number('shakeG', 3)} g of acceleration, ${p.number('forceN', 2)} N once a turn.`,
+  'true.belowRig': (p) => `Below what this rig can show: at most ${p.gramMillimetres('unbalanceKgM')}, ${p.number('shakeG', 3)} g of acceleration on the whole craft.`,
+  'true.left': (p) => `About ${p.gramMillimetres('unbalanceKgM')} is left of ${p.gramMillimetres('targetKgM')} allowed: the whole craft shakes at ${p.number('shakeG', 3)} g of acceleration, ${p.number('forceN', 2)} N once a turn.`,
+  'true.swing': (p) => `The swing says ${p.gramMillimetres('unbalanceKgM')}, ± ${p.share('uncertaintyRatio')}.`,
+  'true.aim.coarse': (p) => `Coarse: ${p.gramMillimetres('targetKgM')} may stay at ${p.quantity('speedRpm', 'rotation')} in hover.`,
+  'true.aim.good': (p) => `Good: ${p.gramMillimetres('targetKgM')} may stay at ${p.quantity('speedRpm', 'rotation')} in hover.`,
+  'true.aim.fine': (p) => `Fine: ${p.gramMillimetres('targetKgM')} may stay at ${p.quantity('speedRpm', 'rotation')} in hover.`,
+  'true.aim.rig': (p) => `The rig decides: it cannot show less than ${p.gramMillimetres('floorKgM')}, so ${p.gramMillimetres('targetKgM')} is the aim.`,
+  'true.enough': (p) => `More work is not worth it: the rest is under ${p.gramMillimetres('targetKgM')}.`,
+  'true.vibration.first': (p) => `Run it bare first and write the reading down. A trial mass may be ${p.grams('largestKg')} at most.`,
+  'true.vibration.trial': (p) => `Put a trial mass at the mark, up to ${p.grams('largestKg')}: the reading should change by a third or more.`,
+  'true.vibration.more': (p) => `Move the same mass to ${p.number('degrees')}° and run again: ${p.number('count')} more without phase.`,
+  'true.vibration.inconclusive': (p) => `The trial changed the reading by ${p.share('changeRatio')} only: take more mass, up to ${p.grams('largestKg')}.`,
+  'true.vibration.put': (p) => `Put ${p.grams('massKg')} at ${p.number('degrees')}°, trial mass off. Then run once more to check.`,
+  'true.vibration.left': (p) => `${p.share('leftRatio')} of the shake is left.`,
   // Stops of the line
   'pick.noReference': () => 'Pick: no prop chosen yet',
   'pick.discsMeet': (p) => `Pick: ${p.quantity('diameterM', 'length')} across where ${p.quantity('limitM', 'length')} has room`,
   'pick.predicted': () => 'Pick: chosen, not measured yet',
   'pick.measured': (p) => `Pick: chosen and measured, ${p.number('count')} runs`,
+  'true.nothingFitted': () => 'True: no piece is fitted yet',
+  'true.untrued': (p) => `True: ${p.number('count')} of ${p.number('of')} fitted pieces are not trued`,
+  'true.allTrued': (p) => `True: all ${p.number('count')} fitted pieces are trued`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,
@@ -165,6 +193,8 @@ function pen(values: Values, choices: UnitChoices): Pen {
     minutes: (key) => formatMinutes(Math.abs(numberOf(key))),
     milliseconds: (key) => formatMilliseconds(Math.abs(numberOf(key))),
     speed: (key) => formatSpeed(numberOf(key)),
+    gramMillimetres: (key) => formatUnbalance(numberOf(key)),
+    grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
 }

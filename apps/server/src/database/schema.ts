@@ -8,3 +8,4 @@ export * from '../stand/stand.table.ts';
 export * from '../live/live.table.ts';
 export * from '../event/event.table.ts';
 export * from '../piece/piece.table.ts';
+export * from '../balance/balance.table.ts';

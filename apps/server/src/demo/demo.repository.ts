@@ -1,5 +1,6 @@
 import { count } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { rig } from '../balance/balance.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
@@ -21,6 +22,7 @@ export interface DemoRows {
   sets: (typeof pieceSet.$inferInsert)[];
   motors: (typeof motorPiece.$inferInsert)[];
   spares: (typeof sparePart.$inferInsert)[];
+  rigs: (typeof rig.$inferInsert)[];
 }
 
 export class DemoRepository {
@@ -42,5 +44,6 @@ export class DemoRepository {
     await tx.insert(pieceSet).values(rows.sets);
     await tx.insert(motorPiece).values(rows.motors);
     await tx.insert(sparePart).values(rows.spares);
+    await tx.insert(rig).values(rows.rigs);
   }
 }

@@ -3,7 +3,7 @@ import { emptyStep, estimateMotor, hashText, INCH_M, layOut, readMotorLabel, rea
 import { demoRack, type DemoRack } from './demoRack.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { simulatedDevice } from '../live/simulatedDevice.ts';
-import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
+import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, demoRigs, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
 
 /** Rows of the demo workshop; dates are milliseconds relative to the first start. */
 export interface DemoWorld {
@@ -14,6 +14,7 @@ export interface DemoWorld {
   air: { id: string; temperatureC: number; pressurePa: number; humidityRatio: number; atMs: number }[];
   campaigns: { id: string; craftId: string; name: string; referencePropModelId: string; protocolVersion: number; temperatureC: number; pressurePa: number; humidityRatio: number; gateCellV: number; note: string; atMs: number }[];
   runs: DemoRun[];
+  rigs: { id: string; name: string; frictionKgM: number; borePlayM: number; largestM: number; inertiaKgM2: number; note: string; atMs: number }[];
   rack: Omit<DemoRack, 'facts' | 'hidden'>;
   facts: { subjectId: string; fact: StoredFact; atMs: number }[];
 }
@@ -74,6 +75,7 @@ export function demoWorld(): DemoWorld {
     air: [{ id: ids('air'), ...demoAir.today, atMs: -2 * 60 * MINUTE_MS }],
     campaigns: [{ id: campaignId, craftId: petrel.id, name: standEvening.name, referencePropModelId: modelId(standEvening.referenceKey), protocolVersion: PROTOCOL_VERSION, ...demoAir.evening, gateCellV: standEvening.gateCellV, note: standEvening.note, atMs: startMs }],
     runs,
+    rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: -50 * DAY_MS - i * MINUTE_MS })),
     rack,
     facts,
   };

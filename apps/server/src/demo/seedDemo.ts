@@ -35,6 +35,7 @@ export async function seedDemo(app: INestApplication): Promise<void> {
       sets: world.rack.sets.map((x) => ({ ...x, ...common(x) })),
       motors: world.rack.motors.map((m) => ({ ...m, ...common(m) })),
       spares: world.rack.spares.map((x) => ({ ...x, ...common(x) })),
+      rigs: world.rigs.map((r) => ({ ...r, ...common(r) })),
       runs: world.runs.map(({ steps, ...r }) => ({ ...r, ...common(r), state: 'kept' as const, origin: 'simulated' as const, stepCount: steps.length, keptAt: new Date(firstMs + r.atMs) })),
     });
     const runs = app.get(RunRepository, { strict: false });

@@ -129,3 +129,9 @@ export const demoMotors = [
 ] as const;
 
 export const demoSpares = [{ name: 'M5 lock nut', count: 19, perPieceCount: 1 }];
+
+/** Rigs of the shed: friction in gram-millimetres, play in millimetres. */
+export const demoRigs = [
+  { name: 'Glass knife edges', frictionGmm: 0.06, borePlayMm: 0, largestMm: 420, inertiaGmm2: 160, note: 'Cones to 9 mm; large props hang over the bench edge.' },
+  { name: 'Magnet cage', frictionGmm: 0.025, borePlayMm: 0.02, largestMm: 230, inertiaGmm2: 90, note: 'For the small ones.' },
+];

@@ -32,15 +32,17 @@ export class LineService {
     const facts = await this.events.standFactsOf(this.db, crafts.map((c) => c.id));
     const subjectOf = (c: LineCraft): string | null => propModelId ?? c.referencePropModelId;
     const diameters = await this.models.diameters(this.db, [...new Set(crafts.map(subjectOf).filter((id) => id !== null))]);
-    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), subjectOf(c), diameters)]));
+    const fitted = await this.models.fitted(this.db, crafts.map((c) => c.id));
+    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), subjectOf(c), diameters, fitted.get(c.id) ?? { fittedCount: 0, truedCount: 0 })]));
   }
 
-  private stops(craft: LineCraft, facts: StandFactRow[], subject: string | null, diameters: ReadonlyMap<string, number>): LineStop[] {
+  private stops(craft: LineCraft, facts: StandFactRow[], subject: string | null, diameters: ReadonlyMap<string, number>, fitted: { fittedCount: number; truedCount: number }): LineStop[] {
     const inHand = facts.filter((f) => f.propModelId === subject);
     const limits = [craft.escLimitA, craft.motorLimitA].filter((l) => l !== null);
     return lineStops({
       nowMs: this.clock.nowMs(),
       pick: { diameterM: subject === null ? null : (diameters.get(subject) ?? null), largestDiscM: largestDiscM({ ...craft, neighbourDistanceM: neighbourDistanceM(craft.rotors) }) },
+      true: fitted,
       stand: {
         keptRunCount: facts.length,
         inHandRunCount: inHand.length,

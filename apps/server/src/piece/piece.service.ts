@@ -82,9 +82,14 @@ export class PieceService {
 
   /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */
   async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean }): Promise<void> {
-    const refusal = refusalOf(life, dto, piece satisfies PieceFacts);
-    if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal);
+    this.requireAllowed({ piece, life }, dto.action);
     await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), dto.reason ?? null, dto.isCorrected ?? false));
+  }
+
+  /** @throws {PieceRefusedError} if the life of the piece does not allow an action */
+  requireAllowed({ piece, life }: LivingPiece, action: PieceActionDto['action']): void {
+    const refusal = refusalOf(life, { action }, piece satisfies PieceFacts);
+    if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal);
   }
 
   async listBatches(): Promise<{ items: BatchView[]; total: number }> {

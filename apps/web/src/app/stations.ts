@@ -1,5 +1,5 @@
 import type { LineStation } from '@zivvo/core';
-import { IconCompass, IconDrone, IconGauge, IconPropeller, type Icon } from '@tabler/icons-react';
+import { IconCompass, IconDrone, IconGauge, IconPropeller, IconScale, type Icon } from '@tabler/icons-react';
 
 /** A place of work in the rail; a station joins when it exists. */
 export interface Station {
@@ -16,5 +16,6 @@ export const stations: readonly Station[] = [
   { name: 'Crafts', path: '/crafts', letter: 'c', icon: IconDrone, stop: null },
   { name: 'Rack', path: '/rack', letter: 'r', icon: IconPropeller, stop: null },
   { name: 'Pick', path: '/pick', letter: 'p', icon: IconCompass, stop: 'pick' },
+  { name: 'True', path: '/true', letter: 'u', icon: IconScale, stop: 'true' },
   { name: 'Stand', path: '/stand', letter: 's', icon: IconGauge, stop: 'stand' },
 ];

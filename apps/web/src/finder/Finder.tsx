@@ -20,6 +20,8 @@ const PAGES = [
   { title: 'Sets', path: '/rack/sets' },
   { title: 'Pick', path: '/pick' },
   { title: 'Load ladder', path: '/pick/ladder' },
+  { title: 'True', path: '/true' },
+  { title: 'Slots', path: '/true/slots' },
   { title: 'Stand', path: '/stand' },
   { title: 'Settings', path: '/settings' },
 ];

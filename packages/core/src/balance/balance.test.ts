@@ -12,7 +12,7 @@ import { balancedSubsets, placeBlades } from './slots.ts';
 import { combinedUnbalance, splitCorrection } from './staticUnbalance.ts';
 import { bestOfSwings, oneSwing, swingPeriod, twoSwings, type SwingPeriod } from './swingTiming.ts';
 import { fallTimeS, isBeyond, nextTape, tapePlaces, tapeState, tapeVector, type TapeJob, type TapeLook } from './tapeTrials.ts';
-import { needsBalancing, residualOf, rigFloorKgM, shakeOf, shakeTargets, unbalanceTarget } from './targets.ts';
+import { needsBalancing, residualOf, rigFloorKgM, shakeOf, shakeTargets, spinTestFrictionKgM, unbalanceTarget } from './targets.ts';
 import { balanceWithoutPhase, refineWithoutPhase } from './withoutPhase.ts';
 
 const GMM = 1e-6;
@@ -186,6 +186,13 @@ describe('targets', () => {
     expect(needsBalancing({ kind: 'all' }, small, tiny, 0.1)).toBe(true);
     expect(needsBalancing({ kind: 'fromDiameter', diameterM: 0.1 }, small, tiny, 0.1)).toBe(false);
   });
+});
+
+test('a spin test tells the friction of a rig', () => {
+  // 8 g·cm² slowing from 2 turns a second over 10 s: 10 turns, a torque of I·ω/t.
+  const torque = (8e-7 * 2 * 2 * Math.PI) / 10;
+  expect(spinTestFrictionKgM(8e-7, 10, 10)).toBeCloseTo(torque / GRAVITY_M_PER_S2, 12);
+  expect(() => spinTestFrictionKgM(8e-7, 0, 10)).toThrow(/turnCount/);
 });
 
 describe('corrections', () => {

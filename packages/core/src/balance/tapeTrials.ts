@@ -134,7 +134,7 @@ export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
   if (kept.length === 0) return { verdict: 'contradiction', unbalance: null, next: null, left: null, contradicting: worstLook(job, possible, looks), beyondRatio: 0 };
   const last = looks.at(-1)!;
   const on = tapeVector(last.tape, job);
-  const unbalance = middleOf(possible, kept);
+  const unbalance = middleOf(possible, kept, job.targetKgM / 2);
   const left = leftOf(possible, kept, on);
   const beyondRatio = kept.filter((i) => isBeyond(job, { re: possible.x[i]!, im: possible.y[i]! })).length / kept.length;
   const verdict = verdictOf(job, last, looks.length, left, beyondRatio);
@@ -192,15 +192,16 @@ function worstLook(job: TapeJob, possible: Possible, looks: readonly TapeLook[])
   return worst;
 }
 
-function middleOf({ x, y, amount }: Possible, kept: readonly number[]): NonNullable<TapeState['unbalance']> {
+function middleOf({ x, y, amount }: Possible, kept: readonly number[], leastKgM: number): NonNullable<TapeState['unbalance']> {
   // Direction by the mean of unit vectors, size by the mean of logarithms: neither lets the largest speak loudest.
+  // What is under half the target needs no tape, so it does not pull the middle down.
   let dx = 0;
   let dy = 0;
   let log = 0;
   for (const i of kept) {
     dx += x[i]! / amount[i]!;
     dy += y[i]! / amount[i]!;
-    log += Math.log(amount[i]!);
+    log += Math.log(Math.max(leastKgM, amount[i]!));
   }
   const amountKgM = Math.exp(log / kept.length);
   const degrees = degreesOf({ re: dx, im: dy });

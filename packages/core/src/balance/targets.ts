@@ -18,6 +18,20 @@ export interface BalancingRig {
   inertiaKgM2: number;
 }
 
+/**
+ * Moment that a rig's friction holds, from a spin test: turns until it stands still, slowing evenly [kg·m].
+ *
+ *   M = I·4π·turns/(t²·g)
+ *
+ * @throws {OutOfRangeError} if a value is not positive
+ */
+export function spinTestFrictionKgM(inertiaKgM2: number, turnCount: number, durationS: number): number {
+  requirePositive('inertiaKgM2', inertiaKgM2);
+  requirePositive('turnCount', turnCount);
+  requirePositive('durationS', durationS);
+  return (inertiaKgM2 * 4 * Math.PI * turnCount) / durationS ** 2 / GRAVITY_M_PER_S2;
+}
+
 /** Nothing is asked of a piece that its rig cannot show one and a half times. */
 const FLOOR_FACTOR = 1.5;
 

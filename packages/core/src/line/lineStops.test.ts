@@ -3,7 +3,7 @@ import { lineStops, type LineFacts } from './lineStops.ts';
 
 const now = Date.UTC(2026, 10, 24);
 const day = 86_400_000;
-const stop = (stand: Partial<LineFacts['stand']>) => lineStops({ nowMs: now, pick: { diameterM: 0.18, largestDiscM: 0.2 }, stand: { keptRunCount: 6, inHandRunCount: 2, referenceRunCount: 2, lastKeptAtMs: now - 3 * day, hasBreach: false, ...stand } }).find((s) => s.station === 'stand')!;
+const stop = (stand: Partial<LineFacts['stand']>) => lineStops({ nowMs: now, pick: { diameterM: 0.18, largestDiscM: 0.2 }, true: { fittedCount: 0, truedCount: 0 }, stand: { keptRunCount: 6, inHandRunCount: 2, referenceRunCount: 2, lastKeptAtMs: now - 3 * day, hasBreach: false, ...stand } }).find((s) => s.station === 'stand')!;
 
 test.each<[string, Partial<LineFacts['stand']>, string, string]>([
   ['nothing measured', { keptRunCount: 0, lastKeptAtMs: null }, 'empty', 'stand.noRuns'],
@@ -14,7 +14,7 @@ test.each<[string, Partial<LineFacts['stand']>, string, string]>([
   ['over a limit', { hasBreach: true }, 'notched', 'stand.breach'],
 ])('%s', (_name, facts, state, code) => expect(stop(facts)).toMatchObject({ station: 'stand', state, code }));
 
-const picked = (pick: LineFacts['pick'], inHandRunCount = 0) => lineStops({ nowMs: now, pick, stand: { keptRunCount: inHandRunCount, inHandRunCount, referenceRunCount: 0, lastKeptAtMs: null, hasBreach: false } }).find((s) => s.station === 'pick')!;
+const picked = (pick: LineFacts['pick'], inHandRunCount = 0) => lineStops({ nowMs: now, pick, true: { fittedCount: 4, truedCount: inHandRunCount }, stand: { keptRunCount: inHandRunCount, inHandRunCount, referenceRunCount: 0, lastKeptAtMs: null, hasBreach: false } }).find((s) => s.station === 'pick')!;
 
 test.each<[string, LineFacts['pick'], number, string, string]>([
   ['no prop', { diameterM: null, largestDiscM: 0.2 }, 0, 'empty', 'pick.noReference'],
@@ -22,3 +22,13 @@ test.each<[string, LineFacts['pick'], number, string, string]>([
   ['predicted', { diameterM: 0.18, largestDiscM: 0.2 }, 0, 'half', 'pick.predicted'],
   ['measured, nothing in its way', { diameterM: 0.18, largestDiscM: null }, 2, 'full', 'pick.measured'],
 ])('pick: %s', (_name, pick, runs, state, code) => expect(picked(pick, runs)).toMatchObject({ state, code }));
+
+test.each<[number, number, string, string]>([
+  [0, 0, 'empty', 'true.nothingFitted'],
+  [4, 0, 'notched', 'true.untrued'],
+  [4, 3, 'half', 'true.untrued'],
+  [4, 4, 'full', 'true.allTrued'],
+])('true: %i fitted, %i of them trued', (fittedCount, truedCount, state, code) => {
+  const stops = lineStops({ nowMs: now, pick: { diameterM: null, largestDiscM: null }, true: { fittedCount, truedCount }, stand: { keptRunCount: 0, inHandRunCount: 0, referenceRunCount: 0, lastKeptAtMs: null, hasBreach: false } });
+  expect(stops.find((s) => s.station === 'true')).toMatchObject({ state, code });
+});

@@ -1,5 +1,5 @@
 /** Stations that the line runs through; a station joins when it exists. */
-export const lineStations = ['pick', 'stand'] as const;
+export const lineStations = ['pick', 'true', 'stand'] as const;
 export type LineStation = (typeof lineStations)[number];
 
 /** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */
@@ -21,6 +21,11 @@ export interface LineFacts {
     diameterM: number | null;
     /** Largest disc that has room; null where nothing stands in its way. */
     largestDiscM: number | null;
+  };
+  true: {
+    /** Pieces on the craft, and those of them that are trued. */
+    fittedCount: number;
+    truedCount: number;
   };
   stand: {
     keptRunCount: number;
@@ -44,7 +49,7 @@ const RUNS_NEEDED = 2;
  * @param facts - counts, dates [ms since 1970] and findings; no clock of its own
  */
 export function lineStops(facts: LineFacts): LineStop[] {
-  return [pickStop(facts), standStop(facts)];
+  return [pickStop(facts), trueStop(facts), standStop(facts)];
 }
 
 function pickStop({ pick, stand }: LineFacts): LineStop {
@@ -53,6 +58,12 @@ function pickStop({ pick, stand }: LineFacts): LineStop {
   if (diameterM === null) return stop('empty', 'pick.noReference');
   if (largestDiscM !== null && diameterM > largestDiscM) return stop('notched', 'pick.discsMeet', { diameterM, limitM: largestDiscM });
   return stand.inHandRunCount === 0 ? stop('half', 'pick.predicted') : stop('full', 'pick.measured', { count: stand.inHandRunCount });
+}
+
+function trueStop({ true: { fittedCount, truedCount } }: LineFacts): LineStop {
+  const stop = (state: StopState, code: string, values: Record<string, number> = {}): LineStop => ({ station: 'true', state, code, values });
+  if (fittedCount === 0) return stop('empty', 'true.nothingFitted');
+  return truedCount < fittedCount ? stop(truedCount === 0 ? 'notched' : 'half', 'true.untrued', { count: fittedCount - truedCount, of: fittedCount }) : stop('full', 'true.allTrued', { count: fittedCount });
 }
 
 function standStop({ nowMs, stand }: LineFacts): LineStop {

@@ -227,3 +227,9 @@ export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<Flyi
   const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, style) : NaN);
   return { gentle: of('gentle'), normal: of('normal'), hard: of('hard') };
 }
+
+/** Speed at which a propeller carries a craft [rev/min]: in hover, or a plane in cruise; null where it never does. */
+export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
+  const prop = propellerModel(geometry, bench.tables);
+  return carryPoint(bench, { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 }, emptyMargins())?.speedRpm ?? null;
+}

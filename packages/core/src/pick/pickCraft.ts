@@ -1,5 +1,6 @@
 import type { RotorAir } from '../air/rotorAir.ts';
-import type { CraftKind } from '../craft/layouts.ts';
+import { isCoaxial, layoutKind, neighbourDistanceM, type CraftKind, type Layout, type Rotor } from '../craft/layouts.ts';
+import type { PackChemistry } from '../powertrain/packChemistry.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { MotorEntries } from '../powertrain/motor.ts';
 import { motorOf } from '../powertrain/motor.ts';
@@ -49,6 +50,59 @@ export interface PickBench extends PickSetting {
   carryThrustN: number;
   /** Flow along the axis meanwhile [m/s]: none in hover, the cruising speed of a plane. */
   carrySpeedMPerS: number;
+}
+
+/** A craft as it is entered: what {@link pickCraftOf} reads of it. */
+export interface CraftEntries {
+  layout: Layout;
+  rotors: readonly Rotor[];
+  massKg: number;
+  clearanceDiameterM: number | null;
+  groundClearanceM: number | null;
+  boomClearanceM: number | null;
+  statorDiameterM: number;
+  statorHeightM: number;
+  kvRpmPerV: number;
+  motorResistanceOhm: number;
+  motorNoLoadCurrentA: number;
+  motorMassKg: number;
+  /** Motor figures that were never typed: the core estimates them itself. */
+  estimatedFields: readonly string[];
+  motorLimitA: number | null;
+  escLimitA: number | null;
+  packChemistry: PackChemistry;
+  packSeriesCount: number;
+  packCapacityAh: number;
+}
+
+/** A craft as picking sees it, from what was entered. */
+export function pickCraftOf(craft: CraftEntries, airC: number): PickCraft {
+  const { rotors, estimatedFields } = craft;
+  const kind = layoutKind(craft.layout);
+  const typed = (field: string, value: number): number | null => (estimatedFields.includes(field) ? null : value);
+  return {
+    kind,
+    rotorCount: rotors.length,
+    isCoaxial: isCoaxial(rotors),
+    armM: kind === 'plane' ? null : rotors.reduce((sum, r) => sum + Math.hypot(r.xM, r.yM), 0) / rotors.length,
+    neighbourDistanceM: neighbourDistanceM(rotors),
+    clearanceDiameterM: craft.clearanceDiameterM,
+    groundClearanceM: craft.groundClearanceM,
+    boomClearanceM: craft.boomClearanceM,
+    massKg: craft.massKg,
+    motor: {
+      statorDiameterM: craft.statorDiameterM,
+      statorHeightM: craft.statorHeightM,
+      kvRpmPerV: craft.kvRpmPerV,
+      resistanceOhm: typed('motorResistanceOhm', craft.motorResistanceOhm),
+      noLoadCurrentA: typed('motorNoLoadCurrentA', craft.motorNoLoadCurrentA),
+      massKg: typed('motorMassKg', craft.motorMassKg),
+    },
+    motorLimitA: craft.motorLimitA,
+    escLimitA: craft.escLimitA,
+    pack: { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: null },
+    airC,
+  };
 }
 
 /** State of charge at which candidates are compared. */

@@ -1,0 +1,178 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
+import {
+  carrySpeedRpm, CoefficientTables, CoreError, GRAVITY_M_PER_S2, hoverThrustN, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type PropGeometry, type TrueUpSetting,
+} from '@zivvo/core';
+import { Clock } from '../common/clock.ts';
+import { toRowView } from '../common/rowMapper.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { DB, type Db } from '../database/database.ts';
+import { toPieceView } from '../piece/piece.mapper.ts';
+import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
+import { PieceService } from '../piece/piece.service.ts';
+import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { LookFirstError, TooLargeForRigError, TrialTooHeavyError, TrueUpEndedError } from './balance.errors.ts';
+import { RigRepository, TrueUpRepository, type RigRow, type TrueUpRow } from './balance.repository.ts';
+
+const USUAL_AIR_C = 15;
+/** A bell is a little less than half of its motor. */
+const BELL_SHARE = 0.45;
+
+@Injectable()
+export class BalanceService {
+  /** Shared by all requests: hover speeds are asked for in the standard air. */
+  private readonly tables = new CoefficientTables(STANDARD_ROTOR_AIR);
+
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly rows: RowMaker,
+    private readonly rigs: RigRepository,
+    private readonly trueUps: TrueUpRepository,
+    private readonly pieces: PieceRepository,
+    private readonly lives: PieceService,
+    private readonly models: PropModelRepository,
+    private readonly crafts: CraftRepository,
+  ) {}
+
+  async listRigs(): Promise<RigView[]> {
+    return (await this.rigs.list(this.db, LIST_MAX)).rows.map(toRigView);
+  }
+
+  async addRig({ id, ...dto }: CreateRigDto): Promise<RigView> {
+    await this.rigs.add(this.db, { ...this.rows.newRow(id), ...toRigColumns(dto) });
+    return toRigView(await this.rigs.find(this.db, id));
+  }
+
+  async changeRig(id: string, { revision, ...dto }: UpdateRigDto): Promise<RigView> {
+    await this.rigs.revise(this.db, id, revision, toRigColumns(dto), this.clock.now());
+    return toRigView(await this.rigs.find(this.db, id));
+  }
+
+  async removeRig(id: string): Promise<void> {
+    await this.rigs.remove(this.db, id, this.clock.now());
+  }
+
+  async restoreRig(id: string): Promise<RigView> {
+    await this.rigs.restore(this.db, id);
+    return toRigView(await this.rigs.find(this.db, id));
+  }
+
+  /** Pieces of the model a craft flies, by what is to be done; without a craft, all of them. */
+  async trays(craftId: string | null): Promise<TraysView> {
+    const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
+    const { rows } = await this.pieces.page(this.db, { propModelId: craft?.referencePropModelId ?? null }, this.clock.now(), LIST_MAX);
+    const last = await this.trueUps.lastOf(this.db, rows.map((r) => r.piece.id));
+    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [] };
+    for (const living of rows) {
+      const { state, isTruedStatic, isTruedDynamic } = living.life;
+      if (state === 'retired' || state === 'new') continue;
+      const view = toPieceView(living);
+      if (last.get(living.piece.id)?.state === 'sentBack') trays.back.push(view);
+      else if (isTruedStatic || isTruedDynamic) trays.good.push(view);
+      else if (craft && !(await this.isNeeded(craft, living))) trays.notNeeded.push(view);
+      else trays.toDo.push(view);
+    }
+    return trays;
+  }
+
+  private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {
+    const model = await this.models.find(this.db, piece.propModelId);
+    const geometry = geometryOf(model, piece.diameterM, piece.massKg);
+    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.hoverSpeed(craft, geometry) }, hoverThrustN(craft.massKg, craft.rotors.length));
+  }
+
+  async start(dto: CreateTrueUpDto): Promise<TrueUpView> {
+    const { piece, life } = await this.pieces.findLiving(this.db, dto.pieceId);
+    const rig = await this.rigs.find(this.db, dto.rigId);
+    await this.crafts.find(this.db, dto.craftId);
+    const model = await this.models.find(this.db, piece.propModelId);
+    const diameterM = piece.diameterM ?? model.diameterM;
+    this.lives.requireAllowed({ piece, life }, 'true');
+    if ((life.state === 'fitted' || life.state === 'resting') && !dto.isLookedAt) throw new LookFirstError(piece.tag);
+    if (diameterM > rig.largestM) throw new TooLargeForRigError(piece.tag, diameterM, rig.largestM);
+    await this.trueUps.add(this.db, { ...this.rows.newRow(dto.id), pieceId: dto.pieceId, rigId: dto.rigId, craftId: dto.craftId, isLookedAt: dto.isLookedAt, state: 'open', target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, finishedAt: null });
+    return this.find(dto.id);
+  }
+
+  async find(id: string): Promise<TrueUpView> {
+    return this.toView(await this.trueUps.find(this.db, id));
+  }
+
+  async ofPiece(pieceId: string): Promise<TrueUpView[]> {
+    const rows = await this.trueUps.ofPiece(this.db, pieceId, 20);
+    return Promise.all(rows.map((row) => this.toView(row)));
+  }
+
+  /** The whole evidence is sent at each step, so that every step can be undone. */
+  async change(id: string, { revision, ...dto }: UpdateTrueUpDto): Promise<TrueUpView> {
+    const row = await this.trueUps.find(this.db, id);
+    if (row.state !== 'open') throw new TrueUpEndedError();
+    const view = await this.toView({ ...row, ...toEvidence(dto) });
+    const heaviest = dto.runs.find((r) => view.vibration && r.massKg > view.vibration.largestTrialKg && !r.isCheck);
+    if (heaviest) throw new TrialTooHeavyError(heaviest.massKg, view.vibration!.largestTrialKg);
+    await this.trueUps.revise(this.db, id, revision, toEvidence(dto), this.clock.now());
+    return this.find(id);
+  }
+
+  async finish(id: string, { as, note }: FinishTrueUpDto): Promise<TrueUpView> {
+    const row = await this.trueUps.find(this.db, id);
+    if (row.state !== 'open') throw new TrueUpEndedError();
+    const now = this.clock.now();
+    const isCorrected = row.looks.some((l) => l.tape.some((t) => t > 0)) || as === 'truedDynamic';
+    await this.db.transaction(async (tx) => {
+      await this.trueUps.revise(tx, id, row.revision, { state: as, note: note ?? row.note, finishedAt: now }, now);
+      if (as !== 'sentBack') await this.lives.record(tx, await this.pieces.findLiving(tx, row.pieceId), { ...NO_ACTION, action: 'true', isDynamic: as === 'truedDynamic', reason: note ?? null, isCorrected });
+    });
+    return this.find(id);
+  }
+
+  private async toView(row: TrueUpRow): Promise<TrueUpView> {
+    const { piece } = await this.pieces.findLiving(this.db, row.pieceId);
+    const [rig, craft, model] = [await this.rigs.find(this.db, row.rigId), await this.crafts.find(this.db, row.craftId), await this.models.find(this.db, piece.propModelId)];
+    const geometry = geometryOf(model, piece.diameterM, piece.massKg);
+    const hoverSpeedRpm = this.hoverSpeed(craft, geometry);
+    const setting: TrueUpSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
+    const { id: _id, workshopId: _workshop, personId: _person, deletedAt: _deleted, isLookedAt: _looked, ...own } = row;
+    const radiusM = (TAPE_RADIUS_RATIO * geometry.diameterM) / 2;
+    return { ...own, ...toRowView(row), hoverSpeedRpm, finishedAt: row.finishedAt?.toISOString() ?? null, vibration: vibrationState(row.runs, craft.massKg * GRAVITY_M_PER_S2, radiusM, row.runSpeedRpm ?? hoverSpeedRpm), ...worked(setting, row) };
+  }
+
+  /** Speed at which the piece carries the craft; where it never does, that of a tip at 100 m/s. */
+  private hoverSpeed(craft: CraftRow, geometry: PropGeometry): number {
+    const bench = pickBench(pickCraftOf(craft, USUAL_AIR_C), this.tables);
+    return carrySpeedRpm(bench, { ...geometry, massKg: null }) ?? (60 * 100) / (Math.PI * geometry.diameterM);
+  }
+}
+
+const NO_ACTION = { craftId: null, place: null, level: null, as: null, location: null, setId: null };
+
+function worked(setting: TrueUpSetting, { looks, swings, heavyDegrees, bladeMomentsKgM }: TrueUpRow): Pick<TrueUpView, 'result' | 'problem'> {
+  try {
+    const seen = looks.map((l) => ({ tape: l.tape, seen: l.kind === 'stays' ? ({ kind: 'stays' } as const) : { kind: 'falls' as const, downDegrees: l.downDegrees ?? 0, fallS: l.fallS } }));
+    return { result: trueUpState(setting, { looks: seen, swings, heavyDegrees, bladeMomentsKgM }), problem: null };
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
+    return { result: null, problem: { what: typeof what === 'string' ? what : error.code, allowed: typeof allowed === 'string' ? allowed : '' } };
+  }
+}
+
+function geometryOf(model: PropModelRow, diameterM: number | null, massKg: number | null): PropGeometry {
+  const { pitchM, bladeCount, tipShape, material } = model;
+  return { diameterM: diameterM ?? model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: massKg ?? model.measuredMassKg, droopM: null, rootCutOutRatio: null };
+}
+
+function toEvidence(dto: TrueUpDto) {
+  const runs = dto.runs.map((run) => ({ ...run, readings: run.readings.map((r) => ({ amplitude: r.amplitude, phaseDegrees: r.phaseDegrees === null || r.phaseDegrees === undefined ? null : wrapDegrees(r.phaseDegrees) })) }));
+  return { target: dto.target, looks: dto.looks, swings: dto.swings, heavyDegrees: dto.heavyDegrees ?? null, bladeMomentsKgM: dto.bladeMomentsKgM, runs, runSpeedRpm: dto.runSpeedRpm ?? null, note: dto.note ?? null };
+}
+
+function toRigColumns({ name, frictionKgM, borePlayM, largestM, inertiaKgM2, note }: RigDto) {
+  return { name: name.trim(), frictionKgM, borePlayM, largestM, inertiaKgM2, note: note ?? null };
+}
+
+function toRigView(row: RigRow): RigView {
+  return { ...toRowView(row), ...toRigColumns(row) };
+}

@@ -1,0 +1,110 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { BatchDetailView, PieceDetailView, Problem, TraysView, TrueUpView } from '@zivvo/contract';
+import { v7 } from 'uuid';
+import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+
+let server: TestServer;
+const model = aPropModel();
+const craft = aCraft({ referencePropModelId: model.id });
+const rig = { id: v7(), name: 'Knife edge', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null };
+let pieces: string[] = [];
+
+beforeAll(async () => {
+  server = await startTestServer();
+  await server.http.post('/api/prop-models').send(model).expect(201);
+  await server.http.post('/api/crafts').send(craft).expect(201);
+  await server.http.post('/api/rigs').send(rig).expect(201);
+  const batch = (await server.http.post('/api/batches').send({ id: v7(), propModelId: model.id, cwCount: 6, ccwCount: 0, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
+  pieces = batch.pieces.map((p) => p.id);
+  for (const id of pieces.slice(0, 5)) await server.http.put(`/api/pieces/${id}/measures`).send({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good' }).expect(200);
+}, 60_000);
+afterAll(() => server.close());
+
+const begin = (pieceId: string, more: object = {}) => server.http.post('/api/true-ups').send({ id: v7(), pieceId, rigId: rig.id, craftId: craft.id, isLookedAt: false, ...more });
+const started = async (pieceId: string): Promise<TrueUpView> => (await begin(pieceId).expect(201)).body as TrueUpView;
+const evidence = (more: object = {}) => ({ target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, ...more });
+const step = async (job: TrueUpView, more: object): Promise<TrueUpView> => (await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence(more), revision: job.revision }).expect(200)).body as TrueUpView;
+const stays = (tape: number[]) => ({ tape, kind: 'stays', downDegrees: null, fallS: null });
+const falls = (tape: number[], downDegrees: number) => ({ tape, kind: 'falls', downDegrees, fallS: null });
+
+describe('a tape job', () => {
+  test('is written down at every step, undone by sending less, and ends in a trued piece', async () => {
+    let job = await started(pieces[0]!);
+    expect(job).toMatchObject({ state: 'open', result: { verdict: 'open', targetKgM: expect.any(Number) } });
+    expect(job.hoverSpeedRpm).toBeGreaterThan(5000);
+    job = await step(job, { looks: [falls([0, 0, 0], 0)] });
+    expect(job.result!.next!.filter((t) => t > 0)).toHaveLength(2);
+    expect(job.result!.strips.every((s) => s.lengthM > 0 && s.blade > 0)).toBe(true);
+    const tape = job.result!.next!;
+    job = await step(job, { looks: [falls([0, 0, 0], 0), stays(tape)] });
+    expect(job.result!.verdict).toBe('trued');
+    expect(job.result!.reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['true.enough']));
+    job = await step(job, { looks: [falls([0, 0, 0], 0)] });
+    expect(job.result!.verdict).toBe('open');
+    job = await step(job, { looks: [falls([0, 0, 0], 0), stays(tape)] });
+    await server.http.post(`/api/true-ups/${job.id}/finish`).send({ as: 'trued', note: null }).expect(200);
+    const piece = (await server.http.get(`/api/pieces/${pieces[0]}`)).body as PieceDetailView;
+    expect(piece).toMatchObject({ state: 'trued', isTruedStatic: true });
+    expect(piece.history[0]!.values).toMatchObject({ isCorrected: true });
+    expect((await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence(), revision: job.revision + 1 }).expect(409)).body).toMatchObject({ code: 'trueUp.ended' });
+  });
+
+  test('sent back it lies in the tray for that, and stays untrued', async () => {
+    const job = await started(pieces[1]!);
+    await server.http.post(`/api/true-ups/${job.id}/finish`).send({ as: 'sentBack', note: 'hub far off' }).expect(200);
+    const trays = (await server.http.get(`/api/true-ups/trays?craftId=${craft.id}`).expect(200)).body as TraysView;
+    expect([trays.good.map((p) => p.id), trays.back.map((p) => p.id)]).toEqual([[pieces[0]], [pieces[1]]]);
+    expect(trays.toDo).toHaveLength(3);
+  });
+});
+
+describe('swings, weighing, vibration', () => {
+  test('two swings give unbalance; where it hangs is asked for; contradictions are told', async () => {
+    let job = await started(pieces[2]!);
+    const swing = (tapsS: number[], tapeKgM = 0) => ({ tapsS, isHalf: false, startDegrees: 15, tapeKgM, side: 'heavy' });
+    job = await step(job, { swings: [swing([0, 2.6, 5.2, 7.8, 10.4])] });
+    expect(job.result!.swing).toMatchObject({ kind: 'one', unbalanceKgM: expect.any(Number) });
+    expect(job.result!.reasons.map((r) => r.code)).toContain('true.whereIsHeavy');
+    job = await step(job, { swings: [swing([0, 2.6, 5.2, 7.8, 10.4])], heavyDegrees: 200 });
+    expect(job.result!.next).not.toBeNull();
+    job = await step(job, { swings: [swing([0, 0.01, 0.02])] });
+    expect(job).toMatchObject({ result: null, problem: { what: 'periodS' } });
+  });
+
+  test('three places without phase, a phase beyond 360 wrapped, too heavy a trial refused with the largest allowed', async () => {
+    let job = await started(pieces[3]!);
+    const run = (massKg: number, degrees: number, amplitude: number, phaseDegrees: number | null = null) => ({ massKg, degrees, readings: [{ amplitude, phaseDegrees }], isCheck: false });
+    const most = job.vibration!.largestTrialKg;
+    job = await step(job, { runs: [run(0, 0, 2), run(most / 2, 0, 2.44582), run(most / 2, 120, 2.06155)] });
+    expect(job.vibration).toMatchObject({ status: 'needsMoreTrials', nextTrialDegrees: 240 });
+    job = await step(job, { runs: [run(0, 0, 2), run(most / 2, 0, 2.44582), run(most / 2, 120, 2.06155), run(most / 2, 240, 1.5868)] });
+    expect(job.vibration).toMatchObject({ status: 'found', method: 'amplitudes', correction: { degrees: expect.closeTo(210, 0), massKg: expect.closeTo(2 * most, 5) } });
+    job = await step(job, { runs: [run(0, 0, 2, 730), run(most / 2, 0, 3, 100)] });
+    expect(job.runs[0]!.readings[0]!.phaseDegrees).toBe(10);
+    expect(job.vibration).toMatchObject({ status: 'found', method: 'phase' });
+    const refused = await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence({ runs: [run(0, 0, 2), run(most * 1.1, 0, 3)] }), revision: job.revision }).expect(422);
+    expect((refused.body as Problem).fields[0]).toMatchObject({ path: 'runs', allowed: { max: expect.closeTo(most, 8) } });
+  });
+});
+
+describe('what is refused', () => {
+  test('a piece that was never checked in, one that has flown and was not looked at, one too large for the rig', async () => {
+    expect((await begin(pieces[5]!).expect(422)).body).toMatchObject({ code: 'piece.notCheckedIn' });
+    await server.http.post(`/api/pieces/${pieces[4]}/actions`).send({ action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(200);
+    expect((await begin(pieces[4]!).expect(422)).body).toMatchObject({ code: 'trueUp.lookFirst' });
+    await begin(pieces[4]!, { isLookedAt: true }).expect(201);
+    const small = { ...rig, id: v7(), name: 'Small', largestM: 0.15 };
+    await server.http.post('/api/rigs').send(small).expect(201);
+    expect((await begin(pieces[2]!, { rigId: small.id }).expect(422)).body).toMatchObject({ code: 'trueUp.tooLarge' });
+  });
+  test.each<[string, object, string]>([
+    ['sixty-one looks', { looks: Array.from({ length: 61 }, () => stays([0, 0, 0])) }, 'looks'],
+    ['a negative moment', { looks: [stays([-1, 0, 0])] }, 'looks.0.tape'],
+    ['a text for a tap', { swings: [{ tapsS: ['a'], isHalf: true, startDegrees: 5, tapeKgM: 0, side: 'light' }] }, 'swings.0.tapsS'],
+    ['no readings', { runs: [{ massKg: 0, degrees: 0, readings: [], isCheck: false }] }, 'runs.0.readings'],
+  ])('%s', async (_name, change, path) => {
+    const job = await started(pieces[2]!);
+    const answer = await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence(change), revision: 1 }).expect(400);
+    expect((answer.body as Problem).fields.map((f) => f.path)).toContain(path);
+  });
+});

@@ -1,0 +1,202 @@
+import { NativeSelect } from '@mantine/core';
+import { shakeTargetNames, type PieceDetailView, type PropModelView, type TrueUpDto, type TrueUpView } from '@zivvo/contract';
+import { formatNumber, formatUnbalance, shakeTargetWords } from '@zivvo/words';
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { useKeys } from '../app/keys.ts';
+import { useChangeTrueUpMutation, useFinishTrueUpMutation, useRigsQuery, useStartTrueUpMutation, useTrueUpsOfQuery } from '../shared/api/balanceApi.ts';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { usePieceQuery } from '../shared/api/pieceApi.ts';
+import { usePropModelQuery } from '../shared/api/rackApi.ts';
+import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import tabs from '../shared/ui/Tabs.module.css';
+import classes from './TrueJobPage.module.css';
+import { SwingTab } from './SwingTab.tsx';
+import { TapeTab } from './TapeTab.tsx';
+import { VibrationTab } from './VibrationTab.tsx';
+import { WeighTab } from './WeighTab.tsx';
+
+/** One piece on the shaft: what to do next, what was seen, when it is good enough. */
+export function Component() {
+  const { pieceId = '' } = useParams();
+  const piece = usePieceQuery(pieceId);
+  const jobs = useTrueUpsOfQuery(pieceId);
+  return (
+    <Ready query={{ ...piece, currentData: piece.currentData ?? piece.data }}>
+      {(p) => <Ready query={{ ...jobs, currentData: jobs.currentData ?? jobs.data }}>{(list) => <Piece piece={p} jobs={list} />}</Ready>}
+    </Ready>
+  );
+}
+
+function Piece({ piece, jobs }: { piece: PieceDetailView; jobs: readonly TrueUpView[] }) {
+  const { data: model } = usePropModelQuery(piece.propModelId);
+  const open = jobs.find((j) => j.state === 'open');
+  if (!model) return null;
+  return open ? <Job key={open.id} piece={piece} model={model} job={open} /> : <Start piece={piece} model={model} jobs={jobs} />;
+}
+
+const ENDS = { open: 'open', trued: 'trued', truedDynamic: 'trued on its motor', sentBack: 'sent back' } as const;
+
+/** Before the first look: which rig, which craft, and whether the piece is sound. */
+function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropModelView; jobs: readonly TrueUpView[] }) {
+  const { data: rigs } = useRigsQuery();
+  const { data: crafts } = useCraftsQuery();
+  const { craftId, to } = useInHand();
+  const [begin, beginning] = useStartTrueUpMutation();
+  const [rigId, setRigId] = useState<string | null>(null);
+  const [forId, setForId] = useState<string | null>(null);
+  const [isLookedAt, setLookedAt] = useState(false);
+  const hasFlown = piece.history.some((h) => h.action === 'fit');
+  const rig = rigId ?? rigs?.[0]?.id ?? '';
+  const forCraft = forId ?? craftId ?? crafts?.items.find((c) => c.referencePropModelId === piece.propModelId)?.id ?? crafts?.items[0]?.id ?? '';
+  const start = (): void => void begin({ id: v7(), pieceId: piece.id, rigId: rig, craftId: forCraft, isLookedAt });
+  useKeys([{ key: 'n', what: 'Put it on the shaft', run: start }]);
+  const [last] = jobs;
+  return (
+    <StationPage
+      eyebrow={`True · ${propModelName(model)}`}
+      headline={
+        <>
+          <span className="mono">{piece.tag}</span>{' '}
+          {last ? `was ${ENDS[last.state]}${last.finishedAt === null ? '' : `, ${formatDay(last.finishedAt)}`}` : 'has never been balanced'}
+        </>
+      }
+      detail={last?.result?.residual ? `${formatUnbalance(last.result.residual.unbalanceKgM)} were left, ${formatNumber(last.result.residual.shakeG, 3)} g of acceleration on the craft.` : undefined}
+      reasons={<p style={{ margin: 0 }}>Cones must not meet in the hub; in a shallow one turn one round. Spring firm, blade clear of the stand, large props over the edge of the bench. Spin it first: a sticky arbor shows false level.</p>}
+      actions={
+        <>
+          <Action weight="main" hint="n" disabled={rig === '' || forCraft === '' || beginning.isLoading} onClick={start}>
+            Put it on the shaft
+          </Action>
+          <ActionLink to={to('/true')}>Trays</ActionLink>
+        </>
+      }
+    >
+      {rigs?.length === 0 ? (
+        <EmptyPage title="No rig on the bench" actions={<ActionLink weight="main" to={to('/true')}>Describe a rig</ActionLink>}>
+          <p>What a rig cannot show, nobody can balance: describe the shaft, its friction and play first.</p>
+        </EmptyPage>
+      ) : (
+        <section className={classes.sheet} style={{ display: 'grid', gap: 14, maxWidth: 460 }}>
+          <NativeSelect label="Rig" value={rig} onChange={(e) => setRigId(e.currentTarget.value)} data={(rigs ?? []).map((r) => ({ value: r.id, label: r.name }))} />
+          <NativeSelect label="Balanced for" value={forCraft} onChange={(e) => setForId(e.currentTarget.value)} data={(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))} />
+          {hasFlown && (
+            <label className={classes.check}>
+              <input type="checkbox" checked={isLookedAt} onChange={(e) => setLookedAt(e.currentTarget.checked)} /> It has flown. I looked at both faces, both edges, the tips and the root: no crack, no white mark.
+            </label>
+          )}
+          <ProblemNote error={beginning.error} />
+        </section>
+      )}
+    </StationPage>
+  );
+}
+
+const TABS = [
+  { key: 'tape', name: 'Tape trials' },
+  { key: 'swing', name: 'Swing timing' },
+  { key: 'weigh', name: 'Weighing' },
+  { key: 'vibration', name: 'Vibration' },
+] as const;
+
+function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelView; job: TrueUpView }) {
+  const { to } = useInHand();
+  const go = useGo();
+  const format = useFormat();
+  const [tab, setTab] = useAddressParam('by');
+  const [change, changing] = useChangeTrueUpMutation();
+  const [finish, finishing] = useFinishTrueUpMutation();
+  const evidence: TrueUpDto = { target: job.target, looks: job.looks, swings: job.swings, heavyDegrees: job.heavyDegrees, bladeMomentsKgM: job.bladeMomentsKgM, runs: job.runs, runSpeedRpm: job.runSpeedRpm, note: job.note };
+  const set = (more: Partial<TrueUpDto>): void => void change({ id: job.id, body: { ...evidence, ...more, revision: job.revision } });
+  const end = async (as: 'trued' | 'truedDynamic' | 'sentBack'): Promise<void> => {
+    await finish({ id: job.id, body: { as, note: null } }).unwrap();
+    go('/true');
+  };
+  const isDynamic = tab === 'vibration' && job.vibration?.leftRatio !== null && job.vibration?.leftRatio !== undefined;
+  const { result, problem } = job;
+  const undo = (): void => {
+    if (tab === 'vibration') set({ runs: job.runs.slice(0, -1) });
+    else if (tab === 'swing') set(job.heavyDegrees !== null ? { heavyDegrees: null } : { swings: job.swings.slice(0, -1) });
+    else if (tab === 'weigh') set({ bladeMomentsKgM: [] });
+    else set({ looks: job.looks.slice(0, -1) });
+  };
+  useKeys([{ key: 'u', what: 'Take the last step back', run: undo }]);
+  return (
+    <StationPage
+      eyebrow={
+        <>
+          {`True · ${propModelName(model)} · `}
+          <span className="mono">{piece.tag}</span>
+        </>
+      }
+      headline={headlineOf(job)}
+      detail={result ? `${formatUnbalance(result.targetKgM)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.` : problem ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.` : undefined}
+      tools={
+        <div className={tabs.tabs} role="tablist" aria-label="Ways to balance">
+          {TABS.map(({ key, name }) => (
+            <button key={key} type="button" role="tab" aria-selected={(tab ?? 'tape') === key} className={tabs.tab} onClick={() => setTab(key === 'tape' ? null : key)}>
+              {name}
+            </button>
+          ))}
+        </div>
+      }
+      reasons={
+        <>
+          <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? [])]} />
+          <NativeSelect label="How smooth" value={job.target} onChange={(e) => set({ target: e.currentTarget.value as TrueUpDto['target'] })} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
+          {result?.residual && <p className="muted" style={{ fontSize: 13 }}>{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>}
+        </>
+      }
+      actions={
+        <>
+          <Action weight={result?.verdict === 'trued' || isDynamic ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}>
+            {isDynamic ? 'Mark it trued on its motor' : 'Mark it trued'}
+          </Action>
+          <Action weight={result?.verdict === 'sendBack' ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end('sentBack')}>
+            Send it back
+          </Action>
+          <Action weight="quiet" hint="u" onClick={undo}>
+            Take the last step back
+          </Action>
+          <ActionLink weight="quiet" to={to('/true')}>
+            Leave it, it is written down
+          </ActionLink>
+        </>
+      }
+    >
+      <ProblemNote error={changing.error ?? finishing.error} />
+      {(tab === null || tab === 'tape') && <TapeTab job={job} model={model} onSet={set} />}
+      {tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}
+      {tab === 'weigh' && <WeighTab job={job} model={model} onSet={set} />}
+      {tab === 'vibration' && <VibrationTab job={job} onSet={set} />}
+    </StationPage>
+  );
+}
+
+function headlineOf({ result, looks }: TrueUpView): string {
+  if (!result) return 'That cannot be worked out';
+  switch (result.verdict) {
+    case 'trued':
+      return result.residual?.isBelowRig ? 'True: below what this rig can show' : `True: ${formatUnbalance(result.residual!.unbalanceKgM)} left`;
+    case 'sendBack':
+      return 'Beyond what tape may mend: send it back';
+    case 'contradiction':
+      return 'The looks contradict each other';
+    case 'open':
+      if (result.strips.length > 0) return result.strips.map((s) => `${formatNumber(s.lengthM * 1000, 0)} mm${s.layerCount > 1 ? ` × ${s.layerCount}` : ''} on ${placeName(result.places[s.blade]!.kind, s.blade, result.job.bladeCount)}`).join(', ');
+      return looks.length === 0 ? 'Let it go with one blade up, and look' : 'Let it go and look';
+  }
+}
+
+/** A place in words: blades count from the marked one, the hub's sides from there clockwise. */
+export function placeName(kind: 'blade' | 'hub', index: number, bladeCount: number): string {
+  return kind === 'blade' ? `blade ${index + 1}` : index === bladeCount ? 'the hub, right of blade 1' : 'the hub, left of blade 1';
+}

@@ -1,0 +1,113 @@
+import type { Page } from '@playwright/test';
+import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
+
+/** Takes the next piece of Petrel's tray onto the shaft. */
+async function onShaft(page: Page, demo: Zivvo): Promise<string> {
+  await page.goto(`${demo.address}/true`);
+  await page.getByRole('combobox', { name: /Craft/ }).selectOption({ label: 'Petrel · Seabird count' });
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
+  const tag = (await page.getByRole('heading', { level: 1 }).textContent())!.slice(0, 4);
+  await page.keyboard.press('n');
+  await expect(page.getByText('Let go with a blade level. What does it do?')).toBeVisible();
+  return tag;
+}
+
+test('a tape job: looks, undo, a reload in between, trued', async ({ demo, page }) => {
+  const faults = watchFaults(page);
+  const tag = await onShaft(page, demo);
+  // The dial is turned until it looks like the prop: blade 1 down.
+  await page.getByRole('slider', { name: /prop on its shaft/ }).focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/mm.* on blade 2, .* on blade 3/);
+  const asked = await page.getByRole('heading', { level: 1 }).textContent();
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(asked!);
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.keyboard.press('u');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Let it go with one blade up, and look');
+  await page.getByRole('slider', { name: /prop on its shaft/ }).focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(asked!);
+  await page.keyboard.press('1');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('True');
+  await expect(page.getByText(/More work is not worth it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Mark it trued' }).click();
+  await expect(page.getByRole('region', { name: 'Good' })).toContainText(tag);
+  expect(faults).toEqual([]);
+});
+
+test('two swings: bare, then with tape, and where it hangs', async ({ demo, page }) => {
+  await onShaft(page, demo);
+  await page.getByRole('tab', { name: 'Swing timing' }).click();
+  await expect(page.getByText(/tap at each end/)).toBeVisible();
+  // Taps of a metronome: the page's own clock times them.
+  const tap = async (everyMs: number): Promise<void> => {
+    await page.evaluate(async (ms) => {
+      const key = [...document.querySelectorAll('button')].find((b) => b.textContent?.startsWith('Tap '))!;
+      for (let i = 0; i < 6; i++) {
+        key.click();
+        await new Promise((resolve) => setTimeout(resolve, ms));
+      }
+    }, everyMs);
+  };
+  await tap(700);
+  await page.getByRole('button', { name: 'Keep this swing' }).click();
+  await expect(page.getByText('Now with a known tape on it, again: tap at each swing')).toBeVisible();
+  await expect(page.getByText(/inertia/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'It hangs like this' }).click();
+  await expect(page.getByRole('button', { name: /Noted: 0°/ })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Tape moment' }).fill('1.0');
+  await tap(500);
+  await page.getByRole('button', { name: 'Keep this swing' }).click();
+  await expect(page.getByText(/± \d+ %, inertia/)).toBeVisible();
+  await page.getByRole('tab', { name: 'Tape trials' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('mm');
+  await page.getByRole('button', { name: 'Send it back' }).click();
+  await expect(page.getByRole('region', { name: 'Back' })).not.toContainText('empty');
+});
+
+test('a vibration job without phase: too heavy a trial is refused, three places give mass and angle', async ({ demo, page }) => {
+  await onShaft(page, demo);
+  await page.getByRole('tab', { name: 'Vibration' }).click();
+  await page.getByRole('textbox', { name: 'Amplitudes' }).fill('2.0 2.0');
+  await page.getByRole('button', { name: 'Keep the run' }).click();
+  await expect(page.getByText('Run with the trial mass')).toBeVisible();
+  await page.getByRole('textbox', { name: 'Trial mass' }).fill('50');
+  await page.getByRole('textbox', { name: 'Amplitudes' }).fill('3');
+  await page.getByRole('button', { name: 'Keep the run' }).click();
+  await expect(page.getByText(/The trial mass is too large/)).toBeVisible();
+  for (const [degrees, amplitude] of [[0, 2.44582], [120, 2.06155], [240, 1.5868]] as const) {
+    await page.getByRole('textbox', { name: 'Trial mass' }).fill('0.02');
+    await page.getByRole('textbox', { name: 'At', exact: true }).fill(String(degrees));
+    await page.getByRole('textbox', { name: 'Amplitudes' }).fill(String(amplitude));
+    await page.getByRole('button', { name: 'Keep the run' }).click();
+    await expect(page.getByRole('row', { name: new RegExp(`^trial.*${degrees}°`) })).toBeVisible();
+  }
+  await expect(page.getByText(/Put 0.08.g at 210° from the mark/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Amplitudes' }).fill('0.3');
+  await page.getByRole('button', { name: 'Keep the run' }).click();
+  await expect(page.getByText(/15.% of the shake is left/)).toBeVisible();
+  await page.getByRole('button', { name: 'Mark it trued on its motor' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+});
+
+test('slots, the single blade, aids to print, and the telephone', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/true/slots`);
+  await expect(page.getByText(/Like blades balance in 1 pattern: 1-2-4-5; none of them evenly spaced/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Moments of the blades, g·mm' }).fill('50 51 49');
+  await expect(page.getByText(/g·mm left/)).toBeVisible();
+  await page.getByText('Single blade', { exact: true }).click();
+  await expect(page.getByText(/washers.*leave/)).toBeVisible();
+  await page.getByRole('link', { name: 'To print' }).click();
+  await expect(page.getByRole('img', { name: 'Tape ruler in gram-millimetres' })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const path of ['/true', '/true/slots', '/true/aids']) {
+    await page.goto(`${demo.address}${path}`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    expect([path, (await overflowOf(page)).page]).toEqual([path, 0]);
+  }
+});

@@ -1,0 +1,29 @@
+import type { TrueUpState, VibrationState } from '@zivvo/core';
+import type { PieceView } from '../piece/piece.view.ts';
+import type { trueUpStates } from './limits.ts';
+import type { RowView } from '../shared/rowView.ts';
+import type { RigDto, TrueUpDto } from './balance.dto.ts';
+
+export interface RigView extends RowView, Omit<RigDto, never> {}
+
+export interface TrueUpView extends RowView, Omit<TrueUpDto, never> {
+  pieceId: string;
+  rigId: string;
+  craftId: string;
+  state: (typeof trueUpStates)[number];
+  hoverSpeedRpm: number;
+  finishedAt: string | null;
+  /** Where the job stands; null where what was entered cannot be worked out, with why. */
+  result: TrueUpState | null;
+  vibration: VibrationState | null;
+  problem: { what: string; allowed: string } | null;
+}
+
+/** Pieces by what is to be done about their balance. */
+export interface TraysView {
+  toDo: PieceView[];
+  good: PieceView[];
+  back: PieceView[];
+  /** Pieces that the policy leaves alone. */
+  notNeeded: PieceView[];
+}
