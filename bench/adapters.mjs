@@ -150,6 +150,11 @@ export function makeAdapters(core) {
       const found = core.placeBlades(moments_gmm.map((m) => m * GMM), nSlots, slots ?? null);
       return { minResidual_gmm: found.residualKgM / GMM, worstResidual_gmm: found.worstKgM / GMM, identityResidual_gmm: found.identityKgM / GMM };
     },
+    14: ({ T0_N, Q0_Nm, motors }) => {
+      const rotors = motors.map((m) => ({ place: 'front', level: 0, xM: m.x_m, yM: m.y_m, spin: m.spin.toLowerCase(), hand: m.hand.toLowerCase(), isLabelForward: m.labelUp }));
+      const found = core.layoutMoments(rotors, T0_N, Q0_Nm);
+      return { netThrust_N: found.thrustN, roll_Nm: found.rollNm, pitch_Nm: found.pitchNm, yaw_Nm: found.yawNm, rank: found.rank, flipBearing_deg: found.tipsDegrees, yawRateTendency: found.yaws };
+    },
     15: ({ op, ...rest }) => powerLaw[op](rest),
     16: ({ op, ...rest }) => statistics[op](rest),
     18: (p) => {

@@ -5,6 +5,7 @@ import { CONFIG, type Config } from './config.ts';
 import { CraftModule } from './craft/craft.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
 import { EventModule } from './event/event.module.ts';
+import { FitModule } from './fit/fit.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
 import { LiveModule } from './live/live.module.ts';
@@ -18,7 +19,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

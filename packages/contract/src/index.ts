@@ -23,3 +23,6 @@ export type * from './piece/piece.view.ts';
 export * from './balance/limits.ts';
 export * from './balance/balance.dto.ts';
 export type * from './balance/balance.view.ts';
+export * from './fit/limits.ts';
+export * from './fit/fit.dto.ts';
+export type * from './fit/fit.view.ts';

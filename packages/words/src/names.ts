@@ -175,3 +175,17 @@ export const pieceActionNamesPast: Record<string, string> = {
 };
 
 export const shakeTargetWords: Record<ShakeTarget, string> = { coarse: 'coarse, 0.2 g', good: 'good, 0.1 g', fine: 'fine, 0.05 g' };
+
+export const armCheckNames: Record<string, string> = { turnsFree: 'turns freely, no scrape', seated: 'sits flat, ring and adapter in', locked: 'locked: nut, screws or clip', noDamage: 'no crack, no white mark' };
+
+/** What each mount needs: tools, minutes a rotor, what gets lost, what to mind. */
+export const mountSheets: Record<string, { tools: string; minutes: number; lost: string; mind: string }> = {
+  nut: { tools: 'nut wrench, soft jaw for the bell', minutes: 2, lost: 'nut, washer', mind: 'Lock nut always: braking controllers undo any nut. Hold the bell by hand, never the blade.' },
+  twoScrews: { tools: 'hex driver that fits', minutes: 4, lost: 'screws, dry lock', mind: 'Nip tight before undoing, clear old lock from the thread, new screws with dry lock where supplied.' },
+  axialScrew: { tools: 'hex driver', minutes: 2, lost: 'screw', mind: 'Flat of the D on the flat of the shaft; the screw ends in the shaft, not in the winding.' },
+  sideScrew: { tools: 'small hex driver', minutes: 3, lost: 'grub screw', mind: 'Screw onto the flat, then pull: it must not slide.' },
+  pushOn: { tools: 'two small levers', minutes: 1, lost: 'nothing', mind: 'Flick it: no scrape. If it binds on the bell the motor burns.' },
+  collet: { tools: 'wrench, tommy bar', minutes: 3, lost: 'cone, nut', mind: 'Clean cone and bore; tighten once, pull, tighten again.' },
+  rubberRing: { tools: 'none', minutes: 1, lost: 'rings', mind: 'Two rings, none of them cracked; it must come off in a strike.' },
+  quickLock: { tools: 'none', minutes: 1, lost: 'springs', mind: 'Push, turn to the stop, pull: it must not come. The key fits one hand only.' },
+};

@@ -1,4 +1,5 @@
-import type { Dimension, LineStop, Reason } from '@zivvo/core';
+import type { Dimension, LineStop, Reason, RotorPlace } from '@zivvo/core';
+import { placeNames } from './names.ts';
 import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { writeLabel } from './writeLabel.ts';
@@ -19,6 +20,8 @@ interface Pen {
   named(key: string): string;
   gramMillimetres(key: string): string;
   grams(key: string): string;
+  /** An arm by its place. */
+  place(key: string): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
@@ -146,6 +149,21 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'true.vibration.inconclusive': (p) => `The trial changed the reading by ${p.share('changeRatio')} only: take more mass, up to ${p.grams('largestKg')}.`,
   'true.vibration.put': (p) => `Put ${p.grams('massKg')} at ${p.number('degrees')}°, trial mass off. Then run once more to check.`,
   'true.vibration.left': (p) => `${p.share('leftRatio')} of the shake is left.`,
+  // Fitting
+  'fit.unknown': (p) => `${p.number('count')} ${p.text('count') === '1' ? 'arm has' : 'arms have'} no known piece yet: put one on, or say its hand.`,
+  'fit.flies': (p) => `All ${p.number('count')} rotors push the right way: it lifts level.`,
+  'fit.tips': (p) => `It tips toward ${p.place('place')} the moment it lifts: ${p.share('liftRatio')} of the lift is there, and not where it should be.`,
+  'fit.pressed': (p) => `It presses itself to the ground: the pieces push the wrong way on all ${p.number('count')} rotors.`,
+  'fit.cannotLift': (p) => `It hardly lifts: ${p.share('liftRatio')} of the thrust is there.`,
+  'fit.yawRunsAway': (p) => `It lifts, then yaw runs away: all ${p.number('count')} spins are opposite to what the controller expects.`,
+  'fit.yawDrifts': (p) => `It lifts, but yaw drifts: a motor turns against the controller’s table on one of ${p.number('count')} arms.`,
+  'fit.pushesBack': () => 'It pushes backwards: the piece is the other hand for this shaft.',
+  'fit.weak': (p) => `It pulls the right way but weakly: ${p.share('liftRatio')} of the thrust, a label faces the wrong way.`,
+  'fit.fault.spin': (p) => `${p.place('place')}: the motor turns against the controller’s table.`,
+  'fit.fault.hand': (p) => `${p.place('place')}: the piece is the other hand.`,
+  'fit.fault.face': (p) => `${p.place('place')}: the label faces the wrong way.`,
+  'fit.seeTheSpin': (p) => `See the spin of ${p.number('count')} of ${p.number('of')} motors: what is drawn is a proposal, nothing is confirmed without it.`,
+  'fit.rank': (p) => `It can be steered in ${p.number('rank')} of four ways only.`,
   // Stops of the line
   'pick.noReference': () => 'Pick: no prop chosen yet',
   'pick.discsMeet': (p) => `Pick: ${p.quantity('diameterM', 'length')} across where ${p.quantity('limitM', 'length')} has room`,
@@ -154,6 +172,10 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'true.nothingFitted': () => 'True: no piece is fitted yet',
   'true.untrued': (p) => `True: ${p.number('count')} of ${p.number('of')} fitted pieces are not trued`,
   'true.allTrued': (p) => `True: all ${p.number('count')} fitted pieces are trued`,
+  'fit.stop.unknown': (p) => `Fit: ${p.number('count')} of ${p.number('of')} arms without a known piece`,
+  'fit.stop.wrong': (p) => `Fit: ${p.number('count')} of ${p.number('of')} arms are wrong`,
+  'fit.stop.unseen': (p) => `Fit: the spin of ${p.number('count')} of ${p.number('of')} motors was not seen`,
+  'fit.stop.right': (p) => `Fit: all ${p.number('of')} arms are right, their spin seen`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,
@@ -194,6 +216,7 @@ function pen(values: Values, choices: UnitChoices): Pen {
     milliseconds: (key) => formatMilliseconds(Math.abs(numberOf(key))),
     speed: (key) => formatSpeed(numberOf(key)),
     gramMillimetres: (key) => formatUnbalance(numberOf(key)),
+    place: (key) => placeNames[String(values[key] ?? '') as RotorPlace]?.toLowerCase() ?? 'that arm',
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };

@@ -24,7 +24,7 @@ describe('crafts', () => {
     await server.http.get(`/api/crafts/${craft.id}`).expect(404);
     await server.http.post(`/api/crafts/${craft.id}/restore`).expect(200);
     const list = (await server.http.get('/api/crafts').expect(200)).body as CraftListView;
-    expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([expect.objectContaining({ station: 'pick', state: 'empty' }), expect.objectContaining({ station: 'true', state: 'empty' }), expect.objectContaining({ station: 'stand', state: 'empty' })]);
+    expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([expect.objectContaining({ station: 'pick', state: 'empty' }), expect.objectContaining({ station: 'true', state: 'empty' }), expect.objectContaining({ station: 'fit', state: 'empty' }), expect.objectContaining({ station: 'stand', state: 'empty' })]);
   });
 
   test('the same creation sent twice, as after a lost answer, makes one craft', async () => {

@@ -9,3 +9,4 @@ export * from '../live/live.table.ts';
 export * from '../event/event.table.ts';
 export * from '../piece/piece.table.ts';
 export * from '../balance/balance.table.ts';
+export * from '../fit/fit.table.ts';

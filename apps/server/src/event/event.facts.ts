@@ -10,6 +10,7 @@ export type StoredFact =
   | ({ kind: 'pieceMeasured'; pieceId: string } & Measures)
   | ({ kind: 'pieceDescribed'; pieceId: string; hand: PieceHand; hubThicknessM: number | null; droopM: number | null; colour: string | null; note: string | null; photoSha256: string | null } & Measures)
   | PieceActionFact
+  | { kind: 'fittingConfirmed'; craftId: string; verdict: string; note: string | null }
   | { kind: 'partChanged'; part: 'motor' | 'pack' | 'spare'; partId: string; change: 'added' | 'changed' | 'removed' | 'restored'; values: Record<string, string | number | null> };
 
 interface Measures {

@@ -61,6 +61,7 @@ export class EventRepository {
         await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
         return;
       case 'partChanged':
+      case 'fittingConfirmed':
         return;
       default:
         return this.live(tx, fact, at);

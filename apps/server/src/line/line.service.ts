@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { largestDiscM, lineStops, neighbourDistanceM, type LineStop, type Rotor } from '@zivvo/core';
+import { largestDiscM, layoutKind, lineStops, neighbourDistanceM, takeOff, type CheckedRotor, type Layout, type LineFacts, type LineStop, type Rotor } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { LineRepository } from './line.repository.ts';
@@ -11,6 +11,7 @@ export interface LineCraft {
   referencePropModelId: string | null;
   escLimitA: number | null;
   motorLimitA: number | null;
+  layout: Layout;
   rotors: readonly Rotor[];
   clearanceDiameterM: number | null;
   groundClearanceM: number | null;
@@ -32,17 +33,19 @@ export class LineService {
     const facts = await this.events.standFactsOf(this.db, crafts.map((c) => c.id));
     const subjectOf = (c: LineCraft): string | null => propModelId ?? c.referencePropModelId;
     const diameters = await this.models.diameters(this.db, [...new Set(crafts.map(subjectOf).filter((id) => id !== null))]);
+    const arms = await this.models.arms(this.db, crafts.map((c) => c.id));
     const fitted = await this.models.fitted(this.db, crafts.map((c) => c.id));
-    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), subjectOf(c), diameters, fitted.get(c.id) ?? { fittedCount: 0, truedCount: 0 })]));
+    return new Map(crafts.map((c) => [c.id, this.stops(c, facts.filter((f) => f.craftId === c.id), subjectOf(c), diameters, fitted.get(c.id) ?? { fittedCount: 0, truedCount: 0 }, fitFacts(c, arms))]));
   }
 
-  private stops(craft: LineCraft, facts: StandFactRow[], subject: string | null, diameters: ReadonlyMap<string, number>, fitted: { fittedCount: number; truedCount: number }): LineStop[] {
+  private stops(craft: LineCraft, facts: StandFactRow[], subject: string | null, diameters: ReadonlyMap<string, number>, fitted: LineFacts['true'], fit: LineFacts['fit']): LineStop[] {
     const inHand = facts.filter((f) => f.propModelId === subject);
     const limits = [craft.escLimitA, craft.motorLimitA].filter((l) => l !== null);
     return lineStops({
       nowMs: this.clock.nowMs(),
       pick: { diameterM: subject === null ? null : (diameters.get(subject) ?? null), largestDiscM: largestDiscM({ ...craft, neighbourDistanceM: neighbourDistanceM(craft.rotors) }) },
       true: fitted,
+      fit,
       stand: {
         keptRunCount: facts.length,
         inHandRunCount: inHand.length,
@@ -52,4 +55,15 @@ export class LineService {
       },
     });
   }
+}
+
+/** How many arms are unknown, wrong or unseen, by the same rule that Fit itself reads. */
+function fitFacts(craft: LineCraft, { on, seen }: Awaited<ReturnType<LineRepository['arms']>>): LineFacts['fit'] {
+  const states = seen.find((s) => s.craftId === craft.id)?.arms ?? [];
+  const rotors = craft.rotors.map((r): CheckedRotor => {
+    const state = states.find((a) => a.place === r.place && a.level === r.level);
+    const hand = on.find((p) => p.craftId === craft.id && p.place === r.place && p.level === r.level)?.hand ?? state?.hand ?? null;
+    return { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: state?.seenSpin ?? r.spin, expectedSpin: r.spin, isSpinSeen: (state?.seenSpin ?? null) !== null, hand, isLabelForward: state?.isLabelForward ?? true };
+  });
+  return { armCount: rotors.length, unknownCount: rotors.filter((r) => r.hand === null).length, wrongCount: takeOff(rotors, layoutKind(craft.layout)).faults.length, unseenCount: rotors.filter((r) => !r.isSpinSeen).length };
 }

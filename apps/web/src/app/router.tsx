@@ -37,6 +37,7 @@ export const router = createBrowserRouter([
           { path: 'true/slots', lazy: () => import('../balance/SlotsPage.tsx') },
           { path: 'true/aids', lazy: () => import('../balance/AidsPage.tsx') },
           { path: 'true/:pieceId', lazy: () => import('../balance/TrueJobPage.tsx') },
+          { path: 'fit', lazy: () => import('../fit/FitPage.tsx') },
           { path: 'stand', lazy: () => import('../stand/StandPage.tsx') },
           { path: 'stand/new', lazy: () => import('../stand/CampaignFormPage.tsx') },
           { path: 'stand/runs/:runId', lazy: () => import('../stand/RunPage.tsx') },

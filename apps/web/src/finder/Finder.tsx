@@ -22,6 +22,7 @@ const PAGES = [
   { title: 'Load ladder', path: '/pick/ladder' },
   { title: 'True', path: '/true' },
   { title: 'Slots', path: '/true/slots' },
+  { title: 'Fit', path: '/fit' },
   { title: 'Stand', path: '/stand' },
   { title: 'Settings', path: '/settings' },
 ];

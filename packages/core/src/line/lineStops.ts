@@ -1,5 +1,5 @@
 /** Stations that the line runs through; a station joins when it exists. */
-export const lineStations = ['pick', 'true', 'stand'] as const;
+export const lineStations = ['pick', 'true', 'fit', 'stand'] as const;
 export type LineStation = (typeof lineStations)[number];
 
 /** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */
@@ -27,6 +27,12 @@ export interface LineFacts {
     fittedCount: number;
     truedCount: number;
   };
+  fit: {
+    armCount: number;
+    unknownCount: number;
+    wrongCount: number;
+    unseenCount: number;
+  };
   stand: {
     keptRunCount: number;
     /** Kept runs of the prop in hand; of all props when none is in hand. */
@@ -49,7 +55,7 @@ const RUNS_NEEDED = 2;
  * @param facts - counts, dates [ms since 1970] and findings; no clock of its own
  */
 export function lineStops(facts: LineFacts): LineStop[] {
-  return [pickStop(facts), trueStop(facts), standStop(facts)];
+  return [pickStop(facts), trueStop(facts), fitStop(facts), standStop(facts)];
 }
 
 function pickStop({ pick, stand }: LineFacts): LineStop {
@@ -64,6 +70,13 @@ function trueStop({ true: { fittedCount, truedCount } }: LineFacts): LineStop {
   const stop = (state: StopState, code: string, values: Record<string, number> = {}): LineStop => ({ station: 'true', state, code, values });
   if (fittedCount === 0) return stop('empty', 'true.nothingFitted');
   return truedCount < fittedCount ? stop(truedCount === 0 ? 'notched' : 'half', 'true.untrued', { count: fittedCount - truedCount, of: fittedCount }) : stop('full', 'true.allTrued', { count: fittedCount });
+}
+
+function fitStop({ fit: { armCount, unknownCount, wrongCount, unseenCount } }: LineFacts): LineStop {
+  const stop = (state: StopState, code: string, count: number): LineStop => ({ station: 'fit', state, code, values: { count, of: armCount } });
+  if (wrongCount > 0) return stop('notched', 'fit.stop.wrong', wrongCount);
+  if (unknownCount > 0) return stop(unknownCount === armCount ? 'empty' : 'half', 'fit.stop.unknown', unknownCount);
+  return unseenCount > 0 ? stop('half', 'fit.stop.unseen', unseenCount) : stop('full', 'fit.stop.right', armCount);
 }
 
 function standStop({ nowMs, stand }: LineFacts): LineStop {

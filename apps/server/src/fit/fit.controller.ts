@@ -1,0 +1,38 @@
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ConfirmFittingDto, FitPieceDto, SwapPiecesDto, UpdateFittingDto, type FittingView } from '@zivvo/contract';
+import { IdPipe } from '../common/idPipe.ts';
+import { FitService } from './fit.service.ts';
+
+@Controller('fittings')
+export class FitController {
+  constructor(private readonly fits: FitService) {}
+
+  /** What is on each arm, what the craft will do, and the fewest moves that mend it. */
+  @Get(':craftId')
+  find(@Param('craftId', IdPipe) craftId: string): Promise<FittingView> {
+    return this.fits.find(craftId);
+  }
+
+  @Put(':craftId')
+  update(@Param('craftId', IdPipe) craftId: string, @Body() dto: UpdateFittingDto): Promise<FittingView> {
+    return this.fits.update(craftId, dto);
+  }
+
+  @Post(':craftId/pieces')
+  @HttpCode(200)
+  fit(@Param('craftId', IdPipe) craftId: string, @Body() dto: FitPieceDto): Promise<FittingView> {
+    return this.fits.fit(craftId, dto);
+  }
+
+  @Post(':craftId/swap')
+  @HttpCode(200)
+  swap(@Param('craftId', IdPipe) craftId: string, @Body() dto: SwapPiecesDto): Promise<FittingView> {
+    return this.fits.swap(craftId, dto);
+  }
+
+  @Post(':craftId/confirm')
+  @HttpCode(200)
+  confirm(@Param('craftId', IdPipe) craftId: string, @Body() dto: ConfirmFittingDto): Promise<FittingView> {
+    return this.fits.confirm(craftId, dto);
+  }
+}
