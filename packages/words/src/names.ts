@@ -48,6 +48,13 @@ export const placeNames: Record<RotorPlace, string> = {
   rear: 'Rear', rearLeft: 'Rear left', rearLeftSide: 'Left, behind', left: 'Left', frontLeftSide: 'Left, ahead', frontLeft: 'Front left',
   nose: 'Nose', tail: 'Tail', leftWing: 'Left wing', rightWing: 'Right wing',
 };
+
+/** Where a craft tips: an arm by its name, the nose, tail and sides as the craft's own. */
+export function towardName(place: RotorPlace): string {
+  const name = placeNames[place].toLowerCase();
+  return name.includes(' ') ? name : `its ${name}`;
+}
+
 export const layoutNames: Record<Layout, string> = {
   quadX: 'Quad X', quadPlus: 'Quad plus', quadH: 'Quad H', tri: 'Three arms', hexX: 'Hex, two arms ahead', hexPlus: 'Hex, one arm ahead', octoX: 'Octo, two arms ahead', octoPlus: 'Octo, one arm ahead',
   y6: 'Three arms, six rotors', x8: 'Four arms, eight rotors', custom: 'Measured arms', tractor: 'Plane, prop in front', pusher: 'Plane, prop behind', twinTractor: 'Plane, two in front', twinPusher: 'Plane, two behind',

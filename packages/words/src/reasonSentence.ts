@@ -1,5 +1,5 @@
 import type { Dimension, LineStop, Reason, RotorPlace } from '@zivvo/core';
-import { placeNames } from './names.ts';
+import { placeNames, towardName } from './names.ts';
 import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { writeLabel } from './writeLabel.ts';
@@ -22,6 +22,10 @@ interface Pen {
   grams(key: string): string;
   /** An arm by its place. */
   place(key: string): string;
+  /** The arm or side that goes down. */
+  toward(key: string): string;
+  /** An arm at the start of a sentence. */
+  placeFirst(key: string): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
@@ -151,18 +155,18 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'true.vibration.left': (p) => `${p.share('leftRatio')} of the shake is left.`,
   // Fitting
   'fit.unknown': (p) => `${p.number('count')} ${p.text('count') === '1' ? 'arm has' : 'arms have'} no known piece yet: put one on, or say its hand.`,
-  'fit.flies': (p) => `All ${p.number('count')} rotors push the right way: it lifts level.`,
-  'fit.tips': (p) => `It tips toward ${p.place('place')} the moment it lifts: ${p.share('liftRatio')} of the lift is there, and not where it should be.`,
+  'fit.flies': (p) => (p.text('count') === '1' ? 'The piece pulls the right way: full thrust.' : `All ${p.number('count')} rotors push the right way: it lifts level.`),
+  'fit.tips': (p) => `It tips toward ${p.toward('place')} the moment it lifts: ${p.share('liftRatio')} of the lift is there, and not where it should be.`,
   'fit.pressed': (p) => `It presses itself to the ground: the pieces push the wrong way on all ${p.number('count')} rotors.`,
   'fit.cannotLift': (p) => `It hardly lifts: ${p.share('liftRatio')} of the thrust is there.`,
   'fit.yawRunsAway': (p) => `It lifts, then yaw runs away: all ${p.number('count')} spins are opposite to what the controller expects.`,
   'fit.yawDrifts': (p) => `It lifts, but yaw drifts: a motor turns against the controller’s table on one of ${p.number('count')} arms.`,
   'fit.pushesBack': () => 'It pushes backwards: the piece is the other hand for this shaft.',
   'fit.weak': (p) => `It pulls the right way but weakly: ${p.share('liftRatio')} of the thrust, a label faces the wrong way.`,
-  'fit.fault.spin': (p) => `${p.place('place')}: the motor turns against the controller’s table.`,
-  'fit.fault.hand': (p) => `${p.place('place')}: the piece is the other hand.`,
-  'fit.fault.face': (p) => `${p.place('place')}: the label faces the wrong way.`,
-  'fit.seeTheSpin': (p) => `See the spin of ${p.number('count')} of ${p.number('of')} motors: what is drawn is a proposal, nothing is confirmed without it.`,
+  'fit.fault.spin': (p) => `${p.placeFirst('place')}: the motor turns against the controller’s table.`,
+  'fit.fault.hand': (p) => `${p.placeFirst('place')}: the piece is the other hand.`,
+  'fit.fault.face': (p) => `${p.placeFirst('place')}: the label faces the wrong way.`,
+  'fit.seeTheSpin': (p) => `See the spin of ${p.text('of') === '1' ? 'the motor' : `${p.number('count')} of ${p.number('of')} motors`}: what is drawn is a proposal, nothing is confirmed without it.`,
   'fit.rank': (p) => `It can be steered in ${p.number('rank')} of four ways only.`,
   // Stops of the line
   'pick.noReference': () => 'Pick: no prop chosen yet',
@@ -217,6 +221,8 @@ function pen(values: Values, choices: UnitChoices): Pen {
     speed: (key) => formatSpeed(numberOf(key)),
     gramMillimetres: (key) => formatUnbalance(numberOf(key)),
     place: (key) => placeNames[String(values[key] ?? '') as RotorPlace]?.toLowerCase() ?? 'that arm',
+    toward: (key) => (values[key] === '' ? 'one side' : towardName(values[key] as RotorPlace)),
+    placeFirst: (key) => placeNames[values[key] as RotorPlace] ?? 'That arm',
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };

@@ -3,7 +3,6 @@ import { LIST_MAX, type ArmStateDto, type ArmView, type ConfirmFittingDto, type 
 import {
   CoefficientTables, evaluateCandidate, fixPlan, GRAVITY_M_PER_S2, labelSpinOf, layoutKind, marginsAfterLoss, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, takeOff, threadAdvice, type CheckedRotor, type CraftKind, type RotorPlace,
 } from '@zivvo/core';
-import { eq } from 'drizzle-orm';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -14,7 +13,6 @@ import { EventRepository } from '../event/event.repository.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { PieceService } from '../piece/piece.service.ts';
-import { propPiece } from '../piece/piece.table.ts';
 import { propModelName } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { FitRefusedError, OldTagError } from './fit.errors.ts';
@@ -92,24 +90,22 @@ export class FitService {
     const craft = await this.crafts.find(this.db, craftId);
     requireArm(craft, dto.place, dto.level);
     const kind = layoutKind(craft.layout);
-    const row = await this.fittings.ofCraft(this.db, craftId);
     await this.db.transaction(async (tx) => {
       const next = await this.byTag(tx, dto.tag);
       const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
       const old = on.find((p) => p.life.place === dto.place && p.life.level === dto.level);
       if (old) requireOldTag(old.piece.tag, dto.oldTag ?? null);
       this.lives.requireAllowed(next, 'fit');
-      if (!dto.overrideReason) await this.requireFits(tx, craft, kind, row, next, on.filter((p) => p !== old), dto);
+      if (!dto.overrideReason) await this.requireFits(tx, craft, kind, next, on.filter((p) => p !== old), dto);
       if (old) await this.lives.record(tx, old, { ...NO_ACTION, action: 'remove', reason: dto.overrideReason ?? null });
       await this.lives.record(tx, next, { ...NO_ACTION, action: 'fit', craftId, place: dto.place, level: dto.level, reason: dto.overrideReason ?? null });
     });
     return this.find(craftId);
   }
 
-  private async requireFits(tx: DbOrTx, craft: CraftRow, kind: CraftKind, row: FittingRow | null, next: LivingPiece, others: readonly LivingPiece[], { place, level }: FitPieceDto): Promise<void> {
+  private async requireFits(tx: DbOrTx, craft: CraftRow, kind: CraftKind, next: LivingPiece, others: readonly LivingPiece[], { place, level }: FitPieceDto): Promise<void> {
     const rotor = craft.rotors.find((r) => r.place === place && r.level === level)!;
-    const spin = row?.arms.find((a) => a.place === place && a.level === level)?.seenSpin ?? rotor.spin;
-    const needed = labelSpinOf(spin, kind);
+    const needed = labelSpinOf(rotor.spin, kind);
     const { tag, hand, propModelId } = next.piece;
     if (hand !== 'either' && hand !== needed) throw new FitRefusedError('otherHand', `No: ${tag} is ${hand.toUpperCase()}, this arm needs ${needed.toUpperCase()}. It would push air the wrong way.`);
     const stranger = others.find((p) => p.piece.propModelId !== propModelId);
@@ -144,9 +140,7 @@ export class FitService {
   }
 
   private async byTag(tx: DbOrTx, tag: string): Promise<LivingPiece> {
-    const [found] = await this.pieces.living(tx, eq(propPiece.tag, tag.trim().toUpperCase()), 1);
-    if (!found) throw new NotFoundError('piece', tag);
-    return found;
+    return this.pieces.findByTag(tx, tag.trim().toUpperCase());
   }
 }
 

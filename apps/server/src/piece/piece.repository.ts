@@ -36,6 +36,13 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     return found;
   }
 
+  /** @throws {NotFoundError} if no piece carries this tag */
+  async findByTag(db: DbOrTx, tag: string): Promise<LivingPiece> {
+    const [found] = await this.living(db, eq(propPiece.tag, tag), 1);
+    if (!found) throw new NotFoundError('piece', tag);
+    return found;
+  }
+
   async livingByIds(db: DbOrTx, ids: string[]): Promise<LivingPiece[]> {
     return ids.length === 0 ? [] : this.living(db, inArray(propPiece.id, ids), ids.length);
   }

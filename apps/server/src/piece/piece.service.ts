@@ -160,7 +160,7 @@ function toAction(dto: PieceActionDto): PieceAction {
   const need = <K extends 'craftId' | 'place' | 'as' | 'location' | 'setId'>(field: K): NonNullable<PieceActionDto[K]> => {
     const value = dto[field];
     if (value === null || value === undefined) throw new IncompleteActionError(dto.action, field);
-    return value as NonNullable<PieceActionDto[K]>;
+    return value;
   };
   switch (dto.action) {
     case 'true':

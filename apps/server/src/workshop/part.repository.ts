@@ -1,4 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
+import { asc } from 'drizzle-orm';
+import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { motorPiece, sparePart } from './pieces.table.ts';
@@ -11,11 +13,19 @@ export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
     super(motorPiece, 'motor', workshop.id);
   }
+
+  async byTag(db: DbOrTx, limit: number): Promise<MotorPieceRow[]> {
+    return (await this.list(db, limit, undefined, asc(motorPiece.tag))).rows;
+  }
 }
 
 @Injectable()
 export class SparePartRepository extends RowRepository<typeof sparePart> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
     super(sparePart, 'spare part', workshop.id);
+  }
+
+  async byName(db: DbOrTx, limit: number): Promise<SparePartRow[]> {
+    return (await this.list(db, limit, undefined, asc(sparePart.name))).rows;
   }
 }

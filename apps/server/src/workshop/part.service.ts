@@ -1,6 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateMotorPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
-import { asc } from 'drizzle-orm';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -8,7 +7,6 @@ import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { MotorPieceRepository, SparePartRepository, type MotorPieceRow, type SparePartRow } from './part.repository.ts';
-import { motorPiece, sparePart } from './pieces.table.ts';
 
 type Part = 'motor' | 'pack' | 'spare';
 type Change = 'added' | 'changed' | 'removed' | 'restored';
@@ -27,7 +25,7 @@ export class PartService {
   ) {}
 
   async listMotors(): Promise<MotorPieceView[]> {
-    return (await this.motors.list(this.db, LIST_MAX, undefined, asc(motorPiece.tag))).rows.map(toMotorView);
+    return (await this.motors.byTag(this.db, LIST_MAX)).map(toMotorView);
   }
 
   async addMotor({ id, ...dto }: CreateMotorPieceDto): Promise<MotorPieceView> {
@@ -64,7 +62,7 @@ export class PartService {
   }
 
   async listSpares(): Promise<SparePartView[]> {
-    return (await this.spares.list(this.db, LIST_MAX, undefined, asc(sparePart.name))).rows.map(toSpareView);
+    return (await this.spares.byName(this.db, LIST_MAX)).map(toSpareView);
   }
 
   async addSpare({ id, name, count, perPieceCount }: CreateSparePartDto): Promise<SparePartView> {

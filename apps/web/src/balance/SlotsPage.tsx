@@ -18,7 +18,7 @@ export function Component() {
       tools={<TrueTabs />}
       reasons={<p style={{ margin: 0 }}>{tool === 'slots' ? 'Evenly spaced and merely balanced are not the same: a balanced set may still be uneven, and uneven spacing moves the sound to other orders.' : 'Washers balance its mass; its thrust still pulls beside the shaft once a turn. Run it in the cage only.'}</p>}
     >
-      <SegmentedControl value={tool} onChange={(v) => setTool(v as Tool)} data={[{ value: 'slots', label: 'Slots' }, { value: 'single', label: 'Single blade' }]} style={{ alignSelf: 'start' }} aria-label="What to work out" />
+      <SegmentedControl value={tool} onChange={(v) => setTool(v)} data={[{ value: 'slots', label: 'Slots' }, { value: 'single', label: 'Single blade' }]} style={{ alignSelf: 'start' }} aria-label="What to work out" />
       {tool === 'slots' ? <Slots /> : <SingleBlade />}
     </StationPage>
   );

@@ -54,7 +54,7 @@ export function SwingTab({ job, model, onSet }: SwingTabProps) {
           <TextInput label="Widest at the start" value={start} onChange={(e) => setStart(e.currentTarget.value)} rightSection="°" inputMode="decimal" error={startDegrees >= 0 && startDegrees <= 90 ? undefined : '0 to 90'} description="to one side; under 20 is best" />
           {hasBare && <TextInput label="Tape moment" value={tape} onChange={(e) => setTape(e.currentTarget.value)} rightSection={<span className="muted">g·mm</span>} rightSectionWidth={52} inputMode="decimal" description={swing ? `about ${formatUnbalance(1.2 * swing.unbalanceKgM)} tells most` : undefined} />}
         </div>
-        {hasBare && <SegmentedControl value={side} onChange={(v) => setSide(v as SwingDto['side'])} data={[{ value: 'heavy', label: 'on the heavy side' }, { value: 'light', label: 'on the light side' }]} aria-label="Where the tape is" />}
+        {hasBare && <SegmentedControl value={side} onChange={(v) => setSide(v)} data={[{ value: 'heavy', label: 'on the heavy side' }, { value: 'light', label: 'on the light side' }]} aria-label="Where the tape is" />}
         <div className={classes.watch}>
           <Action weight={canKeep ? 'main' : 'plain'} hint="k" disabled={!canKeep} onClick={keep}>
             Keep this swing

@@ -8,7 +8,7 @@ import { Action } from '../shared/ui/Action.tsx';
 import { Dial } from './Dial.tsx';
 import { downOf, watchS } from './dialView.ts';
 import classes from './TrueJobPage.module.css';
-import { placeName } from './TrueJobPage.tsx';
+import { placeName } from './trueView.ts';
 
 interface TapeTabProps {
   job: TrueUpView;

@@ -19,6 +19,7 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
 import classes from './TrueJobPage.module.css';
+import { placeName } from './trueView.ts';
 import { SwingTab } from './SwingTab.tsx';
 import { TapeTab } from './TapeTab.tsx';
 import { VibrationTab } from './VibrationTab.tsx';
@@ -194,9 +195,4 @@ function headlineOf({ result, looks }: TrueUpView): string {
       if (result.strips.length > 0) return result.strips.map((s) => `${formatNumber(s.lengthM * 1000, 0)} mm${s.layerCount > 1 ? ` × ${s.layerCount}` : ''} on ${placeName(result.places[s.blade]!.kind, s.blade, result.job.bladeCount)}`).join(', ');
       return looks.length === 0 ? 'Let it go with one blade up, and look' : 'Let it go and look';
   }
-}
-
-/** A place in words: blades count from the marked one, the hub's sides from there clockwise. */
-export function placeName(kind: 'blade' | 'hub', index: number, bladeCount: number): string {
-  return kind === 'blade' ? `blade ${index + 1}` : index === bladeCount ? 'the hub, right of blade 1' : 'the hub, left of blade 1';
 }

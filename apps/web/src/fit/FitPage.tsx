@@ -1,7 +1,7 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import { armChecks, type ArmView, type CraftView, type FittingView } from '@zivvo/contract';
+import { armChecks, type ArmView, type CraftView, type FittingView, type UpdateFittingDto } from '@zivvo/contract';
 import { handNames, armCheckNames, formatNumber, formatShare, mountSheets, placeNames } from '@zivvo/words';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { problemOf } from '../shared/api/api.ts';
 import { useConfirmFittingMutation, useFitPieceMutation, useFittingQuery, useSwapPiecesMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
@@ -35,12 +35,13 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const [swap, swapping] = useSwapPiecesMutation();
   const [confirm, confirming] = useConfirmFittingMutation();
   const arm = view.arms.find((a) => isArm(a, chosen)) ?? null;
-  const set = (key: ArmKey, change: Parameters<typeof withArm>[2]): void => void update({ craftId: craft.id, body: withArm(view, key, change) });
+  const write = useInTurn(view, (body: UpdateFittingDto) => update({ craftId: craft.id, body }).unwrap());
+  const set = (key: ArmKey, change: Parameters<typeof withArm>[2]): void => write((latest) => withArm(latest, key, change));
   const step = (by: number): void => {
     const at = view.arms.findIndex((a) => isArm(a, chosen));
     choose(view.arms[(at + by + view.arms.length) % view.arms.length]!);
   };
-  const seeAll = (): void => void update({ craftId: craft.id, body: withAllSpins(view) });
+  const seeAll = (): void => write(withAllSpins);
   const sign = (): void => void confirm({ craftId: craft.id, body: { note: null } });
   useKeys([
     { key: 'n', what: 'Next arm', run: () => step(1) },
@@ -107,7 +108,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
         <section className={classes.sheet}>
           <SpinMap view={view} kind={craft.kind} chosen={chosen} onChoose={choose} size={430} />
           <p className="muted">
-            {craft.kind === 'plane' ? 'Spin as seen from behind. ' : 'From above, nose up. '}
+            {craft.kind === 'plane' ? 'From the front, the labels facing you. ' : 'From above, nose up. '}
             Outside: the motor’s spin, thick once it was seen. Inside: the piece’s hand. Struck in red: they clash.
           </p>
         </section>
@@ -115,6 +116,24 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
       </div>
     </StationPage>
   );
+}
+
+/** Sends changes one after the other, each made on the answer to the one before: quick hands lose nothing. */
+function useInTurn(view: FittingView, send: (body: UpdateFittingDto) => Promise<FittingView>): (change: (latest: FittingView) => UpdateFittingDto) => void {
+  const latest = useRef(view);
+  const queue = useRef<Promise<void>>(Promise.resolve());
+  useEffect(() => {
+    if (view.revision >= latest.current.revision) latest.current = view;
+  }, [view]);
+  return (change) => {
+    queue.current = queue.current.then(async () => {
+      try {
+        latest.current = await send(change(latest.current));
+      } catch {
+        // The note above the map says what went wrong; the next change starts from what the page shows.
+      }
+    });
+  };
 }
 
 /** How to see a spin safely, and which arms are left. */
@@ -159,13 +178,13 @@ function ArmPanel({ craft, view, arm, onSet }: ArmPanelProps) {
     <section className={classes.sheet} aria-label={armName(arm, view.arms)}>
       <h2>{armName(arm, view.arms)}</h2>
       <p className={classes.line}>
-        needs <HandArrow hand={arm.neededHand} />, has {arm.hand === null ? 'nothing known' : <HandArrow hand={arm.hand} />}
+        needs <HandArrow hand={arm.neededHand} /> · has {arm.hand === null ? 'nothing known' : <HandArrow hand={arm.hand} />}
         {arm.piece && <span className="mono">{arm.piece.tag}</span>}
       </p>
       <ScanToArm craft={craft} arm={arm} />
       <label className={classes.field}>
-        <span>The motor turns</span>
-        <SegmentedControl aria-label="The motor turns" value={arm.seenSpin ?? 'none'} onChange={(v) => onSet({ seenSpin: v === 'none' ? null : (v as 'cw' | 'ccw') })} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }, { value: 'none', label: 'not seen' }]} />
+        <span>{craft.kind === 'plane' ? 'The motor turns, seen from behind' : 'The motor turns'}</span>
+        <SegmentedControl aria-label="The motor turns" value={arm.seenSpin ?? 'none'} onChange={(v) => onSet({ seenSpin: v === 'none' ? null : (v) })} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }, { value: 'none', label: 'not seen' }]} />
       </label>
       <label className={classes.field}>
         <span>The label faces</span>
@@ -175,7 +194,7 @@ function ArmPanel({ craft, view, arm, onSet }: ArmPanelProps) {
         <>
           <label className={classes.field}>
             <span>Hand of the untagged piece</span>
-            <SegmentedControl aria-label="Hand of the untagged piece" value={arm.hand ?? 'none'} onChange={(v) => onSet({ hand: v === 'none' ? null : (v as 'cw' | 'ccw' | 'either') })} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }, { value: 'either', label: 'either' }, { value: 'none', label: 'unknown' }]} />
+            <SegmentedControl aria-label="Hand of the untagged piece" value={arm.hand ?? 'none'} onChange={(v) => onSet({ hand: v === 'none' ? null : (v) })} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }, { value: 'either', label: 'either' }, { value: 'none', label: 'unknown' }]} />
           </label>
           <HandFinder letters={{ cwLetters: model?.cwLetters ?? null, ccwLetters: model?.ccwLetters ?? null }} onFound={(hand) => onSet({ hand })} />
         </>
@@ -193,7 +212,7 @@ function ArmPanel({ craft, view, arm, onSet }: ArmPanelProps) {
       <p className="muted">{`${sheet.mind} Tools: ${sheet.tools}; about ${sheet.minutes} min; gets lost: ${sheet.lost}.`}</p>
       <label className={classes.field}>
         <span>Thread of the nut</span>
-        <SegmentedControl aria-label="Thread of the nut" value={arm.threadOn ?? 'none'} onChange={(v) => onSet({ thread: v === 'none' ? null : (v as 'right' | 'left') })} data={[{ value: 'right', label: 'right-hand' }, { value: 'left', label: 'left-hand' }, { value: 'none', label: 'not noted' }]} />
+        <SegmentedControl aria-label="Thread of the nut" value={arm.threadOn ?? 'none'} onChange={(v) => onSet({ thread: v === 'none' ? null : (v) })} data={[{ value: 'right', label: 'right-hand' }, { value: 'left', label: 'left-hand' }, { value: 'none', label: 'not noted' }]} />
       </label>
       <p className="muted">{`Drag tightens a ${arm.thread.selfTightening}-hand nut here; it comes off ${handNames[arm.thread.undo]} seen from the nut. Lock it in any case. Torque only as the maker gives it.`}</p>
     </section>

@@ -1,6 +1,6 @@
 import type { ArmStateDto, ArmView, FittingView, UpdateFittingDto } from '@zivvo/contract';
 import type { FixMove, RotorPlace } from '@zivvo/core';
-import { placeNames } from '@zivvo/words';
+import { placeNames, towardName } from '@zivvo/words';
 
 export interface ArmKey {
   place: RotorPlace;
@@ -22,9 +22,9 @@ export function withArm(view: FittingView, key: ArmKey, change: Partial<ArmState
   return { arms: view.arms.map((arm) => (isArm(arm, key) ? { ...stateOf(arm), ...change } : stateOf(arm))), isHanging: view.isHanging, note: view.note, revision: view.revision };
 }
 
-/** Every spin seen as it is drawn. */
+/** Every spin seen as it is drawn: a motor noted as reversed stays reversed. */
 export function withAllSpins(view: FittingView): UpdateFittingDto {
-  return { arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.expectedSpin })), isHanging: view.isHanging, note: view.note, revision: view.revision };
+  return { arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin })), isHanging: view.isHanging, note: view.note, revision: view.revision };
 }
 
 function stateOf({ place, level, seenSpin, hand, piece, isLabelForward, threadOn, checks }: ArmView): ArmStateDto {
@@ -61,7 +61,7 @@ export function headlineOf(view: FittingView, craftName: string): string {
     case 'flies':
       return isConfirmed ? `${craftName} is right: every piece, every spin` : `${craftName} looks right; its spins were not seen`;
     case 'tips':
-      return `${craftName} will tip toward ${tipsToward === null ? 'one side' : placeNames[tipsToward].toLowerCase()}`;
+      return `${craftName} will tip toward ${tipsToward === null ? 'one side' : towardName(tipsToward)}`;
     case 'pressed':
       return `${craftName} will press itself to the ground`;
     case 'cannotLift':

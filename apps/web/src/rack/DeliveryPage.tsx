@@ -178,7 +178,7 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
       aria-label={`${piece.tag}, ${label}`}
       value={cells[column]}
       onChange={(e) => {
-        const next = { ...cells, [column]: e.currentTarget.value } as CheckInRow;
+        const next = { ...cells, [column]: e.currentTarget.value };
         setCells(next);
         write(next);
         if (e.currentTarget.value !== '') onOnward(row, column);

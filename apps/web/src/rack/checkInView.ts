@@ -1,4 +1,4 @@
-import { boreFits, looks, type MeasurePieceDto, type PieceView } from '@zivvo/contract';
+import { type boreFits, type looks, type MeasurePieceDto, type PieceView } from '@zivvo/contract';
 import { boreFitOf, findUnit, readQuantity, type CheckInFinding } from '@zivvo/core';
 import { unitFor, type UnitChoices } from '@zivvo/words';
 

@@ -73,7 +73,7 @@ describe('take-off, before it happens', () => {
   });
   test('the two rear pieces swapped: it tips to the rear', () => {
     const state = takeOff(checked('quadX', (r) => (r.place === 'rearLeft' || r.place === 'rearRight' ? { hand: otherSpin(r.spin) } : {})), 'multirotor');
-    expect(state.verdict).toBe('tips');
+    expect(state).toMatchObject({ verdict: 'tips', tipsToward: 'rear' });
     expect(state.moments!.tipsDegrees).toBeCloseTo(180, 6);
   });
   test('spins and pieces all opposite: it lifts, then yaw runs away; pieces alone: pressed to the ground', () => {

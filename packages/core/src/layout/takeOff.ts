@@ -27,7 +27,7 @@ export interface TakeOff {
   faults: RotorFault[];
   /** Null for planes, and while a hand is unknown. */
   moments: LayoutMoments | null;
-  /** Arm toward which it tips. */
+  /** Arm or side toward which it tips. */
   tipsToward: RotorPlace | null;
   /** True once every spin was seen: nothing is called confirmed without it. */
   isConfirmed: boolean;
@@ -75,7 +75,7 @@ function planeVerdict(rotors: readonly CheckedRotor[]): Pick<TakeOff, 'verdict'>
 function multirotorVerdict(rotors: readonly CheckedRotor[]): Pick<TakeOff, 'verdict' | 'moments' | 'tipsToward'> {
   const moments = layoutMoments(rotors, NOMINAL_N, NOMINAL_NM);
   const arm = Math.max(...rotors.map((r) => Math.hypot(r.xM, r.yM)), 1e-6);
-  const tipsToward = moments.tipsDegrees === null || Math.hypot(moments.rollNm, moments.pitchNm) < LEVEL_RATIO * arm ? null : nearestPlace(rotors, moments.tipsDegrees);
+  const tipsToward = moments.tipsDegrees === null || Math.hypot(moments.rollNm, moments.pitchNm) < LEVEL_RATIO * arm ? null : placeToward(rotors, moments.tipsDegrees);
   const isReversed = rotors.every((r) => r.spin === otherSpin(r.expectedSpin));
   const lift = moments.thrustN / rotors.length;
   const verdict: TakeOffVerdict =
@@ -83,9 +83,15 @@ function multirotorVerdict(rotors: readonly CheckedRotor[]): Pick<TakeOff, 'verd
   return { verdict, moments, tipsToward };
 }
 
-function nearestPlace(rotors: readonly CheckedRotor[], degrees: number): RotorPlace {
-  const bearing = (r: CheckedRotor): number => (Math.atan2(r.yM, r.xM) * 180) / Math.PI;
-  return rotors.reduce((a, b) => (degreesBetween(bearing(b), degrees) < degreesBetween(bearing(a), degrees) ? b : a)).place;
+/** The eight ways a craft can tip, from its nose clockwise, an eighth of a turn each. */
+const WAYS: readonly RotorPlace[] = ['front', 'frontRight', 'right', 'rearRight', 'rear', 'rearLeft', 'left', 'frontLeft'];
+/** So near to an arm the way is called by that arm [°]. */
+const AT_ARM_DEGREES = 5;
+
+/** The arm that goes down, or the side between two arms that go down together. */
+function placeToward(rotors: readonly CheckedRotor[], degrees: number): RotorPlace {
+  const arm = rotors.find((r) => degreesBetween((Math.atan2(r.yM, r.xM) * 180) / Math.PI, degrees) < AT_ARM_DEGREES);
+  return arm?.place ?? WAYS[Math.round((((degrees % 360) + 360) % 360) / 45) % WAYS.length]!;
 }
 
 function reason(code: string, severity: Severity, values: Reason['values']): Reason {

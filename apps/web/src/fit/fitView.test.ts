@@ -1,0 +1,85 @@
+import { describe, expect, test } from '@jest/globals';
+import type { ArmView, FittingView } from '@zivvo/contract';
+import { fixPlan, labelSpinOf, layOut, layoutKind, takeOff, type Layout } from '@zivvo/core';
+import { armName, faultWords, headlineOf, isArm, moveSentence, withAllSpins, withArm } from './fitView.ts';
+
+/** A craft as the server shows it, every piece right and no spin seen, with changes to single arms. */
+function fitting(layout: Layout, change: (arm: ArmView, i: number) => Partial<ArmView> = () => ({}), spares = { cwCount: 0, ccwCount: 0 }): FittingView {
+  const kind = layoutKind(layout);
+  const arms = layOut({ layout, diagonalM: 0.4, arms: null }).map((r, i): ArmView => {
+    const neededHand = labelSpinOf(r.spin, kind);
+    const right = { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: r.spin, expectedSpin: r.spin, isSpinSeen: false, seenSpin: null, hand: neededHand, neededHand, isLabelForward: true, piece: null, threadOn: null, checks: [] } as unknown as ArmView;
+    return { ...right, ...change(right, i) };
+  });
+  return { craftId: 'c', revision: 3, isHanging: false, note: 'after a landing in grass', arms, takeOff: takeOff(arms, kind), plan: fixPlan(arms, kind, spares), spares, propModelIds: [], marginsAfterLoss: null, bladeLoss: null, confirmedAt: null, confirmedBy: null };
+}
+
+const other = (arm: ArmView): Partial<ArmView> => ({ hand: arm.neededHand === 'cw' ? 'ccw' : 'cw' });
+
+describe('the answer in a line', () => {
+  test('a craft whose spins nobody saw only looks right', () => {
+    expect(headlineOf(fitting('quadX'), 'Petrel')).toBe('Petrel looks right; its spins were not seen');
+    expect(headlineOf(fitting('quadX', () => ({ isSpinSeen: true })), 'Petrel')).toBe('Petrel is right: every piece, every spin');
+  });
+
+  test('one arm is named, two arms are a side', () => {
+    expect(headlineOf(fitting('quadX', (a) => (a.place === 'rearLeft' ? other(a) : {})), 'Petrel')).toBe('Petrel will tip toward rear left');
+    expect(headlineOf(fitting('quadX', (a) => (a.xM > 0 ? other(a) : {})), 'Petrel')).toBe('Petrel will tip toward its front');
+    expect(headlineOf(fitting('quadX', (a) => (a.yM < 0 ? other(a) : {})), 'Petrel')).toBe('Petrel will tip toward its left');
+  });
+
+  test('every piece wrong, every motor reversed, an arm without a piece', () => {
+    expect(headlineOf(fitting('quadX', other), 'Petrel')).toBe('Petrel will press itself to the ground');
+    expect(headlineOf(fitting('quadX', (a) => ({ spin: a.spin === 'cw' ? 'ccw' : 'cw', ...other(a) })), 'Petrel')).toBe('Petrel will lift, then yaw runs away');
+    expect(headlineOf(fitting('quadX', (_, i) => (i === 2 ? { hand: null } : {})), 'Petrel')).toBe('Petrel: say what is on each arm');
+  });
+
+  test('a plane pushes back or pulls weakly', () => {
+    expect(headlineOf(fitting('tractor', other), 'Eider')).toBe('Eider will push backwards');
+    expect(headlineOf(fitting('tractor', () => ({ isLabelForward: false })), 'Eider')).toBe('Eider will pull weakly');
+  });
+});
+
+describe('moves', () => {
+  test('two neighbours swapped is called the usual fault', () => {
+    const view = fitting('quadX', (a) => (a.xM > 0 ? other(a) : {}));
+    expect(view.plan.moves.map((m) => moveSentence(m, view.arms))).toEqual([expect.stringMatching(/^Swap the pieces of front (left|right) and front (left|right): two neighbours swapped, the usual fault\.$/)]);
+  });
+
+  test('a piece turned over, a spare of the other hand, a motor to reverse', () => {
+    const over = fitting('quadX', (_, i) => (i === 0 ? { isLabelForward: false } : {}));
+    expect(moveSentence(over.plan.moves[0]!, over.arms)).toMatch(/^Turn the piece over on .*: label forward\.$/);
+    const single = fitting('quadX', (a) => (a.place === 'frontLeft' ? other(a) : {}));
+    expect(single.plan.moves.map((m) => moveSentence(m, single.arms))).toEqual(['Put a CW piece on front left.']);
+    const reversed = fitting('quadX', (a) => (a.place === 'rearRight' ? { spin: a.spin === 'cw' ? 'ccw' : 'cw', isSpinSeen: true } : {}));
+    expect(reversed.plan.moves.map((m) => moveSentence(m, reversed.arms))).toEqual(['Reverse the motor of rear right: it must turn CW.']);
+  });
+});
+
+describe('what is written down', () => {
+  test('one arm changes, the others and the note stay', () => {
+    const view = fitting('quadX');
+    const body = withArm(view, view.arms[1]!, { seenSpin: 'cw' });
+    expect(body.arms.map((a) => a.seenSpin)).toEqual([null, 'cw', null, null]);
+    expect(body).toMatchObject({ revision: 3, note: 'after a landing in grass', isHanging: false });
+  });
+
+  test('the hand of a tagged piece is the piece’s own, not the arm’s', () => {
+    const view = fitting('quadX', (_, i) => (i === 0 ? { piece: { id: 'p', tag: '3339' } as ArmView['piece'] } : {}));
+    expect(withArm(view, view.arms[3]!, {}).arms.map((a) => a.hand === null)).toEqual([true, false, false, false]);
+  });
+
+  test('seen as drawn never mends a motor that was noted as reversed', () => {
+    const view = fitting('quadX', (a, i) => (i === 2 ? { spin: a.spin === 'cw' ? 'ccw' : 'cw', seenSpin: a.spin === 'cw' ? 'ccw' : 'cw' } : {}));
+    const seen = withAllSpins(view).arms.map((a) => a.seenSpin);
+    expect(seen.map((s, i) => s === view.arms[i]!.expectedSpin)).toEqual([true, true, false, true]);
+  });
+});
+
+test('the two of a pair are upper and lower; faults belong to one of them', () => {
+  const view = fitting('x8', (a) => (a.place === 'frontLeft' && a.level === 1 ? other(a) : {}));
+  const [upper, lower] = [view.arms.find((a) => a.place === 'frontLeft' && a.level === 0)!, view.arms.find((a) => a.place === 'frontLeft' && a.level === 1)!];
+  expect([armName(upper, view.arms), armName(lower, view.arms)]).toEqual(['Front left, upper', 'Front left, lower']);
+  expect([isArm(upper, lower), isArm(upper, upper), isArm(upper, null)]).toEqual([false, true, false]);
+  expect([faultWords(view, upper), faultWords(view, lower)]).toEqual([[], ['other hand']]);
+});
