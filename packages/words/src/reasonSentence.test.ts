@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { criterionNames, pickLimitNames, remedyNames } from '@zivvo/core';
+import { criterionNames, pickLimitNames, remedyNames, type TakeOffVerdict } from '@zivvo/core';
 import { defaultUnits, hasSentence, reasonSentence, stopSentence, type UnitChoices } from './index.ts';
 
 const plain = (text: string): string => text.replace(/\u202f/g, ' ');
@@ -73,4 +73,21 @@ describe('picking', () => {
     ['pick.barred.clearance', { name: '', value: 0.2286, allowed: 0.2 }, '9 in across: the frame clears 7.87 in.'],
     ['pick.remedy.pitch', { name: 'Orle 9x5', from: 0.127, to: 0.1143 }, 'Orle 9×5 suits with 4.5 in of pitch instead of 5 in.'],
   ])('%s %j', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
+});
+
+describe('fitting', () => {
+  const verdicts: readonly TakeOffVerdict[] = ['unknown', 'flies', 'tips', 'pressed', 'cannotLift', 'yawRunsAway', 'yawDrifts', 'pushesBack', 'weak'];
+  test('every verdict has words', () => expect(verdicts.filter((v) => !hasSentence(`fit.${v}`))).toEqual([]));
+
+  test.each<[string, Record<string, string | number>, string]>([
+    ['fit.tips', { place: 'rearLeft', liftRatio: 0.625 }, 'It tips toward rear left the moment it lifts: 63 % of the lift is there, and not where it should be.'],
+    ['fit.tips', { place: 'front', liftRatio: 0.25 }, 'It tips toward its front the moment it lifts: 25 % of the lift is there, and not where it should be.'],
+    ['fit.flies', { count: 1 }, 'The piece pulls the right way: full thrust.'],
+    ['fit.flies', { count: 6 }, 'All 6 rotors push the right way: it lifts level.'],
+    ['fit.fault.spin', { place: 'frontLeft' }, 'Front left: the motor turns against the controller’s table.'],
+    ['fit.fault.hand', { place: 'nose' }, 'Nose: the piece is the other hand.'],
+    ['fit.seeTheSpin', { count: 1, of: 1 }, 'See the spin of the motor: what is drawn is a proposal, nothing is confirmed without it.'],
+    ['fit.seeTheSpin', { count: 2, of: 4 }, 'See the spin of 2 of 4 motors: what is drawn is a proposal, nothing is confirmed without it.'],
+    ['fit.unknown', { count: 1, place: 'rear' }, '1 arm has no known piece yet: put one on, or say its hand.'],
+  ])('%s', (code, values, sentence) => expect(say(code, values)).toBe(sentence));
 });
