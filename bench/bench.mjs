@@ -7,6 +7,7 @@ import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { cutFigures } from './live.mjs';
 import { pickFigures } from './pick.mjs';
+import { rackFigures } from './rack.mjs';
 import { medianMs, report } from './report.mjs';
 
 await report({
@@ -24,6 +25,7 @@ await report({
     ];
   },
   pick: pickFigures,
+  rack: rackFigures,
   live: cutFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';

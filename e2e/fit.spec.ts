@@ -46,6 +46,22 @@ test('a craft is seen and signed for in two keys, and stays so', async ({ demo, 
   await expect(page.getByRole('button', { name: /^Rear left: .*, seen/ })).toBeVisible();
 });
 
+test('hanging motors turn the nut’s thread round, and the note is there tomorrow', async ({ demo, page }) => {
+  await openFit(page, demo, 'Skua');
+  const thread = page.getByText(/Drag tightens a (left|right)-hand nut here/);
+  await page.keyboard.press('n');
+  const before = await thread.textContent();
+  await page.goto(page.url());
+  await page.getByRole('checkbox', { name: 'The motors hang under the arms' }).click();
+  await expect(page.getByRole('checkbox', { name: 'The motors hang under the arms' })).toBeChecked();
+  await page.getByLabel('Note for whoever fits next').fill('ring of the left arm is worn');
+  await page.getByLabel('Note for whoever fits next').blur();
+  await page.reload();
+  await expect(page.getByLabel('Note for whoever fits next')).toHaveValue('ring of the left arm is worn');
+  await page.getByRole('button', { name: /^Front left/ }).last().click();
+  await expect(thread).not.toHaveText(before!);
+});
+
 test('a motor that turns the other way is told from a wrong piece', async ({ demo, page }) => {
   await openFit(page, demo, 'Skua');
   await page.keyboard.press('n');

@@ -10,6 +10,11 @@ async function take(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: `${FOLDER}${name}.png`, animations: 'disabled' });
 }
 
+async function openStation(page: Page, { address }: Zivvo, station: string, craftName: string): Promise<void> {
+  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as { items: { id: string; name: string }[] };
+  await page.goto(`${address}/${station}?craft=${items.find((c) => c.name === craftName)!.id}`);
+}
+
 test('crafts', async ({ demo, page }) => {
   await page.goto(`${demo.address}/crafts`);
   await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();
@@ -27,6 +32,50 @@ test('rack', async ({ demo, page }) => {
   await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7740');
   await expect(page.getByRole('radio').first()).toBeVisible();
   await take(page, 'label');
+});
+
+test('pick', async ({ demo, page }) => {
+  await openStation(page, demo, 'pick', 'Petrel');
+  await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
+  await take(page, 'pick');
+  for (const name of ['Veddick 7.5×3.6×2', 'Tamsk 7.7×4×3']) await page.getByRole('checkbox', { name: `Mark ${name} for comparison` }).click();
+  await page.getByRole('link', { name: 'Compare 2 marked' }).click();
+  await expect(page.getByRole('columnheader', { name: /Tamsk 7.7/ })).toBeVisible();
+  await take(page, 'compare');
+});
+
+test('pieces', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/rack/pieces`);
+  await expect(page.getByRole('row', { name: /fitted/ }).first()).toBeVisible();
+  await take(page, 'pieces');
+});
+
+test('fit', async ({ demo, page }) => {
+  await openStation(page, demo, 'fit', 'Petrel');
+  await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { level: 1, name: /will tip/ })).toBeVisible();
+  await take(page, 'fit');
+  await page.getByText('not seen', { exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1, name: /looks right/ })).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  await page.reload();
+  await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
+  await take(page, 'fit-telephone');
+});
+
+test('true', async ({ demo, page }) => {
+  await openStation(page, demo, 'true', 'Petrel');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+  await page.keyboard.press('n');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
+  await page.keyboard.press('n');
+  await page.getByRole('slider', { name: /prop on its shaft/ }).focus();
+  for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/on blade/);
+  await take(page, 'true');
 });
 
 test('stand', async ({ demo, page }) => {

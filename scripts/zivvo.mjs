@@ -2,6 +2,7 @@
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { writeDataDictionary } from './dataDictionary.mjs';
 import { build, ensureInstalled, requireNode } from './prepare.mjs';
 import { serve, serveForDevelopment } from './serve.mjs';
 import { ensureChromium, quick, soak, test } from './test.mjs';
@@ -48,6 +49,7 @@ const commands = {
   schema: async () => {
     await build({ withWeb: false });
     run(process.execPath, ['../../node_modules/drizzle-kit/bin.cjs', 'generate', ...options], { cwd: 'apps/server' });
+    writeDataDictionary();
   },
 };
 

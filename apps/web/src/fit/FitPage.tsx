@@ -1,5 +1,5 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import { armChecks, type ArmView, type CraftView, type FittingView, type UpdateFittingDto } from '@zivvo/contract';
+import { armChecks, NOTE_MAX_LENGTH, type ArmView, type CraftView, type FittingView, type UpdateFittingDto } from '@zivvo/contract';
 import { handNames, armCheckNames, formatNumber, formatShare, mountSheets, placeNames } from '@zivvo/words';
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../app/keys.ts';
@@ -15,7 +15,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './FitPage.module.css';
-import { armName, headlineOf, isArm, moveSentence, withAllSpins, withArm, type ArmKey } from './fitView.ts';
+import { armName, headlineOf, isArm, moveSentence, withAllSpins, withArm, withFacts, type ArmKey } from './fitView.ts';
 import { HandFinder } from './HandFinder.tsx';
 import { SpinMap } from './SpinMap.tsx';
 
@@ -112,7 +112,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
             Outside: the motor’s spin, thick once it was seen. Inside: the piece’s hand. Struck in red: they clash.
           </p>
         </section>
-        {arm ? <ArmPanel key={`${arm.place}/${arm.level}`} craft={craft} view={view} arm={arm} onSet={(change) => set(arm, change)} /> : <SeeTheSpin view={view} onChoose={choose} />}
+        {arm ? <ArmPanel key={`${arm.place}/${arm.level}`} craft={craft} view={view} arm={arm} onSet={(change) => set(arm, change)} /> : <SeeTheSpin craft={craft} view={view} onChoose={choose} onFacts={(change) => write((latest) => withFacts(latest, change))} />}
       </div>
     </StationPage>
   );
@@ -137,7 +137,14 @@ function useInTurn(view: FittingView, send: (body: UpdateFittingDto) => Promise<
 }
 
 /** How to see a spin safely, and which arms are left. */
-function SeeTheSpin({ view, onChoose }: { view: FittingView; onChoose: (key: ArmKey) => void }) {
+interface SeeTheSpinProps {
+  craft: CraftView;
+  view: FittingView;
+  onChoose: (key: ArmKey) => void;
+  onFacts: (change: Parameters<typeof withFacts>[1]) => void;
+}
+
+function SeeTheSpin({ craft, view, onChoose, onFacts }: SeeTheSpinProps) {
   return (
     <section className={classes.sheet} aria-label="See the spin">
       <h2>See the spin</h2>
@@ -158,6 +165,12 @@ function SeeTheSpin({ view, onChoose }: { view: FittingView; onChoose: (key: Arm
           </li>
         ))}
       </ul>
+      {craft.kind === 'multirotor' && (
+        <label className={classes.fact}>
+          <input type="checkbox" checked={view.isHanging} onChange={(e) => onFacts({ isHanging: e.currentTarget.checked })} /> The motors hang under the arms
+        </label>
+      )}
+      <TextInput key={view.note} label="Note for whoever fits next" defaultValue={view.note ?? ''} maxLength={NOTE_MAX_LENGTH} onBlur={(e) => e.currentTarget.value !== (view.note ?? '') && onFacts({ note: e.currentTarget.value.trim() || null })} />
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ArmView, FittingView } from '@zivvo/contract';
 import { fixPlan, labelSpinOf, layOut, layoutKind, takeOff, type Layout } from '@zivvo/core';
-import { armName, faultWords, headlineOf, isArm, moveSentence, withAllSpins, withArm } from './fitView.ts';
+import { armName, faultWords, headlineOf, isArm, moveSentence, withAllSpins, withArm, withFacts } from './fitView.ts';
 
 /** A craft as the server shows it, every piece right and no spin seen, with changes to single arms. */
 function fitting(layout: Layout, change: (arm: ArmView, i: number) => Partial<ArmView> = () => ({}), spares = { cwCount: 0, ccwCount: 0 }): FittingView {
@@ -67,6 +67,12 @@ describe('what is written down', () => {
   test('the hand of a tagged piece is the piece’s own, not the arm’s', () => {
     const view = fitting('quadX', (_, i) => (i === 0 ? { piece: { id: 'p', tag: '3339' } as ArmView['piece'] } : {}));
     expect(withArm(view, view.arms[3]!, {}).arms.map((a) => a.hand === null)).toEqual([true, false, false, false]);
+  });
+
+  test('what holds for the whole craft leaves the arms alone', () => {
+    const view = fitting('quadX', (_, i) => (i === 1 ? { seenSpin: 'ccw' } : {}));
+    expect(withFacts(view, { isHanging: true })).toEqual({ ...withFacts(view, {}), isHanging: true });
+    expect(withFacts(view, { note: null })).toMatchObject({ note: null, isHanging: false, revision: 3 });
   });
 
   test('seen as drawn never mends a motor that was noted as reversed', () => {

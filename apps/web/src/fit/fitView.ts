@@ -19,12 +19,17 @@ export function armName({ place, level }: ArmKey, arms: readonly ArmKey[]): stri
 
 /** What was seen, as it is written down: one arm changed. */
 export function withArm(view: FittingView, key: ArmKey, change: Partial<ArmStateDto>): UpdateFittingDto {
-  return { arms: view.arms.map((arm) => (isArm(arm, key) ? { ...stateOf(arm), ...change } : stateOf(arm))), isHanging: view.isHanging, note: view.note, revision: view.revision };
+  return { ...withFacts(view, {}), arms: view.arms.map((arm) => (isArm(arm, key) ? { ...stateOf(arm), ...change } : stateOf(arm))) };
+}
+
+/** What holds for the whole craft, changed; its arms stay as they are. */
+export function withFacts(view: FittingView, change: Partial<Pick<UpdateFittingDto, 'isHanging' | 'note'>>): UpdateFittingDto {
+  return { arms: view.arms.map(stateOf), isHanging: view.isHanging, note: view.note, revision: view.revision, ...change };
 }
 
 /** Every spin seen as it is drawn: a motor noted as reversed stays reversed. */
 export function withAllSpins(view: FittingView): UpdateFittingDto {
-  return { arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin })), isHanging: view.isHanging, note: view.note, revision: view.revision };
+  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin })) };
 }
 
 function stateOf({ place, level, seenSpin, hand, piece, isLabelForward, threadOn, checks }: ArmView): ArmStateDto {

@@ -68,7 +68,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
       detail={isEmpty ? undefined : 'Every figure with the pack half empty; the best of a row is bold.'}
       tools={<PickTabs params={params} />}
       reasons={told.map(({ prop, reasons }) => (
-        <section key={prop.id}>
+        <section key={prop.id} style={{ marginBottom: 18 }}>
           <p style={{ margin: '0 0 8px', fontWeight: 700 }}>{prop.name}</p>
           <ReasonList reasons={reasons} />
         </section>
