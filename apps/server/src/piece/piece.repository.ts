@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { PieceQueryDto } from '@zivvo/contract';
 import type { PieceState } from '@zivvo/core';
-import { and, asc, count, desc, eq, ilike, inArray, isNull, lt, or, sql, type SQL } from 'drizzle-orm';
+import { and, asc, count, desc, eq, ilike, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import { NotFoundError } from '../common/featureError.ts';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
@@ -72,14 +72,20 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
       query.craftId ? eq(pieceLife.craftId, query.craftId) : undefined,
       query.setId ? eq(pieceLife.setId, query.setId) : undefined,
       query.untouched ? and(lt(pieceLife.touchedAt, untouchedBefore), sql`${pieceLife.state} <> 'retired'`) : undefined,
-      pattern ? or(ilike(propPiece.tag, pattern), ilike(pieceLife.location, pattern), ilike(propModel.label, pattern), ilike(propModel.makerName, pattern), ilike(propPiece.colour, pattern)) : undefined,
+      pattern ? or(like(propPiece.tag, pattern.toUpperCase()), ilike(pieceLife.location, pattern), inArray(propPiece.propModelId, this.modelsLike(db, pattern)), ilike(propPiece.colour, pattern)) : undefined,
     );
     const where = query.state ? and(open, eq(pieceLife.state, query.state)) : open;
-    const rows = await db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).innerJoin(propModel, eq(propModel.id, propPiece.propModelId)).where(where).orderBy(desc(propPiece.serialNumber)).offset(query.offset ?? 0).limit(limit);
-    const counted = await db.select({ state: pieceLife.state, total: count() }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).innerJoin(propModel, eq(propModel.id, propPiece.propModelId)).where(open).groupBy(pieceLife.state);
+    const rows = await db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(where).orderBy(desc(propPiece.serialNumber)).offset(query.offset ?? 0).limit(limit);
+    const isWhole = !query.state && !query.offset && rows.length < limit;
+    const counted = isWhole ? tallyStates(rows) : await db.select({ state: pieceLife.state, total: count() }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(open).groupBy(pieceLife.state);
     const states = Object.fromEntries(counted.map((c) => [c.state, c.total])) as Partial<Record<PieceState, number>>;
     const total = query.state ? (states[query.state] ?? 0) : counted.reduce((sum, c) => sum + c.total, 0);
     return { rows, total, states };
+  }
+
+  /** Models whose label or maker is like the words: few, so they are asked once and not piece by piece. */
+  private modelsLike(db: DbOrTx, pattern: string) {
+    return db.select({ id: propModel.id }).from(propModel).where(and(eq(propModel.workshopId, this.workshop.id), or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern))));
   }
 
   /** The next running number of the workshop; deleted pieces keep theirs. */
@@ -119,6 +125,13 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
       .where(this.live())
       .groupBy(propPiece.propModelId, propModel.makerName);
   }
+}
+
+/** States of pieces that are all at hand. */
+function tallyStates(rows: readonly LivingPiece[]): { state: PieceState; total: number }[] {
+  const states = new Map<PieceState, number>();
+  for (const { life } of rows) states.set(life.state, (states.get(life.state) ?? 0) + 1);
+  return [...states].map(([state, total]) => ({ state, total }));
 }
 
 @Injectable()
