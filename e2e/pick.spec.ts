@@ -69,6 +69,7 @@ test('a plane has its ground, and a craft that fits nothing says why', async ({ 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('suits Eider');
   await expect(page.getByRole('columnheader', { name: 'Cruise' })).toBeVisible();
   await page.getByRole('link', { name: 'Crafts', exact: true }).click();
+  await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();
   await page.keyboard.press('n');
   await page.getByRole('textbox', { name: 'Name' }).fill('Cramped');
   await page.getByRole('textbox', { name: /Take-off weight/ }).fill('1.4 kg');
