@@ -46,6 +46,7 @@ export interface LayoutEntries {
 
 export const CUSTOM_ARMS = { min: 2, max: 12 } as const;
 
+/** Whether an arrangement flies on its rotors or on a wing. */
 export function layoutKind(layout: Layout): CraftKind {
   return layout in PLANES ? 'plane' : 'multirotor';
 }
@@ -118,6 +119,7 @@ export function layOut({ layout, diagonalM, arms }: LayoutEntries): Rotor[] {
   });
 }
 
+/** The opposite turning direction, both seen from the same side. */
 export function otherSpin(spin: Spin): Spin {
   return spin === 'cw' ? 'ccw' : 'cw';
 }

@@ -7,35 +7,43 @@ export interface Complex {
 const TURN = 360;
 const RADIANS = Math.PI / 180;
 
+/** A vector by its length and its angle from the real axis [°], counter-clockwise. */
 export function fromPolar(amount: number, degrees: number): Complex {
   return { re: amount * Math.cos(degrees * RADIANS), im: amount * Math.sin(degrees * RADIANS) };
 }
 
+/** Sum of two vectors in the same unit. */
 export function add(a: Complex, b: Complex): Complex {
   return { re: a.re + b.re, im: a.im + b.im };
 }
 
+/** What leads from b to a. */
 export function subtract(a: Complex, b: Complex): Complex {
   return { re: a.re - b.re, im: a.im - b.im };
 }
 
+/** Product: lengths multiply, angles add. */
 export function multiply(a: Complex, b: Complex): Complex {
   return { re: a.re * b.re - a.im * b.im, im: a.re * b.im + a.im * b.re };
 }
 
+/** Quotient: lengths divide, angles subtract; not finite where b is zero. */
 export function divide(a: Complex, b: Complex): Complex {
   const square = b.re * b.re + b.im * b.im;
   return { re: (a.re * b.re + a.im * b.im) / square, im: (a.im * b.re - a.re * b.im) / square };
 }
 
+/** A vector stretched by a plain factor. */
 export function scale(a: Complex, factor: number): Complex {
   return { re: a.re * factor, im: a.im * factor };
 }
 
+/** Mirror image at the real axis. */
 export function conjugate(a: Complex): Complex {
   return { re: a.re, im: -a.im };
 }
 
+/** Length, in the unit of the parts. */
 export function amountOf(a: Complex): number {
   return Math.hypot(a.re, a.im);
 }

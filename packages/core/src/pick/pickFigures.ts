@@ -22,6 +22,7 @@ export const pickFigureDimensions: Readonly<Partial<Record<PickFigure, Dimension
   motorTemperatureC: 'temperature', levelDb: 'level', riseTimeS: 'time', thrustPerPowerNPerW: 'thrustPerPower', lowRiseRatio: 'ratio', bladeLossForceN: 'force', propMassKg: 'mass',
 };
 
+/** Column of a figure [its SI unit] or of a limit [share used] in a row of a map, from 0. */
 export function columnOf(name: PickFigure | PickLimit): number {
   const figure = (pickFigureNames as readonly string[]).indexOf(name);
   return figure >= 0 ? figure : pickFigureNames.length + (pickLimitNames as readonly string[]).indexOf(name);

@@ -72,12 +72,14 @@ export interface PickMap {
   values: Float64Array;
 }
 
+/** A map of PICK_COLUMNS numbers a size, all NaN until they are worked out. */
 export function emptyPickMap(family: PickFamily, grid: PickGrid): PickMap {
   requireWithin('diametersM', grid.diametersM.length, 2, 400);
   requireWithin('pitchesM', grid.pitchesM.length, 2, 400);
   return { family, grid, values: new Float64Array(grid.diametersM.length * grid.pitchesM.length * PICK_COLUMNS).fill(NaN) };
 }
 
+/** Blade shape [m] of the size at an index of a map, diameters running fastest as in its grid. */
 export function geometryAt({ family, grid }: Pick<PickMap, 'family' | 'grid'>, index: number): PropGeometry {
   const { diametersM, pitchesM } = grid;
   const { bladeCount, tipShape, material } = family;
