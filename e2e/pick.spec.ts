@@ -20,7 +20,9 @@ test('from the map to a wanted prop, and back', async ({ demo, page }) => {
   await expect(page.getByRole('figure').getByRole('status')).toContainText(/score \d+|barred/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/at=[\d.]+x/);
+  // The page names what was taken once it is worked out; until then there is nothing to want.
   const action = page.getByRole('button', { name: /^Want 4 of/ });
+  await expect(page.getByRole('complementary').getByText(/^Best:|working…/)).toBeHidden();
   const name = (await action.textContent())!.replace(/^Want 4 of /, '').replace(/n$/, '').trim();
   await expect(page.getByText(name, { exact: true }).first()).toBeVisible();
   // It is wanted, stands on the rack, and the wish is taken back.

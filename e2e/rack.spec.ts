@@ -88,11 +88,37 @@ test('motors keep their history, screws are counted, yields are compared', async
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Look at M2, M4: struck or gritty');
   await page.getByRole('row', { name: /^M4/ }).click();
   await expect(page.getByRole('region', { name: 'History of motor M4' })).toContainText('strikes 1');
+  await page.getByRole('link', { name: 'All parts' }).click();
   await page.getByRole('button', { name: 'One M5 lock nut less' }).click();
   await expect(page.getByRole('region', { name: 'Small parts' })).toContainText('18');
   await page.getByRole('link', { name: 'Yield' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('usable');
   await expect(page.getByRole('row', { name: /^Orle/ }).first()).toContainText('%');
+});
+
+test('a pack gets its page: runs, sag, charges, and what was changed', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/rack/parts`);
+  await page.getByRole('row', { name: /^P1/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/P1 served \d+ runs and sagged by 0\.\d\d V a cell at most/);
+  await expect(page.getByRole('row', { name: /V.+V.+A/ }).first()).toBeVisible();
+  await page.getByRole('textbox', { name: 'Charges so far' }).fill('twelve');
+  await page.getByRole('button', { name: 'Save pack' }).click();
+  await expect(page.getByRole('textbox', { name: 'Charges so far' })).toHaveAttribute('aria-invalid', 'true');
+  await page.getByRole('textbox', { name: 'Charges so far' }).fill('41');
+  await page.getByRole('button', { name: 'Save pack' }).click();
+  await expect(page.getByRole('region', { name: 'History of pack P1' })).toContainText('charges so far 41');
+  await page.reload();
+  await expect(page.getByText('41 charges')).toBeVisible();
+  // A run of the list opens, and a pack of one's own joins the shelf and leaves it again.
+  await page.getByRole('row', { name: /V.+V.+A/ }).first().click();
+  await expect(page).toHaveURL(/stand\/runs\//);
+  await page.goto(`${demo.address}/rack/parts/packs/new`);
+  for (const [name, text] of [['Tag', 'K9'], ['Cells in series', '4'], ['Capacity', '1.5']] as const) await page.getByRole('textbox', { name, exact: true }).fill(text);
+  await page.getByRole('button', { name: 'Put on the list' }).click();
+  await page.getByRole('row', { name: /^K9/ }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Pack K9 has served no run yet');
+  await page.getByRole('button', { name: 'Delete' }).click();
+  await expect(page.getByRole('row', { name: /^K9/ })).toBeHidden();
 });
 
 test('on a telephone the rack stays inside its window', async ({ demo, page }) => {

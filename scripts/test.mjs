@@ -43,7 +43,7 @@ async function checkAll() {
 /** Runs Jest and reads its own report; a suite that ran nothing has failed. */
 function jest(name, args) {
   const file = `${RESULTS}/${name}.json`;
-  runNode(['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', file, '--testLocationInResults', ...args], { isSoft: true });
+  runNode(['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', file, '--testLocationInResults', '--maxWorkers', '100%', ...args], { isSoft: true });
   const report = readReport(file);
   const failedSuites = report?.testResults.filter((s) => s.status === 'failed' && s.assertionResults.length === 0).length ?? 1;
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };

@@ -41,6 +41,7 @@ export * from './powertrain/motor.ts';
 export * from './powertrain/openVoltage.ts';
 export * from './powertrain/constantPower.ts';
 export * from './powertrain/pack.ts';
+export * from './powertrain/packRecord.ts';
 export * from './powertrain/endurance.ts';
 export * from './powertrain/equilibrium.ts';
 export * from './powertrain/motorHeat.ts';

@@ -109,6 +109,8 @@ export const fieldNames: Record<string, string> = {
   packSeriesCount: 'Cells in series',
   packParallelCount: 'Cells in parallel',
   packCapacityAh: 'Capacity',
+  cycleCount: 'Charges so far',
+  cellResistanceOhm: 'Resistance a cell',
   referencePropModelId: 'Reference prop',
   note: 'Note',
   label: 'Label',

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
-import type { CampaignListView, CampaignResultsView, CraftListView, PieceListView, PieceSetView, PropModelListView, YieldView } from '@zivvo/contract';
+import type { CampaignListView, CampaignResultsView, CraftListView, PackPieceView, PackServiceView, PieceListView, PieceSetView, PropModelListView, YieldView } from '@zivvo/contract';
 import { startTestServer, type TestServer } from '../test/testServer.ts';
 import { demoWorld } from './demoWorld.ts';
 import { seedDemo } from './seedDemo.ts';
@@ -18,7 +18,11 @@ test('four crafts, thirteen models counted, one evening of nine props with three
   const models = (await server.http.get('/api/prop-models')).body as PropModelListView;
   expect(models.total).toBe(13);
   expect(models.items.every((m) => m.stock !== null)).toBe(true);
-  expect((await server.http.get('/api/pack-pieces')).body).toHaveLength(5);
+  const packs = (await server.http.get('/api/pack-pieces')).body as PackPieceView[];
+  expect(packs).toHaveLength(5);
+  const { runs, record } = (await server.http.get(`/api/pack-pieces/${packs[0]!.id}/runs`)).body as PackServiceView;
+  expect(record).toMatchObject({ runCount: runs.length, deepestSagCellV: expect.any(Number) });
+  expect(record.lowestCellV).toBe(Math.min(...runs.map((r) => r.loadedCellV!)));
   const [evening] = ((await server.http.get('/api/campaigns')).body as CampaignListView).items;
   expect(evening!.runCount).toBe(27);
   const results = (await server.http.get(`/api/campaigns/${evening!.id}/results`)).body as CampaignResultsView;

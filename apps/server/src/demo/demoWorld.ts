@@ -47,7 +47,7 @@ export function demoWorld(): DemoWorld {
   const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: -30 * DAY_MS + i * MINUTE_MS }));
   const modelId = (key: string): string => propModels[demoPropModels.findIndex((p) => p.key === key)]!.id;
   const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: -29 * DAY_MS - i * DAY_MS }));
-  const packs = demoPacks.map((tag) => ({ id: ids(tag), tag, chemistry: 'lipo' as const, seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, atMs: -29 * DAY_MS }));
+  const packs = demoPacks.map((tag, i) => ({ id: ids(tag), tag, chemistry: 'lipo' as const, seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, cycleCount: 18 + 7 * i, note: null, atMs: -29 * DAY_MS }));
   const petrel = crafts[0]!;
   const campaignId = ids('stand evening');
   const startMs = -12 * DAY_MS;

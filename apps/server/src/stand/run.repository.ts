@@ -1,10 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { blob } from '../blob/blob.table.ts';
-import { run, runChannel, runPicture } from './stand.table.ts';
+import { packPiece } from '../workshop/pieces.table.ts';
+import { campaign, run, runChannel, runPicture } from './stand.table.ts';
 
 export type RunRow = typeof run.$inferSelect;
 export type ChannelRow = typeof runChannel.$inferSelect;
@@ -33,6 +34,18 @@ export class RunRepository extends RowRepository<typeof run> {
   /** Changes a draft only: what is kept is never written again. */
   async reviseDraft(db: DbOrTx, id: string, seen: number, values: Partial<typeof run.$inferInsert>, at: Date): Promise<number> {
     return this.revise(db, id, seen, values, at, sql`${run.state} = 'draft'`);
+  }
+
+  /** Kept runs that a pack served, the newest first, each with the name of its evening; a corrected run counts once. */
+  async ofPack(db: DbOrTx, packPieceId: string, limit: number): Promise<{ run: RunRow; campaignName: string; seriesCount: number }[]> {
+    return db
+      .select({ run, campaignName: campaign.name, seriesCount: packPiece.seriesCount })
+      .from(run)
+      .innerJoin(campaign, eq(campaign.id, run.campaignId))
+      .innerJoin(packPiece, eq(packPiece.id, run.packPieceId))
+      .where(and(eq(run.workshopId, this.workshop.id), eq(run.packPieceId, packPieceId), eq(run.state, 'kept'), isNull(run.deletedAt), sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`))
+      .orderBy(desc(run.keptAt))
+      .limit(limit);
   }
 
   async addChannels(db: DbOrTx, rows: ChannelRow[]): Promise<void> {

@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { CAMPAIGN_RUN_MAX_COUNT, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
+import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type PackPieceView, type PackServiceView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
+import { packRecord } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -8,7 +9,7 @@ import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 import { RunRepository, type RunRow } from './run.repository.ts';
 import { AlreadyKeptError, TooManyRunsError } from './stand.errors.ts';
-import { toChannels, toRunSummaries, toRunView } from './stand.mapper.ts';
+import { toChannels, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
 
 @Injectable()
 export class RunService {
@@ -110,6 +111,14 @@ export class RunService {
       if (row.state === 'kept') await this.ledger.record(tx, id, { kind: 'runRestored', runId: id });
     });
     return this.find(id);
+  }
+
+  /** Every kept run of a pack with what it asked of its cells. */
+  async ofPack({ id, chemistry }: PackPieceView): Promise<PackServiceView> {
+    const rows = await this.runs.ofPack(this.db, id, LIST_MAX);
+    const channels = await this.runs.channelsOf(this.db, rows.map(({ run }) => run.id));
+    const runs = rows.map((row) => toPackRunView(row, channels.filter((c) => c.runId === row.run.id)));
+    return { runs, record: packRecord(chemistry, runs) };
   }
 
   private async store(tx: DbOrTx, row: Pick<RunRow, 'id' | 'propModelId' | 'replacesRunId'>, craftId: string, readings: RunReadingsDto, at: Date): Promise<void> {

@@ -1,4 +1,4 @@
-import type { CampaignDto, CampaignView, RunReadingsDto, RunSummaryView, RunView } from '@zivvo/contract';
+import type { CampaignDto, CampaignView, PackRunView, RunReadingsDto, RunSummaryView, RunView } from '@zivvo/contract';
 import { emptyStep, humidAir, standQuantityNames, type RunRecord, type StandStep } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
@@ -79,6 +79,22 @@ export function toRunRecord(summary: RunSummaryView, row: RunRow, channels: Chan
     restingCellV: row.restingCellV,
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),
     steps: toSteps(channels),
+  };
+}
+
+/** What one run asked of its pack; readings that are missing stay missing. */
+export function toPackRunView({ run, campaignName, seriesCount }: { run: RunRow; campaignName: string; seriesCount: number }, channels: ChannelRow[]): PackRunView {
+  const read = (quantity: ChannelRow['quantity']): number[] => channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
+  const [voltages, currents] = [read('voltageV'), read('currentA')];
+  return {
+    runId: run.id,
+    campaignId: run.campaignId,
+    campaignName,
+    propModelId: run.propModelId,
+    keptAt: run.keptAt!.toISOString(),
+    restingCellV: run.restingCellV,
+    loadedCellV: voltages.length === 0 ? null : Math.min(...voltages) / seriesCount,
+    maxCurrentA: currents.length === 0 ? null : Math.max(...currents),
   };
 }
 

@@ -4,13 +4,15 @@ import { PropModelModule } from '../propModel/propModel.module.ts';
 import { CampaignController } from './campaign.controller.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
+import { PackServiceController } from './packService.controller.ts';
 import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
+import { WorkshopModule } from '../workshop/workshop.module.ts';
 
 @Module({
-  imports: [CraftModule, PropModelModule],
-  controllers: [CampaignController, RunController],
+  imports: [CraftModule, PropModelModule, WorkshopModule],
+  controllers: [CampaignController, RunController, PackServiceController],
   providers: [CampaignService, CampaignRepository, RunService, RunRepository],
   exports: [CampaignRepository, RunRepository, RunService],
 })

@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { CreateMotorPieceDto, CreateSparePartDto, UpdateMotorPieceDto, UpdateSparePartDto, type MotorPieceView, type PartEventView, type SparePartView } from '@zivvo/contract';
+import { CreateMotorPieceDto, CreatePackPieceDto, CreateSparePartDto, UpdateMotorPieceDto, UpdatePackPieceDto, UpdateSparePartDto, type MotorPieceView, type PackPieceView, type PartEventView, type SparePartView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { PartService } from './part.service.ts';
 
@@ -37,6 +37,43 @@ export class MotorPieceController {
   @HttpCode(200)
   restore(@Param('id', IdPipe) id: string): Promise<MotorPieceView> {
     return this.parts.restoreMotor(id);
+  }
+}
+
+@Controller('pack-pieces')
+export class PackPieceController {
+  constructor(private readonly parts: PartService) {}
+
+  @Get()
+  list(): Promise<PackPieceView[]> {
+    return this.parts.listPacks();
+  }
+
+  @Get(':id/history')
+  history(@Param('id', IdPipe) id: string): Promise<PartEventView[]> {
+    return this.parts.history(id);
+  }
+
+  @Post()
+  create(@Body() dto: CreatePackPieceDto): Promise<PackPieceView> {
+    return this.parts.addPack(dto);
+  }
+
+  @Put(':id')
+  update(@Param('id', IdPipe) id: string, @Body() dto: UpdatePackPieceDto): Promise<PackPieceView> {
+    return this.parts.changePack(id, dto);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.parts.removePack(id);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(200)
+  restore(@Param('id', IdPipe) id: string): Promise<PackPieceView> {
+    return this.parts.restorePack(id);
   }
 }
 

@@ -3,9 +3,10 @@ import { asc } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { motorPiece, sparePart } from './pieces.table.ts';
+import { motorPiece, packPiece, sparePart } from './pieces.table.ts';
 
 export type MotorPieceRow = typeof motorPiece.$inferSelect;
+export type PackPieceRow = typeof packPiece.$inferSelect;
 export type SparePartRow = typeof sparePart.$inferSelect;
 
 @Injectable()
@@ -16,6 +17,17 @@ export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
 
   async byTag(db: DbOrTx, limit: number): Promise<MotorPieceRow[]> {
     return (await this.list(db, limit, undefined, asc(motorPiece.tag))).rows;
+  }
+}
+
+@Injectable()
+export class PackPieceRepository extends RowRepository<typeof packPiece> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(packPiece, 'pack', workshop.id);
+  }
+
+  async byTag(db: DbOrTx, limit: number): Promise<PackPieceRow[]> {
+    return (await this.list(db, limit, undefined, asc(packPiece.tag))).rows;
   }
 }
 

@@ -1,17 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateMotorPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
+import { LIST_MAX, type CreateMotorPieceDto, type CreatePackPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PackPieceDto, type PackPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdatePackPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
-import { MotorPieceRepository, SparePartRepository, type MotorPieceRow, type SparePartRow } from './part.repository.ts';
+import { MotorPieceRepository, PackPieceRepository, SparePartRepository, type MotorPieceRow, type PackPieceRow, type SparePartRow } from './part.repository.ts';
 
-type Part = 'motor' | 'pack' | 'spare';
+type Part = 'motor' | 'pack';
 type Change = 'added' | 'changed' | 'removed' | 'restored';
-
-/** Motors and small parts, with who changed what and when. */
+type Columns = Record<string, string | number | null>;
+/** Motors, packs and small parts, with who changed what and when. */
 @Injectable()
 export class PartService {
   constructor(
@@ -19,6 +19,7 @@ export class PartService {
     private readonly clock: Clock,
     private readonly rows: RowMaker,
     private readonly motors: MotorPieceRepository,
+    private readonly packs: PackPieceRepository,
     private readonly spares: SparePartRepository,
     private readonly events: EventRepository,
     private readonly ledger: EventLedger,
@@ -29,36 +30,74 @@ export class PartService {
   }
 
   async addMotor({ id, ...dto }: CreateMotorPieceDto): Promise<MotorPieceView> {
-    await this.db.transaction(async (tx) => {
-      const isNew = await this.motors.add(tx, { ...this.rows.newRow(id), ...toMotorColumns(dto) });
-      if (isNew) await this.note(tx, 'motor', id, 'added', toMotorColumns(dto));
-    });
+    const columns = toMotorColumns(dto);
+    await this.write('motor', id, 'added', async (tx) => ((await this.motors.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null));
     return toMotorView(await this.motors.find(this.db, id));
   }
 
   async changeMotor(id: string, { revision, ...dto }: UpdateMotorPieceDto): Promise<MotorPieceView> {
-    await this.db.transaction(async (tx) => {
+    const columns = toMotorColumns(dto);
+    await this.write('motor', id, 'changed', async (tx) => {
       const before = await this.motors.find(tx, id);
-      const columns = toMotorColumns(dto);
       await this.motors.revise(tx, id, revision, columns, this.clock.now());
-      await this.note(tx, 'motor', id, 'changed', changes(before, columns));
+      return changes(before, columns);
     });
     return toMotorView(await this.motors.find(this.db, id));
   }
 
   async removeMotor(id: string): Promise<void> {
-    await this.db.transaction(async (tx) => {
+    await this.write('motor', id, 'removed', async (tx) => {
       await this.motors.remove(tx, id, this.clock.now());
-      await this.note(tx, 'motor', id, 'removed', {});
+      return {};
     });
   }
 
   async restoreMotor(id: string): Promise<MotorPieceView> {
-    await this.db.transaction(async (tx) => {
+    await this.write('motor', id, 'restored', async (tx) => {
       await this.motors.restore(tx, id);
-      await this.note(tx, 'motor', id, 'restored', {});
+      return {};
     });
     return toMotorView(await this.motors.find(this.db, id));
+  }
+
+  async listPacks(): Promise<PackPieceView[]> {
+    return (await this.packs.byTag(this.db, LIST_MAX)).map(toPackView);
+  }
+
+  /** @throws {NotFoundError} if there is no such pack */
+  async findPack(id: string): Promise<PackPieceView> {
+    return toPackView(await this.packs.find(this.db, id));
+  }
+
+  async addPack({ id, ...dto }: CreatePackPieceDto): Promise<PackPieceView> {
+    const columns = toPackColumns(dto);
+    await this.write('pack', id, 'added', async (tx) => ((await this.packs.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null));
+    return this.findPack(id);
+  }
+
+  async changePack(id: string, { revision, ...dto }: UpdatePackPieceDto): Promise<PackPieceView> {
+    const columns = toPackColumns(dto);
+    await this.write('pack', id, 'changed', async (tx) => {
+      const before = await this.packs.find(tx, id);
+      await this.packs.revise(tx, id, revision, columns, this.clock.now());
+      return changes(before, columns);
+    });
+    return this.findPack(id);
+  }
+
+  async removePack(id: string): Promise<void> {
+    await this.write('pack', id, 'removed', async (tx) => {
+      await this.packs.remove(tx, id, this.clock.now());
+      return {};
+    });
+  }
+
+  async restorePack(id: string): Promise<PackPieceView> {
+    await this.write('pack', id, 'restored', async (tx) => {
+      await this.packs.restore(tx, id);
+      return {};
+    });
+    return this.findPack(id);
   }
 
   async listSpares(): Promise<SparePartView[]> {
@@ -89,8 +128,12 @@ export class PartService {
     return (await this.events.ofSubject(this.db, id, LIST_MAX)).flatMap(({ sequence, at, personName, fact }) => (fact.kind === 'partChanged' ? [{ sequence, at: at.toISOString(), personName, change: fact.change, values: fact.values }] : []));
   }
 
-  private async note(tx: DbOrTx, part: Part, partId: string, change: Change, values: Record<string, string | number | null>): Promise<void> {
-    await this.ledger.record(tx, partId, { kind: 'partChanged', part, partId, change, values });
+  /** Changes a part and notes what changed, both or neither; null from the change means that there was none. */
+  private async write(part: Part, partId: string, change: Change, doIt: (tx: DbOrTx) => Promise<Columns | null>): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      const values = await doIt(tx);
+      if (values !== null) await this.ledger.record(tx, partId, { kind: 'partChanged', part, partId, change, values });
+    });
   }
 }
 
@@ -102,11 +145,20 @@ function toMotorView(row: MotorPieceRow): MotorPieceView {
   return { ...toRowView(row), ...toMotorColumns(row) };
 }
 
+function toPackColumns(dto: PackPieceDto) {
+  return { tag: dto.tag.trim(), chemistry: dto.chemistry, seriesCount: dto.seriesCount, parallelCount: dto.parallelCount, capacityAh: dto.capacityAh, cellResistanceOhm: dto.cellResistanceOhm ?? null, cycleCount: dto.cycleCount ?? null, note: dto.note ?? null };
+}
+
+function toPackView(row: PackPieceRow): PackPieceView {
+  return { ...toRowView(row), ...toPackColumns(row) };
+}
+
 function toSpareView(row: SparePartRow): SparePartView {
   return { ...toRowView(row), name: row.name, count: row.count, perPieceCount: row.perPieceCount };
 }
 
 /** Only what is different now. */
-function changes<T extends Record<string, string | number | null>>(before: T, after: T): Record<string, string | number | null> {
-  return Object.fromEntries(Object.entries(after).filter(([name, value]) => before[name] !== value));
+function changes(before: object, after: Columns): Columns {
+  const known = new Map<string, unknown>(Object.entries(before));
+  return Object.fromEntries(Object.entries(after).filter(([name, value]) => known.get(name) !== value));
 }

@@ -1,6 +1,5 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post } from '@nestjs/common';
-import { CreatePackPieceDto, CreatePersonDto, ReadAirDto, type AirView, type HealthView, type PackPieceView, type PersonView } from '@zivvo/contract';
-import { IdPipe } from '../common/idPipe.ts';
+import { Body, Controller, Get, Post } from '@nestjs/common';
+import { CreatePersonDto, ReadAirDto, type AirView, type HealthView, type PersonView } from '@zivvo/contract';
 import { WorkshopService } from './workshop.service.ts';
 
 @Controller()
@@ -30,27 +29,5 @@ export class WorkshopController {
   @Post('air')
   async readAir(@Body() dto: ReadAirDto): Promise<{ air: AirView | null }> {
     return { air: await this.workshop.readAir(dto) };
-  }
-
-  @Get('pack-pieces')
-  listPacks(): Promise<PackPieceView[]> {
-    return this.workshop.listPacks();
-  }
-
-  @Post('pack-pieces')
-  addPack(@Body() dto: CreatePackPieceDto): Promise<PackPieceView> {
-    return this.workshop.addPack(dto);
-  }
-
-  @Delete('pack-pieces/:id')
-  @HttpCode(204)
-  removePack(@Param('id', IdPipe) id: string): Promise<void> {
-    return this.workshop.removePack(id);
-  }
-
-  @Post('pack-pieces/:id/restore')
-  @HttpCode(200)
-  restorePack(@Param('id', IdPipe) id: string): Promise<PackPieceView> {
-    return this.workshop.restorePack(id);
   }
 }

@@ -1,14 +1,12 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type AirView, type CreatePackPieceDto, type CreatePersonDto, type HealthView, type PackPieceView, type PersonView, type ReadAirDto } from '@zivvo/contract';
+import { LIST_MAX, type AirView, type CreatePersonDto, type HealthView, type PersonView, type ReadAirDto } from '@zivvo/contract';
 import { densityAltitudeM, humidAir } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
-import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DATABASE, DB, lastMigration, type Database, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { VERSION } from '../version.ts';
 import { AirRepository } from './air.repository.ts';
-import { PackPieceRepository, type PackPieceRow } from './packPiece.repository.ts';
 import { postgresVersion } from './health.repository.ts';
 import { WorkshopRepository } from './workshop.repository.ts';
 
@@ -23,7 +21,6 @@ export class WorkshopService {
     private readonly clock: Clock,
     private readonly rows: RowMaker,
     private readonly air: AirRepository,
-    private readonly packs: PackPieceRepository,
   ) {
     this.people = new WorkshopRepository(db);
   }
@@ -61,27 +58,4 @@ export class WorkshopService {
     await this.air.add(this.db, { ...this.rows.newRow(id), temperatureC, pressurePa, humidityRatio });
     return this.currentAir();
   }
-
-  async listPacks(): Promise<PackPieceView[]> {
-    return (await this.packs.byTag(this.db, LIST_MAX)).map(toPackView);
-  }
-
-  async addPack({ id, ...dto }: CreatePackPieceDto): Promise<PackPieceView> {
-    await this.packs.add(this.db, { ...this.rows.newRow(id), ...dto, cellResistanceOhm: dto.cellResistanceOhm ?? null });
-    return toPackView(await this.packs.find(this.db, id));
-  }
-
-  async removePack(id: string): Promise<void> {
-    await this.packs.remove(this.db, id, this.clock.now());
-  }
-
-  async restorePack(id: string): Promise<PackPieceView> {
-    await this.packs.restore(this.db, id);
-    return toPackView(await this.packs.find(this.db, id));
-  }
-}
-
-function toPackView(row: PackPieceRow): PackPieceView {
-  const { tag, chemistry, seriesCount, parallelCount, capacityAh, cellResistanceOhm } = row;
-  return { ...toRowView(row), tag, chemistry, seriesCount, parallelCount, capacityAh, cellResistanceOhm };
 }

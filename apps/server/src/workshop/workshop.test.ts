@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { AirView, HealthView, PackPieceView, PersonView, Problem } from '@zivvo/contract';
+import type { AirView, HealthView, PackPieceView, PartEventView, PersonView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -82,7 +82,21 @@ describe('packs', () => {
     expect(await tags()).toContain('P7');
   });
 
+  test('keep what was changed, by whom, and on which revision', async () => {
+    const pack = aPack({ tag: 'P8' });
+    const { id, ...columns } = pack;
+    await server.http.post('/api/pack-pieces').send(pack).expect(201);
+    await server.http.put(`/api/pack-pieces/${id}`).send({ ...columns, cycleCount: 12, note: 'puffs a little', revision: 1 }).expect(200);
+    await server.http.put(`/api/pack-pieces/${id}`).send({ ...columns, cycleCount: 13, revision: 1 }).expect(409);
+    const history = (await server.http.get(`/api/pack-pieces/${id}/history`).expect(200)).body as PartEventView[];
+    expect(history.map((e) => e.change)).toEqual(['changed', 'added']);
+    expect(history[0]!.values).toEqual({ cycleCount: 12, note: 'puffs a little' });
+    expect((await server.http.get(`/api/pack-pieces/${id}/runs`).expect(200)).body).toEqual({ runs: [], record: { runCount: 0, deepestSagCellV: null, lowestCellV: null, overDrawnCount: 0 } });
+    await server.http.get(`/api/pack-pieces/${v7()}/runs`).expect(404);
+  });
+
   test.each([
+    ['half a charge', { cycleCount: 1.5 }, 'cycleCount'],
     ['no cells', { seriesCount: 0 }, 'seriesCount'],
     ['a chemistry nobody knows', { chemistry: 'steam' }, 'chemistry'],
     ['no capacity', { capacityAh: 0 }, 'capacityAh'],

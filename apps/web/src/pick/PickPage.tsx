@@ -57,7 +57,9 @@ function PickPage({ craft }: { craft: CraftView }) {
   const map = space.maps.get(familyKey(family));
   const [best] = ranked;
   const chosen = ranked.find((r) => r.prop.id === chosenId) ?? null;
-  const subject = chosen ?? best ?? null;
+  // A size just taken is worked out first: until then no other prop stands in its place under the reader's hand.
+  const isChosenComing = chosenId !== null && chosen === null && asked.isWorking;
+  const subject = isChosenComing ? null : (chosen ?? best ?? null);
   const isWorking = space.done < space.total || ranked.length === 0;
   const plain = useMemo(() => plainAnswer(ranked, craft), [ranked, craft]);
   const want = useWant(craft);
@@ -84,7 +86,9 @@ function PickPage({ craft }: { craft: CraftView }) {
       tools={<PickTabs params={address.params} />}
       reasons={
         <>
-          {subject && <p className={classes.subject}>{chosen ? chosen.prop.name : `Best: ${subject.prop.name}`}</p>}
+          <p className={classes.subject} role="status">
+            {isChosenComing ? 'working…' : chosen ? chosen.prop.name : subject ? `Best: ${subject.prop.name}` : ''}
+          </p>
           <ReasonList reasons={reasons} />
           <p className={classes.caution}>Estimated from labels, motor size and pack: ±12 % thrust, ±15 % power, ±6 dB. Measure two props on the stand before you buy ten.</p>
         </>

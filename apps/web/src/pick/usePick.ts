@@ -93,23 +93,25 @@ function inOrder(shown: PickFamily, material: PropMaterial): { key: string; fami
 export interface Asked<T> {
   value: T | null;
   problem: WorkerProblem | null;
+  /** True while the last question has no answer yet; the value is that of an earlier one. */
+  isWorking: boolean;
 }
 
 /** The answer of a worker to one question; asked anew when it changes, the last answer stays meanwhile. */
 export function usePickTask<K extends PickTask>(setting: PickSetting | null, task: K, ask: PickTasks[K]['ask'] | null): Asked<PickTasks[K]['answer']> {
-  const [asked, setAsked] = useState<Asked<PickTasks[K]['answer']>>({ value: null, problem: null });
+  const [asked, setAsked] = useState<Omit<Asked<PickTasks[K]['answer']>, 'isWorking'> & { ask: typeof ask }>({ value: null, problem: null, ask: null });
   useEffect(() => {
     if (!setting || !ask) return;
     let isGone = false;
     pickPool()
       .ask(setting, task, ask)
       .then(
-        (value) => !isGone && setAsked({ value, problem: null }),
-        (error: unknown) => !isGone && setAsked({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' } }),
+        (value) => !isGone && setAsked({ value, problem: null, ask }),
+        (error: unknown) => !isGone && setAsked({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' }, ask }),
       );
     return () => {
       isGone = true;
     };
   }, [setting, task, ask]);
-  return asked;
+  return { value: asked.value, problem: asked.problem, isWorking: setting !== null && ask !== null && asked.ask !== ask };
 }

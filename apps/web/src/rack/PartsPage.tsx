@@ -1,19 +1,13 @@
 import { TextInput } from '@mantine/core';
-import { bearingFeels, MotorPieceDto, rotorPlaces, type MotorPieceView, type SparePartView } from '@zivvo/contract';
-import { bearingNames, chemistryNames, fieldNames, placeNames } from '@zivvo/words';
+import type { MotorPieceView, SparePartView } from '@zivvo/contract';
+import { bearingNames, chemistryNames, placeNames } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { v7 } from 'uuid';
-import { problemOf } from '../shared/api/api.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
-import { useAddMotorMutation, useAddSpareMutation, useMotorHistoryQuery, useMotorsQuery, useRemoveMotorMutation, useRemoveSpareMutation, useRestoreMotorMutation, useRestoreSpareMutation, useSparesQuery, useUpdateMotorMutation, useUpdateSpareMutation } from '../shared/api/pieceApi.ts';
+import { useAddSpareMutation, useMotorsQuery, useRemoveSpareMutation, useRestoreSpareMutation, useSparesQuery, useUpdateSpareMutation } from '../shared/api/pieceApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
-import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
-import classes from '../shared/forms/Form.module.css';
-import { QuantityField } from '../shared/forms/QuantityField.tsx';
-import { formatDay, useFormat } from '../shared/format/useFormat.ts';
-import { useInHand } from '../shared/inHand/useInHand.ts';
+import { useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
@@ -26,36 +20,28 @@ import { RackTabs } from './RackTabs.tsx';
 export function Component() {
   const query = useMotorsQuery();
   const { to } = useInHand();
-  const [openId, setOpenId] = useState<string | null>(null);
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
       {(motors) => {
         const tired = motors.filter((m) => m.strikeCount > 0 || m.bearing === 'gritty');
-        const open = openId === 'new' ? null : motors.find((m) => m.id === openId);
         return (
           <StationPage
             eyebrow="Rack · Parts"
             headline={motors.length === 0 ? 'No motor has a tag yet' : tired.length === 0 ? `${motors.length} motors, none of them struck` : `Look at ${tired.map((m) => m.tag).join(', ')}: struck or gritty`}
             tools={<RackTabs />}
-            reasons={
+            reasons={<p style={{ margin: '0 0 12px' }}>Spin the shaft bare, pack out: a bent one shows as run-out. Click or grind means a bearing on its way out; it eats props and shakes pictures.</p>}
+            actions={
               <>
-                <p style={{ margin: '0 0 12px' }}>Spin the shaft bare, pack out: a bent one shows as run-out. Click or grind means a bearing on its way out; it eats props and shakes pictures.</p>
-                {open && <MotorHistory motor={open} />}
+                <ActionLink weight="main" to={to('/rack/parts/motors/new')}>
+                  New motor
+                </ActionLink>
+                <ActionLink to={to('/rack/parts/packs/new')}>New pack</ActionLink>
               </>
             }
-            actions={
-              <Action weight="main" onClick={() => setOpenId('new')}>
-                New motor
-              </Action>
-            }
           >
-            {(openId === 'new' || open) && <MotorForm key={openId} motor={open ?? null} onDone={() => setOpenId(null)} />}
-            <Motors motors={motors} onOpen={setOpenId} />
+            <Motors motors={motors} />
             <Packs />
             <Spares />
-            <p className="muted">
-              Packs are added in the <ActionLink weight="quiet" to={to('/settings')}>settings</ActionLink>
-            </p>
           </StationPage>
         );
       }}
@@ -63,8 +49,10 @@ export function Component() {
   );
 }
 
-function Motors({ motors, onOpen }: { motors: readonly MotorPieceView[]; onOpen: (id: string) => void }) {
+function Motors({ motors }: { motors: readonly MotorPieceView[] }) {
   const format = useFormat();
+  const go = useGo();
+  const onOpen = (id: string): void => go(`/rack/parts/motors/${id}`);
   const { data: crafts } = useCraftsQuery();
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(motors[i]!.id) });
   return (
@@ -116,87 +104,13 @@ function Motors({ motors, onOpen }: { motors: readonly MotorPieceView[]; onOpen:
   );
 }
 
-type MotorForm = { [K in keyof MotorPieceDto]: MotorPieceDto[K] };
-const blankMotor: MotorForm = { tag: '', craftId: null, place: null, hours: 0, overLimitCount: 0, strikeCount: 0, bearing: null, shaftPlayM: null, shaftRunOutM: null, note: null };
-
-function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: () => void }) {
-  const format = useFormat();
-  const { craftId } = useInHand();
-  const { data: crafts } = useCraftsQuery();
-  const [add, adding] = useAddMotorMutation();
-  const [update, updating] = useUpdateMotorMutation();
-  const [remove] = useRemoveMotorMutation();
-  const [restore] = useRestoreMotorMutation();
-  const [id] = useState(() => motor?.id ?? v7());
-  const { control, handleSubmit, setError } = useForm<MotorForm>({ defaultValues: motor ?? { ...blankMotor, craftId }, resolver: dtoResolver<MotorForm>(MotorPieceDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (form) => {
-    const body = Object.fromEntries(Object.keys(blankMotor).map((key) => [key, form[key as keyof MotorForm]])) as unknown as MotorForm;
-    try {
-      if (motor) await update({ id, body: { ...body, revision: motor.revision } }).unwrap();
-      else await add({ ...body, id }).unwrap();
-      onDone();
-    } catch (error) {
-      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof MotorForm, problem);
-    }
-  });
-  const onRemove = (): void => {
-    void remove(id);
-    onDone();
-    void announceDeletion(`Motor ${motor!.tag} was taken off the list.`, () => void restore(id));
-  };
-  return (
-    <form className={classes.form} noValidate onSubmit={(e) => void onSave(e)} style={{ flex: 'none' }}>
-      <ProblemNote error={adding.error ?? updating.error} />
-      <fieldset className={classes.group}>
-        <legend>{motor ? `Motor ${motor.tag}` : 'New motor'}</legend>
-        <TextField control={control} name="tag" label="Tag" autoFocus />
-        <ChoiceField control={control} name="craftId" label="Sits on" none="the shelf" choices={(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))} />
-        <ChoiceField control={control} name="place" label="Place" none="not noted" choices={rotorPlaces.map((p) => ({ value: p, label: placeNames[p] }))} />
-        <QuantityField control={control} name="hours" label="Hours" dimension="number" />
-        <CountField control={control} name="strikeCount" label="Strikes" />
-        <CountField control={control} name="overLimitCount" label="Times over its limit" />
-        <ChoiceField control={control} name="bearing" label="Bearing" none="not felt" choices={bearingFeels.map((b) => ({ value: b, label: bearingNames[b]! }))} />
-        <QuantityField control={control} name="shaftPlayM" label="Play" dimension="length" isInMillimetres />
-        <QuantityField control={control} name="shaftRunOutM" label="Run-out, spun bare" dimension="length" isInMillimetres />
-        <div className={classes.wide}>
-          <NoteField control={control} name="note" label="Note" />
-        </div>
-        <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
-          <Action type="submit">{motor ? 'Save motor' : 'Put on the list'}</Action>
-          <Action weight="quiet" onClick={onDone}>
-            Cancel
-          </Action>
-          {motor && (
-            <Action weight="danger" onClick={onRemove}>
-              Delete
-            </Action>
-          )}
-        </div>
-      </fieldset>
-    </form>
-  );
-}
-
-function MotorHistory({ motor }: { motor: MotorPieceView }) {
-  const { data } = useMotorHistoryQuery(motor.id);
-  return (
-    <section aria-label={`History of motor ${motor.tag}`}>
-      <h2 style={{ margin: '0 0 8px', fontSize: 15 }}>{`Motor ${motor.tag}`}</h2>
-      {(data ?? []).map((e) => (
-        <p key={e.sequence} style={{ margin: '0 0 8px' }}>
-          {e.change}
-          {e.change === 'changed' && `: ${Object.entries(e.values).map(([name, value]) => `${(fieldNames[name] ?? name).toLowerCase()} ${value ?? 'none'}`).join(', ')}`}
-          <span className="muted" style={{ display: 'block', fontSize: 12.5 }}>{`${formatDay(e.at)}${e.personName === null ? '' : `, ${e.personName}`}`}</span>
-        </p>
-      ))}
-    </section>
-  );
-}
-
 function Packs() {
   const format = useFormat();
+  const go = useGo();
+  const onOpen = (id: string): void => go(`/rack/parts/packs/${id}`);
   const { data } = usePacksQuery();
-  if (!data || data.length === 0) return null;
+  const rowKeys = useRowKeys({ onOpen: (i) => data && onOpen(data[i]!.id) });
+  if (!data) return null;
   return (
     <div className={table.sheet}>
       <table className={table.table}>
@@ -206,19 +120,28 @@ function Packs() {
             <th>Cells</th>
             <th data-right>Capacity</th>
             <th data-right>Resistance a cell</th>
+            <th data-right>Charges</th>
           </tr>
         </thead>
-        <tbody>
+        <tbody {...rowKeys}>
           {data.map((p) => (
-            <tr key={p.id} style={{ cursor: 'default' }}>
+            <tr key={p.id} tabIndex={0} onClick={() => onOpen(p.id)}>
               <td className="mono">
                 <strong>{p.tag}</strong>
               </td>
               <td>{`${p.seriesCount}S${p.parallelCount}P ${chemistryNames[p.chemistry]}`}</td>
               <td data-right>{format.quantity(p.capacityAh, 'charge').text}</td>
               <td data-right>{format.quantityOrDash(p.cellResistanceOhm, 'resistance')}</td>
+              <td data-right>{p.cycleCount ?? '–'}</td>
             </tr>
           ))}
+          {data.length === 0 && (
+            <tr>
+              <td colSpan={5} className="muted">
+                Give each pack a tag: runs name it, and its sag is kept with it.
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
     </div>

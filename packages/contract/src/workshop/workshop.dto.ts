@@ -1,4 +1,4 @@
-import { NAME_MAX_LENGTH } from '../shared/limits.ts';
+import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { craftLimits, packChemistries } from '../craft/limits.ts';
 import { standLimits } from '../stand/limits.ts';
@@ -27,10 +27,7 @@ export class ReadAirDto {
 }
 
 /** A physical pack with its tag. */
-export class CreatePackPieceDto {
-  @Id()
-  id!: string;
-
+export class PackPieceDto {
   @Text(20)
   tag!: string;
 
@@ -49,4 +46,23 @@ export class CreatePackPieceDto {
   @Nullable()
   @Within({ min: 0.0001, max: 1 })
   cellResistanceOhm!: number | null;
+
+  /** Charges so far, as its charger or its owner counts them; null is not counted. */
+  @Nullable()
+  @WholeWithin({ min: 0, max: 10_000 })
+  cycleCount?: number | null;
+
+  @Nullable()
+  @Text(NOTE_MAX_LENGTH)
+  note?: string | null;
+}
+
+export class CreatePackPieceDto extends PackPieceDto {
+  @Id()
+  id!: string;
+}
+
+export class UpdatePackPieceDto extends PackPieceDto {
+  @WholeWithin({ min: 1, max: 1_000_000_000 })
+  revision!: number;
 }

@@ -1,6 +1,6 @@
-import type { LineStop } from '@zivvo/core';
+import type { LineStop, PackLoad, PackRecord } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
-import type { CreatePackPieceDto } from './workshop.dto.ts';
+import type { PackPieceDto } from './workshop.dto.ts';
 
 export interface HealthView {
   status: 'ok';
@@ -24,7 +24,23 @@ export interface AirView {
   readAt: string;
 }
 
-export interface PackPieceView extends RowView, Omit<CreatePackPieceDto, 'id'> {}
+export interface PackPieceView extends RowView, Required<PackPieceDto> {}
+
+/** One stand run that a pack served. */
+export interface PackRunView extends PackLoad {
+  runId: string;
+  campaignId: string;
+  campaignName: string;
+  propModelId: string;
+  keptAt: string;
+  maxCurrentA: number | null;
+}
+
+/** The runs of a pack, the newest first, and what they add up to. */
+export interface PackServiceView {
+  runs: PackRunView[];
+  record: PackRecord;
+}
 
 /** One thing that the finder can lead to. */
 export interface FoundView {

@@ -9,6 +9,7 @@ import { propellerModel } from '../propeller/propellerModel.ts';
 import { drawPower } from './constantPower.ts';
 import { enduranceAtPower, missionEndurance } from './endurance.ts';
 import { constantRotor, driveAt, equilibrium, USUAL_ESC, type Drive } from './equilibrium.ts';
+import { packRecord } from './packRecord.ts';
 import { motorCoolingWPerK, motorTemperatures } from './motorHeat.ts';
 import { motorOf, windingOhm, type Motor } from './motor.ts';
 import { openCellV, openVoltageCurves, stateOfChargeAt } from './openVoltage.ts';
@@ -227,5 +228,30 @@ describe('figures of a rotor', () => {
     if (hover.status !== 'held') throw new Error(hover.status);
     const ear = { distanceM: 10, angleDegrees: 120 };
     expect(rotorSound(five.prop, full, ear, 4).levelDb).toBeGreaterThan(rotorSound(five.prop, hover, ear, 4).levelDb + 6);
+  });
+});
+
+describe('what a pack has been through', () => {
+  const load = fc.record({ restingCellV: fc.option(fc.double({ min: 3, max: 4.35, noNaN: true })), loadedCellV: fc.option(fc.double({ min: 2.5, max: 4.3, noNaN: true })) });
+
+  test('the deepest sag and the lowest volts need not come from one run', () => {
+    const record = packRecord('lipo', [{ restingCellV: 4.18, loadedCellV: 3.4 }, { restingCellV: 3.8, loadedCellV: 3.2 }, { restingCellV: 4.1, loadedCellV: null }]);
+    expect(record).toEqual({ runCount: 3, deepestSagCellV: expect.closeTo(0.78, 9), lowestCellV: 3.2, overDrawnCount: 1 });
+    expect(packRecord('liIon', [{ restingCellV: 3.8, loadedCellV: 3.2 }]).overDrawnCount).toBe(0);
+  });
+
+  test('nothing read is nothing known', () => {
+    expect(packRecord('lipo', [])).toEqual({ runCount: 0, deepestSagCellV: null, lowestCellV: null, overDrawnCount: 0 });
+  });
+
+  test('one more run never makes a pack look fresher', () => {
+    fc.assert(
+      fc.property(fc.array(load, { maxLength: 12 }), load, (before, more) => {
+        const [a, b] = [packRecord('lipo', before), packRecord('lipo', [...before, more])];
+        expect(b.overDrawnCount).toBeGreaterThanOrEqual(a.overDrawnCount);
+        if (a.lowestCellV !== null) expect(b.lowestCellV).toBeLessThanOrEqual(a.lowestCellV);
+        if (a.deepestSagCellV !== null) expect(b.deepestSagCellV).toBeGreaterThanOrEqual(a.deepestSagCellV);
+      }),
+    );
   });
 });

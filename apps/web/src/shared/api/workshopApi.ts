@@ -1,4 +1,4 @@
-import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, FoundView, HealthView, PackPieceView, PersonView, ReadAirDto } from '@zivvo/contract';
+import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, FoundView, HealthView, PackPieceView, PackServiceView, PartEventView, PersonView, ReadAirDto, UpdatePackPieceDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const workshopApi = api.injectEndpoints({
@@ -10,6 +10,11 @@ const workshopApi = api.injectEndpoints({
     readAir: build.mutation<{ air: AirView | null }, ReadAirDto>({ query: (body) => ({ url: '/air', method: 'POST', body }), invalidatesTags: ['Air'] }),
     packs: build.query<PackPieceView[], void>({ query: () => '/pack-pieces', providesTags: ['Pack'] }),
     addPack: build.mutation<PackPieceView, CreatePackPieceDto>({ query: (body) => ({ url: '/pack-pieces', method: 'POST', body }), invalidatesTags: ['Pack'] }),
+    updatePack: build.mutation<PackPieceView, { id: string; body: UpdatePackPieceDto }>({ query: ({ id, body }) => ({ url: `/pack-pieces/${id}`, method: 'PUT', body }), invalidatesTags: ['Pack'] }),
+    removePack: build.mutation<void, string>({ query: (id) => ({ url: `/pack-pieces/${id}`, method: 'DELETE' }), invalidatesTags: ['Pack'] }),
+    restorePack: build.mutation<PackPieceView, string>({ query: (id) => ({ url: `/pack-pieces/${id}/restore`, method: 'POST' }), invalidatesTags: ['Pack'] }),
+    packRuns: build.query<PackServiceView, string>({ query: (id) => `/pack-pieces/${id}/runs`, providesTags: ['Pack', 'Run'] }),
+    packHistory: build.query<PartEventView[], string>({ query: (id) => `/pack-pieces/${id}/history`, providesTags: ['Pack'] }),
     storeBlob: build.mutation<BlobView, { bytes: Blob; name: string }>({
       query: ({ bytes, name }) => ({ url: `/blobs?name=${encodeURIComponent(name)}`, method: 'POST', body: bytes, headers: { 'Content-Type': 'application/octet-stream' } }),
     }),
@@ -17,4 +22,4 @@ const workshopApi = api.injectEndpoints({
   }),
 });
 
-export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useAddPackMutation, useStoreBlobMutation, useFoundQuery } = workshopApi;
+export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useAddPackMutation, useUpdatePackMutation, useRemovePackMutation, useRestorePackMutation, usePackRunsQuery, usePackHistoryQuery, useStoreBlobMutation, useFoundQuery } = workshopApi;

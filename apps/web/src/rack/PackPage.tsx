@@ -1,0 +1,193 @@
+import { packChemistries, PackPieceDto, type PackPieceView, type PackServiceView } from '@zivvo/contract';
+import { cellVoltages } from '@zivvo/core';
+import { chemistryNames, formatNumber } from '@zivvo/words';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { problemOf } from '../shared/api/api.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
+import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
+import classes from '../shared/forms/Form.module.css';
+import { QuantityField } from '../shared/forms/QuantityField.tsx';
+import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import table from '../shared/table/Table.module.css';
+import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { propModelName } from '../shared/ui/propModelName.ts';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import { announceDeletion } from '../shared/ui/undo.ts';
+import { PartHistory } from './PartHistory.tsx';
+import piece from './PiecePage.module.css';
+import { RackTabs } from './RackTabs.tsx';
+
+/** One physical pack: the runs that it served, how deep it sagged, what was written down. */
+export function Component() {
+  const { packId } = useParams();
+  const query = usePacksQuery();
+  const { to } = useInHand();
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(packs) => {
+        const pack = packs.find((p) => p.id === packId) ?? null;
+        if (packId === undefined) return <NewPack />;
+        if (pack === null) return <EmptyPage title="No such pack" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}><p>It was taken off the list, or the address is of another workshop.</p></EmptyPage>;
+        return <Pack pack={pack} key={packId} />;
+      }}
+    </Ready>
+  );
+}
+
+const CAUTION = 'Charge and keep lithium packs on a fireproof surface, never unwatched; a puffed, dented or hot one is out of service. The maker’s sheet comes first.';
+
+function NewPack() {
+  const { to } = useInHand();
+  const go = useGo();
+  return (
+    <StationPage eyebrow="Rack · Pack" headline="A pack gets its tag" tools={<RackTabs />} reasons={<p style={{ margin: 0 }}>{CAUTION}</p>} actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}>
+      <PackForm pack={null} onDone={() => go('/rack/parts')} />
+    </StationPage>
+  );
+}
+
+function Pack({ pack }: { pack: PackPieceView }) {
+  const { to } = useInHand();
+  const go = useGo();
+  const { data: service } = usePackRunsQuery(pack.id);
+  const { data: history } = usePackHistoryQuery(pack.id);
+  return (
+    <StationPage
+      eyebrow={`Rack · Pack ${pack.tag}`}
+      headline={service ? headlineOf(pack, service) : 'working…'}
+      detail={`${pack.seriesCount}S${pack.parallelCount}P ${chemistryNames[pack.chemistry]} · ${pack.cycleCount === null ? 'charges not counted' : `${pack.cycleCount} charges`}`}
+      tools={<RackTabs />}
+      reasons={
+        <>
+          {service && <Record pack={pack} service={service} />}
+          <p className="muted">{CAUTION}</p>
+        </>
+      }
+      actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}
+    >
+      {service && <Runs service={service} />}
+      <div className={piece.columns}>
+        <PackForm key={pack.revision} pack={pack} onDone={() => go(`/rack/parts/packs/${pack.id}`)} onGone={() => go('/rack/parts')} />
+        <PartHistory events={history} of={`pack ${pack.tag}`} />
+      </div>
+    </StationPage>
+  );
+}
+
+function headlineOf({ tag }: PackPieceView, { record: { runCount, deepestSagCellV, overDrawnCount } }: PackServiceView): string {
+  if (runCount === 0) return `Pack ${tag} has served no run yet`;
+  const runs = `${tag} served ${runCount} ${runCount === 1 ? 'run' : 'runs'}`;
+  if (overDrawnCount > 0) return `${runs} and was over-drawn in ${overDrawnCount}`;
+  return deepestSagCellV === null ? `${runs}; no voltage was read` : `${runs} and sagged by ${formatNumber(deepestSagCellV, 2)} V a cell at most`;
+}
+
+/** What the runs add up to, in sentences. */
+function Record({ pack, service: { record } }: { pack: PackPieceView; service: PackServiceView }) {
+  const { emptyV, gateV } = cellVoltages[pack.chemistry];
+  return (
+    <div className={piece.record}>
+      {record.lowestCellV !== null && <p>{`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} V this chemistry is over-drawn.`}</p>}
+      <p>{`A run starts at ${formatNumber(gateV, 2)} V a cell or more at rest, or it is kept and does not count.`}</p>
+    </div>
+  );
+}
+
+function Runs({ service: { runs } }: { service: PackServiceView }) {
+  const format = useFormat();
+  const go = useGo();
+  const { data: models } = usePropModelsQuery();
+  const onOpen = (i: number): void => go(`/stand/runs/${runs[i]!.runId}`);
+  const rowKeys = useRowKeys({ onOpen });
+  if (runs.length === 0) return <p className="muted">Name this pack when a run is typed, imported or recorded, and the run stands here.</p>;
+  return (
+    <div className={table.sheet}>
+      <table className={table.table}>
+        <thead>
+          <tr>
+            <th>Run</th>
+            <th>Prop</th>
+            <th data-right>At rest, a cell</th>
+            <th data-right>Lowest, a cell</th>
+            <th data-right>Most current</th>
+          </tr>
+        </thead>
+        <tbody {...rowKeys}>
+          {runs.map((run, i) => {
+            const model = models?.items.find((m) => m.id === run.propModelId);
+            return (
+              <tr key={run.runId} tabIndex={0} onClick={() => onOpen(i)}>
+                <td>{`${formatDay(run.keptAt)}, ${run.campaignName}`}</td>
+                <td>{model ? propModelName(model) : ''}</td>
+                <td data-right>{run.restingCellV === null ? '–' : `${formatNumber(run.restingCellV, 2)} V`}</td>
+                <td data-right>{run.loadedCellV === null ? '–' : `${formatNumber(run.loadedCellV, 2)} V`}</td>
+                <td data-right>{format.quantityOrDash(run.maxCurrentA, 'current')}</td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+type PackForm = { [K in keyof Required<PackPieceDto>]: Required<PackPieceDto>[K] | null };
+const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cycleCount: null, note: null };
+
+function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone: () => void; onGone?: () => void }) {
+  const format = useFormat();
+  const [add, adding] = useAddPackMutation();
+  const [update, updating] = useUpdatePackMutation();
+  const [remove] = useRemovePackMutation();
+  const [restore] = useRestorePackMutation();
+  const [id] = useState(() => pack?.id ?? v7());
+  const { control, handleSubmit, setError } = useForm<PackForm>({ defaultValues: pack ?? blankPack, resolver: dtoResolver<PackForm>(PackPieceDto, format.choices), mode: 'onTouched' });
+  const onSave = handleSubmit(async (form) => {
+    const body = Object.fromEntries(Object.keys(blankPack).map((key) => [key, form[key as keyof PackForm]])) as unknown as Required<PackPieceDto>;
+    try {
+      if (pack) await update({ id, body: { ...body, revision: pack.revision } }).unwrap();
+      else await add({ ...body, id }).unwrap();
+      onDone();
+    } catch (error) {
+      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof PackForm, problem);
+    }
+  });
+  const onRemove = (): void => {
+    void remove(id);
+    onGone?.();
+    void announceDeletion(`Pack ${pack!.tag} was taken off the list.`, () => void restore(id));
+  };
+  return (
+    <form className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+      <ProblemNote error={adding.error ?? updating.error} />
+      <fieldset className={classes.group}>
+        <legend>{pack ? `Pack ${pack.tag}` : 'New pack'}</legend>
+        <TextField control={control} name="tag" label="Tag" autoFocus={!pack} />
+        <ChoiceField control={control} name="chemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
+        <CountField control={control} name="seriesCount" label="Cells in series" />
+        <CountField control={control} name="parallelCount" label="Cells in parallel" />
+        <QuantityField control={control} name="capacityAh" label="Capacity" dimension="charge" />
+        <QuantityField control={control} name="cellResistanceOhm" label="Resistance a cell" dimension="resistance" />
+        <CountField control={control} name="cycleCount" label="Charges so far" />
+        <div className={classes.wide}>
+          <NoteField control={control} name="note" label="Note" />
+        </div>
+        <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
+          <Action type="submit">{pack ? 'Save pack' : 'Put on the list'}</Action>
+          {pack && (
+            <Action weight="danger" onClick={onRemove}>
+              Delete
+            </Action>
+          )}
+        </div>
+      </fieldset>
+    </form>
+  );
+}
