@@ -70,9 +70,34 @@ test('two swings: bare, then with tape, and where it hangs', async ({ demo, page
   await expect(page.getByRole('region', { name: 'Back' })).not.toContainText('empty');
 });
 
-test('a vibration job without phase: too heavy a trial is refused, three places give mass and angle', async ({ demo, page }) => {
+/** Reads recordings by file: a long one, without its tacho, and one that tells nothing; leaves the fields as they were. */
+async function readRecordings(page: Page): Promise<void> {
+  // Thirty seconds at 2 kHz: more rows than the page itself would read.
+  const turnsPerS = Number(await page.getByRole('textbox', { name: 'Speed of the runs' }).getAttribute('placeholder')) / 60;
+  const rows = Array.from({ length: 60_000 }, (_, i) => {
+    const turns = (turnsPerS * i) / 2000;
+    return `${(i / 2000).toFixed(4)},${(9.81 + 1.5 * Math.cos(2 * Math.PI * turns)).toFixed(4)},${turns % 1 < 0.2 ? 5 : 0}`;
+  });
+  const give = (name: string, lines: string[]): Promise<void> => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
+  await give('shake.csv', ['seconds,acceleration,tacho', ...rows]);
+  await page.getByRole('button', { name: 'Read once a turn from 60001 rows' }).click();
+  await expect(page.getByRole('textbox', { name: 'Amplitudes' })).toHaveValue(/^1\.(4[89]|5)/);
+  await expect(page.getByRole('textbox', { name: 'Phases' })).not.toHaveValue('');
+  await page.getByRole('textbox', { name: 'Amplitudes' }).fill('');
+  await page.getByRole('textbox', { name: 'Phases' }).fill('');
+  await page.getByLabel('Tacho').selectOption({ value: '' });
+  await page.getByRole('button', { name: /^Read once a turn/ }).click();
+  await expect(page.getByRole('textbox', { name: 'Amplitudes' })).toHaveValue(/^1\.[45]/);
+  await expect(page.getByRole('textbox', { name: 'Phases' })).toHaveValue('');
+  await give('nothing.csv', ['seconds,acceleration', '0,1']);
+  await expect(page.getByRole('alert').filter({ hasText: 'Fewer than twenty rows' })).toBeVisible();
+  await page.getByRole('textbox', { name: 'Amplitudes' }).fill('');
+}
+
+test('a vibration job without phase: recordings are read in a worker, too heavy a trial is refused, three places give mass and angle', async ({ demo, page }) => {
   await onShaft(page, demo);
   await page.getByRole('tab', { name: 'Vibration' }).click();
+  await readRecordings(page);
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('2.0 2.0');
   await page.getByRole('button', { name: 'Keep the run' }).click();
   await expect(page.getByText('Run with the trial mass')).toBeVisible();
@@ -102,6 +127,14 @@ test('slots, the single blade, aids to print, and the telephone', async ({ demo,
   await expect(page.getByText(/g·mm left/)).toBeVisible();
   await page.getByText('Single blade', { exact: true }).click();
   await expect(page.getByText(/washers.*leave/)).toBeVisible();
+  await page.getByText('Spinner', { exact: true }).click();
+  await expect(page.getByText(/Turn it \d+°/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Positions it can sit in' }).fill('0');
+  await expect(page.getByText('1 to 36')).toBeVisible();
+  await page.getByText('Two planes', { exact: true }).click();
+  await expect(page.getByText(/g at \d+° in the front plane/)).toBeVisible();
+  await page.getByRole('textbox', { name: 'Amplitude, bare, front sensor' }).fill('');
+  await expect(page.getByText(/Every cell needs its number/)).toBeVisible();
   await page.getByRole('link', { name: 'To print' }).click();
   await expect(page.getByRole('img', { name: 'Tape ruler in gram-millimetres' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });

@@ -75,6 +75,7 @@ export * from './balance/balanceGrade.ts';
 export * from './balance/withoutPhase.ts';
 export * from './balance/influence.ts';
 export * from './balance/slots.ts';
+export * from './balance/spinner.ts';
 export * from './balance/swingTiming.ts';
 export * from './balance/targets.ts';
 export * from './balance/tapeTrials.ts';

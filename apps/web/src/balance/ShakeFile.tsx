@@ -1,47 +1,66 @@
 import { NativeSelect } from '@mantine/core';
-import { CoreError, onceAround } from '@zivvo/core';
-import { formatNumber } from '@zivvo/words';
+import { formatNumber, formatShare } from '@zivvo/words';
 import { useState } from 'react';
-import { FileDrop } from '../shared/ui/FileDrop.tsx';
-import { parseDelimited } from '../shared/table/parseDelimited.ts';
 import { Action } from '../shared/ui/Action.tsx';
-import { recordingOf, type ShakeColumns } from './shakeFile.ts';
+import { FileDrop } from '../shared/ui/FileDrop.tsx';
+import type { BenchProblem } from './benchMessages.ts';
+import { BenchRefusal, useBench } from './benchWorker.ts';
+import type { ShakeColumns } from './shakeFile.ts';
 
-/** Acceleration from a file: which column is what, and the part that turns with the shaft. */
+/** Acceleration from a file: which column is what, and the part that turns with the shaft; read in a worker. */
 export function ShakeFile({ speedRpm, onRead }: { speedRpm: number; onRead: (found: { amplitude: number; phaseDegrees: number | null }) => void }) {
-  const [rows, setRows] = useState<string[][] | null>(null);
+  const bench = useBench();
+  const [opened, setOpened] = useState<{ names: string[]; rowCount: number } | null>(null);
   const [columns, setColumns] = useState<ShakeColumns>({ time: 0, acceleration: 1, tacho: null });
   const [problem, setProblem] = useState<string | null>(null);
-  const take = async (file: File): Promise<void> => {
-    const read = parseDelimited(await file.text());
-    setProblem(read.length < 20 ? 'Fewer than twenty rows: nothing to see in them.' : null);
-    setRows(read.length < 20 ? null : read);
-    setColumns({ time: 0, acceleration: 1, tacho: (read[0]?.length ?? 0) > 2 ? 2 : null });
-  };
-  const work = (): void => {
-    if (!rows) return;
+  const [share, setShare] = useState<number | null>(null);
+  const during = async (work: () => Promise<void>): Promise<void> => {
+    setShare(0);
+    setProblem(null);
     try {
-      const found = onceAround(recordingOf(rows, columns, speedRpm));
-      setProblem(null);
-      onRead({ amplitude: found.amplitudeMPerS2, phaseDegrees: found.phaseDegrees });
+      await work();
     } catch (error) {
-      if (!(error instanceof CoreError)) throw error;
-      const { what, allowed } = error.details as { what?: string; allowed?: string };
-      setProblem(what === 'lineHz' ? `Once a turn lies above 0.4 of the sampling rate: it would be an alias. Allowed is ${allowed}.` : what === 'marksS' ? 'Too few marks of the tacho. Choose its column, or none and the rough speed.' : `${what ?? error.code}: ${allowed ?? 'cannot be read'}`);
+      if (!(error instanceof BenchRefusal)) throw error;
+      setProblem(sentenceOf(error.problem));
     }
+    setShare(null);
   };
-  const names = rows?.[0]?.map((cell, i) => ({ value: String(i), label: /[a-z]/i.test(cell) ? cell : `column ${i + 1}` })) ?? [];
+  const take = (file: File): Promise<void> =>
+    during(async () => {
+      setOpened(null);
+      const found = await bench.ask('open', { file }, setShare);
+      setOpened(found);
+      setColumns({ time: 0, acceleration: 1, tacho: found.names.length > 2 ? 2 : null });
+    });
+  const work = (): Promise<void> =>
+    during(async () => {
+      const found = await bench.ask('onceAround', { columns, roughRpm: speedRpm });
+      onRead({ amplitude: found.amplitudeMPerS2, phaseDegrees: found.phaseDegrees });
+    });
+  const stop = (): void => {
+    setOpened(null);
+    bench.stop();
+  };
+  const names = opened?.names.map((label, i) => ({ value: String(i), label })) ?? [];
   return (
     <div>
       <FileDrop accept=".csv,.txt,.tsv" button="Choose a recording" onFile={(file) => void take(file)}>
         Drop a recording of the sensor: time, acceleration, tacho
       </FileDrop>
-      {rows && (
+      {share !== null && (
+        <p role="status" style={{ display: 'flex', gap: 10, alignItems: 'center', margin: '6px 0 0' }}>
+          {`reading… ${formatShare(share, 0)}`}
+          <Action onClick={stop}>Stop</Action>
+        </p>
+      )}
+      {opened && (
         <div style={{ display: 'flex', gap: 10, alignItems: 'end', flexWrap: 'wrap', marginTop: 8 }}>
           <NativeSelect label="Seconds" value={String(columns.time)} onChange={(e) => setColumns({ ...columns, time: Number(e.currentTarget.value) })} data={names} />
           <NativeSelect label="Acceleration, m/s²" value={String(columns.acceleration)} onChange={(e) => setColumns({ ...columns, acceleration: Number(e.currentTarget.value) })} data={names} />
           <NativeSelect label="Tacho" value={columns.tacho === null ? '' : String(columns.tacho)} onChange={(e) => setColumns({ ...columns, tacho: e.currentTarget.value === '' ? null : Number(e.currentTarget.value) })} data={[{ value: '', label: `none, about ${formatNumber(speedRpm, 0)} rpm` }, ...names]} />
-          <Action onClick={work}>Read once a turn</Action>
+          <Action disabled={share !== null} onClick={() => void work()}>
+            {`Read once a turn from ${opened.rowCount} rows`}
+          </Action>
         </div>
       )}
       {problem !== null && (
@@ -51,4 +70,13 @@ export function ShakeFile({ speedRpm, onRead }: { speedRpm: number; onRead: (fou
       )}
     </div>
   );
+}
+
+/** Why a recording tells nothing, and what to do about it. */
+function sentenceOf({ code, what, allowed }: BenchProblem): string {
+  if (code === 'stopped') return 'Stopped; nothing was taken over.';
+  if (what === 'lineHz') return `Once a turn lies above 0.4 of the sampling rate: it would be an alias. Allowed is ${allowed}.`;
+  if (what === 'marksS') return 'Too few marks of the tacho. Choose its column, or none and the rough speed.';
+  if (what === 'rows' || what === 'samples') return 'Fewer than twenty rows hold a time and an acceleration: nothing to see in them.';
+  return `${what || code}: ${allowed || 'cannot be read'}`;
 }

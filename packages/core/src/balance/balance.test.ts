@@ -9,6 +9,7 @@ import { correctionAdvice, mostTapeKgM, singleBladeBalance, tapePieces, USUAL_TA
 import { largestTrialKg, meanReading, onePlaneCorrection, planeCorrections, residualAfter, trialVerdict } from './influence.ts';
 import { onceAround } from './onceAround.ts';
 import { balancedSubsets, placeBlades } from './slots.ts';
+import { spinnerPositions } from './spinner.ts';
 import { combinedUnbalance, splitCorrection } from './staticUnbalance.ts';
 import { bestOfSwings, oneSwing, swingPeriod, twoSwings, type SwingPeriod } from './swingTiming.ts';
 import { fallTimeS, isBeyond, nextTape, tapePlaces, tapeState, tapeVector, type TapeJob, type TapeLook } from './tapeTrials.ts';
@@ -214,6 +215,26 @@ describe('corrections', () => {
     expect(Math.abs(result.leftKgM)).toBeLessThanOrEqual(0.5001 * 0.0008 * 0.02);
     expect(result.thrustMomentNm).toBeCloseTo(0.14, 9);
   });
+});
+
+describe('a spinner on its prop', () => {
+  test('two alike cancel when they face each other', () => {
+    const [best, worst] = spinnerPositions(fromPolar(2e-6, 30), fromPolar(2e-6, 30), 2);
+    expect(best).toMatchObject({ position: 1, turnDegrees: 180, unbalanceKgM: expect.closeTo(0, 12) });
+    expect(worst!.unbalanceKgM).toBeCloseTo(4e-6, 12);
+  });
+  test('the best is never worse than mark on mark, nor better than the difference of the two', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 5e-6, noNaN: true }), fc.double({ min: 0, max: 5e-6, noNaN: true }), fc.integer({ min: 0, max: 359 }), fc.integer({ min: 1, max: 12 }), (u, s, degrees, count) => {
+        const all = spinnerPositions(fromPolar(u, 0), fromPolar(s, degrees), count);
+        const onMark = all.find((p) => p.position === 0)!;
+        expect(all).toHaveLength(count);
+        expect(all[0]!.unbalanceKgM).toBeLessThanOrEqual(onMark.unbalanceKgM + 1e-15);
+        expect(all[0]!.unbalanceKgM).toBeGreaterThanOrEqual(Math.abs(u - s) - 1e-15);
+      }),
+    );
+  });
+  test('needs at least one position', () => expect(() => spinnerPositions(fromPolar(1, 0), fromPolar(1, 0), 0)).toThrow(/positionCount/));
 });
 
 describe('vibration', () => {

@@ -12,7 +12,7 @@ export function parseDelimited(text: string): string[][] {
 }
 
 /** A tab wins, then a semicolon, because a comma may be a decimal mark. */
-function delimiterOf(text: string): string {
+export function delimiterOf(text: string): string {
   const head = text.slice(0, 5000);
   return head.includes('\t') ? '\t' : head.includes(';') ? ';' : ',';
 }
