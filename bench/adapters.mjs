@@ -187,6 +187,14 @@ export function makeAdapters(core) {
       const at = core.calibrationFactor(fit, core.pitchRatioOf(zq));
       return { theta: [fit.offset, fit.slope], sd: [fit.offsetDeviation, fit.slopeDeviation], residSD: fit.residual, factor: at.factor, sdLog: at.deviationLog };
     },
+    23: ({ kOld, kNew, tauOld_s, tauNew_s, Jratio }) => {
+      const g = core.gainScale({ oldSlopeN: kOld, newSlopeN: kNew, oldRiseS: tauOld_s, newRiseS: tauNew_s, inertiaRatio: Jratio });
+      return { pScale: g.proportionalRatio, dScale: g.derivativeRatio, iScale: g.integralRatio, pRounded: g.roundedRatio, clamped: g.isBounded, pFloor: g.floorRatio, steps1pct: g.stepCount };
+    },
+    24: ({ material, diameter_in, segments, crashes, nick }) => {
+      const found = core.fatigueIndex({ material: materials[material], diameterM: diameter_in * INCH, flown: segments.map(({ hours, rpm }) => ({ durationS: hours * 3600, speedRpm: rpm })), strikes: crashes, hasNick: nick });
+      return { index: found.index, status: found.state === 'replaceSoon' ? 'replace soon' : found.state };
+    },
     25: (n) => {
       const air = { densityKgPerM3: n.rho_kgm3, soundSpeedMPerS: n.soundSpeed_ms, kinematicViscosityM2PerS: core.STANDARD_ROTOR_AIR.kinematicViscosityM2PerS };
       const source = { bladeCount: n.blades, diameterM: n.diameter_m, speedRpm: n.rpm, thrustN: n.thrust_N, torqueNm: n.torque_Nm, bladeVolumeM3: n.bladeVolume_m3, bladeAreaM2: n.bladeArea_m2 };

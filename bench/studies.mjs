@@ -5,12 +5,14 @@ import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { calibrated, predictor, randomInputs } from './propulsion.mjs';
 import { report } from './report.mjs';
+import { symptomStudy } from './symptoms.mjs';
 
 await report({
   random: randomInputs,
   predictor,
   calibrated,
   balance: balanceStudy,
+  symptoms: symptomStudy,
   /** Labels of known props: is the truth offered, and is it the first reading? */
   labels: (seed) => {
     const cases = labelCases(seed, 4000);

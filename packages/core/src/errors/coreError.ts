@@ -29,3 +29,10 @@ export class UnknownFigureError extends CoreError {
     super('unknownFigure', { key });
   }
 }
+
+/** Something is said to be found where it cannot be. */
+export class NoSuchFindingError extends CoreError {
+  constructor(place: string, what: string, allowed: string) {
+    super('noSuchFinding', { place, what, allowed });
+  }
+}
