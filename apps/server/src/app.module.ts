@@ -1,6 +1,7 @@
 import { Module, type DynamicModule } from '@nestjs/common';
 import { BalanceModule } from './balance/balance.module.ts';
 import { BlobModule } from './blob/blob.module.ts';
+import { CareModule } from './care/care.module.ts';
 import { CONFIG, type Config } from './config.ts';
 import { CraftModule } from './craft/craft.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
@@ -19,7 +20,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

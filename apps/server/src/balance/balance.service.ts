@@ -1,29 +1,27 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  carrySpeedRpm, CoefficientTables, CoreError, GRAVITY_M_PER_S2, hoverThrustN, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type PropGeometry, type TrueUpSetting,
+  CoreError, GRAVITY_M_PER_S2, hoverThrustN, needsBalancing, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { PieceService } from '../piece/piece.service.ts';
-import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { geometryOf } from '../propModel/propModel.mapper.ts';
+import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { LookFirstError, TooLargeForRigError, TrialTooHeavyError, TrueUpEndedError } from './balance.errors.ts';
 import { RigRepository, TrueUpRepository, type RigRow, type TrueUpRow } from './balance.repository.ts';
 
-const USUAL_AIR_C = 15;
 /** A bell is a little less than half of its motor. */
 const BELL_SHARE = 0.45;
 
 @Injectable()
 export class BalanceService {
-  /** Shared by all requests: hover speeds are asked for in the standard air. */
-  private readonly tables = new CoefficientTables(STANDARD_ROTOR_AIR);
-
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly clock: Clock,
@@ -34,6 +32,7 @@ export class BalanceService {
     private readonly lives: PieceService,
     private readonly models: PropModelRepository,
     private readonly crafts: CraftRepository,
+    private readonly bench: RotorBench,
   ) {}
 
   async listRigs(): Promise<RigView[]> {
@@ -80,7 +79,7 @@ export class BalanceService {
   private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {
     const model = await this.models.find(this.db, piece.propModelId);
     const geometry = geometryOf(model, piece.diameterM, piece.massKg);
-    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.hoverSpeed(craft, geometry) }, hoverThrustN(craft.massKg, craft.rotors.length));
+    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.bench.hoverSpeedRpm(craft, geometry) }, hoverThrustN(craft.massKg, craft.rotors.length));
   }
 
   async start(dto: CreateTrueUpDto): Promise<TrueUpView> {
@@ -132,17 +131,11 @@ export class BalanceService {
     const { piece } = await this.pieces.findLiving(this.db, row.pieceId);
     const [rig, craft, model] = [await this.rigs.find(this.db, row.rigId), await this.crafts.find(this.db, row.craftId), await this.models.find(this.db, piece.propModelId)];
     const geometry = geometryOf(model, piece.diameterM, piece.massKg);
-    const hoverSpeedRpm = this.hoverSpeed(craft, geometry);
+    const hoverSpeedRpm = this.bench.hoverSpeedRpm(craft, geometry);
     const setting: TrueUpSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
     const { id: _id, workshopId: _workshop, personId: _person, deletedAt: _deleted, isLookedAt: _looked, ...own } = row;
     const radiusM = (TAPE_RADIUS_RATIO * geometry.diameterM) / 2;
     return { ...own, ...toRowView(row), hoverSpeedRpm, finishedAt: row.finishedAt?.toISOString() ?? null, vibration: vibrationState(row.runs, craft.massKg * GRAVITY_M_PER_S2, radiusM, row.runSpeedRpm ?? hoverSpeedRpm), ...worked(setting, row) };
-  }
-
-  /** Speed at which the piece carries the craft; where it never does, that of a tip at 100 m/s. */
-  private hoverSpeed(craft: CraftRow, geometry: PropGeometry): number {
-    const bench = pickBench(pickCraftOf(craft, USUAL_AIR_C), this.tables);
-    return carrySpeedRpm(bench, { ...geometry, massKg: null }) ?? (60 * 100) / (Math.PI * geometry.diameterM);
   }
 }
 
@@ -157,11 +150,6 @@ function worked(setting: TrueUpSetting, { looks, swings, heavyDegrees, bladeMome
     const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
     return { result: null, problem: { what: typeof what === 'string' ? what : error.code, allowed: typeof allowed === 'string' ? allowed : '' } };
   }
-}
-
-function geometryOf(model: PropModelRow, diameterM: number | null, massKg: number | null): PropGeometry {
-  const { pitchM, bladeCount, tipShape, material } = model;
-  return { diameterM: diameterM ?? model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: massKg ?? model.measuredMassKg, droopM: null, rootCutOutRatio: null };
 }
 
 function toEvidence(dto: TrueUpDto) {

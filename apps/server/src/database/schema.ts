@@ -10,3 +10,4 @@ export * from '../event/event.table.ts';
 export * from '../piece/piece.table.ts';
 export * from '../balance/balance.table.ts';
 export * from '../fit/fit.table.ts';
+export * from '../care/care.table.ts';

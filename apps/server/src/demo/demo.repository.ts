@@ -1,6 +1,7 @@
 import { count } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { rig } from '../balance/balance.table.ts';
+import { drillAnswer, flight, flightPiece, gainSheet, jobTicket, modelAlert, strike, strikePiece, symptomCase, walkaround } from '../care/care.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
@@ -23,6 +24,16 @@ export interface DemoRows {
   motors: (typeof motorPiece.$inferInsert)[];
   spares: (typeof sparePart.$inferInsert)[];
   rigs: (typeof rig.$inferInsert)[];
+  walkarounds: (typeof walkaround.$inferInsert)[];
+  flights: (typeof flight.$inferInsert)[];
+  flightPieces: (typeof flightPiece.$inferInsert)[];
+  strikes: (typeof strike.$inferInsert)[];
+  strikePieces: (typeof strikePiece.$inferInsert)[];
+  alerts: (typeof modelAlert.$inferInsert)[];
+  gainSheets: (typeof gainSheet.$inferInsert)[];
+  tickets: (typeof jobTicket.$inferInsert)[];
+  cases: (typeof symptomCase.$inferInsert)[];
+  drills: (typeof drillAnswer.$inferInsert)[];
 }
 
 export class DemoRepository {
@@ -45,5 +56,15 @@ export class DemoRepository {
     await tx.insert(motorPiece).values(rows.motors);
     await tx.insert(sparePart).values(rows.spares);
     await tx.insert(rig).values(rows.rigs);
+    await tx.insert(walkaround).values(rows.walkarounds);
+    await tx.insert(flight).values(rows.flights);
+    await tx.insert(flightPiece).values(rows.flightPieces);
+    await tx.insert(strike).values(rows.strikes);
+    await tx.insert(strikePiece).values(rows.strikePieces);
+    await tx.insert(modelAlert).values(rows.alerts);
+    await tx.insert(gainSheet).values(rows.gainSheets);
+    await tx.insert(jobTicket).values(rows.tickets);
+    await tx.insert(symptomCase).values(rows.cases);
+    await tx.insert(drillAnswer).values(rows.drills);
   }
 }

@@ -1,5 +1,7 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
-import { emptyStep, estimateMotor, hashText, INCH_M, layOut, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { emptyStep, estimateMotor, hashText, INCH_M, labelGeometry, layOut, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { RotorBench } from '../craft/rotorBench.ts';
+import { demoCare, type DemoCare } from './demoCare.ts';
 import { demoRack, type DemoRack } from './demoRack.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { simulatedDevice } from '../live/simulatedDevice.ts';
@@ -16,6 +18,7 @@ export interface DemoWorld {
   runs: DemoRun[];
   rigs: { id: string; name: string; frictionKgM: number; borePlayM: number; largestM: number; inertiaKgM2: number; note: string; atMs: number }[];
   rack: Omit<DemoRack, 'facts' | 'hidden'>;
+  care: Omit<DemoCare, 'facts'>;
   facts: { subjectId: string; fact: StoredFact; atMs: number }[];
 }
 
@@ -44,9 +47,9 @@ const TIRED_CHARGE = 0.84;
  */
 export function demoWorld(): DemoWorld {
   const ids = demoIds();
-  const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: -30 * DAY_MS + i * MINUTE_MS }));
+  const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: -220 * DAY_MS + i * MINUTE_MS }));
   const modelId = (key: string): string => propModels[demoPropModels.findIndex((p) => p.key === key)]!.id;
-  const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: -29 * DAY_MS - i * DAY_MS }));
+  const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: -100 * DAY_MS - i * DAY_MS }));
   const packs = demoPacks.map((tag, i) => ({ id: ids(tag), tag, chemistry: 'lipo' as const, seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, cycleCount: 18 + 7 * i, note: null, atMs: -29 * DAY_MS }));
   const petrel = crafts[0]!;
   const campaignId = ids('stand evening');
@@ -58,6 +61,16 @@ export function demoWorld(): DemoWorld {
     propModels.map((p, i) => ({ id: p.id, key: demoPropModels[i]!.key, maker: demoPropModels[i]!.maker, massKg: p.measuredMassKg, diameterM: p.measuredDiameterM ?? p.diameterM, colour: p.colour })),
     crafts,
   );
+  const people = demoPeople.map((name, i) => ({ id: ids(name), name, atMs: -221 * DAY_MS + i }));
+  const bench = new RotorBench();
+  const { facts: careFacts, ...care } = demoCare(SEED, {
+    ids, crafts, pieces: rack.pieces, modelId, rackFacts, packIds: packs.map((p) => p.id), personIds: people.map((p) => p.id),
+    materialOf: (id) => propModels.find((p) => p.id === id)!.material,
+    hoverSpeedRpm: (craftId, id) => {
+      const { diameterM, measuredDiameterM, pitchM, bladeCount, tipShape, material } = propModels.find((p) => p.id === id)!;
+      return bench.hoverSpeedRpm(crafts.find((c) => c.id === craftId)!, labelGeometry(measuredDiameterM ?? diameterM, pitchM, bladeCount, tipShape, material));
+    },
+  });
   const facts: DemoWorld['facts'] = [
     ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
     ...runs.map((r) => ({
@@ -66,9 +79,10 @@ export function demoWorld(): DemoWorld {
       atMs: r.atMs,
     })),
     ...rackFacts,
+    ...careFacts,
   ].sort((a, b) => a.atMs - b.atMs);
   return {
-    people: demoPeople.map((name, i) => ({ id: ids(name), name, atMs: -31 * DAY_MS + i })),
+    people,
     propModels,
     crafts,
     packs,
@@ -77,6 +91,7 @@ export function demoWorld(): DemoWorld {
     runs,
     rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: -50 * DAY_MS - i * MINUTE_MS })),
     rack,
+    care,
     facts,
   };
 }

@@ -17,10 +17,11 @@ export async function seedDemo(app: INestApplication): Promise<void> {
   const workshop = app.get<Workshop>(WORKSHOP);
   const firstMs = app.get(Clock).nowMs();
   const world = demoWorld();
+  const { care } = world;
+  const at = (atMs: number): Date => new Date(firstMs + atMs);
   const [author] = world.people;
   const common = ({ atMs, ...row }: { id: string; atMs: number }) => {
-    const at = new Date(firstMs + atMs);
-    return { ...row, workshopId: workshop.id, personId: author!.id, createdAt: at, updatedAt: at };
+    return { ...row, workshopId: workshop.id, personId: author!.id, createdAt: at(atMs), updatedAt: at(atMs) };
   };
   await db.transaction(async (tx) => {
     await repository.insert(tx, {
@@ -36,6 +37,16 @@ export async function seedDemo(app: INestApplication): Promise<void> {
       motors: world.rack.motors.map((m) => ({ ...m, ...common(m) })),
       spares: world.rack.spares.map((x) => ({ ...x, ...common(x) })),
       rigs: world.rigs.map((r) => ({ ...r, ...common(r) })),
+      walkarounds: care.walkarounds.map((w) => ({ ...w, ...common(w), lookedAt: at(w.atMs) })),
+      flights: care.flights.map((f) => ({ ...f, ...common(f), flownAt: at(f.atMs) })),
+      flightPieces: care.flightPieces,
+      strikes: care.strikes.map((x) => ({ ...x, ...common(x), struckAt: at(x.atMs) })),
+      strikePieces: care.strikePieces,
+      alerts: care.alerts.map((a) => ({ ...a, ...common(a), raisedAt: at(a.atMs) })),
+      gainSheets: care.gainSheets.map((g) => ({ ...g, ...common(g) })),
+      tickets: care.tickets.map(({ closedAtMs, ...t }) => ({ ...t, ...common(t), closedAt: closedAtMs === null ? null : at(closedAtMs) })),
+      cases: care.cases.map(({ closedAtMs, ...c }) => ({ ...c, ...common(c), closedAt: at(closedAtMs) })),
+      drills: care.drills.map((d) => ({ ...d, ...common(d), personId: d.personId })),
       runs: world.runs.map(({ steps, ...r }) => ({ ...r, ...common(r), state: 'kept' as const, origin: 'simulated' as const, stepCount: steps.length, keptAt: new Date(firstMs + r.atMs) })),
     });
     const runs = app.get(RunRepository, { strict: false });

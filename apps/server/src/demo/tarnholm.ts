@@ -1,4 +1,4 @@
-import type { BoreFit, Layout, MakerSpread, PackChemistry, TipShape, UseName } from '@zivvo/core';
+import type { BoreFit, Layout, MakerSpread, PackChemistry, RotorPlace, StruckThing, TipShape, UseName } from '@zivvo/core';
 
 /** What the Tarnholm Lift Shed is made of; everything measured is computed from it. */
 export interface DemoPropModel {
@@ -135,3 +135,42 @@ export const demoRigs = [
   { name: 'Glass knife edges', frictionGmm: 0.06, borePlayMm: 0, largestMm: 420, inertiaGmm2: 160, note: 'Cones to 9 mm; large props hang over the bench edge.' },
   { name: 'Magnet cage', frictionGmm: 0.025, borePlayMm: 0.02, largestMm: 230, inertiaGmm2: 90, note: 'For the small ones.' },
 ];
+
+/** How a craft was flown in the last months: a session is what one drive to the site brings. */
+export interface DemoFlying {
+  craft: string;
+  sessionCount: number;
+  fromDaysAgo: number;
+  toDaysAgo: number;
+  /** Of one session, on average. */
+  minutes: number;
+  /** A session whose look was too quick; none where null. */
+  hurriedSession: number | null;
+  /** A session before which a scrape was found. */
+  scrapedSession: number | null;
+  /** A look today, so long ago; none where null. */
+  lookedMinutesAgo: number | null;
+  strikes: readonly { daysAgo: number; thing: StruckThing; throttleRatio: number; place: RotorPlace; note: string }[];
+}
+
+export const demoFlying: DemoFlying[] = [
+  { craft: 'Petrel', sessionCount: 30, fromDaysAgo: 90, toDaysAgo: 1.1, minutes: 103, hurriedSession: 21, scrapedSession: 23, lookedMinutesAgo: null, strikes: [{ daysAgo: 22.4, thing: 'twigs', throttleRatio: 0.4, place: 'frontRight', note: 'Juniper beside the landing stone.' }] },
+  { craft: 'Fulmar', sessionCount: 9, fromDaysAgo: 85, toDaysAgo: 6, minutes: 48, hurriedSession: null, scrapedSession: null, lookedMinutesAgo: 35, strikes: [] },
+  { craft: 'Skua', sessionCount: 6, fromDaysAgo: 74, toDaysAgo: 9, minutes: 25, hurriedSession: 2, scrapedSession: null, lookedMinutesAgo: null, strikes: [] },
+  { craft: 'Eider', sessionCount: 8, fromDaysAgo: 66, toDaysAgo: 4, minutes: 64, hurriedSession: null, scrapedSession: null, lookedMinutesAgo: null, strikes: [{ daysAgo: 2.2, thing: 'grass', throttleRatio: 0.1, place: 'nose', note: 'Nosed over on landing.' }] },
+];
+
+/** An undamaged piece failed elsewhere: its kind stays down. */
+export const rootAlert = { modelKey: 'o125', daysAgo: 4, reason: 'a blade of the same bag cracked at the root without a strike' };
+
+export const gainStory = { craft: 'Petrel', oldKey: 'b72', newKey: 't77', fromPercent: 100, toPercent: 95, daysAgo: 17 };
+
+export const demoTickets = [
+  { craft: 'Eider', owner: 'Upper school', daysAgo: 2, complaint: 'Nosed over on landing and hums since.', found: null, done: null, parts: null, minutes: null },
+  { craft: 'Fulmar', owner: 'Slope survey', daysAgo: 31, complaint: 'Pictures of the slope wobble like jelly.', found: 'Camera mount had set: two rubbers were hard.', done: 'Rubbers changed, props trued again, flown for ten minutes.', parts: '4 mount rubbers', minutes: 55 },
+];
+
+export const demoSymptom = {
+  craft: 'Fulmar', daysAgo: 31, cause: 'softMount', symptoms: ['jellyVideo'], changes: ['nothing'],
+  answers: [{ test: 'touchMount', answer: 'yes' }],
+} as const;

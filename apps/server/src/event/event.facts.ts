@@ -1,4 +1,4 @@
-import type { BoreFit, Look, PieceHand, Retirement, RotorPlace } from '@zivvo/core';
+import type { BoreFit, CareOutcome, CauseName, Finding, GainAxis, Look, PieceHand, Retirement, RotorPlace, StrikeSeverity, StruckThing } from '@zivvo/core';
 
 /** A fact as it is stored: what happened, with everything that its projection needs. */
 export type StoredFact =
@@ -10,6 +10,7 @@ export type StoredFact =
   | ({ kind: 'pieceMeasured'; pieceId: string } & Measures)
   | ({ kind: 'pieceDescribed'; pieceId: string; hand: PieceHand; hubThicknessM: number | null; droopM: number | null; colour: string | null; note: string | null; photoSha256: string | null } & Measures)
   | PieceActionFact
+  | CareFact
   | { kind: 'fittingConfirmed'; craftId: string; verdict: string; note: string | null }
   | { kind: 'partChanged'; part: 'motor' | 'pack' | 'spare'; partId: string; change: 'added' | 'changed' | 'removed' | 'restored'; values: Record<string, string | number | null> };
 
@@ -26,8 +27,26 @@ export type PieceActionFact =
   | { kind: 'pieceTrued'; pieceId: string; isDynamic: boolean; isCorrected: boolean; reason: string | null }
   | { kind: 'pieceFitted'; pieceId: string; craftId: string; place: RotorPlace; level: number; reason: string | null }
   | { kind: 'pieceRemoved'; pieceId: string; reason: string | null }
+  | { kind: 'pieceDressed'; pieceId: string; reason: string | null }
   | { kind: 'pieceRetired'; pieceId: string; as: Retirement; reason: string | null }
   | { kind: 'pieceUnretired'; pieceId: string; reason: string | null }
   | { kind: 'pieceMoved'; pieceId: string; location: string }
   | { kind: 'pieceJoinedSet'; pieceId: string; setId: string }
   | { kind: 'pieceLeftSet'; pieceId: string };
+
+/** What happens in the care of a craft; none of it moves a projection but the moment a piece was last touched. */
+export type CareFact =
+  | { kind: 'walkedRound'; craftId: string; walkaroundId: string; outcome: CareOutcome; durationS: number; propCount: number; findingCount: number }
+  | { kind: 'pieceLooked'; pieceId: string; craftId: string; outcome: CareOutcome; hasNick: boolean; findings: Finding[] }
+  | { kind: 'flown'; craftId: string; flightId: string; durationS: number }
+  | { kind: 'flightRemoved'; craftId: string; flightId: string }
+  | { kind: 'flightRestored'; craftId: string; flightId: string }
+  | { kind: 'struck'; craftId: string; strikeId: string; thing: StruckThing; throttleRatio: number; severity: StrikeSeverity; isCrash: boolean }
+  | { kind: 'pieceStruck'; pieceId: string; craftId: string; thing: StruckThing; severity: StrikeSeverity }
+  | { kind: 'alertRaised'; propModelId: string; alertId: string; reason: string }
+  | { kind: 'alertReleased'; propModelId: string; alertId: string; reason: string }
+  | { kind: 'gainsFlown'; craftId: string; sheetId: string; axis: GainAxis; percent: number; doesFlutter: boolean; doesReturn: boolean | null }
+  | { kind: 'gainSheetOpened'; craftId: string; sheetId: string; propModelId: string }
+  | { kind: 'ticketOpened'; craftId: string; ticketId: string; complaint: string }
+  | { kind: 'ticketClosed'; craftId: string; ticketId: string; minutes: number | null }
+  | { kind: 'faultFound'; craftId: string; caseId: string; cause: CauseName };

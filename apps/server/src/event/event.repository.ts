@@ -58,10 +58,24 @@ export class EventRepository {
         return;
       case 'pieceMeasured':
       case 'pieceDescribed':
+      case 'pieceLooked':
+      case 'pieceStruck':
         await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
         return;
       case 'partChanged':
       case 'fittingConfirmed':
+      case 'walkedRound':
+      case 'flown':
+      case 'flightRemoved':
+      case 'flightRestored':
+      case 'struck':
+      case 'alertRaised':
+      case 'alertReleased':
+      case 'gainsFlown':
+      case 'gainSheetOpened':
+      case 'ticketOpened':
+      case 'ticketClosed':
+      case 'faultFound':
         return;
       default:
         return this.live(tx, fact, at);
@@ -108,6 +122,8 @@ function actionOf(fact: PieceActionFact): PieceAction {
       return { action: 'fit', craftId: fact.craftId, place: fact.place, level: fact.level };
     case 'pieceRemoved':
       return { action: 'remove' };
+    case 'pieceDressed':
+      return { action: 'dress' };
     case 'pieceRetired':
       return { action: 'retire', as: fact.as };
     case 'pieceUnretired':

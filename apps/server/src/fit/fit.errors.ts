@@ -1,7 +1,7 @@
 import { FeatureError } from '../common/featureError.ts';
 
 /** Why a piece does not belong on an arm. */
-export type FitRefusal = 'otherHand' | 'otherModel' | 'noSuchArm';
+export type FitRefusal = 'otherHand' | 'otherModel' | 'noSuchArm' | 'grounded';
 
 /** A piece that does not belong there; a reason of one's own overrides it and is written down. */
 export class FitRefusedError extends FeatureError {

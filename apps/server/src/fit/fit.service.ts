@@ -1,31 +1,30 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ArmStateDto, type ArmView, type ConfirmFittingDto, type FitPieceDto, type FittingView, type SwapPiecesDto, type UpdateFittingDto } from '@zivvo/contract';
 import {
-  CoefficientTables, evaluateCandidate, fixPlan, GRAVITY_M_PER_S2, labelSpinOf, layoutKind, marginsAfterLoss, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, takeOff, threadAdvice, type CheckedRotor, type CraftKind, type RotorPlace,
+  evaluateCandidate, fixPlan, GRAVITY_M_PER_S2, labelSpinOf, layoutKind, marginsAfterLoss, takeOff, threadAdvice, type CheckedRotor, type CraftKind, type RotorPlace,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { AlertService } from '../care/alert.service.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { PieceService } from '../piece/piece.service.ts';
-import { propModelName } from '../propModel/propModel.mapper.ts';
+import { geometryOf, propModelName } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { FitRefusedError, OldTagError } from './fit.errors.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
 
-const USUAL_AIR_C = 15;
 const TAIL_TILT_DEGREES = 25;
 const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
 
 @Injectable()
 export class FitService {
-  private readonly tables = new CoefficientTables(STANDARD_ROTOR_AIR);
-
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly clock: Clock,
@@ -37,6 +36,8 @@ export class FitService {
     private readonly models: PropModelRepository,
     private readonly ledger: EventLedger,
     private readonly events: EventRepository,
+    private readonly bench: RotorBench,
+    private readonly alerts: AlertService,
   ) {}
 
   async find(craftId: string): Promise<FittingView> {
@@ -63,9 +64,7 @@ export class FitService {
   private async forces(craft: CraftRow, kind: CraftKind, propModelId: string | null): Promise<Pick<FittingView, 'marginsAfterLoss' | 'bladeLoss'>> {
     if (propModelId === null) return { marginsAfterLoss: null, bladeLoss: null };
     const model = await this.models.find(this.db, propModelId);
-    const { pitchM, bladeCount, tipShape, material } = model;
-    const bench = pickBench(pickCraftOf(craft, USUAL_AIR_C), this.tables);
-    const { figures, prop } = evaluateCandidate(bench, { diameterM: model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: null, droopM: null, rootCutOutRatio: null });
+    const { figures, prop } = evaluateCandidate(this.bench.of(craft), { ...geometryOf(model), massKg: null });
     const weightN = craft.massKg * GRAVITY_M_PER_S2;
     const bladeLoss = Number.isFinite(figures.bladeLossForceN) ? { forceN: figures.bladeLossForceN, weightN } : null;
     if (kind === 'plane' || !(figures.fullThrustN > 0)) return { marginsAfterLoss: null, bladeLoss };
@@ -96,6 +95,8 @@ export class FitService {
       const old = on.find((p) => p.life.place === dto.place && p.life.level === dto.level);
       if (old) requireOldTag(old.piece.tag, dto.oldTag ?? null);
       this.lives.requireAllowed(next, 'fit');
+      const alert = await this.alerts.grounding(tx, next.piece);
+      if (alert) throw new FitRefusedError('grounded', `No: ${next.piece.tag} is grounded with all its kind: ${alert.reason}. Release the alert first.`);
       if (!dto.overrideReason) await this.requireFits(tx, craft, kind, next, on.filter((p) => p !== old), dto);
       if (old) await this.lives.record(tx, old, { ...NO_ACTION, action: 'remove', reason: dto.overrideReason ?? null });
       await this.lives.record(tx, next, { ...NO_ACTION, action: 'fit', craftId, place: dto.place, level: dto.level, reason: dto.overrideReason ?? null });

@@ -188,6 +188,8 @@ function toFact(pieceId: string, act: PieceAction, reason: string | null, isCorr
       return { kind: 'pieceFitted', pieceId, craftId: act.craftId, place: act.place, level: act.level, reason };
     case 'remove':
       return { kind: 'pieceRemoved', pieceId, reason };
+    case 'dress':
+      return { kind: 'pieceDressed', pieceId, reason };
     case 'retire':
       return { kind: 'pieceRetired', pieceId, as: act.as, reason };
     case 'unretire':

@@ -1,4 +1,5 @@
 import type { PropModelDto, PropModelView } from '@zivvo/contract';
+import type { PropGeometry } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { StockRow } from '../event/event.repository.ts';
 import type { PropModelRow } from './propModel.repository.ts';
@@ -37,4 +38,10 @@ export function toPropModelView(row: PropModelRow, stock: StockRow | undefined):
 /** Short name for sentences: maker and label. */
 export function propModelName(row: Pick<PropModelRow, 'label' | 'makerName'>): string {
   return row.makerName === null ? row.label : `${row.makerName} ${row.label}`;
+}
+
+/** A prop of a model as the core computes with it; a piece's own measures win. */
+export function geometryOf(model: PropModelRow, diameterM: number | null = null, massKg: number | null = null): PropGeometry {
+  const { pitchM, bladeCount, tipShape, material } = model;
+  return { diameterM: diameterM ?? model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: massKg ?? model.measuredMassKg, droopM: null, rootCutOutRatio: null };
 }

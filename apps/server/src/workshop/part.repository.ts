@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { asc } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -9,6 +9,8 @@ export type MotorPieceRow = typeof motorPiece.$inferSelect;
 export type PackPieceRow = typeof packPiece.$inferSelect;
 export type SparePartRow = typeof sparePart.$inferSelect;
 
+const MOTORS_MOST = 48;
+
 @Injectable()
 export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
@@ -17,6 +19,10 @@ export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
 
   async byTag(db: DbOrTx, limit: number): Promise<MotorPieceRow[]> {
     return (await this.list(db, limit, undefined, asc(motorPiece.tag))).rows;
+  }
+
+  async onCraft(db: DbOrTx, craftId: string): Promise<MotorPieceRow[]> {
+    return (await this.list(db, MOTORS_MOST, eq(motorPiece.craftId, craftId))).rows;
   }
 }
 

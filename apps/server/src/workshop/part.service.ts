@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateMotorPieceDto, type CreatePackPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PackPieceDto, type PackPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdatePackPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
+import type { RotorPlace } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -58,6 +59,21 @@ export class PartService {
       return {};
     });
     return toMotorView(await this.motors.find(this.db, id));
+  }
+
+  /** Motors of a craft that flew grow older by what it flew. */
+  async noteHours(tx: DbOrTx, craftId: string, hours: number): Promise<void> {
+    for (const row of await this.motors.onCraft(tx, craftId)) await this.motors.revise(tx, row.id, row.revision, { hours: row.hours + hours }, this.clock.now());
+  }
+
+  /** Motors on these arms took a strike: their bearings are not known any more until somebody feels them. */
+  async noteStrike(tx: DbOrTx, craftId: string, places: readonly RotorPlace[]): Promise<void> {
+    for (const row of await this.motors.onCraft(tx, craftId)) {
+      if (row.place === null || !places.includes(row.place)) continue;
+      const values = { strikeCount: row.strikeCount + 1, bearing: null };
+      await this.motors.revise(tx, row.id, row.revision, values, this.clock.now());
+      await this.ledger.record(tx, row.id, { kind: 'partChanged', part: 'motor', partId: row.id, change: 'changed', values });
+    }
   }
 
   async listPacks(): Promise<PackPieceView[]> {

@@ -6,5 +6,5 @@ import { PartService } from './part.service.ts';
 import { WorkshopController } from './workshop.controller.ts';
 import { WorkshopService } from './workshop.service.ts';
 
-@Module({ controllers: [WorkshopController, MotorPieceController, PackPieceController, SparePartController], providers: [WorkshopService, PartService, AirRepository, PackPieceRepository, MotorPieceRepository, SparePartRepository], exports: [PartService] })
+@Module({ controllers: [WorkshopController, MotorPieceController, PackPieceController, SparePartController], providers: [WorkshopService, PartService, AirRepository, PackPieceRepository, MotorPieceRepository, SparePartRepository], exports: [PartService, WorkshopService] })
 export class WorkshopModule {}

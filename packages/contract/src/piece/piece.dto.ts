@@ -82,7 +82,7 @@ export class DescribePieceDto extends MeasurePieceDto {
   photoSha256!: string | null;
 }
 
-export const pieceActionNames = ['checkIn', 'true', 'fit', 'remove', 'retire', 'unretire', 'move', 'joinSet', 'leaveSet'] as const;
+export const pieceActionNames = ['checkIn', 'true', 'fit', 'remove', 'dress', 'retire', 'unretire', 'move', 'joinSet', 'leaveSet'] as const;
 
 /** Something that happens to a piece; which of the other fields count follows from the action. */
 export class PieceActionDto {

@@ -24,7 +24,7 @@ export interface PieceEventView {
   at: string;
   personId: string | null;
   personName: string | null;
-  action: PieceActionDto['action'] | 'added' | 'measured' | 'described';
+  action: PieceActionDto['action'] | 'added' | 'measured' | 'described' | 'looked' | 'struck';
   values: Record<string, string | number | boolean | null>;
 }
 

@@ -1,6 +1,6 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
@@ -24,6 +24,11 @@ export function Text(most: number, least = 1): PropertyRule {
 /** One of a fixed set of words. */
 export function OneOf(words: readonly string[]): PropertyRule {
   return IsIn([...words], { context: { allowed: words.join(', ') } });
+}
+
+/** Several of a fixed set of words, each at most once. */
+export function SomeOf(words: readonly string[], most: number): PropertyRule {
+  return applyDecorators(IsArray(), ArrayMaxSize(most, { context: { max: most } }), ArrayUnique(), IsIn([...words], { each: true, context: { allowed: words.join(', ') } }));
 }
 
 /** An identifier made by whoever creates the row. */

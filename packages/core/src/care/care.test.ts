@@ -2,8 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { propMaterials, type PropMaterial } from '../propeller/propGeometry.ts';
 import { hiddenFault } from '../simulate/hiddenFault.ts';
+import { craftCare, type CaredPiece, type CareFacts } from './craftCare.ts';
 import { drillKinds, makeDrill } from './drills.ts';
-import { fatigueIndex, strikeSeverities, type FatigueLoad } from './fatigue.ts';
+import { fatigueIndex, stateOf, strikeSeverities, type FatigueLoad } from './fatigue.ts';
 import { careOutcomes, carePlaces, carePolicies, findingsAt, isHurried, judgePiece, strikeSinceLook, type CareOutcome, type Finding, type LookedPiece } from './findings.ts';
 import { gainAdvice, gainScale, type GainLook } from './gains.ts';
 import { pieceLifeLeft, rotationHours } from './life.ts';
@@ -249,5 +250,37 @@ describe('drills', () => {
     const drills = Array.from({ length: 40 }, (_, i) => makeDrill('arm', `one/${i}`)).filter((d) => d.values.faultCount === 1);
     expect(drills.length).toBeGreaterThan(5);
     for (const d of drills) expect(d.options[d.right]).toEqual({ toward: d.rotors!.find((r) => r.hand !== r.spin)!.place });
+  });
+});
+
+describe('whether a craft is fit to fly', () => {
+  const life = (usedRatio: number) => ({ ...pieceLifeLeft({ diameterM: 0.18, material: 'polycarbonate', flown: [], strikes: [], hasNick: false, flightCount: 0, secondsPerDay: 0 }), usedRatio, state: stateOf(usedRatio) });
+  const piece = (tag: string, more: Partial<CaredPiece> = {}): CaredPiece => ({ tag, life: life(0.1), openOutcome: null, alert: null, ...more });
+  const fresh: CareFacts = { name: 'Petrel', rotorCount: 2, pieces: [piece('AB12'), piece('CD34')], lookAgeDays: 0.02, lookSecondsPerProp: 11, flightsSinceLook: 0, strikesSinceLook: 0, motorsToFeel: [], changesLeft: null, temperature: [] };
+  const codes = (facts: CareFacts): string[] => craftCare(facts).reasons.map((r) => r.code);
+
+  test('looked at today and not flown since: fit, and nothing to say', () => expect(craftCare(fresh)).toEqual({ verdict: 'fit', reasons: [] }));
+
+  test.each([
+    ['a grounded piece', { pieces: [piece('AB12', { alert: 'tips crack' }), piece('CD34')] }, 'grounded', 'care.grounded'],
+    ['a spent piece', { pieces: [piece('AB12', { life: life(1.02) }), piece('CD34')] }, 'grounded', 'care.spentFatigue'],
+    ['a piece that was to be retired', { pieces: [piece('AB12', { openOutcome: 'retire' }), piece('CD34')] }, 'grounded', 'care.open.retire'],
+    ['a piece to be mended', { pieces: [piece('AB12', { openOutcome: 'clean' }), piece('CD34')] }, 'mend', 'care.open.clean'],
+    ['a strike since', { strikesSinceLook: 1 }, 'look', 'care.strikes'],
+    ['a flight since', { flightsSinceLook: 2 }, 'look', 'care.flownSince'],
+    ['a look of last week', { lookAgeDays: 6 }, 'look', 'care.staleLook'],
+    ['no look ever', { lookAgeDays: null }, 'look', 'care.neverLooked'],
+    ['an empty arm', { pieces: [piece('AB12')] }, 'incomplete', 'care.missingPieces'],
+  ] as const)('%s', (_name, change, verdict, code) => {
+    const care = craftCare({ ...fresh, ...change });
+    expect(care.verdict).toBe(verdict);
+    expect(care.reasons[0]!.code).toBe(code);
+    expect(codes(fresh)).not.toContain(code);
+  });
+
+  test('a hurried look, a thin rack and a struck motor are said and do not ground', () => {
+    const care = craftCare({ ...fresh, lookSecondsPerProp: 2, motorsToFeel: ['M2'], changesLeft: { count: 0, firstOut: 'cw' } });
+    expect(care.verdict).toBe('fit');
+    expect(care.reasons.map((r) => [r.code, r.values])).toEqual([['care.hurried', { seconds: 2, least: 5 }], ['care.feelMotor', { tag: 'M2' }], ['care.noChange', { count: 0, hand: 'CW' }]]);
   });
 });

@@ -21,7 +21,7 @@ export const changeNames = ['props', 'motor', 'wiring', 'gains', 'pack', 'frame'
 export type ChangeName = (typeof changeNames)[number];
 
 /** What the workshop's own record says of a craft. */
-export const recordFacts = ['untrued', 'lifeOver', 'layoutUnseen', 'struckPiece', 'motorStruck', 'motorGritty', 'packOverDrawn', 'mixedModels', 'gainsRaised', 'overCurrent', 'highHover'] as const;
+export const recordFacts = ['untrued', 'lifeOver', 'layoutUnseen', 'struckPiece', 'motorStruck', 'motorGritty', 'packOverDrawn', 'mixedModels', 'overCurrent', 'highHover'] as const;
 export type RecordFact = (typeof recordFacts)[number];
 
 /** Shares: how often something goes with a cause; what is not named here goes with it as rarely as with anything. */
@@ -83,7 +83,7 @@ export const causeTable: Record<CauseName, CauseLinks> = {
   bentShaft: { prior: 6, symptoms: { tremblingPicture: 0.6, jellyVideo: 0.45, armsShake: 0.35, oneHotMotor: 0.25, flutters: 0.15 }, changes: { strike: 0.8 }, facts: { motorStruck: 0.7, struckPiece: 0.4 }, tests: { shaftTip: 0.94, bareSpinUp: 0.7, spinBare: 0.3 } },
   dryBearing: { prior: 6, symptoms: { clicks: 0.5, oneHotMotor: 0.5, tremblingPicture: 0.35, howlsAtFull: 0.3, stutters: 0.1 }, changes: { nothing: 0.6, strike: 0.2 }, facts: { motorGritty: 0.6, motorStruck: 0.2 }, tests: { spinBare: 0.8, bareSpinUp: 0.6, touchMotors: 0.6, moveMotor: 0.9 } },
   looseArm: { prior: 5, symptoms: { tremblingPicture: 0.5, jellyVideo: 0.4, armsShake: 0.55, flutters: 0.35, driftsAfterBump: 0.15 }, changes: { frame: 0.5, strike: 0.5 }, facts: {}, tests: { wiggleArms: 0.95 } },
-  gainTooHigh: { prior: 7, symptoms: { flutters: 0.85, hotMotors: 0.55, tremblingPicture: 0.3 }, changes: { props: 0.55, gains: 0.6, payload: 0.2 }, facts: { gainsRaised: 0.6 }, tests: { onePercentLess: 0.92 } },
+  gainTooHigh: { prior: 7, symptoms: { flutters: 0.85, hotMotors: 0.55, tremblingPicture: 0.3 }, changes: { props: 0.55, gains: 0.6, payload: 0.2 }, facts: {}, tests: { onePercentLess: 0.92 } },
   gainTooLow: { prior: 4, symptoms: { driftsAfterBump: 0.8, mushy: 0.6 }, changes: { gains: 0.6, props: 0.35, payload: 0.35 }, facts: {}, tests: { pushAndWatch: 0.92 } },
   tooMuchProp: { prior: 5, symptoms: { hotMotors: 0.8, shortFlights: 0.45, mushy: 0.25, howlsAtFull: 0.15 }, changes: { props: 0.8 }, facts: { overCurrent: 0.7, packOverDrawn: 0.25 }, tests: { currentAtFull: 0.94, sagUnderLoad: 0.35, knownGoodSet: 0.85 } },
   tooLittleProp: { prior: 3, symptoms: { mushy: 0.8, shortFlights: 0.3, driftsAfterBump: 0.2, howlsAtFull: 0.25 }, changes: { props: 0.55, payload: 0.6 }, facts: { highHover: 0.8 }, tests: { hoverThrottle: 0.92, knownGoodSet: 0.6 } },

@@ -24,6 +24,7 @@ export type PieceAction =
   | { action: 'true'; isDynamic: boolean }
   | { action: 'fit'; craftId: string; place: RotorPlace; level: number }
   | { action: 'remove' }
+  | { action: 'dress' }
   | { action: 'retire'; as: Retirement }
   | { action: 'unretire' }
   | { action: 'move'; location: string }
@@ -80,6 +81,8 @@ export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action
       return action === 'fit' && life.state === 'fitted' ? 'alreadyFitted' : null;
     case 'remove':
       return life.state === 'fitted' ? null : 'notFitted';
+    case 'dress':
+      return life.state === 'new' ? 'notCheckedIn' : null;
     case 'leaveSet':
     case 'joinSet':
     case 'move':
@@ -91,8 +94,8 @@ export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action
 /**
  * The life of a piece after an action; what is not allowed must be refused before.
  *
- * Fitting takes the location with it; coming off ends a dynamic truing; retiring takes it off the craft and out of its
- * set; bringing back restores the state before, but never onto a craft.
+ * Fitting takes the location with it; coming off ends a dynamic truing; dressing an edge makes its truing void;
+ * retiring takes it off the craft and out of its set; bringing back restores the state before, but never onto a craft.
  */
 export function lived(life: PieceLife, act: PieceAction): PieceLife {
   switch (act.action) {
@@ -104,6 +107,8 @@ export function lived(life: PieceLife, act: PieceAction): PieceLife {
       return { ...life, state: 'fitted', craftId: act.craftId, place: act.place, level: act.level, isTruedDynamic: false };
     case 'remove':
       return { ...life, state: 'resting', craftId: null, place: null, level: 0, isTruedDynamic: false };
+    case 'dress':
+      return { ...life, state: life.state === 'trued' ? 'checkedIn' : life.state, isTruedStatic: false, isTruedDynamic: false };
     case 'retire':
       return { ...life, state: 'retired', stateBefore: life.state === 'fitted' ? 'resting' : life.state, retiredAs: act.as, craftId: null, place: null, level: 0, setId: null, isTruedDynamic: false };
     case 'unretire':

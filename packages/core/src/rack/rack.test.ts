@@ -12,6 +12,7 @@ const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
   fc.boolean().map((isDynamic): PieceAction => ({ action: 'true', isDynamic })),
   fc.constant<PieceAction>({ action: 'fit', craftId: 'c', place: 'frontLeft', level: 0 }),
   fc.constant<PieceAction>({ action: 'remove' }),
+  fc.constant<PieceAction>({ action: 'dress' }),
   fc.constantFrom(...retirements).map((as): PieceAction => ({ action: 'retire', as })),
   fc.constant<PieceAction>({ action: 'unretire' }),
   fc.constant<PieceAction>({ action: 'move', location: 'drawer 3' }),
@@ -45,6 +46,8 @@ describe('the life of a piece', () => {
     const trued = lived(lived(newPiece, { action: 'checkIn' }), { action: 'true', isDynamic: false });
     const fitted = lived(lived(trued, { action: 'fit', craftId: 'c', place: 'rearLeft', level: 0 }), { action: 'true', isDynamic: true });
     expect(fitted).toMatchObject({ state: 'fitted', isTruedStatic: true, isTruedDynamic: true });
+    expect(lived(fitted, { action: 'dress' })).toMatchObject({ state: 'fitted', isTruedStatic: false, isTruedDynamic: false });
+    expect(lived(trued, { action: 'dress' })).toMatchObject({ state: 'checkedIn', isTruedStatic: false });
     expect(lived(fitted, { action: 'remove' })).toMatchObject({ state: 'resting', isTruedStatic: true, isTruedDynamic: false });
   });
 

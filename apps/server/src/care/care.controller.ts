@@ -1,0 +1,194 @@
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import {
+  CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateJobTicketDto, CreateModelAlertDto, CreateWalkaroundDto, DrillAnswerDto, ReleaseAlertDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto, UpdateJobTicketDto,
+  type CareView, type DrillScoreView, type GainSheetView, type JobTicketView, type LogEntryView, type ModelAlertView, type SymptomCaseView, type SymptomStartView, type WalkaroundView,
+} from '@zivvo/contract';
+import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
+import { MomentPipe } from '../common/momentPipe.ts';
+import { AlertService } from './alert.service.ts';
+import { CareService } from './care.service.ts';
+import { GainService } from './gain.service.ts';
+import { MaintenanceLogService } from './maintenanceLog.service.ts';
+import { PracticeService } from './practice.service.ts';
+import { SymptomService } from './symptom.service.ts';
+import { TicketService } from './ticket.service.ts';
+
+@Controller('care/:craftId')
+export class CareController {
+  constructor(
+    private readonly care: CareService,
+    private readonly symptoms: SymptomService,
+    private readonly log: MaintenanceLogService,
+  ) {}
+
+  @Get()
+  find(@Param('craftId', IdPipe) craftId: string): Promise<CareView> {
+    return this.care.find(craftId);
+  }
+
+  @Put('setting')
+  set(@Param('craftId', IdPipe) craftId: string, @Body() dto: CareSettingDto): Promise<CareView> {
+    return this.care.set(craftId, dto);
+  }
+
+  @Post('walkarounds')
+  walkRound(@Param('craftId', IdPipe) craftId: string, @Body() dto: CreateWalkaroundDto): Promise<WalkaroundView> {
+    return this.care.walkRound(craftId, dto);
+  }
+
+  /** A piece that was to be cleaned or dressed has been. */
+  @Post('pieces/:pieceId/mended')
+  @HttpCode(200)
+  mend(@Param('craftId', IdPipe) craftId: string, @Param('pieceId', IdPipe) pieceId: string): Promise<CareView> {
+    return this.care.mend(craftId, pieceId);
+  }
+
+  @Post('flights')
+  fly(@Param('craftId', IdPipe) craftId: string, @Body() dto: CreateFlightDto): Promise<CareView> {
+    return this.care.fly(craftId, dto);
+  }
+
+  @Delete('flights/:id')
+  @HttpCode(204)
+  removeFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<void> {
+    return this.care.removeFlight(craftId, id);
+  }
+
+  @Post('flights/:id/restore')
+  @HttpCode(200)
+  restoreFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<CareView> {
+    return this.care.restoreFlight(craftId, id);
+  }
+
+  @Post('strikes')
+  strike(@Param('craftId', IdPipe) craftId: string, @Body() dto: StrikeDto): Promise<CareView> {
+    return this.care.strike(craftId, dto);
+  }
+
+  /** What the record says before anybody answers a question. */
+  @Get('symptoms')
+  startSymptoms(@Param('craftId', IdPipe) craftId: string): Promise<SymptomStartView> {
+    return this.symptoms.start(craftId);
+  }
+
+  @Put('symptoms/:id')
+  saveSymptoms(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string, @Body() dto: SymptomCaseDto): Promise<SymptomCaseView> {
+    return this.symptoms.save(craftId, id, dto);
+  }
+
+  @Delete('symptoms/:id')
+  @HttpCode(204)
+  dropSymptoms(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.symptoms.drop(id);
+  }
+
+  @Get('log')
+  readLog(@Param('craftId', IdPipe) craftId: string, @Query('from', MomentPipe) from: Date, @Query('to', MomentPipe) to: Date): Promise<LogEntryView[]> {
+    return this.log.ofCraft(craftId, from, to);
+  }
+}
+
+@Controller('model-alerts')
+export class ModelAlertController {
+  constructor(private readonly alerts: AlertService) {}
+
+  @Get()
+  list(): Promise<ModelAlertView[]> {
+    return this.alerts.list();
+  }
+
+  @Post()
+  raise(@Body() dto: CreateModelAlertDto): Promise<ModelAlertView> {
+    return this.alerts.raise(dto);
+  }
+
+  @Post(':id/release')
+  @HttpCode(200)
+  release(@Param('id', IdPipe) id: string, @Body() dto: ReleaseAlertDto): Promise<ModelAlertView> {
+    return this.alerts.release(id, dto);
+  }
+}
+
+@Controller('gain-sheets')
+export class GainSheetController {
+  constructor(private readonly gains: GainService) {}
+
+  @Get('of-craft/:craftId')
+  list(@Param('craftId', IdPipe) craftId: string): Promise<GainSheetView[]> {
+    return this.gains.list(craftId);
+  }
+
+  @Post()
+  open(@Body() dto: CreateGainSheetDto): Promise<GainSheetView> {
+    return this.gains.open(dto);
+  }
+
+  @Put(':id')
+  change(@Param('id', IdPipe) id: string, @Body() dto: UpdateGainSheetDto): Promise<GainSheetView> {
+    return this.gains.change(id, dto);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.gains.remove(id);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(200)
+  restore(@Param('id', IdPipe) id: string): Promise<GainSheetView> {
+    return this.gains.restore(id);
+  }
+}
+
+@Controller('job-tickets')
+export class JobTicketController {
+  constructor(private readonly tickets: TicketService) {}
+
+  @Get()
+  list(@Query('craftId', OptionalIdPipe) craftId: string | null): Promise<JobTicketView[]> {
+    return this.tickets.list(craftId);
+  }
+
+  @Get(':id')
+  find(@Param('id', IdPipe) id: string): Promise<JobTicketView> {
+    return this.tickets.find(id);
+  }
+
+  @Post()
+  open(@Body() dto: CreateJobTicketDto): Promise<JobTicketView> {
+    return this.tickets.open(dto);
+  }
+
+  @Put(':id')
+  change(@Param('id', IdPipe) id: string, @Body() dto: UpdateJobTicketDto): Promise<JobTicketView> {
+    return this.tickets.change(id, dto);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.tickets.remove(id);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(200)
+  restore(@Param('id', IdPipe) id: string): Promise<JobTicketView> {
+    return this.tickets.restore(id);
+  }
+}
+
+@Controller('drills')
+export class DrillController {
+  constructor(private readonly practice: PracticeService) {}
+
+  @Get('scores')
+  scores(): Promise<DrillScoreView[]> {
+    return this.practice.scores();
+  }
+
+  @Post('answers')
+  answer(@Body() dto: DrillAnswerDto): Promise<DrillScoreView[]> {
+    return this.practice.answer(dto);
+  }
+}

@@ -1,0 +1,232 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm';
+import type { DrillKind } from '@zivvo/core';
+import type { DbOrTx } from '../database/database.ts';
+import { RowRepository } from '../database/row.repository.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import type { StoredFact } from '../event/event.facts.ts';
+import { event } from '../event/event.table.ts';
+import { propPiece } from '../piece/piece.table.ts';
+import { person } from '../workshop/workshop.table.ts';
+import { careSetting, drillAnswer, flight, flightPiece, gainSheet, jobTicket, modelAlert, strike, strikePiece, symptomCase, walkaround } from './care.table.ts';
+
+export type SettingRow = typeof careSetting.$inferSelect;
+export type WalkaroundRow = typeof walkaround.$inferSelect;
+export type FlightRow = typeof flight.$inferSelect;
+export type StrikeRow = typeof strike.$inferSelect;
+export type AlertRow = typeof modelAlert.$inferSelect;
+export type GainSheetRow = typeof gainSheet.$inferSelect;
+export type TicketRow = typeof jobTicket.$inferSelect;
+export type SymptomCaseRow = typeof symptomCase.$inferSelect;
+
+@Injectable()
+export class SettingRepository extends RowRepository<typeof careSetting> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(careSetting, 'care setting', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string): Promise<SettingRow | null> {
+    return (await this.list(db, 1, eq(careSetting.craftId, craftId))).rows[0] ?? null;
+  }
+}
+
+@Injectable()
+export class WalkaroundRepository extends RowRepository<typeof walkaround> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(walkaround, 'walkaround', workshop.id);
+  }
+
+  /** The last look over a craft, and who made it. */
+  async last(db: DbOrTx, craftId: string): Promise<{ row: WalkaroundRow; personName: string | null } | null> {
+    const [found] = await db
+      .select({ row: walkaround, personName: person.name })
+      .from(walkaround)
+      .leftJoin(person, eq(person.id, walkaround.personId))
+      .where(and(eq(walkaround.workshopId, this.workshop.id), eq(walkaround.craftId, craftId), isNull(walkaround.deletedAt)))
+      .orderBy(desc(walkaround.lookedAt), desc(walkaround.id))
+      .limit(1);
+    return found ?? null;
+  }
+
+  /** Pieces in which a nick was ever found. */
+  async nicked(db: DbOrTx, pieceIds: string[]): Promise<Set<string>> {
+    if (pieceIds.length === 0) return new Set();
+    const rows = await db.selectDistinct({ id: event.subjectId }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'), sql`(${event.fact} ->> 'hasNick')::boolean`));
+    return new Set(rows.map((r) => r.id));
+  }
+}
+
+/** One flight of one piece. */
+export interface PieceFlight {
+  pieceId: string;
+  durationS: number;
+  speedRpm: number;
+}
+
+@Injectable()
+export class FlightRepository extends RowRepository<typeof flight> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(flight, 'flight', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<FlightRow[]> {
+    return (await this.list(db, limit, eq(flight.craftId, craftId), desc(flight.flownAt))).rows;
+  }
+
+  async addPieces(db: DbOrTx, rows: (typeof flightPiece.$inferInsert)[]): Promise<void> {
+    if (rows.length > 0) await db.insert(flightPiece).values(rows).onConflictDoNothing();
+  }
+
+  async countSince(db: DbOrTx, craftId: string, since: Date): Promise<number> {
+    const [row] = await db.select({ total: count() }).from(flight).where(and(eq(flight.workshopId, this.workshop.id), eq(flight.craftId, craftId), gt(flight.flownAt, since), isNull(flight.deletedAt)));
+    return row?.total ?? 0;
+  }
+
+  /** Seconds flown by a craft since a moment, and in all. */
+  async flownS(db: DbOrTx, craftId: string, since: Date): Promise<{ recentS: number; allS: number; firstAt: Date | null }> {
+    const [row] = await db
+      .select({ allS: sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number), recentS: sql<number>`coalesce(sum(${flight.durationS}) filter (where ${gte(flight.flownAt, since)}), 0)`.mapWith(Number), firstAt: sql<string | null>`min(${flight.flownAt})` })
+      .from(flight)
+      .where(and(eq(flight.workshopId, this.workshop.id), eq(flight.craftId, craftId), isNull(flight.deletedAt)));
+    return { recentS: row?.recentS ?? 0, allS: row?.allS ?? 0, firstAt: row?.firstAt ? new Date(row.firstAt) : null };
+  }
+
+  async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlight[]> {
+    if (pieceIds.length === 0) return [];
+    return db
+      .select({ pieceId: flightPiece.pieceId, durationS: flight.durationS, speedRpm: flightPiece.speedRpm })
+      .from(flightPiece)
+      .innerJoin(flight, eq(flight.id, flightPiece.flightId))
+      .where(and(inArray(flightPiece.pieceId, pieceIds), isNull(flight.deletedAt)));
+  }
+}
+
+@Injectable()
+export class StrikeRepository extends RowRepository<typeof strike> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(strike, 'strike', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<StrikeRow[]> {
+    return (await this.list(db, limit, eq(strike.craftId, craftId), desc(strike.struckAt))).rows;
+  }
+
+  async since(db: DbOrTx, craftId: string, since: Date | null): Promise<StrikeRow[]> {
+    return (await this.list(db, 50, and(eq(strike.craftId, craftId), since ? gt(strike.struckAt, since) : undefined), desc(strike.struckAt))).rows;
+  }
+
+  async addPieces(db: DbOrTx, rows: (typeof strikePiece.$inferInsert)[]): Promise<void> {
+    if (rows.length > 0) await db.insert(strikePiece).values(rows).onConflictDoNothing();
+  }
+
+  async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<{ pieceId: string; severity: StrikeRow['severity']; isCrash: boolean; struckAt: Date }[]> {
+    if (pieceIds.length === 0) return [];
+    return db
+      .select({ pieceId: strikePiece.pieceId, severity: strike.severity, isCrash: strike.isCrash, struckAt: strike.struckAt })
+      .from(strikePiece)
+      .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
+      .where(and(inArray(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
+  }
+}
+
+@Injectable()
+export class AlertRepository extends RowRepository<typeof modelAlert> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(modelAlert, 'alert', workshop.id);
+  }
+
+  /** Alerts in force on any of these models. */
+  async inForce(db: DbOrTx, propModelIds: string[]): Promise<AlertRow[]> {
+    if (propModelIds.length === 0) return [];
+    return (await this.list(db, 100, and(inArray(modelAlert.propModelId, propModelIds), isNull(modelAlert.releasedAt)))).rows;
+  }
+}
+
+@Injectable()
+export class GainSheetRepository extends RowRepository<typeof gainSheet> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(gainSheet, 'gain sheet', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<GainSheetRow[]> {
+    return (await this.list(db, limit, eq(gainSheet.craftId, craftId))).rows;
+  }
+}
+
+@Injectable()
+export class TicketRepository extends RowRepository<typeof jobTicket> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(jobTicket, 'job ticket', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string | null, limit: number): Promise<TicketRow[]> {
+    return (await this.list(db, limit, craftId === null ? undefined : eq(jobTicket.craftId, craftId))).rows;
+  }
+}
+
+@Injectable()
+export class SymptomCaseRepository extends RowRepository<typeof symptomCase> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(symptomCase, 'case', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<SymptomCaseRow[]> {
+    return (await this.list(db, limit, eq(symptomCase.craftId, craftId))).rows;
+  }
+}
+
+@Injectable()
+export class DrillRepository extends RowRepository<typeof drillAnswer> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(drillAnswer, 'answer', workshop.id);
+  }
+
+  async scores(db: DbOrTx): Promise<{ personId: string | null; personName: string | null; kind: DrillKind; askedCount: number; rightCount: number }[]> {
+    return db
+      .select({ personId: drillAnswer.personId, personName: person.name, kind: drillAnswer.kind, askedCount: count(), rightCount: sql<number>`count(*) filter (where ${drillAnswer.isRight})`.mapWith(Number) })
+      .from(drillAnswer)
+      .leftJoin(person, eq(person.id, drillAnswer.personId))
+      .where(and(eq(drillAnswer.workshopId, this.workshop.id), isNull(drillAnswer.deletedAt)))
+      .groupBy(drillAnswer.personId, person.name, drillAnswer.kind)
+      .orderBy(asc(person.name), asc(drillAnswer.kind));
+  }
+}
+
+export interface LogRow {
+  sequence: number;
+  at: Date;
+  personName: string | null;
+  fact: StoredFact;
+  tag: string | null;
+}
+
+/** What the ledger tells of the care of a craft. */
+@Injectable()
+export class LogRepository {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {}
+
+  /** Events of a craft and of the pieces that ever sat on it, but not what those did on other craft; the newest first. */
+  async ofCraft(db: DbOrTx, craftId: string, from: Date, to: Date, limit: number): Promise<LogRow[]> {
+    const factCraft = sql`${event.fact} ->> 'craftId'`;
+    const sat = db.selectDistinct({ id: event.subjectId }).from(event).where(and(eq(event.workshopId, this.workshop.id), sql`${factCraft} = ${craftId}`));
+    return db
+      .select({ sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact, tag: propPiece.tag })
+      .from(event)
+      .leftJoin(person, eq(person.id, event.personId))
+      .leftJoin(propPiece, eq(propPiece.id, event.subjectId))
+      .where(and(eq(event.workshopId, this.workshop.id), gte(event.at, from), lte(event.at, to), or(eq(event.subjectId, craftId), and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`))), ne(event.kind, 'runKept')))
+      .orderBy(desc(event.sequence))
+      .limit(limit);
+  }
+
+  /** Pieces of a model that were retired since a moment, by hand. */
+  async retiredSince(db: DbOrTx, propModelId: string, since: Date): Promise<Map<string, number>> {
+    const rows = await db
+      .select({ hand: propPiece.hand, total: count() })
+      .from(event)
+      .innerJoin(propPiece, eq(propPiece.id, event.subjectId))
+      .where(and(eq(event.workshopId, this.workshop.id), eq(event.kind, 'pieceRetired'), gte(event.at, since), eq(propPiece.propModelId, propModelId)))
+      .groupBy(propPiece.hand);
+    return new Map(rows.map((r) => [r.hand, r.total]));
+  }
+}

@@ -1,0 +1,258 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { LIST_MAX, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
+import { CoreError, changesLeft, craftCare, handsNeeded, judgePiece, layoutKind, pieceLifeLeft, seasonSpares, strikeSeverity, temperatureAdvice, type CareOutcome, type PieceLifeLeft, type PropMaterial } from '@zivvo/core';
+import { Clock } from '../common/clock.ts';
+import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
+import { EventLedger } from '../event/event.ledger.ts';
+import { toPieceView } from '../piece/piece.mapper.ts';
+import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
+import { PieceService } from '../piece/piece.service.ts';
+import { geometryOf } from '../propModel/propModel.mapper.ts';
+import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { PartService } from '../workshop/part.service.ts';
+import { WorkshopService } from '../workshop/workshop.service.ts';
+import { AlertService, grounds } from './alert.service.ts';
+import { ImpossibleFindingError, NoSuchArmError } from './care.errors.ts';
+import { toAlertView, toFlightView, toStrikeView, toWalkaroundView } from './care.mapper.ts';
+import { FlightRepository, LogRepository, SettingRepository, StrikeRepository, WalkaroundRepository, type SettingRow, type WalkaroundRow } from './care.repository.ts';
+import type { StoredLook } from './care.table.ts';
+
+const DAY_MS = 86_400_000;
+/** The pace of a craft is that of its last month; a younger one is taken over a week at least. */
+const PACE_DAYS = 30;
+const LEAST_PACE_DAYS = 7;
+/** What the log of the last quarter used up is laid over the next one. */
+const SEASON_DAYS = 90;
+const RECENT_FLIGHTS = 20;
+const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
+const USUAL = { policy: 'lenient' as const, isFolding: false };
+
+/** What was struck since the last look, by piece. */
+type StrikeClass = StoredLook['strike'];
+
+@Injectable()
+export class CareService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly clock: Clock,
+    private readonly rows: RowMaker,
+    private readonly settings: SettingRepository,
+    private readonly walkarounds: WalkaroundRepository,
+    private readonly flights: FlightRepository,
+    private readonly strikes: StrikeRepository,
+    private readonly log: LogRepository,
+    private readonly alerts: AlertService,
+    private readonly crafts: CraftRepository,
+    private readonly bench: RotorBench,
+    private readonly models: PropModelRepository,
+    private readonly pieces: PieceRepository,
+    private readonly lives: PieceService,
+    private readonly parts: PartService,
+    private readonly workshop: WorkshopService,
+    private readonly ledger: EventLedger,
+  ) {}
+
+  /** Everything that Care shows of one craft. */
+  async find(craftId: string): Promise<CareView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const nowMs = this.clock.nowMs();
+    const on = await this.pieces.onCraft(this.db, craftId, LIST_MAX);
+    const setting = await this.settings.ofCraft(this.db, craftId);
+    const last = await this.walkarounds.last(this.db, craftId);
+    const alerts = (await this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))])).filter((a) => on.some(({ piece }) => grounds(a, piece)));
+    const lives = await this.livesOf(craft, on);
+    const strikes = await this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS);
+    const motorsToFeel = (await this.parts.listMotors()).filter((m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null);
+    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: openOutcome(living, last?.row ?? null), alert: alerts.find((a) => grounds(a, living.piece))?.reason ?? null }));
+    const { allS } = await this.flights.flownS(this.db, craftId, new Date(nowMs));
+    const model = await this.modelOf(craft, on);
+    const { verdict, reasons } = craftCare({
+      name: craft.name, rotorCount: craft.rotors.length, pieces: pieces.map(({ piece, ...rest }) => ({ tag: piece.tag, ...rest })),
+      lookAgeDays: last ? (nowMs - last.row.lookedAt.getTime()) / DAY_MS : null,
+      lookSecondsPerProp: last ? last.row.durationS / last.row.looks.length : null,
+      flightsSinceLook: last ? await this.flights.countSince(this.db, craftId, last.row.lookedAt) : 0,
+      strikesSinceLook: (await this.strikes.since(this.db, craftId, last?.row.lookedAt ?? null)).length,
+      motorsToFeel: motorsToFeel.map((m) => m.tag), changesLeft: await this.changesLeft(craft, model), temperature: await this.temperature(model),
+    });
+    return {
+      craftId, setting: { policy: setting?.policy ?? USUAL.policy, isFolding: setting?.isFolding ?? USUAL.isFolding, revision: setting?.revision ?? 0 }, verdict, reasons, pieces, lastWalkaround: last && toWalkaroundView(last),
+      flights: (await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS)).map(toFlightView), strikes: strikes.map(toStrikeView), motorsToFeel, alerts: alerts.map(toAlertView), flownS: allS, season: await this.season(craft, model),
+    };
+  }
+
+  async set(craftId: string, { policy, isFolding, revision }: CareSettingDto): Promise<CareView> {
+    await this.crafts.find(this.db, craftId);
+    const row = await this.settings.ofCraft(this.db, craftId);
+    if (row) await this.settings.revise(this.db, row.id, revision, { policy, isFolding }, this.clock.now());
+    else if (revision !== 0) throw new RevisionConflictError('care setting', revision, 0);
+    else await this.settings.add(this.db, { ...this.rows.newRow(this.rows.makeId()), craftId, policy, isFolding });
+    return this.find(craftId);
+  }
+
+  /** A look over the craft: each prop is judged, what must be mended or thrown out waits until it is. */
+  async walkRound(craftId: string, dto: CreateWalkaroundDto): Promise<WalkaroundView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const setting: Pick<SettingRow, 'policy' | 'isFolding'> = (await this.settings.ofCraft(this.db, craftId)) ?? USUAL;
+    await this.db.transaction(async (tx) => {
+      const looks: StoredLook[] = [];
+      for (const look of dto.looks) looks.push(await this.judge(tx, craft, setting, look));
+      const outcome = worst(looks.map((l) => l.outcome));
+      const { policy, isFolding } = setting;
+      const isNew = await this.walkarounds.add(tx, { ...this.rows.newRow(dto.id), craftId, lookedAt: this.clock.now(), durationS: dto.durationS, policy, isFolding, outcome, looks, note: dto.note ?? null });
+      if (!isNew) return;
+      await this.ledger.record(tx, craftId, { kind: 'walkedRound', craftId, walkaroundId: dto.id, outcome, durationS: dto.durationS, propCount: looks.length, findingCount: looks.reduce((sum, l) => sum + l.findings.length, 0) });
+      for (const { pieceId, findings, outcome: own } of looks) if (pieceId !== null) await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: own, hasNick: findings.some((f) => f.what === 'nick'), findings });
+    });
+    return toWalkaroundView((await this.walkarounds.last(this.db, craftId))!);
+  }
+
+  private async judge(tx: DbOrTx, craft: CraftRow, { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>, look: PropLookDto): Promise<StoredLook> {
+    if (!craft.rotors.some((r) => r.place === look.place && r.level === look.level)) throw new NoSuchArmError(craft.name, look.place);
+    const on = (await this.pieces.onCraft(tx, craft.id, LIST_MAX)).find((p) => p.life.place === look.place && p.life.level === look.level);
+    const modelId = on?.piece.propModelId ?? craft.referencePropModelId;
+    const material: PropMaterial = modelId === null ? 'unknown' : (await this.models.find(tx, modelId)).material;
+    const strike = on ? await this.strikeSinceLook(tx, craft.id, on.piece.id) : 'none';
+    try {
+      const { outcome, isTruingVoid } = judgePiece({ material, isFolding, strike }, look.findings, policy);
+      return { place: look.place, level: look.level, seen: look.seen, findings: look.findings, photoSha256: look.photoSha256 ?? null, pieceId: on?.piece.id ?? null, tag: on?.piece.tag ?? null, material, outcome, isTruingVoid, strike };
+    } catch (error) {
+      if (!(error instanceof CoreError) || error.code !== 'noSuchFinding') throw error;
+      throw new ImpossibleFindingError(String(error.details.place), String(error.details.what), String(error.details.allowed));
+    }
+  }
+
+  private async strikeSinceLook(tx: DbOrTx, craftId: string, pieceId: string): Promise<StrikeClass> {
+    const last = await this.walkarounds.last(tx, craftId);
+    const since = (await this.strikes.ofPieces(tx, [pieceId])).filter((s) => !last || s.struckAt > last.row.lookedAt);
+    if (since.some((s) => s.isCrash || s.severity !== 'light')) return 'hard';
+    return since.length > 0 ? 'light' : 'none';
+  }
+
+  /** The edge was dressed and the piece cleaned: its truing is void where mass went away, and the look is answered. */
+  async mend(craftId: string, pieceId: string): Promise<CareView> {
+    const last = await this.walkarounds.last(this.db, craftId);
+    const look = last?.row.looks.find((l) => l.pieceId === pieceId && l.outcome === 'clean');
+    if (!last || !look) throw new NotFoundError('open finding', pieceId);
+    await this.db.transaction(async (tx) => {
+      if (look.isTruingVoid) await this.lives.record(tx, await this.pieces.findLiving(tx, pieceId), { ...NO_ACTION, action: 'dress' });
+      const looks = last.row.looks.map((l) => (l === look ? { ...l, outcome: 'fly' as const, findings: [] } : l));
+      await this.walkarounds.revise(tx, last.row.id, last.row.revision, { looks, outcome: worst(looks.map((l) => l.outcome)) }, this.clock.now());
+      await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: 'fly', hasNick: false, findings: [] });
+    });
+    return this.find(craftId);
+  }
+
+  /** A flight: life counts for every piece that was on, and strikes ask about their motors. */
+  async fly(craftId: string, dto: CreateFlightDto): Promise<CareView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    await this.db.transaction(async (tx) => {
+      const now = this.clock.now();
+      const isNew = await this.flights.add(tx, { ...this.rows.newRow(dto.id), craftId, flownAt: now, durationS: dto.durationS, packPieceId: dto.packPieceId ?? null, note: dto.note ?? null });
+      if (!isNew) return;
+      await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
+      const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
+      const speeds = new Map<string, number>();
+      for (const id of new Set(on.map((p) => p.piece.propModelId))) speeds.set(id, this.bench.hoverSpeedRpm(craft, geometryOf(await this.models.find(tx, id))));
+      await this.flights.addPieces(tx, on.map(({ piece }) => ({ flightId: dto.id, pieceId: piece.id, speedRpm: speeds.get(piece.propModelId)! })));
+      for (const strike of dto.strikes) await this.note(tx, craft, on, strike, dto.id);
+      await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
+    });
+    return this.find(craftId);
+  }
+
+  async strike(craftId: string, dto: StrikeDto): Promise<CareView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    await this.db.transaction(async (tx) => this.note(tx, craft, await this.pieces.onCraft(tx, craftId, LIST_MAX), dto, null));
+    return this.find(craftId);
+  }
+
+  private async note(tx: DbOrTx, craft: CraftRow, on: readonly LivingPiece[], { id, thing, throttleRatio, isCrash, arms, note }: StrikeDto, flightId: string | null): Promise<void> {
+    for (const arm of arms) if (!craft.rotors.some((r) => r.place === arm.place && r.level === arm.level)) throw new NoSuchArmError(craft.name, arm.place);
+    const severity = strikeSeverity(thing, throttleRatio);
+    const isNew = await this.strikes.add(tx, { ...this.rows.newRow(id), craftId: craft.id, struckAt: this.clock.now(), flightId, thing, throttleRatio, severity, isCrash, arms, note: note ?? null });
+    if (!isNew) return;
+    await this.ledger.record(tx, craft.id, { kind: 'struck', craftId: craft.id, strikeId: id, thing, throttleRatio, severity, isCrash });
+    const struck = on.filter((p) => arms.some((a) => a.place === p.life.place && a.level === p.life.level));
+    await this.strikes.addPieces(tx, struck.map(({ piece }) => ({ strikeId: id, pieceId: piece.id })));
+    for (const { piece } of struck) await this.ledger.record(tx, piece.id, { kind: 'pieceStruck', pieceId: piece.id, craftId: craft.id, thing, severity });
+    await this.parts.noteStrike(tx, craft.id, arms.map((a) => a.place));
+  }
+
+  async removeFlight(craftId: string, id: string): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      await this.flights.remove(tx, id, this.clock.now());
+      await this.ledger.record(tx, craftId, { kind: 'flightRemoved', craftId, flightId: id });
+    });
+  }
+
+  async restoreFlight(craftId: string, id: string): Promise<CareView> {
+    await this.db.transaction(async (tx) => {
+      await this.flights.restore(tx, id);
+      await this.ledger.record(tx, craftId, { kind: 'flightRestored', craftId, flightId: id });
+    });
+    return this.find(craftId);
+  }
+
+  /** What is left of the life of each piece on a craft. */
+  async livesOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<Map<string, PieceLifeLeft>> {
+    const ids = on.map((p) => p.piece.id);
+    const nowMs = this.clock.nowMs();
+    const [flown, struck, nicked] = [await this.flights.ofPieces(this.db, ids), await this.strikes.ofPieces(this.db, ids), await this.walkarounds.nicked(this.db, ids)];
+    const { recentS, firstAt } = await this.flights.flownS(this.db, craft.id, new Date(nowMs - PACE_DAYS * DAY_MS));
+    const days = firstAt === null ? PACE_DAYS : Math.min(PACE_DAYS, Math.max(LEAST_PACE_DAYS, (nowMs - firstAt.getTime()) / DAY_MS));
+    const models = new Map<string, PropModelRow>();
+    for (const id of new Set(on.map((p) => p.piece.propModelId))) models.set(id, await this.models.find(this.db, id));
+    return new Map(
+      on.map(({ piece }) => {
+        const model = models.get(piece.propModelId)!;
+        const own = flown.filter((f) => f.pieceId === piece.id);
+        const life = pieceLifeLeft({ diameterM: piece.diameterM ?? model.measuredDiameterM ?? model.diameterM, material: model.material, flown: own, strikes: struck.filter((s) => s.pieceId === piece.id).map((s) => s.severity), hasNick: nicked.has(piece.id), flightCount: own.length, secondsPerDay: recentS / days });
+        return [piece.id, life];
+      }),
+    );
+  }
+
+  private async modelOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<PropModelRow | null> {
+    const id = on[0]?.piece.propModelId ?? craft.referencePropModelId;
+    return id === null ? null : this.models.find(this.db, id);
+  }
+
+  private async changesLeft(craft: CraftRow, model: PropModelRow | null): Promise<{ count: number; firstOut: 'cw' | 'ccw' | null } | null> {
+    if (!model) return null;
+    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id) ?? { cwCount: 0, ccwCount: 0, eitherCount: 0 };
+    return changesLeft(stock, handsNeeded(craft.rotors, layoutKind(craft.layout)));
+  }
+
+  private async temperature(model: PropModelRow | null) {
+    const air = await this.workshop.currentAir();
+    return model && air ? temperatureAdvice(model.material, air.temperatureC) : [];
+  }
+
+  private async season(craft: CraftRow, model: PropModelRow | null): Promise<CareView['season']> {
+    if (!model) return [];
+    const since = new Date(this.clock.nowMs() - SEASON_DAYS * DAY_MS);
+    const retired = await this.log.retiredSince(this.db, model.id, since);
+    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id);
+    const { firstAt } = await this.flights.flownS(this.db, craft.id, since);
+    const daysCount = firstAt === null ? 1 : Math.min(SEASON_DAYS, Math.max(1, (this.clock.nowMs() - firstAt.getTime()) / DAY_MS));
+    const needed = handsNeeded(craft.rotors, layoutKind(craft.layout));
+    return (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, days: SEASON_DAYS, spares: seasonSpares({ daysCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
+  }
+}
+
+const ORDER: readonly CareOutcome[] = ['fly', 'clean', 'retire', 'retirePair', 'retireSet'];
+
+function worst(outcomes: readonly CareOutcome[]): CareOutcome {
+  return outcomes.reduce<CareOutcome>((a, b) => (ORDER.indexOf(b) > ORDER.indexOf(a) ? b : a), 'fly');
+}
+
+/** What the last look said of a piece that still sits where it was looked at. */
+function openOutcome({ piece }: LivingPiece, last: WalkaroundRow | null): Exclude<CareOutcome, 'fly'> | null {
+  const own = last?.looks.find((l) => l.pieceId === piece.id)?.outcome;
+  if (last?.outcome === 'retireSet' && last.looks.some((l) => l.pieceId === piece.id)) return 'retireSet';
+  return own === undefined || own === 'fly' ? null : own;
+}

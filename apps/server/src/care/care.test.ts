@@ -1,0 +1,221 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { BatchDetailView, CareView, DrillScoreView, GainSheetView, JobTicketView, LogEntryView, ModelAlertView, MotorPieceView, PieceDetailView, PieceView, Problem, SymptomCaseView, SymptomStartView, WalkaroundView } from '@zivvo/contract';
+import { makeDrill } from '@zivvo/core';
+import { v7 } from 'uuid';
+import { DB, type Db } from '../database/database.ts';
+import { EventRepository } from '../event/event.repository.ts';
+import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+
+let server: TestServer;
+const model = aPropModel();
+const stronger = aPropModel({ label: '7.7x4x3', diameterM: 0.19558, pitchM: 0.1016 });
+const craft = aCraft({ referencePropModelId: model.id });
+const ARMS = ['frontLeft', 'frontRight', 'rearRight', 'rearLeft'] as const;
+const on = new Map<string, PieceView>();
+const spare: PieceView[] = [];
+
+beforeAll(async () => {
+  server = await startTestServer();
+  for (const m of [model, stronger]) await server.http.post('/api/prop-models').send(m).expect(201);
+  await server.http.post('/api/crafts').send(craft).expect(201);
+  const batch = (await server.http.post('/api/batches').send({ id: v7(), propModelId: model.id, cwCount: 3, ccwCount: 3, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
+  for (const p of batch.pieces) await server.http.put(`/api/pieces/${p.id}/measures`).send({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good' }).expect(200);
+  for (const place of ARMS) {
+    const hand = place === 'frontLeft' || place === 'rearRight' ? 'cw' : 'ccw';
+    const piece = batch.pieces.find((p) => p.hand === hand && ![...on.values()].includes(p))!;
+    on.set(place, piece);
+    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'true', isDynamic: false }).expect(200);
+    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'fit', craftId: craft.id, place, level: 0 }).expect(200);
+  }
+  spare.push(...batch.pieces.filter((p) => ![...on.values()].includes(p)));
+  await server.http.post('/api/motor-pieces').send({ id: v7(), tag: 'M1', craftId: craft.id, place: 'rearLeft', hours: 2, overLimitCount: 0, strikeCount: 0, bearing: 'smooth', shaftPlayM: null, shaftRunOutM: null, note: null }).expect(201);
+}, 60_000);
+afterAll(() => server.close());
+
+const url = (path = ''): string => `/api/care/${craft.id}${path}`;
+const view = async (): Promise<CareView> => (await server.http.get(url()).expect(200)).body as CareView;
+const look = (place: string, findings: object[] = []) => ({ place, level: 0, seen: ['top', 'underside', 'edges'], findings, photoSha256: null });
+const walk = (looks: object[], more: object = {}) => server.http.post(url('/walkarounds')).send({ id: v7(), durationS: 45, looks, note: null, ...more });
+const codes = (care: CareView): string[] => care.reasons.map((r) => r.code);
+
+describe('walking round', () => {
+  test('a craft that nobody looked at waits for a look; one that was seen is fit', async () => {
+    expect(await view()).toMatchObject({ verdict: 'look', setting: { policy: 'lenient', isFolding: false, revision: 0 } });
+    const walked = (await walk(ARMS.map((a) => look(a))).expect(201)).body as WalkaroundView;
+    expect(walked).toMatchObject({ outcome: 'fly', isHurried: false });
+    expect(await view()).toMatchObject({ verdict: 'fit', lastWalkaround: { id: walked.id } });
+  });
+
+  test('a nick is to be dressed on the lenient policy: mending makes the truing void', async () => {
+    const piece = on.get('frontRight')!;
+    await walk(ARMS.map((a) => look(a, a === 'frontRight' ? [{ place: 'leadingEdge', what: 'nick' }] : []))).expect(201);
+    const care = await view();
+    expect(care.verdict).toBe('mend');
+    expect(care.pieces.find((p) => p.piece.id === piece.id)!.openOutcome).toBe('clean');
+    const mended = (await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(200)).body as CareView;
+    expect(mended.verdict).toBe('fit');
+    const detail = (await server.http.get(`/api/pieces/${piece.id}`)).body as PieceDetailView;
+    expect(detail).toMatchObject({ state: 'fitted', isTruedStatic: false });
+    expect(detail.history.map((e) => e.action)).toEqual(expect.arrayContaining(['dress', 'looked']));
+    await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(404);
+  });
+
+  test('white at the root grounds the craft until the piece is off', async () => {
+    const piece = on.get('rearLeft')!;
+    const walked = (await walk(ARMS.map((a) => look(a, a === 'rearLeft' ? [{ place: 'rootUnderside', what: 'whiteMark' }] : [])), { durationS: 12 }).expect(201)).body as WalkaroundView;
+    expect(walked).toMatchObject({ outcome: 'retire', isHurried: true });
+    expect(walked.looks.find((l) => l.place === 'rearLeft')!.reasons[0]!.code).toBe('care.white');
+    expect(await view()).toMatchObject({ verdict: 'grounded' });
+    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'retire', as: 'scrapped', reason: 'white at the root' }).expect(200);
+    expect(await view()).toMatchObject({ verdict: 'incomplete' });
+    const next = spare.find((p) => p.hand === 'ccw')!;
+    await server.http.post(`/api/fittings/${craft.id}/pieces`).send({ tag: next.tag, place: 'rearLeft', level: 0, oldTag: null, overrideReason: null }).expect(200);
+    on.set('rearLeft', next);
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect((await view()).verdict).toBe('fit');
+  });
+
+  test.each([
+    ['an arm it does not have', [look('nose')], 422, 'looks'],
+    ['a bend in the bore', [look('rearLeft', [{ place: 'bore', what: 'bend' }])], 422, 'looks'],
+    ['no prop at all', [], 400, 'looks'],
+    ['a side that props do not have', [{ ...look('rearLeft'), seen: ['inside'] }], 400, 'looks.0.seen'],
+  ])('%s is refused', async (_name, looks, status, path) => {
+    const answer = await walk(looks).expect(status);
+    expect((answer.body as Problem).fields.map((f) => f.path)).toContain(path);
+  });
+
+  test('the policy is the craft’s own, and two who change it do not overwrite each other', async () => {
+    await server.http.put(url('/setting')).send({ policy: 'strict', isFolding: true, revision: 0 }).expect(200);
+    await server.http.put(url('/setting')).send({ policy: 'lenient', isFolding: false, revision: 0 }).expect(409);
+    const walked = (await walk([look('rearLeft', [{ place: 'tip', what: 'nick' }])]).expect(201)).body as WalkaroundView;
+    expect(walked.outcome).toBe('retirePair');
+    await server.http.put(url('/setting')).send({ policy: 'lenient', isFolding: false, revision: 1 }).expect(200);
+    await walk(ARMS.map((a) => look(a))).expect(201);
+  });
+});
+
+describe('flying', () => {
+  test('life counts for what was on, motors grow older, and the craft waits for a look', async () => {
+    const id = v7();
+    const care = (await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201)).body as CareView;
+    expect(care).toMatchObject({ verdict: 'look', flownS: 5400 });
+    expect(care.pieces.every((p) => p.life.durationS === 5400 && p.life.flightCount === 1 && p.life.dueInDays !== null)).toBe(true);
+    await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201);
+    expect((await view()).flights).toHaveLength(1);
+    expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(3.5, 9);
+    await server.http.delete(url(`/flights/${id}`)).expect(204);
+    expect((await view()).pieces[0]!.life.durationS).toBe(0);
+    await server.http.post(url(`/flights/${id}/restore`)).expect(200);
+    expect((await view()).flownS).toBe(5400);
+  });
+
+  test('a strike asks about its motor and grounds until somebody looks', async () => {
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    const strike = { id: v7(), thing: 'gravel', throttleRatio: 0.8, isCrash: false, arms: [{ place: 'rearLeft', level: 0 }], note: null };
+    const care = (await server.http.post(url('/strikes')).send(strike).expect(201)).body as CareView;
+    expect(care.verdict).toBe('look');
+    expect(codes(care)).toEqual(expect.arrayContaining(['care.strikes', 'care.feelMotor']));
+    expect(care.motorsToFeel).toMatchObject([{ tag: 'M1', strikeCount: 1, bearing: null }]);
+    expect(care.strikes[0]).toMatchObject({ severity: 'hard' });
+    expect(care.pieces.find((p) => p.piece.place === 'rearLeft')!.life).toMatchObject({ strikeCount: 1, isByFatigue: true });
+    const walked = (await walk(ARMS.map((a) => look(a))).expect(201)).body as WalkaroundView;
+    expect(walked.looks.find((l) => l.place === 'rearLeft')).toMatchObject({ outcome: 'clean', isTruingVoid: true });
+    await server.http.post(url('/strikes')).send({ ...strike, id: v7(), arms: [{ place: 'tail', level: 0 }] }).expect(422);
+    await server.http.post(url('/strikes')).send({ ...strike, id: v7(), throttleRatio: 1.5 }).expect(400);
+  });
+});
+
+describe('an alert', () => {
+  test('grounds siblings and keeps spares off the arms until it is released', async () => {
+    const id = v7();
+    await server.http.post('/api/model-alerts').send({ id, propModelId: model.id, batchId: null, reason: 'root cracked unstruck' }).expect(201);
+    expect(await view()).toMatchObject({ verdict: 'grounded', alerts: [{ id }] });
+    const cw = spare.find((p) => p.hand === 'cw')!;
+    const refused = await server.http.post(`/api/fittings/${craft.id}/pieces`).send({ tag: cw.tag, place: 'frontLeft', level: 0, oldTag: on.get('frontLeft')!.tag, overrideReason: 'hurry' }).expect(422);
+    expect(refused.body).toMatchObject({ code: 'fit.grounded', detail: expect.stringContaining('root cracked unstruck') });
+    expect((await server.http.post(`/api/model-alerts/${id}/release`).send({ reason: 'whole bag looked at' }).expect(200)).body as ModelAlertView).toMatchObject({ releaseReason: 'whole bag looked at' });
+    await server.http.post(`/api/model-alerts/${id}/release`).send({ reason: 'again' }).expect(409);
+    expect((await view()).alerts).toEqual([]);
+  });
+});
+
+describe('gains', () => {
+  const sheet = () => ({ id: v7(), craftId: craft.id, oldPropModelId: model.id, newPropModelId: stronger.id, payloadKg: 0, hasGuards: false, packSeriesCount: 6, pitchPercent: 100, rollPercent: 100, yawPercent: 100, verticalPercent: 100 });
+  const put = (s: GainSheetView, more: object) => server.http.put(`/api/gain-sheets/${s.id}`).send({ checks: s.checks, looks: s.looks, note: null, revision: s.revision, ...more });
+  const rest = { axis: 'roll', doesFlutter: false, doesReturn: true };
+
+  test('a stronger prop proposes less; nothing is flown before the rest is excluded, and only by single percents', async () => {
+    let s = (await server.http.post('/api/gain-sheets').send(sheet()).expect(201)).body as GainSheetView;
+    expect(s.scale!.proportionalRatio).toBeLessThan(1);
+    expect(s).toMatchObject({ missingChecks: ['balance', 'tightness', 'shaft'], fitted: 'old', advice: { roll: { status: 'try', percent: 100 }, vertical: { status: 'stays' } } });
+    const first = { axis: 'roll', percent: 100, doesFlutter: true, doesReturn: null };
+    expect((await put(s, { looks: [first] }).expect(422)).body).toMatchObject({ code: 'gains.checksFirst' });
+    s = (await put(s, { checks: ['balance', 'tightness', 'shaft'] }).expect(200)).body as GainSheetView;
+    expect((await put(s, { looks: [first, { ...rest, percent: 90 }] }).expect(422)).body).toMatchObject({ code: 'gains.step', detail: expect.stringContaining('99 %') });
+    s = (await put(s, { looks: [first, { ...rest, percent: 99 }] }).expect(200)).body as GainSheetView;
+    expect(s.advice.roll).toEqual({ status: 'found', percent: 99 });
+    expect((await put(s, { looks: [...s.looks, { ...rest, percent: 98 }] }).expect(422)).body).toMatchObject({ code: 'gains.step' });
+    await put(s, { looks: [first], revision: 1 }).expect(409);
+  });
+
+  test('a weaker prop proposes nothing', async () => {
+    const s = (await server.http.post('/api/gain-sheets').send({ ...sheet(), oldPropModelId: stronger.id, newPropModelId: model.id }).expect(201)).body as GainSheetView;
+    expect(s.advice.pitch).toEqual({ status: 'stays', percent: 100 });
+  });
+});
+
+describe('the rest of the bench', () => {
+  test('a ticket is opened, filled, closed and brought back', async () => {
+    const ticket = { id: v7(), craftId: craft.id, ownerName: 'Upper school', complaint: 'hums', found: null, done: null, parts: null, minutes: null, isClosed: false };
+    const opened = (await server.http.post('/api/job-tickets').send(ticket).expect(201)).body as JobTicketView;
+    const { id: _id, craftId: _craft, ...columns } = ticket;
+    const closed = (await server.http.put(`/api/job-tickets/${opened.id}`).send({ ...columns, found: 'nick', done: 'dressed', minutes: 25, isClosed: true, revision: opened.revision }).expect(200)).body as JobTicketView;
+    expect(closed.closedAt).not.toBeNull();
+    await server.http.delete(`/api/job-tickets/${opened.id}`).expect(204);
+    expect((await server.http.get(`/api/job-tickets?craftId=${craft.id}`)).body).toEqual([]);
+    await server.http.post(`/api/job-tickets/${opened.id}/restore`).expect(200);
+    await server.http.post('/api/job-tickets').send({ ...ticket, id: v7(), complaint: '' }).expect(400);
+  });
+
+  test('the record speaks first, answers move the causes, and what was found is written down', async () => {
+    const start = (await server.http.get(url('/symptoms')).expect(200)).body as SymptomStartView;
+    expect(start.facts).toEqual(expect.arrayContaining(['struckPiece', 'motorStruck']));
+    expect(start.recent.map((r) => r.change)).toEqual(expect.arrayContaining(['props', 'strike']));
+    expect(start.recent.map((r) => r.at)).toEqual([...start.recent].map((r) => r.at).sort().reverse());
+    const id = v7();
+    const told = { symptoms: ['tremblingPicture'], changes: ['strike'], answers: [], mendedCause: null };
+    const first = (await server.http.put(url(`/symptoms/${id}`)).send({ ...told, revision: 0 }).expect(200)).body as SymptomCaseView;
+    expect(first.diagnosis.next).not.toBeNull();
+    const shaft = (await server.http.put(url(`/symptoms/${id}`)).send({ ...told, answers: [{ test: 'shaftTip', answer: 'yes' }], revision: first.revision }).expect(200)).body as SymptomCaseView;
+    expect(shaft.diagnosis.ranked[0]!.cause).toBe('bentShaft');
+    await server.http.put(url(`/symptoms/${id}`)).send({ ...told, revision: 1 }).expect(409);
+    await server.http.put(url(`/symptoms/${id}`)).send({ ...told, answers: shaft.answers, mendedCause: 'bentShaft', revision: shaft.revision }).expect(200);
+    expect((await server.http.get(url('/symptoms'))).body).toMatchObject({ openCase: null, solved: [{ cause: 'bentShaft' }] });
+    await server.http.put(url(`/symptoms/${v7()}`)).send({ ...told, symptoms: ['smells'], revision: 0 }).expect(400);
+  });
+
+  test('the log holds everything of the craft and the pieces on it, within its period', async () => {
+    const log = async (from: string, to: string): Promise<LogEntryView[]> => (await server.http.get(url(`/log?from=${from}&to=${to}`)).expect(200)).body as LogEntryView[];
+    const all = await log('2026-01-01', '2030-01-01');
+    expect([...new Set(all.map((e) => e.kind))]).toEqual(expect.arrayContaining(['walkedRound', 'flown', 'struck', 'pieceFitted', 'pieceRetired', 'pieceDressed', 'gainsFlown', 'ticketClosed', 'faultFound']));
+    expect(all.find((e) => e.kind === 'pieceRetired')).toMatchObject({ tag: expect.any(String), values: { reason: 'white at the root' } });
+    expect(await log('2020-01-01', '2021-01-01')).toEqual([]);
+    expect(((await server.http.get(url('/log?from=yesterday&to=2030-01-01')).expect(400)).body as Problem).fields[0]!.path).toBe('from');
+  });
+
+  test('whether a drill is right is worked out here, not sent', async () => {
+    const drill = makeDrill('finding', 'seed-7');
+    await server.http.post('/api/drills/answers').send({ id: v7(), kind: 'finding', seed: 'seed-7', chosen: drill.right }).expect(201);
+    const scores = (await server.http.post('/api/drills/answers').send({ id: v7(), kind: 'finding', seed: 'seed-7', chosen: (drill.right + 1) % drill.options.length }).expect(201)).body as DrillScoreView[];
+    expect(scores).toMatchObject([{ kind: 'finding', askedCount: 2, rightCount: 1 }]);
+  });
+
+  test('the projections follow from the events alone', async () => {
+    const db = server.app.get<Db>(DB);
+    const events = server.app.get(EventRepository, { strict: false });
+    const before = await events.allProjections(db);
+    await db.transaction((tx) => events.rebuild(tx));
+    expect(await events.allProjections(db)).toEqual(before);
+  });
+});
