@@ -6,3 +6,5 @@ export * from './reasonSentence.ts';
 export * from './fieldSentence.ts';
 export * from './labelSentence.ts';
 export * from './workingWords.ts';
+export * from './careNames.ts';
+export * from './logSentence.ts';

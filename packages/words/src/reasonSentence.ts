@@ -1,5 +1,6 @@
-import type { Dimension, LineStop, Reason, RotorPlace } from '@zivvo/core';
-import { placeNames, towardName } from './names.ts';
+import type { CarePlace, Dimension, LineStop, Reason, RotorPlace } from '@zivvo/core';
+import { carePlaceNames } from './careNames.ts';
+import { materialNames, placeNames, towardName } from './names.ts';
 import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { writeLabel } from './writeLabel.ts';
@@ -26,6 +27,14 @@ interface Pen {
   toward(key: string): string;
   /** An arm at the start of a sentence. */
   placeFirst(key: string): string;
+  /** Where on a prop. */
+  carePlace(key: string): string;
+  material(key: string): string;
+  materialFirst(key: string): string;
+  /** Verbs and pronouns for one or several. */
+  are(key: string): string;
+  have(key: string): string;
+  its(key: string): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
@@ -168,6 +177,65 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'fit.fault.face': (p) => `${p.placeFirst('place')}: the label faces the wrong way.`,
   'fit.seeTheSpin': (p) => `See the spin of ${p.text('of') === '1' ? 'the motor' : `${p.number('count')} of ${p.number('of')} motors`}: what is drawn is a proposal, nothing is confirmed without it.`,
   'fit.rank': (p) => `It can be steered in ${p.number('rank')} of four ways only.`,
+  // Care: what becomes of a piece
+  'care.pair': () => 'One blade of a folding prop is damaged: change both on that motor.',
+  'care.crack': (p) => `Crack at the ${p.carePlace('place')}: retire it, whatever else is good.`,
+  'care.missing': (p) => `A piece is missing at the ${p.carePlace('place')}: it cannot be balanced and may go on breaking.`,
+  'care.white': (p) => `White at the ${p.carePlace('place')}: the ${p.material('material')} has yielded and will tear there.`,
+  'care.milky': (p) => `Milky spot at the ${p.carePlace('place')}: layers of carbon have come apart.`,
+  'care.woodRoot': (p) => `Crazed lacquer at the ${p.carePlace('place')}: on wood the root is where it breaks.`,
+  'care.lacquer': (p) => `Crazed lacquer at the ${p.carePlace('place')}: sand, lacquer, true again.`,
+  'care.nickCarbon': (p) => `Nick in carbon at the ${p.carePlace('place')}: carbon hides how deep it goes.`,
+  'care.nickPrinted': (p) => `Nick at the ${p.carePlace('place')} of a printed part: it splits between its layers from there.`,
+  'care.nickRoot': (p) => `Nick at the ${p.carePlace('place')}: the root carries the whole pull of the blade.`,
+  'care.nickDress': (p) => `Nick felt at the ${p.carePlace('place')}: dress it smooth with two fine grits, then true it again.`,
+  'care.bendBack': (p) => `Bent at the ${p.carePlace('place')}: polycarbonate may be bent back by hand; white marks after it retire it.`,
+  'care.bend': (p) => `Bent at the ${p.carePlace('place')}: ${p.material('material')} does not come back true.`,
+  'care.wornBore': () => 'The bore is worn: it runs beside its own centre, and no balancing holds.',
+  'care.wornMount': () => 'Worn nut, thread or screws: new ones, locked.',
+  'care.wornPivot': () => 'The folding pivot is worn: the blade flaps out of its line.',
+  'care.wornEdge': (p) => `Worn at the ${p.carePlace('place')}: smooth it and true it again.`,
+  'care.loose': (p) => `Loose at the ${p.carePlace('place')}: new lock nut or screws, then twist each blade.`,
+  'care.looseHub': (p) => `Loose at the ${p.carePlace('place')}: an insert that moves cannot be trusted.`,
+  'care.stiff': () => 'The folding pivot is stiff: clean and free it until both blades swing alike.',
+  'care.stiffStrict': () => 'The folding pivot does not swing free: it goes on the strict policy.',
+  'care.dirt': (p) => `Dirt at the ${p.carePlace('place')}: wipe it off; grass and insects weigh.`,
+  'care.scrape': (p) => `Cosmetic scrape at the ${p.carePlace('place')}: it flies. Feel it again next time.`,
+  'care.doubt': (p) => `Damage at the ${p.carePlace('place')}: the strict policy mends nothing.`,
+  'care.notMakers': () => 'A mended piece is no longer the maker’s part: a new one goes on.',
+  'care.crashStrict': () => 'A hard strike on the strict policy: nothing from this craft flies again.',
+  'care.struckCarbon': () => 'Carbon after a strike: it hides what broke inside.',
+  'care.struckLight': () => 'It hit something soft: counted, and looked at twice.',
+  'care.struckBrittle': (p) => `${p.materialFirst('material')} after a hard strike: it breaks at the next one.`,
+  'care.struckTrue': () => 'A hard strike: look at every edge, then true it again.',
+  // Care: whether a craft may fly
+  'care.grounded': (p) => `${p.text('tags')} ${p.are('count')} grounded: ${p.text('alert')}.`,
+  'care.open.clean': (p) => `${p.text('tags')}: clean up and true again before flight.`,
+  'care.open.retire': (p) => `${p.text('tags')} ${p.are('count')} to be retired. Take a spare.`,
+  'care.open.retirePair': (p) => `${p.text('tags')}: retire the pair on that motor.`,
+  'care.open.retireSet': (p) => `${p.text('tags')}: the whole set is retired after the crash.`,
+  'care.spentFatigue': (p) => `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life by stress and strikes: replace.`,
+  'care.spentHours': (p) => `${p.text('tags')} ${p.have('count')} flown ${p.number('hours', 1)} h, ${p.share('usedRatio')} of what is usual for the material (experience): replace.`,
+  'care.soonDays': (p) => `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life: due in ${p.number('days')} days at this pace.`,
+  'care.soon': (p) => `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life.`,
+  'care.strikes': (p) => `${p.number('count')} ${p.text('count') === '1' ? 'strike' : 'strikes'} since the last look: walk round before it flies.`,
+  'care.feelMotor': (p) => `Motor ${p.text('tag')} was struck: spin it bare, feel the bearing, watch the shaft’s tip.`,
+  'care.missingPieces': (p) => `${p.number('count')} of ${p.number('of')} arms without a tagged piece.`,
+  'care.neverLooked': (p) => `Nobody has walked round ${p.text('name')} yet.`,
+  'care.flownSince': (p) => `${p.text('name')} flew ${p.text('count') === '1' ? 'once' : `${p.number('count')} times`} since the last look: walk round before the next flight.`,
+  'care.staleLook': (p) => `The last look is ${p.number('days')} days old: a look is of the same day.`,
+  'care.hurried': (p) => `The last look took ${p.number('seconds', 1)} s a prop; under ${p.number('least')} s nobody sees a hair crack.`,
+  'care.changesLeft': (p) => `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left on the rack; ${p.text('hand')} runs out first.`,
+  'care.noChange': (p) => `No full change left on the rack: ${p.text('hand')} is missing.`,
+  'care.cold': (p) => `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: under ${p.quantity('limitC', 'temperature')} it turns brittle (experience).`,
+  'care.hot': (p) => `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: over ${p.quantity('limitC', 'temperature')} it softens (experience).`,
+  // Drills: said after the answer
+  'drill.label': (p) => `${p.text('label')}: ${p.quantity('diameterM', 'length')} across, ${p.quantity('pitchM', 'length')} of pitch${p.text('bladeCount') === '0' ? '; the blades are not on it' : `, ${p.number('bladeCount')} blades`}.`,
+  'drill.hand': (p) => `The higher edge goes first: with it on the ${p.text('leadingEdge')}, a blade up and ${p.text('hollow') === 'away' ? 'the label facing you' : 'the back facing you'}, the piece turns ${p.text('hand').toUpperCase()}.`,
+  'drill.armOne': (p) => `The piece on ${p.place('place')} pushes the wrong way: it tips toward ${p.toward('toward')}.`,
+  'drill.armSwapped': (p) => `${p.placeFirst('place')} and ${p.place('other')} are swapped: both push down, and it tips toward ${p.toward('toward')}.`,
+  'drill.tapeOne': (p) => `Heavy at ${p.number('heavyDegrees')}°, so weight goes to ${p.number('lightDegrees')}°: that is blade ${p.text('blades')}.`,
+  'drill.tapeTwo': (p) => `Heavy at ${p.number('heavyDegrees')}°, so weight goes to ${p.number('lightDegrees')}°, between two blades: never there, but shared onto ${p.text('blades').replace('+', ' and ')}.`,
   // Stops of the line
   'pick.noReference': () => 'Pick: no prop chosen yet',
   'pick.discsMeet': (p) => `Pick: ${p.quantity('diameterM', 'length')} across where ${p.quantity('limitM', 'length')} has room`,
@@ -222,8 +290,18 @@ function pen(values: Values, choices: UnitChoices): Pen {
     gramMillimetres: (key) => formatUnbalance(numberOf(key)),
     place: (key) => placeNames[String(values[key] ?? '') as RotorPlace]?.toLowerCase() ?? 'that arm',
     toward: (key) => (values[key] === '' ? 'one side' : towardName(values[key] as RotorPlace)),
+    carePlace: (key) => carePlaceNames[String(values[key] ?? '') as CarePlace] ?? 'prop',
+    material: (key) => materialNames[String(values[key] ?? '')] ?? 'material',
+    materialFirst: (key) => upperFirst(materialNames[String(values[key] ?? '')] ?? 'material'),
+    are: (key) => (values[key] === 1 ? 'is' : 'are'),
+    have: (key) => (values[key] === 1 ? 'has' : 'have'),
+    its: (key) => (values[key] === 1 ? 'its' : 'their'),
     placeFirst: (key) => placeNames[values[key] as RotorPlace] ?? 'That arm',
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
+}
+
+function upperFirst(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
 }

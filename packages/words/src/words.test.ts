@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FieldProblem } from '@zivvo/contract';
+import { careOutcomes } from '@zivvo/core';
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { defaultUnits, fieldDimension, fieldSentence, formatDifference, formatNumber, formatQuantity, hasSentence, inputName, reasonSentence, sourceSentence, unreadableSentence, workingTitle, writeLabel, type UnitChoices } from './index.ts';
@@ -46,6 +47,17 @@ describe('reasons', () => {
     const leftOut = ['belowGate', 'readingKindDiffers', 'tooFewSteps'].map((c) => `leftOut.${c}`);
     expect(said.length).toBeGreaterThan(20);
     expect([...new Set([...said, ...limits, ...leftOut])].filter((code) => !hasSentence(code))).toEqual([]);
+  });
+
+  test('everything that Care can say has words', () => {
+    const folder = fileURLToPath(new URL('../../core/src/care/', import.meta.url));
+    const files = fs.readdirSync(folder).filter((f) => !f.endsWith('.test.ts'));
+    const said = files.flatMap((f) => [...fs.readFileSync(folder + f, 'utf8').matchAll(/'((?:care|drill)\.[\w.]+)'/g)].map((m) => m[1]!));
+    const open = careOutcomes.filter((o) => o !== 'fly').map((o) => `care.open.${o}`);
+    expect(said.length).toBeGreaterThan(50);
+    expect([...new Set([...said, ...open])].filter((code) => !hasSentence(code))).toEqual([]);
+    expect(reasonSentence({ code: 'care.grounded', values: { tags: 'AB12', count: 1, alert: 'root cracked' } }, defaultUnits)).toBe('AB12 is grounded: root cracked.');
+    expect(reasonSentence({ code: 'care.soon', values: { tags: 'AB12, CD34', count: 2, usedRatio: 0.9 } }, defaultUnits).replace(/\u202f/g, ' ')).toBe('AB12, CD34 have used 90 % of their life.');
   });
 
   test('a sentence carries the craft’s own numbers in the reader’s units', () => {

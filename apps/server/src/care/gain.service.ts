@@ -100,7 +100,7 @@ function requireSteps(row: GainSheetRow, looks: readonly GainLookDto[], scale: G
   looks.forEach((look, i) => {
     const before = looks.slice(0, i).filter((l) => l.axis === look.axis);
     const start = startOf(row, look.axis);
-    const advice = gainAdvice(look.axis, before as never, start, scale ?? NO_CHANGE);
+    const advice = gainAdvice(look.axis, before, start, scale ?? NO_CHANGE);
     const allowed = before.length === 0 ? start : advice.status === 'try' ? advice.percent : null;
     if (allowed === null) throw new GainStepError(`${look.axis} is done: nothing more is flown on it.`);
     if (look.percent !== allowed) throw new GainStepError(`${look.axis} is flown at ${allowed} % next, not at ${look.percent} %: single percents, downward.`);

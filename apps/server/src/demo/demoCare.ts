@@ -27,6 +27,7 @@ export interface DemoCare {
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 const DRILLS = 24;
+const HOURS_APART = 4 / 24;
 
 interface Fitted extends Pick<DemoPiece, 'id' | 'tag' | 'propModelId'> {
   place: RotorPlace;
@@ -62,7 +63,8 @@ function addSeason(care: DemoCare, seed: string, world: World, flying: DemoFlyin
   const random = seededRandom(`${seed}/care/${flying.craft}`);
   for (let i = 0; i < flying.sessionCount; i++) {
     const daysAgo = flying.fromDaysAgo - ((flying.fromDaysAgo - flying.toDaysAgo) * i) / Math.max(1, flying.sessionCount - 1);
-    const lookMs = -daysAgo * DAY_MS;
+    // By day: whole days before the first start, two hours earlier or later.
+    const lookMs = -(Math.round(daysAgo) + HOURS_APART * (random.next() - 0.5)) * DAY_MS;
     const secondsAProp = i === flying.hurriedSession ? 3 : 8 + 7 * random.next();
     addLook(care, world, craft, fitted, lookMs, secondsAProp * fitted.length, i === flying.scrapedSession ? fitted.at(-1)! : null);
     addFlight(care, world, craft, fitted, lookMs + 20 * MINUTE_MS, flying.minutes * (0.85 + 0.3 * random.next()) * 60, i);
@@ -95,7 +97,8 @@ function addLook(care: DemoCare, { ids, materialOf }: World, craft: RackCraft, f
 function addFlight(care: DemoCare, { ids, hoverSpeedRpm, packIds }: World, craft: RackCraft, fitted: readonly Fitted[], atMs: number, durationS: number, i: number): void {
   const id = ids(`flight ${craft.name} ${i}`);
   care.flights.push({ id, craftId: craft.id, durationS, packPieceId: craft.name === 'Petrel' ? packIds[i % packIds.length]! : null, note: null, atMs });
-  for (const p of fitted) care.flightPieces.push({ flightId: id, pieceId: p.id, speedRpm: hoverSpeedRpm(craft.id, p.propModelId) });
+  const speedRpm = fitted[0] ? hoverSpeedRpm(craft.id, fitted[0].propModelId) : 0;
+  for (const p of fitted) care.flightPieces.push({ flightId: id, pieceId: p.id, speedRpm });
   care.facts.push({ subjectId: craft.id, atMs, fact: { kind: 'flown', craftId: craft.id, flightId: id, durationS } });
 }
 

@@ -66,10 +66,10 @@ export function demoWorld(): DemoWorld {
   const { facts: careFacts, ...care } = demoCare(SEED, {
     ids, crafts, pieces: rack.pieces, modelId, rackFacts, packIds: packs.map((p) => p.id), personIds: people.map((p) => p.id),
     materialOf: (id) => propModels.find((p) => p.id === id)!.material,
-    hoverSpeedRpm: (craftId, id) => {
+    hoverSpeedRpm: onceEach((craftId: string, id: string) => {
       const { diameterM, measuredDiameterM, pitchM, bladeCount, tipShape, material } = propModels.find((p) => p.id === id)!;
       return bench.hoverSpeedRpm(crafts.find((c) => c.id === craftId)!, labelGeometry(measuredDiameterM ?? diameterM, pitchM, bladeCount, tipShape, material));
-    },
+    }),
   });
   const facts: DemoWorld['facts'] = [
     ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
@@ -210,5 +210,16 @@ function demoIds(): (name: string) => string {
     const hex = (count: number): string => Array.from({ length: count }, () => Math.floor(random.next() * 16).toString(16)).join('');
     const moment = (0x0192_0000_0000 + hashText(name)).toString(16).padStart(12, '0');
     return `${moment.slice(0, 8)}-${moment.slice(8, 12)}-7${hex(3)}-8${hex(3)}-${hex(12)}`;
+  };
+}
+
+/** Works out each answer once. */
+function onceEach(work: (a: string, b: string) => number): (a: string, b: string) => number {
+  const known = new Map<string, number>();
+  return (a, b) => {
+    const key = `${a}/${b}`;
+    const value = known.get(key) ?? work(a, b);
+    known.set(key, value);
+    return value;
   };
 }

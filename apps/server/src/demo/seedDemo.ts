@@ -2,7 +2,7 @@ import type { INestApplication } from '@nestjs/common';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { EventLedger } from '../event/event.ledger.ts';
+import { EventRepository } from '../event/event.repository.ts';
 import { RunRepository } from '../stand/run.repository.ts';
 import { toChannels } from '../stand/stand.mapper.ts';
 import { DemoRepository } from './demo.repository.ts';
@@ -53,7 +53,7 @@ export async function seedDemo(app: INestApplication): Promise<void> {
     for (const { id, steps } of world.runs) {
       await runs.addChannels(tx, toChannels(id, { steps: steps as never, readingKinds: [], restingCellV: null, zeroBeforeN: null, zeroAfterN: null, packPieceId: null }));
     }
-    const ledger = app.get(EventLedger, { strict: false });
-    for (const { subjectId, fact, atMs } of world.facts) await ledger.record(tx, subjectId, fact, new Date(firstMs + atMs));
+    const events = app.get(EventRepository, { strict: false });
+    for (const { subjectId, fact, atMs } of world.facts) await events.append(tx, { workshopId: workshop.id, personId: author!.id, at: at(atMs), kind: fact.kind, subjectId, fact });
   });
 }

@@ -9,7 +9,12 @@ beforeEach(() => {
 
 function Page({ keys }: { keys: string[] }) {
   useKeys(keys.map((key) => ({ key, what: key, run: () => struck.push(key) })));
-  return <input aria-label="Name" />;
+  return (
+    <>
+      <input aria-label="Name" />
+      <input aria-label="Folding" type="checkbox" />
+    </>
+  );
 }
 
 /** The frame listens, the page inside it brings the keys, as in the app. */
@@ -50,6 +55,13 @@ test('keys never fire into a field, and letters not at all when they are switche
   strike('n', 5000);
   strike('/', 5000);
   expect(struck).toEqual(['/']);
+});
+
+test('a checkbox that has the focus takes the space bar and no letter', () => {
+  render(<Frame keys={['n', ' ']} />);
+  strike('n', 5000, screen.getByRole('checkbox'));
+  strike(' ', 5100, screen.getByRole('checkbox'));
+  expect(struck).toEqual(['n']);
 });
 
 test('keys struck while a page is on its way act on the page that came', () => {

@@ -62,6 +62,12 @@ export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
 }
 
+/** Whether a key belongs to the control that has the focus: letters mean nothing to a radio button or a checkbox. */
+function isForControl({ target, key }: KeyboardEvent): boolean {
+  const isChoice = target instanceof HTMLInputElement && /^(?:radio|checkbox)$/.test(target.type);
+  return isTyping(target) && !(isChoice && key.length === 1 && key !== ' ');
+}
+
 /** How long after `g` its second letter may come. */
 const SEQUENCE_MS = 1500;
 
@@ -92,7 +98,7 @@ export function useKeyListener(areLettersOn: boolean, isOnTheWay: boolean): void
         }
         return;
       }
-      if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return;
+      if (event.ctrlKey || event.metaKey || event.altKey || isForControl(event)) return;
       if (document.querySelector('[role="dialog"]')) return;
       const isSequence = event.timeStamp - goneAt.current < SEQUENCE_MS;
       goneAt.current = -Infinity;

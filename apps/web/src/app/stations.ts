@@ -1,5 +1,5 @@
 import type { LineStation } from '@zivvo/core';
-import { IconCompass, IconDrone, IconGauge, IconPropeller, IconRotate360, IconScale, type Icon } from '@tabler/icons-react';
+import { IconCompass, IconDrone, IconGauge, IconHeartbeat, IconPropeller, IconRotate360, IconScale, type Icon } from '@tabler/icons-react';
 
 /** A place of work in the rail; a station joins when it exists. */
 export interface Station {
@@ -19,4 +19,5 @@ export const stations: readonly Station[] = [
   { name: 'True', path: '/true', letter: 'u', icon: IconScale, stop: 'true' },
   { name: 'Fit', path: '/fit', letter: 'i', icon: IconRotate360, stop: 'fit' },
   { name: 'Stand', path: '/stand', letter: 's', icon: IconGauge, stop: 'stand' },
+  { name: 'Care', path: '/care', letter: 'a', icon: IconHeartbeat, stop: null },
 ];

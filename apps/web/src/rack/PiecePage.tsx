@@ -9,7 +9,6 @@ import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { problemOf } from '../shared/api/api.ts';
 import { useActOnPieceMutation, useDescribePieceMutation, usePieceQuery, useSetsQuery, type PieceActionBody } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
-import { useStoreBlobMutation } from '../shared/api/workshopApi.ts';
 import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
@@ -19,6 +18,7 @@ import { useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { PhotoKey } from '../shared/ui/PhotoKey.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
@@ -148,7 +148,6 @@ const FIELDS = ['massKg', 'diameterM', 'boreFit', 'look', 'hand', 'hubThicknessM
 function Describe({ piece }: { piece: PieceDetailView }) {
   const format = useFormat();
   const [describe, describing] = useDescribePieceMutation();
-  const [store, storing] = useStoreBlobMutation();
   const values = Object.fromEntries(FIELDS.map((f) => [f, piece[f]])) as unknown as PieceForm;
   const { control, handleSubmit, setError, setValue, watch, formState } = useForm<PieceForm>({ values, resolver: dtoResolver<PieceForm>(DescribePieceDto, format.choices), mode: 'onTouched' });
   const photo = watch('photoSha256');
@@ -159,11 +158,6 @@ function Describe({ piece }: { piece: PieceDetailView }) {
       for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof PieceForm, problem);
     }
   });
-  const takePhoto = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
-    const kept = await store({ bytes: file, name: file.name }).unwrap();
-    setValue('photoSha256', kept.sha256, { shouldDirty: true });
-  };
   return (
     <form className={classes.sheet} noValidate onSubmit={(e) => void onSave(e)}>
       <h2>What is known</h2>
@@ -182,12 +176,9 @@ function Describe({ piece }: { piece: PieceDetailView }) {
       </div>
       <div className={classes.photo}>
         {photo !== null && photo !== undefined && <img src={`/api/blobs/${photo}`} alt={`${piece.tag} when new`} />}
-        <label className={classes.file}>
-          {photo === null ? 'Photo when new' : 'Another photo'}
-          <input type="file" accept="image/*" capture="environment" onChange={(e) => void takePhoto(e.currentTarget.files?.[0])} />
-        </label>
+        <PhotoKey label={photo === null ? 'Photo when new' : 'Another photo'} onStored={(sha256) => setValue('photoSha256', sha256, { shouldDirty: true })} />
       </div>
-      <ProblemNote error={describing.error ?? storing.error} />
+      <ProblemNote error={describing.error} />
       {formState.isDirty && (
         <Action type="submit" disabled={describing.isLoading}>
           Write it down

@@ -278,6 +278,11 @@ describe('whether a craft is fit to fly', () => {
     expect(codes(fresh)).not.toContain(code);
   });
 
+  test('pieces of which the same is to be said are named together, the worst figure with them', () => {
+    const care = craftCare({ ...fresh, pieces: [piece('AB12', { life: life(0.85) }), piece('CD34', { life: life(0.91) })] });
+    expect(care.reasons).toMatchObject([{ code: 'care.soon', values: { tags: 'AB12, CD34', count: 2, usedRatio: 0.91 } }]);
+  });
+
   test('a hurried look, a thin rack and a struck motor are said and do not ground', () => {
     const care = craftCare({ ...fresh, lookSecondsPerProp: 2, motorsToFeel: ['M2'], changesLeft: { count: 0, firstOut: 'cw' } });
     expect(care.verdict).toBe('fit');

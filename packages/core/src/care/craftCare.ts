@@ -51,11 +51,7 @@ const RETIRING: readonly string[] = ['retire', 'retirePair', 'retireSet'];
 export function craftCare(facts: CareFacts): CraftCare {
   const reasons: Reason[] = [];
   const say = (severity: Severity, code: string, values: Reason['values'] = {}): void => void reasons.push({ code, severity, values, figure: null });
-  for (const p of facts.pieces) {
-    if (p.alert !== null) say('danger', 'care.grounded', { tag: p.tag, alert: p.alert });
-    if (p.openOutcome !== null) say(RETIRING.includes(p.openOutcome) ? 'danger' : 'action', `care.open.${p.openOutcome}`, { tag: p.tag });
-    sayLife(p, say);
-  }
+  sayPieces(facts.pieces, say);
   if (facts.strikesSinceLook > 0) say('danger', 'care.strikes', { count: facts.strikesSinceLook });
   for (const tag of facts.motorsToFeel) say('action', 'care.feelMotor', { tag });
   if (facts.pieces.length < facts.rotorCount) say('action', 'care.missingPieces', { count: facts.rotorCount - facts.pieces.length, of: facts.rotorCount });
@@ -66,10 +62,30 @@ export function craftCare(facts: CareFacts): CraftCare {
 
 type Say = (severity: Severity, code: string, values?: Reason['values']) => void;
 
-function sayLife({ tag, life }: CaredPiece, say: Say): void {
-  const values = { tag, usedRatio: life.usedRatio, hours: life.durationS / 3600, days: life.dueInDays ?? -1 };
-  if (life.state === 'replace') say('danger', life.isByFatigue ? 'care.spentFatigue' : 'care.spentHours', values);
-  else if (life.state === 'replaceSoon') say('caution', life.dueInDays === null ? 'care.soon' : 'care.soonDays', values);
+/** Pieces of which the same is to be said are named together. */
+function sayPieces(pieces: readonly CaredPiece[], say: Say): void {
+  const together = <K extends string>(keyOf: (p: CaredPiece) => K | null): [K, CaredPiece[]][] => {
+    const groups = new Map<K, CaredPiece[]>();
+    for (const p of pieces) {
+      const key = keyOf(p);
+      if (key !== null) groups.set(key, [...(groups.get(key) ?? []), p]);
+    }
+    return [...groups];
+  };
+  const named = (group: readonly CaredPiece[]) => ({ tags: group.map((p) => p.tag).join(', '), count: group.length });
+  for (const [alert, group] of together((p) => p.alert)) say('danger', 'care.grounded', { ...named(group), alert });
+  for (const [outcome, group] of together((p) => p.openOutcome)) say(RETIRING.includes(outcome) ? 'danger' : 'action', `care.open.${outcome}`, named(group));
+  for (const [code, group] of together(lifeCode)) {
+    const worst = group.reduce((a, b) => (b.life.usedRatio > a.life.usedRatio ? b : a)).life;
+    say(worst.state === 'replace' ? 'danger' : 'caution', code, { ...named(group), usedRatio: worst.usedRatio, hours: worst.durationS / 3600, days: worst.dueInDays ?? -1 });
+  }
+}
+
+/** What is to be said of how much of its life a piece has used; nothing while there is plenty. */
+function lifeCode({ life }: CaredPiece): string | null {
+  if (life.state === 'replace') return life.isByFatigue ? 'care.spentFatigue' : 'care.spentHours';
+  if (life.state === 'replaceSoon') return life.dueInDays === null ? 'care.soon' : 'care.soonDays';
+  return null;
 }
 
 function sayLook({ name, lookAgeDays, flightsSinceLook, lookSecondsPerProp }: CareFacts, say: Say): void {

@@ -1,0 +1,97 @@
+import type { CareView, CaredPieceView, CreateWalkaroundDto, FindingDto, PropLookDto, WalkaroundView } from '@zivvo/contract';
+import type { CareOutcome, CarePlace, FindingKind, Rotor } from '@zivvo/core';
+import { careOutcomeNames, careVerdictNames, placeNames } from '@zivvo/words';
+
+/** What of a craft says how it stands. */
+export function headlineOf(name: string, { verdict, lastWalkaround }: Pick<CareView, 'verdict' | 'lastWalkaround'>): string {
+  if (verdict === 'fit' && lastWalkaround !== null) return `${name} is fit to fly`;
+  return `${name} ${careVerdictNames[verdict]}`;
+}
+
+/** When a piece is due, in words. */
+export function dueWords({ usedRatio, dueInDays }: CaredPieceView['life']): string {
+  if (usedRatio >= 1) return 'due now';
+  if (dueInDays === null) return 'not flown lately';
+  if (dueInDays >= 730) return 'years away';
+  return dueInDays < 1.5 ? 'due tomorrow' : dueInDays > 90 ? `in ${Math.round(dueInDays / 30)} months` : `in ${Math.round(dueInDays)} days`;
+}
+
+/** What a look ends in. */
+export function outcomeHeadline(craft: string, { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>): string {
+  if (outcome === 'fly') return `${craft} is fit to fly`;
+  const bad = looks.filter((l) => l.outcome !== 'fly');
+  const names = bad.map((l) => l.tag ?? placeNames[l.place].toLowerCase());
+  return `${names.join(', ')}: ${careOutcomeNames[worstOf(bad.map((l) => l.outcome))]}`;
+}
+
+const ORDER: readonly CareOutcome[] = ['fly', 'clean', 'retire', 'retirePair', 'retireSet'];
+
+export function worstOf(outcomes: readonly CareOutcome[]): CareOutcome {
+  return outcomes.reduce<CareOutcome>((a, b) => (ORDER.indexOf(b) > ORDER.indexOf(a) ? b : a), 'fly');
+}
+
+export const SIDES = ['top', 'underside', 'edges'] as const;
+export type Side = (typeof SIDES)[number];
+
+/** A walkaround that is under way: one prop after another, three sides each. */
+export interface Walk {
+  looks: PropLookDto[];
+  /** Which prop is looked at. */
+  at: number;
+  startedMs: number | null;
+}
+
+/** A look over every rotor, none seen yet. */
+export function newWalk(rotors: readonly Pick<Rotor, 'place' | 'level'>[]): Walk {
+  return { looks: rotors.map(({ place, level }) => ({ place, level, seen: [], findings: [], photoSha256: null })), at: 0, startedMs: null };
+}
+
+export const nextSide = ({ seen }: Pick<PropLookDto, 'seen'>): Side | null => SIDES.find((side) => !seen.includes(side)) ?? null;
+export const isWalked = ({ looks }: Pick<Walk, 'looks'>): boolean => looks.every((l) => nextSide(l) === null);
+
+/** The side in question was seen; after the third the next unseen prop is taken. */
+export function withSeen(walk: Walk, nowMs: number): Walk {
+  const look = walk.looks[walk.at]!;
+  const side = nextSide(look);
+  if (side === null) return withNext(walk);
+  const changed = withLook(walk, { seen: [...look.seen, side] });
+  const started = { ...changed, startedMs: walk.startedMs ?? nowMs };
+  return nextSide(started.looks[walk.at]!) === null ? withNext(started) : started;
+}
+
+/** One tap back: the last side of this prop is open again, or of the prop before. */
+export function withBack(walk: Walk): Walk {
+  const look = walk.looks[walk.at]!;
+  if (look.seen.length > 0) return withLook(walk, { seen: look.seen.slice(0, -1) });
+  if (walk.at === 0) return walk;
+  const before = { ...walk, at: walk.at - 1 };
+  return withLook(before, { seen: before.looks[before.at]!.seen.slice(0, -1) });
+}
+
+/** Adds a finding, or takes it back. */
+export function withFinding(walk: Walk, place: CarePlace, what: FindingKind): Walk {
+  const { findings } = walk.looks[walk.at]!;
+  const has = findings.some((f) => f.place === place && f.what === what);
+  return withLook(walk, { findings: has ? findings.filter((f) => f.place !== place || f.what !== what) : [...findings, { place, what } satisfies FindingDto] });
+}
+
+export function withLook(walk: Walk, change: Partial<PropLookDto>): Walk {
+  return { ...walk, looks: walk.looks.map((l, i) => (i === walk.at ? { ...l, ...change } : l)) };
+}
+
+function withNext(walk: Walk): Walk {
+  const next = walk.looks.findIndex((l) => nextSide(l) !== null);
+  return next < 0 ? walk : { ...walk, at: next };
+}
+
+/** The walkaround as it is written down. */
+export function toWalkaround(id: string, { looks, startedMs }: Walk, nowMs: number): CreateWalkaroundDto {
+  return { id, durationS: startedMs === null ? 0 : Math.max(0, (nowMs - startedMs) / 1000), looks, note: null };
+}
+
+/** Places that belong to a side, those first that are looked at on it. */
+export const placesOfSide: Record<Side, readonly CarePlace[]> = {
+  top: ['topFace', 'rootTop', 'hub', 'mount', 'tip', 'leadingEdge', 'trailingEdge', 'underside', 'rootUnderside', 'bore', 'pivot'],
+  underside: ['underside', 'rootUnderside', 'bore', 'tip', 'leadingEdge', 'trailingEdge', 'topFace', 'rootTop', 'hub', 'mount', 'pivot'],
+  edges: ['leadingEdge', 'trailingEdge', 'tip', 'rootTop', 'rootUnderside', 'pivot', 'hub', 'mount', 'topFace', 'underside', 'bore'],
+};
