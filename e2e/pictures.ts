@@ -78,6 +78,20 @@ test('true', async ({ demo, page }) => {
   await take(page, 'true');
 });
 
+test('care', async ({ demo, page }) => {
+  await openStation(page, demo, 'care', 'Petrel');
+  await expect(page.getByText(/used 8\d.%/).first()).toBeVisible();
+  await take(page, 'care');
+});
+
+test('a walkaround on a telephone', async ({ demo, page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await openStation(page, demo, 'care/walk', 'Petrel');
+  await page.getByRole('button', { name: /^Top seen/ }).click();
+  await expect(page.getByRole('button', { name: /^Underside seen/ })).toBeVisible();
+  await take(page, 'walkaround');
+});
+
 test('stand', async ({ demo, page }) => {
   await openEvening(page, demo);
   await take(page, 'stand');

@@ -48,7 +48,7 @@ function Arms({ drill: { rotors } }: { drill: Drill }) {
         <path d="M-5 -9L0 -15L5 -9Z" fill="var(--ink)" />
       </svg>
       {arms.map((a) => (
-        <span key={a.place} style={{ position: 'absolute', left: 150 + (104 * a.yM) / reach, top: 130 - (96 * a.xM) / reach, transform: 'translate(-50%, -50%)', padding: '4px 8px', background: 'var(--sheet)', border: '1px solid var(--hairline)', borderRadius: 6, fontSize: 13, lineHeight: 1.4 }}>
+        <span key={a.place} style={{ position: 'absolute', left: 150 + (104 * a.yM) / reach, top: 130 - (96 * a.xM) / reach, transform: 'translate(-50%, -50%)', padding: '4px 8px', background: 'var(--sheet)', border: '1px solid var(--hairline)', borderRadius: 6, fontSize: 13, lineHeight: 1.4, whiteSpace: 'nowrap' }}>
           motor <HandArrow hand={a.spin} />
           <br />
           piece <HandArrow hand={a.hand ?? 'either'} />

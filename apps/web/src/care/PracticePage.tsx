@@ -57,7 +57,7 @@ export function Component() {
             {drill.options.map((option, i) => (
               <button key={i} type="button" className={classes.key} onClick={() => choose(i)} disabled={chosen !== null} data-right={rightOrWrong(drill, chosen, i)}>
                 {optionWords(drill.kind, option, format.choices)}
-                <small>{i + 1}</small>
+                <small>{`${i + 1}${chosen === null ? '' : i === drill.right ? ' · right' : i === chosen ? ' · your answer' : ''}`}</small>
               </button>
             ))}
           </div>

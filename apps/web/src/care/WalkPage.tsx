@@ -173,16 +173,11 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
 const HINTS = {
   top: 'Tilt it to the light. White at the root means it has yielded; it hides on white, clear and black.',
   underside: 'White marks often show on the underside only. Look at the bore and the seat.',
-  edges: 'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again.',
+  edges: 'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again: sound balance does not prove a sound blade.',
 };
 
 function Hints({ side }: { side: keyof typeof HINTS | null }) {
-  return (
-    <>
-      <p style={{ margin: '0 0 12px' }}>{side === null ? 'Turn each by hand once more: no click, no grind, nothing rubs.' : HINTS[side]}</p>
-      <p className="muted">Sound balance does not prove a sound blade.</p>
-    </>
-  );
+  return <p style={{ margin: 0 }}>{side === null ? 'Turn each by hand once more: no click, no grind, nothing rubs.' : HINTS[side]}</p>;
 }
 
 /** The prop that is looked at: tag, arm, how it looked when new, and how it looks now. */
