@@ -1,8 +1,6 @@
 import type { Page } from '@playwright/test';
-import { v7 } from 'uuid';
 import { armStand, expect, overflowOf, putOnStand, seriousFaults, test, watchFaults, Zivvo } from './zivvo.ts';
 
-const KILLS = 12;
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
 
 /** A workshop of its own: what is flown here stands in its results. */
@@ -115,51 +113,3 @@ test('a dead server is said within three seconds; started again, the run is held
     await zivvo.end();
   }
 });
-
-interface LiveState {
-  phase: string;
-  points: unknown[];
-  recordedS: number;
-}
-
-test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and nothing turns by itself`, async ({ request }) => {
-  test.setTimeout(KILLS * 20_000);
-  const zivvo = new Zivvo('demo');
-  await zivvo.start();
-  try {
-    const tabId = v7();
-    const api = (path: string): string => `${zivvo.address}/api${path}`;
-    const read = async (runId: string): Promise<LiveState> => (await request.get(api(`/live/${runId}`))).json() as Promise<LiveState>;
-    const post = (path: string, data: object = {}) => request.post(api(path), { data });
-    const { items } = (await (await request.get(api('/campaigns'))).json()) as { items: { id: string; referencePropModelId: string }[] };
-    const runId = v7();
-    expect((await post(`/campaigns/${items[0]!.id}/live`, { id: runId, propModelId: items[0]!.referencePropModelId, packPieceId: null })).status()).toBe(201);
-    for (let kill = 0; kill < KILLS; kill++) {
-      await post(`/live/${runId}/open`);
-      await post(`/live/${runId}/heartbeat`, { tabId });
-      const beating = setInterval(() => void post(`/live/${runId}/heartbeat`, { tabId }).catch(() => undefined), 300);
-      await waitFor(async () => (await post(`/live/${runId}/commands`, { tabId, name: 'tare' })).ok());
-      for (const command of [{ name: 'arm', hasHardwareStop: true }, { name: 'throttle', throttleRatio: 0.3 }, { name: 'keepPoint' }]) expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
-      const shown = await waitFor(async () => {
-        const state = await read(runId);
-        return state.points.length === kill + 1 && state.phase === 'running' && state.recordedS > kill ? state : false;
-      });
-      clearInterval(beating);
-      await zivvo.stop('SIGKILL');
-      await zivvo.start();
-      const after = await read(runId);
-      expect(after.phase).toBe('held');
-      expect(after.points).toHaveLength(shown.points.length);
-      expect(after.recordedS).toBeGreaterThanOrEqual(shown.recordedS);
-    }
-  } finally {
-    await zivvo.end();
-  }
-});
-
-/** Asks until the answer is there; each question waits for its answer, none for a time. */
-async function waitFor<T>(ask: () => Promise<T | false>): Promise<T> {
-  let found: T | false = false;
-  await expect.poll(async () => (found = await ask()) !== false, { timeout: 15_000, intervals: [100] }).toBe(true);
-  return found as T;
-}

@@ -4,6 +4,9 @@ const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '
 
 export default defineConfig({
   testDir: '.',
+  // Kills of servers wait most of their time: `npm test` runs them side by side, apart from the rest.
+  testMatch: process.env.ZIVVO_JOURNEYS === 'kills' ? '*Kill.spec.ts' : '*.spec.ts',
+  testIgnore: process.env.ZIVVO_JOURNEYS === 'others' ? '*Kill.spec.ts' : undefined,
   workers: 1,
   retries: 0,
   timeout: 120_000,

@@ -25,7 +25,7 @@ export class Zivvo {
   async start(): Promise<void> {
     this.port ||= await freePort();
     const env = { ...process.env, NODE_OPTIONS: '', PORT: String(this.port), ZIVVO_DATA: this.dataFolder, ZIVVO_WORKSHOP: this.kind, ZIVVO_WEB: path.join(root, 'apps/web/dist'), ZIVVO_NOW: '2026-11-24T12:00:00Z' };
-    const child = spawn(process.execPath, ['--enable-source-maps', path.join(root, 'apps/server/dist/main.js')], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.js')], { env, stdio: ['ignore', 'pipe', 'pipe'] });
     this.child = child;
     await new Promise<void>((resolve, reject) => {
       let said = '';

@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import { run, runNode } from './process.mjs';
+import { run, runNode, runTogether } from './process.mjs';
 import { build } from './prepare.mjs';
 
 const RESULTS = '.cache/test';
@@ -16,7 +16,7 @@ export async function test() {
   const counts = [jest('unit', [])];
   await build();
   ensureChromium();
-  counts.push(journeys('journeys', {}));
+  counts.push(...allJourneys({}));
   finish(counts);
 }
 
@@ -24,20 +24,22 @@ export async function test() {
 export async function soak() {
   await build();
   ensureChromium();
-  finish([journeys('soak', { ZIVVO_SOAK: '1' })]);
+  finish(allJourneys({ ZIVVO_SOAK: '1' }));
 }
 
 async function checkAll() {
   fs.rmSync(RESULTS, { recursive: true, force: true });
   fs.mkdirSync(RESULTS, { recursive: true });
   await build({ withWeb: false });
-  console.log('Checking types…');
-  runNode(['node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit']);
-  runNode(['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit']);
-  console.log('Checking lint…');
-  runNode(['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']);
-  console.log('Checking import boundaries…');
-  runNode(['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages', 'apps/server/src', 'apps/web/src']);
+  console.log('Checking types, lint and import boundaries…');
+  await runTogether([
+    [{ name: 'lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] }],
+    [
+      { name: 'types of the web app', args: ['node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit'] },
+      { name: 'types of the tests', args: ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'] },
+      { name: 'import boundaries', args: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages', 'apps/server/src', 'apps/web/src'] },
+    ],
+  ]);
 }
 
 /** Runs Jest and reads its own report; a suite that ran nothing has failed. */
@@ -49,9 +51,14 @@ function jest(name, args) {
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
 }
 
-function journeys(name, env) {
+/** Journeys that kill servers wait most of their time and run side by side; the others are timed and have the machine alone. */
+function allJourneys(env) {
+  return [journeys('kills', ['--workers', '2'], { ...env, ZIVVO_JOURNEYS: 'kills' }), journeys('journeys', [], { ...env, ZIVVO_JOURNEYS: 'others' })];
+}
+
+function journeys(name, args, env) {
   const file = `${RESULTS}/${name}.json`;
-  runNode(['../node_modules/@playwright/test/cli.js', 'test'], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
+  runNode(['../node_modules/@playwright/test/cli.js', 'test', ...args], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
   const { expected = 0, unexpected = 0, flaky = 0 } = readReport(file)?.stats ?? { unexpected: 1 };
   return { name, passed: expected, failed: unexpected + flaky };
 }

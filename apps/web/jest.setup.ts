@@ -11,3 +11,5 @@ class NoResize {
   disconnect(): void {}
 }
 (globalThis as { ResizeObserver?: unknown }).ResizeObserver = NoResize;
+
+Object.defineProperty(document, 'fonts', { value: { ready: Promise.resolve(), addEventListener: () => undefined, removeEventListener: () => undefined } });

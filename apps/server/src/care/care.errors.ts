@@ -14,6 +14,13 @@ export class NoSuchArmError extends FeatureError {
   }
 }
 
+/** A look that left out an arm or a side: half a look grounds nothing and frees nothing. */
+export class HalfLookError extends FeatureError {
+  constructor(craft: string, unseenCount: number) {
+    super(422, 'care.halfLook', 'Half a look', `${unseenCount === 0 ? 'An arm stands there twice' : `${unseenCount} ${unseenCount === 1 ? 'prop' : 'props'} of ${craft} ${unseenCount === 1 ? 'was' : 'were'} not seen on every side`}: top, underside, edges and root of each, then write it down.`, [{ path: 'looks', rule: 'whole', value: null, allowed: {}, message: 'every prop on every side' }]);
+  }
+}
+
 /** Something found where it cannot be. */
 export class ImpossibleFindingError extends FeatureError {
   constructor(place: string, what: string, allowed: string) {

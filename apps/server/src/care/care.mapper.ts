@@ -1,8 +1,8 @@
-import type { FlightView, JobTicketView, ModelAlertView, PropLookView, StrikeView, WalkaroundView } from '@zivvo/contract';
+import type { FlightView, JobTicketView, LogEntryView, ModelAlertView, PropLookView, StrikeView, WalkaroundView } from '@zivvo/contract';
 import { isHurried, judgePiece, type PropMaterial } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { StoredLook } from './care.table.ts';
-import type { AlertRow, FlightRow, StrikeRow, TicketRow, WalkaroundRow } from './care.repository.ts';
+import type { AlertRow, FlightRow, LogRow, StrikeRow, TicketRow, WalkaroundRow } from './care.repository.ts';
 
 export function toAlertView(row: AlertRow): ModelAlertView {
   const { propModelId, batchId, reason, raisedAt, releasedAt, releaseReason } = row;
@@ -33,4 +33,11 @@ function toLookView({ material, strike, ...look }: StoredLook, { isFolding, poli
 export function toTicketView(row: TicketRow): JobTicketView {
   const { craftId, ownerName, complaint, found, done, parts, minutes, createdAt, closedAt } = row;
   return { ...toRowView(row), craftId, ownerName, complaint, found, done, parts, minutes, openedAt: createdAt.toISOString(), closedAt: closedAt?.toISOString() ?? null };
+}
+
+/** An event of the ledger as the log shows it: plain values, without ids. */
+export function toLogEntry({ sequence, at, personName, fact, tag }: LogRow): LogEntryView {
+  const { kind, ...rest } = fact;
+  const values = Object.fromEntries(Object.entries(rest).filter(([name, value]) => !name.endsWith('Id') && (value === null || typeof value !== 'object'))) as LogEntryView['values'];
+  return { sequence, at: at.toISOString(), personName, kind, tag, values };
 }

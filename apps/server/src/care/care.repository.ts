@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm';
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql, type SQL } from 'drizzle-orm';
 import type { DrillKind } from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
@@ -30,6 +30,13 @@ export class SettingRepository extends RowRepository<typeof careSetting> {
   }
 }
 
+/** A look with who made it. */
+export interface SignedWalkaround {
+  row: WalkaroundRow;
+  personName: string | null;
+}
+type LookedFact = Extract<StoredFact, { kind: 'pieceLooked' }>;
+
 @Injectable()
 export class WalkaroundRepository extends RowRepository<typeof walkaround> {
   constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
@@ -37,15 +44,30 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
   }
 
   /** The last look over a craft, and who made it. */
-  async last(db: DbOrTx, craftId: string): Promise<{ row: WalkaroundRow; personName: string | null } | null> {
+  async last(db: DbOrTx, craftId: string): Promise<SignedWalkaround | null> {
+    return this.newest(db, eq(walkaround.craftId, craftId));
+  }
+
+  async byId(db: DbOrTx, id: string): Promise<SignedWalkaround | null> {
+    return this.newest(db, eq(walkaround.id, id));
+  }
+
+  private async newest(db: DbOrTx, where: SQL): Promise<SignedWalkaround | null> {
     const [found] = await db
       .select({ row: walkaround, personName: person.name })
       .from(walkaround)
       .leftJoin(person, eq(person.id, walkaround.personId))
-      .where(and(eq(walkaround.workshopId, this.workshop.id), eq(walkaround.craftId, craftId), isNull(walkaround.deletedAt)))
+      .where(and(eq(walkaround.workshopId, this.workshop.id), where, isNull(walkaround.deletedAt)))
       .orderBy(desc(walkaround.lookedAt), desc(walkaround.id))
       .limit(1);
     return found ?? null;
+  }
+
+  /** What the newest look said of each piece, on whatever craft it was made. */
+  async newestLooks(db: DbOrTx, pieceIds: string[]): Promise<Map<string, LookedFact>> {
+    if (pieceIds.length === 0) return new Map();
+    const rows = await db.selectDistinctOn([event.subjectId], { id: event.subjectId, fact: event.fact }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'))).orderBy(event.subjectId, desc(event.sequence));
+    return new Map(rows.flatMap(({ id, fact }) => (fact.kind === 'pieceLooked' ? [[id, fact] as const] : [])));
   }
 
   /** Pieces in which a nick was ever found. */
@@ -71,6 +93,11 @@ export class FlightRepository extends RowRepository<typeof flight> {
 
   async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<FlightRow[]> {
     return (await this.list(db, limit, eq(flight.craftId, craftId), desc(flight.flownAt))).rows;
+  }
+
+  /** Whether a flight counts; one that was taken out does not. */
+  async isThere(db: DbOrTx, id: string): Promise<boolean> {
+    return (await this.list(db, 1, eq(flight.id, id))).rows.length > 0;
   }
 
   async addPieces(db: DbOrTx, rows: (typeof flightPiece.$inferInsert)[]): Promise<void> {

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
+import { LIST_MAX, lookSides, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
 import { CoreError, changesLeft, craftCare, handsNeeded, judgePiece, layoutKind, pieceLifeLeft, seasonSpares, strikeSeverity, temperatureAdvice, type CareOutcome, type PieceLifeLeft, type PropMaterial } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
@@ -16,9 +16,9 @@ import { PropModelRepository, type PropModelRow } from '../propModel/propModel.r
 import { PartService } from '../workshop/part.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { AlertService, grounds } from './alert.service.ts';
-import { ImpossibleFindingError, NoSuchArmError } from './care.errors.ts';
+import { HalfLookError, ImpossibleFindingError, NoSuchArmError } from './care.errors.ts';
 import { toAlertView, toFlightView, toStrikeView, toWalkaroundView } from './care.mapper.ts';
-import { FlightRepository, LogRepository, SettingRepository, StrikeRepository, WalkaroundRepository, type SettingRow, type WalkaroundRow } from './care.repository.ts';
+import { FlightRepository, LogRepository, SettingRepository, StrikeRepository, WalkaroundRepository, type SettingRow } from './care.repository.ts';
 import type { StoredLook } from './care.table.ts';
 
 const DAY_MS = 86_400_000;
@@ -67,7 +67,8 @@ export class CareService {
     const lives = await this.livesOf(craft, on);
     const strikes = await this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS);
     const motorsToFeel = (await this.parts.listMotors()).filter((m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null);
-    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: openOutcome(living, last?.row ?? null), alert: alerts.find((a) => grounds(a, living.piece))?.reason ?? null }));
+    const looked = await this.walkarounds.newestLooks(this.db, on.map((p) => p.piece.id));
+    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: openOutcome(looked.get(living.piece.id)?.outcome), alert: alerts.find((a) => grounds(a, living.piece))?.reason ?? null }));
     const { allS } = await this.flights.flownS(this.db, craftId, new Date(nowMs));
     const model = await this.modelOf(craft, on);
     const { verdict, reasons } = craftCare({
@@ -97,21 +98,22 @@ export class CareService {
   async walkRound(craftId: string, dto: CreateWalkaroundDto): Promise<WalkaroundView> {
     const craft = await this.crafts.find(this.db, craftId);
     const setting: Pick<SettingRow, 'policy' | 'isFolding'> = (await this.settings.ofCraft(this.db, craftId)) ?? USUAL;
+    requireWhole(craft, dto.looks);
     await this.db.transaction(async (tx) => {
-      const looks: StoredLook[] = [];
-      for (const look of dto.looks) looks.push(await this.judge(tx, craft, setting, look));
-      const outcome = worst(looks.map((l) => l.outcome));
+      const judged: StoredLook[] = [];
+      for (const look of dto.looks) judged.push(await this.judge(tx, craft, setting, look));
+      const outcome = worst(judged.map((l) => l.outcome));
+      const looks = outcome === 'retireSet' ? judged.map((l) => ({ ...l, outcome })) : judged;
       const { policy, isFolding } = setting;
       const isNew = await this.walkarounds.add(tx, { ...this.rows.newRow(dto.id), craftId, lookedAt: this.clock.now(), durationS: dto.durationS, policy, isFolding, outcome, looks, note: dto.note ?? null });
       if (!isNew) return;
       await this.ledger.record(tx, craftId, { kind: 'walkedRound', craftId, walkaroundId: dto.id, outcome, durationS: dto.durationS, propCount: looks.length, findingCount: looks.reduce((sum, l) => sum + l.findings.length, 0) });
-      for (const { pieceId, findings, outcome: own } of looks) if (pieceId !== null) await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: own, hasNick: findings.some((f) => f.what === 'nick'), findings });
+      for (const { pieceId, findings, outcome: own, isTruingVoid } of looks) if (pieceId !== null) await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: own, isTruingVoid, hasNick: findings.some((f) => f.what === 'nick'), findings });
     });
-    return toWalkaroundView((await this.walkarounds.last(this.db, craftId))!);
+    return toWalkaroundView((await this.walkarounds.byId(this.db, dto.id))!);
   }
 
   private async judge(tx: DbOrTx, craft: CraftRow, { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>, look: PropLookDto): Promise<StoredLook> {
-    if (!craft.rotors.some((r) => r.place === look.place && r.level === look.level)) throw new NoSuchArmError(craft.name, look.place);
     const on = (await this.pieces.onCraft(tx, craft.id, LIST_MAX)).find((p) => p.life.place === look.place && p.life.level === look.level);
     const modelId = on?.piece.propModelId ?? craft.referencePropModelId;
     const material: PropMaterial = modelId === null ? 'unknown' : (await this.models.find(tx, modelId)).material;
@@ -134,14 +136,11 @@ export class CareService {
 
   /** The edge was dressed and the piece cleaned: its truing is void where mass went away, and the look is answered. */
   async mend(craftId: string, pieceId: string): Promise<CareView> {
-    const last = await this.walkarounds.last(this.db, craftId);
-    const look = last?.row.looks.find((l) => l.pieceId === pieceId && l.outcome === 'clean');
-    if (!last || !look) throw new NotFoundError('open finding', pieceId);
     await this.db.transaction(async (tx) => {
+      const look = (await this.walkarounds.newestLooks(tx, [pieceId])).get(pieceId);
+      if (look?.outcome !== 'clean') throw new NotFoundError('open finding', pieceId);
       if (look.isTruingVoid) await this.lives.record(tx, await this.pieces.findLiving(tx, pieceId), { ...NO_ACTION, action: 'dress' });
-      const looks = last.row.looks.map((l) => (l === look ? { ...l, outcome: 'fly' as const, findings: [] } : l));
-      await this.walkarounds.revise(tx, last.row.id, last.row.revision, { looks, outcome: worst(looks.map((l) => l.outcome)) }, this.clock.now());
-      await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: 'fly', hasNick: false, findings: [] });
+      await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: 'fly', isTruingVoid: false, hasNick: false, findings: [] });
     });
     return this.find(craftId);
   }
@@ -184,14 +183,18 @@ export class CareService {
 
   async removeFlight(craftId: string, id: string): Promise<void> {
     await this.db.transaction(async (tx) => {
+      const { durationS } = await this.flights.find(tx, id);
       await this.flights.remove(tx, id, this.clock.now());
+      await this.parts.noteHours(tx, craftId, -durationS / 3600);
       await this.ledger.record(tx, craftId, { kind: 'flightRemoved', craftId, flightId: id });
     });
   }
 
   async restoreFlight(craftId: string, id: string): Promise<CareView> {
     await this.db.transaction(async (tx) => {
+      if (await this.flights.isThere(tx, id)) return;
       await this.flights.restore(tx, id);
+      await this.parts.noteHours(tx, craftId, (await this.flights.find(tx, id)).durationS / 3600);
       await this.ledger.record(tx, craftId, { kind: 'flightRestored', craftId, flightId: id });
     });
     return this.find(craftId);
@@ -250,9 +253,14 @@ function worst(outcomes: readonly CareOutcome[]): CareOutcome {
   return outcomes.reduce<CareOutcome>((a, b) => (ORDER.indexOf(b) > ORDER.indexOf(a) ? b : a), 'fly');
 }
 
-/** What the last look said of a piece that still sits where it was looked at. */
-function openOutcome({ piece }: LivingPiece, last: WalkaroundRow | null): Exclude<CareOutcome, 'fly'> | null {
-  const own = last?.looks.find((l) => l.pieceId === piece.id)?.outcome;
-  if (last?.outcome === 'retireSet' && last.looks.some((l) => l.pieceId === piece.id)) return 'retireSet';
-  return own === undefined || own === 'fly' ? null : own;
+/** What the newest look asked for; nothing where it let the piece fly. */
+function openOutcome(outcome: CareOutcome | undefined): Exclude<CareOutcome, 'fly'> | null {
+  return outcome === undefined || outcome === 'fly' ? null : outcome;
+}
+
+/** A look is over the whole craft: every arm once, every side of it. */
+function requireWhole({ name, rotors }: CraftRow, looks: readonly PropLookDto[]): void {
+  for (const look of looks) if (!rotors.some((r) => r.place === look.place && r.level === look.level)) throw new NoSuchArmError(name, look.place);
+  const unseen = rotors.filter((r) => !looks.some((l) => l.place === r.place && l.level === r.level && lookSides.every((side) => l.seen.includes(side))));
+  if (unseen.length > 0 || looks.length !== rotors.length) throw new HalfLookError(name, unseen.length);
 }

@@ -60,6 +60,17 @@ describe('walking round', () => {
     await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(404);
   });
 
+  test('what a look said goes with the piece, whatever is done around it', async () => {
+    const piece = on.get('rearRight')!;
+    await walk(ARMS.map((a) => look(a, a === 'rearRight' ? [{ place: 'hub', what: 'crack' }] : []))).expect(201);
+    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'remove' }).expect(200);
+    expect((await view()).verdict).toBe('incomplete');
+    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'fit', craftId: craft.id, place: 'rearRight', level: 0 }).expect(200);
+    expect(await view()).toMatchObject({ verdict: 'grounded' });
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect((await view()).verdict).toBe('fit');
+  });
+
   test('white at the root grounds the craft until the piece is off', async () => {
     const piece = on.get('rearLeft')!;
     const walked = (await walk(ARMS.map((a) => look(a, a === 'rearLeft' ? [{ place: 'rootUnderside', what: 'whiteMark' }] : [])), { durationS: 12 }).expect(201)).body as WalkaroundView;
@@ -76,8 +87,11 @@ describe('walking round', () => {
   });
 
   test.each([
-    ['an arm it does not have', [look('nose')], 422, 'looks'],
-    ['a bend in the bore', [look('rearLeft', [{ place: 'bore', what: 'bend' }])], 422, 'looks'],
+    ['an arm it does not have', [...ARMS.slice(1).map((a) => look(a)), look('nose')], 422, 'looks'],
+    ['half a look', [look('rearLeft')], 422, 'looks'],
+    ['one arm twice', [...ARMS.map((a) => look(a)), look('rearLeft')], 422, 'looks'],
+    ['a side that nobody saw', ARMS.map((a) => ({ ...look(a), seen: ['top', 'edges'] })), 422, 'looks'],
+    ['a bend in the bore', ARMS.map((a) => look(a, a === 'rearLeft' ? [{ place: 'bore', what: 'bend' }] : [])), 422, 'looks'],
     ['no prop at all', [], 400, 'looks'],
     ['a side that props do not have', [{ ...look('rearLeft'), seen: ['inside'] }], 400, 'looks.0.seen'],
   ])('%s is refused', async (_name, looks, status, path) => {
@@ -88,7 +102,7 @@ describe('walking round', () => {
   test('the policy is the craft’s own, and two who change it do not overwrite each other', async () => {
     await server.http.put(url('/setting')).send({ policy: 'strict', isFolding: true, revision: 0 }).expect(200);
     await server.http.put(url('/setting')).send({ policy: 'lenient', isFolding: false, revision: 0 }).expect(409);
-    const walked = (await walk([look('rearLeft', [{ place: 'tip', what: 'nick' }])]).expect(201)).body as WalkaroundView;
+    const walked = (await walk(ARMS.map((a) => look(a, a === 'rearLeft' ? [{ place: 'tip', what: 'nick' }] : []))).expect(201)).body as WalkaroundView;
     expect(walked.outcome).toBe('retirePair');
     await server.http.put(url('/setting')).send({ policy: 'lenient', isFolding: false, revision: 1 }).expect(200);
     await walk(ARMS.map((a) => look(a))).expect(201);
@@ -106,8 +120,13 @@ describe('flying', () => {
     expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(3.5, 9);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
     expect((await view()).pieces[0]!.life.durationS).toBe(0);
-    await server.http.post(url(`/flights/${id}/restore`)).expect(200);
+    const motorHours = async (): Promise<number> => ((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours;
+    expect(await motorHours()).toBeCloseTo(2, 9);
+    await server.http.delete(url(`/flights/${id}`)).expect(404);
+    // Twice brought back is once.
+    for (let i = 0; i < 2; i++) await server.http.post(url(`/flights/${id}/restore`)).expect(200);
     expect((await view()).flownS).toBe(5400);
+    expect(await motorHours()).toBeCloseTo(3.5, 9);
   });
 
   test('a strike asks about its motor and grounds until somebody looks', async () => {
@@ -123,6 +142,21 @@ describe('flying', () => {
     expect(walked.looks.find((l) => l.place === 'rearLeft')).toMatchObject({ outcome: 'clean', isTruingVoid: true });
     await server.http.post(url('/strikes')).send({ ...strike, id: v7(), arms: [{ place: 'tail', level: 0 }] }).expect(422);
     await server.http.post(url('/strikes')).send({ ...strike, id: v7(), throttleRatio: 1.5 }).expect(400);
+  });
+});
+
+describe('a crash', () => {
+  test('on the strict policy takes the whole set, though one prop hit', async () => {
+    const { setting } = await view();
+    await server.http.put(url('/setting')).send({ ...setting, policy: 'strict' }).expect(200);
+    await server.http.post(url('/strikes')).send({ id: v7(), thing: 'wood', throttleRatio: 1, isCrash: true, arms: [{ place: 'frontLeft', level: 0 }], note: null }).expect(201);
+    const walked = (await walk(ARMS.map((a) => look(a))).expect(201)).body as WalkaroundView;
+    expect(walked.outcome).toBe('retireSet');
+    const care = await view();
+    expect(care.verdict).toBe('grounded');
+    expect(care.pieces.map((p) => p.openOutcome)).toEqual(ARMS.map(() => 'retireSet'));
+    await server.http.put(url('/setting')).send({ ...care.setting, policy: 'lenient' }).expect(200);
+    await walk(ARMS.map((a) => look(a))).expect(201);
   });
 });
 

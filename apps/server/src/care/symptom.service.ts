@@ -16,6 +16,7 @@ import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { RunService } from '../stand/run.service.ts';
 import { PartService } from '../workshop/part.service.ts';
 import { CareService } from './care.service.ts';
+import { toLogEntry } from './care.mapper.ts';
 import { FlightRepository, LogRepository, SymptomCaseRepository, type LogRow, type SymptomCaseRow } from './care.repository.ts';
 
 const DAY_MS = 86_400_000;
@@ -124,9 +125,9 @@ export class SymptomService {
 
 const CHANGES: Partial<Record<StoredFact['kind'], ChangeName>> = { pieceFitted: 'props', pieceRemoved: 'props', pieceDressed: 'props', struck: 'strike', gainsFlown: 'gains', gainSheetOpened: 'gains' };
 
-function toChange({ at, fact, tag }: LogRow): RecentChangeView | null {
-  const change = CHANGES[fact.kind];
-  return change ? { at: at.toISOString(), change, what: tag === null ? fact.kind : `${fact.kind} ${tag}` } : null;
+function toChange(row: LogRow): RecentChangeView | null {
+  const change = CHANGES[row.fact.kind];
+  return change ? { ...toLogEntry(row), change } : null;
 }
 
 function toCaseView(row: SymptomCaseRow, facts: RecordFact[], recent: RecentChangeView[]): SymptomCaseView {

@@ -91,7 +91,7 @@ function addLook(care: DemoCare, { ids, materialOf }: World, craft: RackCraft, f
   });
   care.walkarounds.push({ id, craftId: craft.id, durationS, policy: 'lenient', isFolding: false, outcome: 'fly', looks, note: null, atMs });
   care.facts.push({ subjectId: craft.id, atMs, fact: { kind: 'walkedRound', craftId: craft.id, walkaroundId: id, outcome: 'fly', durationS, propCount: looks.length, findingCount: scraped ? 1 : 0 } });
-  if (scraped) care.facts.push({ subjectId: scraped.id, atMs, fact: { kind: 'pieceLooked', pieceId: scraped.id, craftId: craft.id, outcome: 'fly', hasNick: false, findings: [{ place: 'underside', what: 'scrape' }] } });
+  if (scraped) care.facts.push({ subjectId: scraped.id, atMs, fact: { kind: 'pieceLooked', pieceId: scraped.id, craftId: craft.id, outcome: 'fly', isTruingVoid: false, hasNick: false, findings: [{ place: 'underside', what: 'scrape' }] } });
 }
 
 function addFlight(care: DemoCare, { ids, hoverSpeedRpm, packIds }: World, craft: RackCraft, fitted: readonly Fitted[], atMs: number, durationS: number, i: number): void {

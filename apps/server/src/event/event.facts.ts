@@ -37,7 +37,7 @@ export type PieceActionFact =
 /** What happens in the care of a craft; none of it moves a projection but the moment a piece was last touched. */
 export type CareFact =
   | { kind: 'walkedRound'; craftId: string; walkaroundId: string; outcome: CareOutcome; durationS: number; propCount: number; findingCount: number }
-  | { kind: 'pieceLooked'; pieceId: string; craftId: string; outcome: CareOutcome; hasNick: boolean; findings: Finding[] }
+  | { kind: 'pieceLooked'; pieceId: string; craftId: string; outcome: CareOutcome; isTruingVoid: boolean; hasNick: boolean; findings: Finding[] }
   | { kind: 'flown'; craftId: string; flightId: string; durationS: number }
   | { kind: 'flightRemoved'; craftId: string; flightId: string }
   | { kind: 'flightRestored'; craftId: string; flightId: string }

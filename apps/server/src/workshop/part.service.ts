@@ -61,9 +61,9 @@ export class PartService {
     return toMotorView(await this.motors.find(this.db, id));
   }
 
-  /** Motors of a craft that flew grow older by what it flew. */
+  /** Motors of a craft that flew grow older by what it flew, and younger again when a flight is taken out. */
   async noteHours(tx: DbOrTx, craftId: string, hours: number): Promise<void> {
-    for (const row of await this.motors.onCraft(tx, craftId)) await this.motors.revise(tx, row.id, row.revision, { hours: row.hours + hours }, this.clock.now());
+    for (const row of await this.motors.onCraft(tx, craftId)) await this.motors.revise(tx, row.id, row.revision, { hours: Math.max(0, row.hours + hours) }, this.clock.now());
   }
 
   /** Motors on these arms took a strike: their bearings are not known any more until somebody feels them. */

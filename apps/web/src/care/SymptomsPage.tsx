@@ -1,6 +1,6 @@
 import type { CraftView, SymptomCaseDto, SymptomStartView } from '@zivvo/contract';
 import { causeNames, changeNames, diagnose, symptomNames, symptomTestNames, whatNegativeProves, type CauseName, type ChangeName, type SymptomTestName } from '@zivvo/core';
-import { causeWords, changeWords, formatShare, recordFactWords, symptomTestWords, symptomWords } from '@zivvo/words';
+import { causeWords, changeWords, formatShare, logSentence, recordFactWords, symptomTestWords, symptomWords } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
@@ -26,6 +26,7 @@ function SymptomsOf({ craft }: { craft: CraftView }) {
 type Told = Omit<SymptomCaseDto, 'revision' | 'mendedCause'>;
 const NOTHING: Told = { symptoms: [], changes: null, answers: [] };
 const SHOWN = 3;
+const RECENT_SHOWN = 4;
 
 function Symptoms({ craft, start }: { craft: CraftView; start: SymptomStartView }) {
   const [save, saving] = useSaveSymptomsMutation();
@@ -102,7 +103,7 @@ function Symptoms({ craft, start }: { craft: CraftView; start: SymptomStartView 
       <section className={classes.sheet} aria-label="What changed">
         <h2>What changed since it last flew well?</h2>
         <div className={classes.keys} data-close>
-          {changeNames.map((change) => (
+          {newestFirst(start).map((change) => (
             <button key={change} type="button" className={classes.key} aria-pressed={told.changes?.includes(change) ?? false} onClick={() => tell({ changes: toggled(told.changes ?? [], change) })}>
               {changeWords[change]}
               <Newest start={start} change={change} />
@@ -130,6 +131,12 @@ function toggled<T>(list: readonly T[], item: T): T[] {
   return list.includes(item) ? list.filter((x) => x !== item) : [...list, item];
 }
 
+/** Kinds of change, those first that the record saw last. */
+function newestFirst({ recent }: SymptomStartView): ChangeName[] {
+  const seen = [...new Set(recent.map((r) => r.change))];
+  return [...seen, ...changeNames.filter((c) => !seen.includes(c))];
+}
+
 /** When the record last saw such a change. */
 function Newest({ start, change }: { start: SymptomStartView; change: ChangeName }) {
   const found = start.recent.find((r) => r.change === change);
@@ -137,7 +144,7 @@ function Newest({ start, change }: { start: SymptomStartView; change: ChangeName
 }
 
 /** What the workshop knows before anybody answers. */
-function Record({ start: { facts, solved } }: { start: SymptomStartView }) {
+function Record({ start: { facts, recent, solved } }: { start: SymptomStartView }) {
   return (
     <>
       <h2 style={{ margin: '0 0 8px', fontSize: 15 }}>The record says</h2>
@@ -147,6 +154,21 @@ function Record({ start: { facts, solved } }: { start: SymptomStartView }) {
           <li key={fact}>{recordFactWords[fact]}</li>
         ))}
       </ul>
+      {recent.length > 0 && (
+        <>
+          <h2 style={{ margin: '14px 0 8px', fontSize: 15 }}>Changed lately</h2>
+          <ul className={classes.rows}>
+            {recent.slice(0, RECENT_SHOWN).map((entry) => (
+              <li key={entry.sequence}>
+                {logSentence(entry)}
+                <span className="muted" style={{ display: 'block', fontSize: 13 }}>
+                  {formatDay(entry.at)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {solved.length > 0 && (
         <>
           <h2 style={{ margin: '14px 0 8px', fontSize: 15 }}>Found before</h2>

@@ -1,13 +1,9 @@
 import '../test/completeAddresses.ts';
 import { beforeEach, expect, jest, test } from '@jest/globals';
-import { MantineProvider } from '@mantine/core';
-import { configureStore } from '@reduxjs/toolkit';
-import { render, screen } from '@testing-library/react';
+import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FoundView } from '@zivvo/contract';
-import { Provider } from 'react-redux';
-import { MemoryRouter, useLocation } from 'react-router';
-import { api } from '../shared/api/api.ts';
+import { renderInApp } from '../test/renderInApp.tsx';
 import Finder from './Finder.tsx';
 
 Element.prototype.scrollIntoView = () => undefined;
@@ -27,24 +23,9 @@ beforeEach(() => {
 });
 
 const onClose = jest.fn();
-function Where() {
-  const { pathname, search } = useLocation();
-  return <output>{pathname + search}</output>;
-}
-
 function show(): void {
   onClose.mockReset();
-  const store = configureStore({ reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) }, middleware: (defaults) => defaults().concat(api.middleware) });
-  render(
-    <Provider store={store}>
-      <MantineProvider env="test">
-        <MemoryRouter>
-          <Finder onClose={onClose} />
-          <Where />
-        </MemoryRouter>
-      </MantineProvider>
-    </Provider>,
-  );
+  renderInApp(<Finder onClose={onClose} />);
 }
 
 const box = (): Promise<HTMLElement> => screen.findByRole('textbox', { name: 'Find anything' });
@@ -61,7 +42,7 @@ test('a few letters find crafts and evenings, and lead there with their craft in
   const evening = await screen.findByRole('button', { name: /Cliff season.*Stand evening · Petrel/ });
   expect(screen.getByRole('button', { name: /Petrel.*Craft · 2507/ })).toBeTruthy();
   await userEvent.click(evening);
-  expect(screen.getByRole('status').textContent).toBe('/stand/k1?craft=c1');
+  expect(screen.getByTestId('address').textContent).toBe('/stand/k1?craft=c1');
   expect(onClose).toHaveBeenCalled();
 });
 

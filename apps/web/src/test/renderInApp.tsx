@@ -4,16 +4,29 @@ import { render, type RenderResult } from '@testing-library/react';
 import { defaultUnits, type UnitChoices } from '@zivvo/words';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
-import { MemoryRouter } from 'react-router';
+import { MemoryRouter, useLocation } from 'react-router';
+import { api } from '../shared/api/api.ts';
 
-/** Shows a part of a page as the app would: theme, store with the reader's units, an address. */
+/** Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address. */
 export function renderInApp(part: ReactElement, { units = defaultUnits, address = '/' }: { units?: UnitChoices; address?: string } = {}): RenderResult {
-  const store = configureStore({ reducer: { settings: () => ({ units, personId: null, areLetterKeysOn: true }) } });
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, settings: () => ({ units, personId: null, areLetterKeysOn: true }) },
+    middleware: (defaults) => defaults().concat(api.middleware),
+  });
   return render(
     <Provider store={store}>
       <MantineProvider env="test">
-        <MemoryRouter initialEntries={[address]}>{part}</MemoryRouter>
+        <MemoryRouter initialEntries={[address]}>
+          {part}
+          <Where />
+        </MemoryRouter>
       </MantineProvider>
     </Provider>,
   );
+}
+
+/** The address that a browser would show. */
+function Where() {
+  const { pathname, search } = useLocation();
+  return <code data-testid="address">{pathname + search}</code>;
 }

@@ -82,17 +82,16 @@ export interface JobTicketView extends RowView, Omit<JobTicketDto, 'isClosed'> {
   closedAt: string | null;
 }
 
-/** Something the record says may matter, the newest first. */
-export interface RecentChangeView {
-  at: string;
+/** Something in the record that may have changed how a craft flies. */
+export interface RecentChangeView extends LogEntryView {
   change: ChangeName;
-  what: string;
 }
 
 export interface SymptomCaseView extends RowView, Omit<SymptomCaseDto, 'revision'> {
   craftId: string;
   openedAt: string;
   facts: RecordFact[];
+  /** The newest first. */
   recent: RecentChangeView[];
   diagnosis: Diagnosis;
 }
