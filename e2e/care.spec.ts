@@ -1,18 +1,8 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, seriousFaults, test as base, watchFaults, Zivvo } from './zivvo.ts';
+import { expect, overflowOf, running, seriousFaults, test as base, watchFaults, type Zivvo } from './zivvo.ts';
 
 /** Care throws pieces away and logs flights: it works on a shed of its own. */
-const test = base.extend<object, { shed: Zivvo }>({
-  shed: [
-    async ({}, use) => {
-      const zivvo = new Zivvo('demo');
-      await zivvo.start();
-      await use(zivvo);
-      await zivvo.end();
-    },
-    { scope: 'worker' },
-  ],
-});
+const test = base.extend<object, { shed: Zivvo }>({ shed: [running('demo'), { scope: 'worker' }] });
 
 interface Named {
   id: string;

@@ -73,23 +73,17 @@ export function watchFaults(page: Page): string[] {
   return faults;
 }
 
-export const test = base.extend<{ own: Zivvo }, { demo: Zivvo }>({
-  own: async ({}, use) => {
-    const zivvo = new Zivvo('own');
+/** A running Zivvo for as long as somebody uses it. */
+export const running =
+  (kind: 'own' | 'demo') =>
+  async ({}, use: (zivvo: Zivvo) => Promise<void>): Promise<void> => {
+    const zivvo = new Zivvo(kind);
     await zivvo.start();
     await use(zivvo);
     await zivvo.end();
-  },
-  demo: [
-    async ({}, use) => {
-      const zivvo = new Zivvo('demo');
-      await zivvo.start();
-      await use(zivvo);
-      await zivvo.end();
-    },
-    { scope: 'worker' },
-  ],
-});
+  };
+
+export const test = base.extend<{ own: Zivvo }, { demo: Zivvo }>({ own: running('own'), demo: [running('demo'), { scope: 'worker' }] });
 
 export { expect };
 

@@ -1,6 +1,4 @@
-import { NavLink } from 'react-router';
-import { useInHand } from '../shared/inHand/useInHand.ts';
-import classes from '../shared/ui/Tabs.module.css';
+import { StationTabs } from '../shared/ui/StationTabs.tsx';
 
 const TABS = [
   { path: '/true', name: 'Trays' },
@@ -9,15 +7,4 @@ const TABS = [
 ] as const;
 
 /** What the balancing bench offers. */
-export function TrueTabs() {
-  const { to } = useInHand();
-  return (
-    <nav className={classes.tabs} aria-label="The balancing bench">
-      {TABS.map(({ path, name }) => (
-        <NavLink key={path} end to={to(path)} className={classes.tab}>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const TrueTabs = () => <StationTabs label="The balancing bench" tabs={TABS} />;

@@ -1,6 +1,4 @@
-import { NavLink } from 'react-router';
-import { useInHand } from '../shared/inHand/useInHand.ts';
-import classes from '../shared/ui/Tabs.module.css';
+import { StationTabs } from '../shared/ui/StationTabs.tsx';
 
 const TABS = [
   { path: '/care', name: 'Due' },
@@ -13,15 +11,4 @@ const TABS = [
 ] as const;
 
 /** What belongs to keeping a craft fit to fly. */
-export function CareTabs() {
-  const { to } = useInHand();
-  return (
-    <nav className={classes.tabs} aria-label="Care">
-      {TABS.map(({ path, name }) => (
-        <NavLink key={path} end={path === '/care'} to={to(path)} className={classes.tab}>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const CareTabs = () => <StationTabs label="Care" tabs={TABS} />;

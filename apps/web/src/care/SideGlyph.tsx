@@ -1,10 +1,10 @@
 import type { TipShape } from '@zivvo/core';
-import { bladeOutline, type GlyphShape } from '../shared/ui/bladeOutline.ts';
+import { Blades } from '../shared/ui/BladeGlyph.tsx';
+import type { GlyphShape } from '../shared/ui/bladeOutline.ts';
 import type { Side } from './careView.ts';
 
 /** The prop with the side that is looked at: the top as it lies, the underside mirrored and hatched, edges and root as a line. */
 export function SideGlyph({ side, ...shape }: GlyphShape & { side: Side | null; tipShape: TipShape }) {
-  const outline = bladeOutline(shape);
   const isEdges = side === 'edges';
   return (
     <svg width={190} height={190} viewBox="-50 -50 100 100" aria-hidden="true" focusable="false">
@@ -14,10 +14,7 @@ export function SideGlyph({ side, ...shape }: GlyphShape & { side: Side | null; 
         </pattern>
       </defs>
       <g transform={side === 'underside' ? 'scale(-1 1)' : undefined} fill={side === 'underside' ? 'url(#underside)' : isEdges ? 'var(--hatch-ground)' : 'var(--ink)'} stroke={isEdges ? 'var(--rust)' : 'var(--ink)'} strokeWidth={isEdges ? 2 : 0.7}>
-        {Array.from({ length: shape.bladeCount }, (_, k) => (
-          <path key={k} d={outline} transform={`rotate(${(360 / shape.bladeCount) * k})`} />
-        ))}
-        <circle r={7.5} />
+        <Blades {...shape} />
       </g>
       <circle r={2.6} fill="var(--sheet)" />
     </svg>

@@ -6,10 +6,9 @@ import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useCraftQuery, useCreateCraftMutation, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
-import { problemOf } from '../shared/api/api.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { ArmsField, armsProblem } from './ArmsField.tsx';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -78,7 +77,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
         else await create({ ...body, id }).unwrap();
         go(`/crafts/${id}`, { craftId: id });
       } catch (error) {
-        for (const [field, { type, message }] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof CraftForm, { type, message });
+        showRefusal(setError, error, format.choices);
       }
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof CraftForm),

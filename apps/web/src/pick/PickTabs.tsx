@@ -1,6 +1,4 @@
-import { NavLink } from 'react-router';
-import { useInHand } from '../shared/inHand/useInHand.ts';
-import classes from '../shared/ui/Tabs.module.css';
+import { StationTabs } from '../shared/ui/StationTabs.tsx';
 
 const TABS = [
   { path: '/pick', name: 'Map' },
@@ -11,16 +9,7 @@ const TABS = [
 
 /** Ways to look at the same candidates; what is marked and chosen goes along. */
 export function PickTabs({ params = '' }: { params?: string }) {
-  const { to } = useInHand();
-  return (
-    <nav className={classes.tabs} aria-label="Ways to pick">
-      {TABS.map(({ path, name }) => (
-        <NavLink key={path} end to={withParams(to(path), params)} className={classes.tab}>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
+  return <StationTabs label="Ways to pick" tabs={TABS} toPage={(address) => withParams(address, params)} />;
 }
 
 /** An address with further parameters. */

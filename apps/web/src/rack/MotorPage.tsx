@@ -4,10 +4,9 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { problemOf } from '../shared/api/api.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useAddMotorMutation, useMotorHistoryQuery, useMotorsQuery, useRemoveMotorMutation, useRestoreMotorMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -88,7 +87,7 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
       else await add({ ...body, id }).unwrap();
       onDone();
     } catch (error) {
-      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof MotorForm, problem);
+      showRefusal(setError, error, format.choices);
     }
   });
   const onRemove = (): void => {

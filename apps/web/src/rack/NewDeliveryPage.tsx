@@ -2,10 +2,9 @@ import { CreateBatchDto } from '@zivvo/contract';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { v7 } from 'uuid';
-import { problemOf } from '../shared/api/api.ts';
 import { useAddBatchMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -38,7 +37,7 @@ export function Component() {
         await add(form).unwrap();
         go(`/rack/deliveries/${id}`);
       } catch (error) {
-        for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof BatchForm, problem);
+        showRefusal(setError, error, format.choices);
       }
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof BatchForm),

@@ -5,10 +5,9 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { problemOf } from '../shared/api/api.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -156,7 +155,7 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
       else await add({ ...body, id }).unwrap();
       onDone();
     } catch (error) {
-      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof PackForm, problem);
+      showRefusal(setError, error, format.choices);
     }
   });
   const onRemove = (): void => {

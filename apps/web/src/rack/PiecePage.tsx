@@ -6,10 +6,9 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
-import { problemOf } from '../shared/api/api.ts';
 import { useActOnPieceMutation, useDescribePieceMutation, usePieceQuery, useSetsQuery, type PieceActionBody } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -155,7 +154,7 @@ function Describe({ piece }: { piece: PieceDetailView }) {
     try {
       await describe({ id: piece.id, body }).unwrap();
     } catch (error) {
-      for (const [field, problem] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof PieceForm, problem);
+      showRefusal(setError, error, format.choices);
     }
   });
   return (

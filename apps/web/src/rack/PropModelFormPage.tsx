@@ -6,9 +6,8 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { problemOf } from '../shared/api/api.ts';
 import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
-import { dtoResolver, toFieldErrors } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -71,7 +70,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
         if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
         go('/rack');
       } catch (error) {
-        for (const [field, { type, message }] of Object.entries(toFieldErrors(problemOf(error)?.fields ?? [], format.choices) as Record<string, { type: string; message: string }>)) setError(field as keyof ModelForm, { type, message });
+        showRefusal(setError, error, format.choices);
       }
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm),

@@ -1,6 +1,4 @@
-import { NavLink } from 'react-router';
-import { useInHand } from '../shared/inHand/useInHand.ts';
-import classes from '../shared/ui/Tabs.module.css';
+import { StationTabs } from '../shared/ui/StationTabs.tsx';
 
 const TABS = [
   { path: '/rack', name: 'Models' },
@@ -12,15 +10,4 @@ const TABS = [
 ] as const;
 
 /** What hangs on the rack, by kind. */
-export function RackTabs() {
-  const { to } = useInHand();
-  return (
-    <nav className={classes.tabs} aria-label="The rack">
-      {TABS.map(({ path, name }) => (
-        <NavLink key={path} end={path === '/rack'} to={to(path)} className={classes.tab}>
-          {name}
-        </NavLink>
-      ))}
-    </nav>
-  );
-}
+export const RackTabs = () => <StationTabs label="The rack" tabs={TABS} />;
