@@ -1,7 +1,7 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { boreFits, DescribePieceDto, looks, pieceHands, retirements, type PieceDetailView, type PieceEventView } from '@zivvo/contract';
-import { refusalOf } from '@zivvo/core';
-import { boreFitNames, handNames, lookNames, pieceActionNamesPast, pieceStateNames, placeNames, retirementNames } from '@zivvo/words';
+import { refusalOf, type CareOutcome, type StrikeSeverity, type StruckThing } from '@zivvo/core';
+import { boreFitNames, careOutcomeNames, handNames, lookNames, pieceActionNamesPast, pieceStateNames, placeNames, retirementNames, strikeSeverityNames, struckThingNames } from '@zivvo/words';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
@@ -92,7 +92,9 @@ function Event({ event, craftName, setName }: { event: PieceEventView; craftName
   const said = [
     number('massKg') === null || event.action === 'described' ? null : format.quantity(number('massKg')!, 'mass', 2).text,
     number('diameterM') === null || event.action === 'described' ? null : format.quantity(number('diameterM')!, 'length').text,
-    text('craftId') === null ? null : `${craftName(text('craftId')!)}, ${placeNames[text('place') as keyof typeof placeNames]?.toLowerCase() ?? ''}`,
+    text('thing') === null ? null : `${struckThingNames[text('thing') as StruckThing]}, ${strikeSeverityNames[text('severity') as StrikeSeverity]}`,
+    text('outcome') === null ? null : careOutcomeNames[text('outcome') as CareOutcome],
+    text('craftId') === null ? null : [craftName(text('craftId')!), placeNames[text('place') as keyof typeof placeNames]?.toLowerCase()].filter((t) => t !== undefined).join(', '),
     text('setId') === null ? null : setName(text('setId')!),
     text('as') === null ? null : retirementNames[text('as') as keyof typeof retirementNames],
     text('location'),
