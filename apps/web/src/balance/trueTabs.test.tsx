@@ -1,0 +1,153 @@
+import '../test/completeAddresses.ts';
+import { describe, expect, jest, test } from '@jest/globals';
+import { screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { PropModelView, TrueUpDto, TrueUpView } from '@zivvo/contract';
+import { fromPolar, labelGeometry, spinnerPositions, trueUpState, USUAL_TAPE, vibrationState, type TrueUpEvidence } from '@zivvo/core';
+import { renderInApp } from '../test/renderInApp.tsx';
+import { SingleBladeTool } from './SingleBladeTool.tsx';
+import { SpinnerTool } from './SpinnerTool.tsx';
+import { SwingTab } from './SwingTab.tsx';
+import { TapeTab } from './TapeTab.tsx';
+import { TwoPlanesTool } from './TwoPlanesTool.tsx';
+import { VibrationTab } from './VibrationTab.tsx';
+import { WeighTab } from './WeighTab.tsx';
+
+const model = { id: 'm1', label: '7.2x3.9x3', diameterM: 0.18288, measuredDiameterM: null, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } as PropModelView;
+const onSet = jest.fn<(more: Partial<TrueUpDto>) => void>();
+const lastSet = (): Partial<TrueUpDto> => onSet.mock.lastCall![0];
+
+/** A job as the server would work it out from what was seen. */
+function aJob(more: Partial<TrueUpView> = {}): TrueUpView {
+  onSet.mockReset();
+  const evidence: TrueUpEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], ...(more as Partial<TrueUpEvidence>) };
+  const setting = { geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'), massKg: 0.0079, craft: { massKg: 1.9, hoverSpeedRpm: 9000 }, bellMassKg: 0.02, rig: { frictionKgM: 2e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 }, target: 'good' as const, roll: USUAL_TAPE };
+  return { looks: [], swings: [], runs: [], bladeMomentsKgM: [], heavyDegrees: null, runSpeedRpm: null, hoverSpeedRpm: 9000, result: trueUpState(setting, evidence), vibration: vibrationState(more.runs ?? [], 18.6, 0.068, 9000), problem: null, ...more } as unknown as TrueUpView;
+}
+
+describe('tape trials', () => {
+  test('two answers, none of them lit beforehand; each goes with the tape that was on', async () => {
+    renderInApp(<TapeTab job={aJob()} model={model} onSet={onSet} />);
+    const [stays, falls] = [screen.getByRole('button', { name: /^It stays wherever/ }), screen.getByRole('button', { name: /^It turned and hangs/ })];
+    for (const choice of [stays, falls]) expect(choice.getAttribute('aria-pressed')).toBeNull();
+    await userEvent.click(stays);
+    expect(lastSet().looks).toEqual([{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }]);
+    await userEvent.click(falls);
+    expect(lastSet().looks![0]).toMatchObject({ kind: 'falls', downDegrees: expect.any(Number) });
+  });
+
+  test('a strip grows and shrinks by millimetres, never under nothing', async () => {
+    renderInApp(<TapeTab job={aJob()} model={model} onSet={onSet} />);
+    const more = screen.getByRole('button', { name: /^More tape on blade 1/i });
+    for (let i = 0; i < 7; i++) await userEvent.click(more);
+    expect(more.parentElement!.textContent).toContain('7 mm');
+    for (let i = 0; i < 9; i++) await userEvent.click(screen.getByRole('button', { name: /^Less tape on blade 1/i }));
+    expect(more.parentElement!.textContent).toContain('0 mm');
+  });
+});
+
+describe('swing timing', () => {
+  test('five taps make a swing; the second needs its tape', async () => {
+    renderInApp(<SwingTab job={aJob()} model={model} onSet={onSet} />);
+    const keep = screen.getByRole('button', { name: /^Keep this swing/ });
+    for (let i = 0; i < 4; i++) await userEvent.click(screen.getByRole('button', { name: /^Tap/ }));
+    expect(keep).toHaveProperty('disabled', true);
+    await userEvent.click(screen.getByRole('button', { name: /^Tap/ }));
+    await userEvent.click(keep);
+    expect(lastSet().swings).toMatchObject([{ isHalf: true, startDegrees: 20, tapeKgM: 0 }]);
+    expect(lastSet().swings![0]!.tapsS).toHaveLength(5);
+  });
+
+  test('an angle out of bounds is said at its field', async () => {
+    renderInApp(<SwingTab job={aJob()} model={model} onSet={onSet} />);
+    const start = screen.getByRole('textbox', { name: 'Widest at the start' });
+    await userEvent.clear(start);
+    await userEvent.type(start, '120');
+    expect(screen.getByText('0 to 90')).toBeTruthy();
+  });
+
+  test('where it hangs is noted from the dial', async () => {
+    renderInApp(<SwingTab job={aJob()} model={model} onSet={onSet} />);
+    await userEvent.click(screen.getByRole('button', { name: 'It hangs like this' }));
+    expect(lastSet()).toEqual({ heavyDegrees: expect.any(Number) });
+  });
+});
+
+test('weighing: grams at a radius, decimal comma or point, all blades or none', async () => {
+  renderInApp(<WeighTab job={aJob()} model={model} onSet={onSet} />);
+  const keep = screen.getByRole('button', { name: 'Keep the weights' });
+  for (const [blade, grams] of [['Blade 1', '1,20'], ['Blade 2', '1.22'], ['Blade 3', '-1']] as const) await userEvent.type(screen.getByRole('textbox', { name: blade }), grams);
+  expect(screen.getByText('a weight above 0')).toBeTruthy();
+  expect(keep).toHaveProperty('disabled', true);
+  await userEvent.clear(screen.getByRole('textbox', { name: 'Blade 3' }));
+  await userEvent.type(screen.getByRole('textbox', { name: 'Blade 3' }), '1.19');
+  await userEvent.click(keep);
+  const radiusM = Number((screen.getByRole<HTMLInputElement>('textbox', { name: /^Radius/ })).value) / 1000;
+  expect(lastSet().bladeMomentsKgM!.map((m) => m / radiusM)).toEqual([1.2, 1.22, 1.19].map((g) => expect.closeTo(g / 1000, 9)));
+});
+
+describe('vibration', () => {
+  test('the first run is bare; as many phases as amplitudes, or none', async () => {
+    renderInApp(<VibrationTab job={aJob()} onSet={onSet} />);
+    const keep = screen.getByRole('button', { name: 'Keep the run' });
+    expect(screen.getByText('First run, no mass on it')).toBeTruthy();
+    await userEvent.type(screen.getByRole('textbox', { name: 'Amplitudes' }), '2,0 2.1');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Phases' }), '40');
+    expect(screen.getByText('2 amplitudes but 1 phases')).toBeTruthy();
+    expect(keep).toHaveProperty('disabled', true);
+    await userEvent.type(screen.getByRole('textbox', { name: 'Phases' }), ' 44');
+    await userEvent.click(keep);
+    expect(lastSet().runs).toEqual([{ massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: 40 }, { amplitude: 2.1, phaseDegrees: 44 }] }]);
+  });
+
+  test('a trial tells the largest mass, and an angle beyond a turn is wrapped', async () => {
+    const bare = { massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: null }] };
+    renderInApp(<VibrationTab job={aJob({ runs: [bare] })} onSet={onSet} />);
+    expect(screen.getByText(/g at most/)).toBeTruthy();
+    await userEvent.type(screen.getByRole('textbox', { name: 'Trial mass' }), '0.02');
+    await userEvent.type(screen.getByRole('textbox', { name: 'At' }), '480');
+    await userEvent.type(screen.getByRole('textbox', { name: 'Amplitudes' }), '3');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep the run' }));
+    expect(lastSet().runs!.at(-1)).toMatchObject({ massKg: 0.00002, degrees: 120 });
+  });
+});
+
+describe('beside the shaft', () => {
+  const box = (name: string | RegExp): HTMLElement => screen.getByRole('textbox', { name });
+  const put = async (name: string | RegExp, text: string): Promise<void> => {
+    await userEvent.clear(box(name));
+    if (text !== '') await userEvent.type(box(name), text);
+  };
+
+  test('a spinner is turned to where the core says', async () => {
+    renderInApp(<SpinnerTool />);
+    await put('What is left of the spinner', '1.2');
+    await put('pointing, from its own mark', '0');
+    await put('Positions it can sit in', '2');
+    const [best] = spinnerPositions(fromPolar(1.2e-6, 0), fromPolar(1.2e-6, 0), 2);
+    expect(screen.getByText(`Turn it ${best!.turnDegrees}°`).parentElement!.textContent).toContain('0.00 g·mm left, against 2.40');
+    await put('Positions it can sit in', '1.5');
+    expect(screen.getByText('1 to 36')).toBeTruthy();
+  });
+
+  test('two planes that act alike are warned of, and a trial that does nothing tells nothing', async () => {
+    renderInApp(<TwoPlanesTool />);
+    expect(screen.getByText(/The planes are told apart well/)).toBeTruthy();
+    // The rear trial does what the front one did.
+    for (const [cell, text] of [['Amplitude, trial behind, front sensor', '3.3'], ['Phase, trial behind, front sensor', '78.1'], ['Amplitude, trial behind, rear sensor', '1.4'], ['Phase, trial behind, rear sensor', '236']] as const) await put(cell, text);
+    expect(screen.getByText(/act almost alike/)).toBeTruthy();
+    await put('Mass, trial behind', '0');
+    expect(screen.getByText(/Every cell needs its number/)).toBeTruthy();
+  });
+
+  test('a single blade: washers against its mass, never against its thrust', async () => {
+    renderInApp(<SingleBladeTool />);
+    const said = (): string => screen.getByText(/washers$/).parentElement!.textContent!;
+    const before = said();
+    await put('Blade', '8');
+    expect(said()).not.toBe(before);
+    expect(said()).toMatch(/Its thrust still turns the craft over with [\d.]+ N·m once a turn/);
+    await put('A washer', '0');
+    expect(within(box('A washer').closest('.mantine-TextInput-root') as HTMLElement).getByText('above 0')).toBeTruthy();
+  });
+});
