@@ -19,6 +19,8 @@ const common = {
 const node = { ...common, testEnvironment: 'node', testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] } };
 
 export default {
+  // Two test files share the machine: a wait is bounded, not timed.
+  testTimeout: 20_000,
   projects: [
     { ...node, displayName: 'core', rootDir: 'packages/core' },
     { ...node, displayName: 'contract', rootDir: 'packages/contract' },

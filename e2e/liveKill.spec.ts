@@ -11,7 +11,7 @@ interface LiveState {
 }
 
 test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and nothing turns by itself`, async ({ request }) => {
-  test.setTimeout(KILLS * 20_000);
+  test.setTimeout(KILLS * 30_000);
   const zivvo = new Zivvo('demo');
   await zivvo.start();
   try {

@@ -16,6 +16,7 @@ test('the first load stays small', async ({ demo, page }) => {
 });
 
 test('nothing serious is wrong for assistive technology on any page, by day and by night', async ({ demo, page }) => {
+  test.setTimeout(300_000);
   const faults = watchFaults(page);
   await openEvening(page, demo);
   const evening = new URL(page.url());

@@ -4,7 +4,7 @@ import { expect, test } from './zivvo.ts';
 const KILLS = process.env.ZIVVO_SOAK ? 60 : 12;
 
 test(`every entry shown as written down survives ${KILLS} kills of the server`, async ({ own, page }) => {
-  test.setTimeout(KILLS * 20_000);
+  test.setTimeout(KILLS * 30_000);
   await page.goto(`${own.address}/rack/new`);
   await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7.2x3.9x3');
   await page.getByRole('button', { name: 'Put on the rack' }).click();
