@@ -11,7 +11,7 @@ import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
-import { PieceService } from '../piece/piece.service.ts';
+import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
 import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { LookFirstError, TooLargeForRigError, TrialTooHeavyError, TrueUpEndedError } from './balance.errors.ts';
@@ -138,8 +138,6 @@ export class BalanceService {
     return { ...own, ...toRowView(row), hoverSpeedRpm, finishedAt: row.finishedAt?.toISOString() ?? null, vibration: vibrationState(row.runs, craft.massKg * GRAVITY_M_PER_S2, radiusM, row.runSpeedRpm ?? hoverSpeedRpm), ...worked(setting, row) };
   }
 }
-
-const NO_ACTION = { craftId: null, place: null, level: null, as: null, location: null, setId: null };
 
 function worked(setting: TrueUpSetting, { looks, swings, heavyDegrees, bladeMomentsKgM }: TrueUpRow): Pick<TrueUpView, 'result' | 'problem'> {
   try {

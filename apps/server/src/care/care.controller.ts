@@ -50,8 +50,8 @@ export class CareController {
 
   @Delete('flights/:id')
   @HttpCode(204)
-  removeFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<void> {
-    return this.care.removeFlight(craftId, id);
+  removeFlight(@Param('id', IdPipe) id: string): Promise<void> {
+    return this.care.removeFlight(id);
   }
 
   @Post('flights/:id/restore')

@@ -142,6 +142,11 @@ export class StrikeRepository extends RowRepository<typeof strike> {
     return (await this.list(db, 50, and(eq(strike.craftId, craftId), since ? gt(strike.struckAt, since) : undefined), desc(strike.struckAt))).rows;
   }
 
+  /** Takes the strikes of a flight out, or back in with null. */
+  async markOfFlight(db: DbOrTx, flightId: string, deletedAt: Date | null): Promise<void> {
+    await db.update(strike).set({ deletedAt }).where(and(eq(strike.workshopId, this.workshop.id), eq(strike.flightId, flightId)));
+  }
+
   async addPieces(db: DbOrTx, rows: (typeof strikePiece.$inferInsert)[]): Promise<void> {
     if (rows.length > 0) await db.insert(strikePiece).values(rows).onConflictDoNothing();
   }

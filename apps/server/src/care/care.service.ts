@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, lookSides, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
-import { CoreError, changesLeft, craftCare, handsNeeded, judgePiece, layoutKind, pieceLifeLeft, seasonSpares, strikeSeverity, temperatureAdvice, type CareOutcome, type PieceLifeLeft, type PropMaterial } from '@zivvo/core';
+import { CoreError, changesLeft, craftCare, handsNeeded, judgePiece, layoutKind, pieceLifeLeft, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type CareOutcome, type PieceLifeLeft, type PropMaterial } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -10,7 +10,7 @@ import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
-import { PieceService } from '../piece/piece.service.ts';
+import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
 import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
 import { PartService } from '../workshop/part.service.ts';
@@ -28,7 +28,6 @@ const LEAST_PACE_DAYS = 7;
 /** What the log of the last quarter used up is laid over the next one. */
 const SEASON_DAYS = 90;
 const RECENT_FLIGHTS = 20;
-const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
 const USUAL = { policy: 'lenient' as const, isFolding: false };
 
 /** What was struck since the last look, by piece. */
@@ -102,7 +101,7 @@ export class CareService {
     await this.db.transaction(async (tx) => {
       const judged: StoredLook[] = [];
       for (const look of dto.looks) judged.push(await this.judge(tx, craft, setting, look));
-      const outcome = worst(judged.map((l) => l.outcome));
+      const outcome = worstOutcome(judged.map((l) => l.outcome));
       const looks = outcome === 'retireSet' ? judged.map((l) => ({ ...l, outcome })) : judged;
       const { policy, isFolding } = setting;
       const isNew = await this.walkarounds.add(tx, { ...this.rows.newRow(dto.id), craftId, lookedAt: this.clock.now(), durationS: dto.durationS, policy, isFolding, outcome, looks, note: dto.note ?? null });
@@ -181,10 +180,12 @@ export class CareService {
     await this.parts.noteStrike(tx, craft.id, arms.map((a) => a.place));
   }
 
-  async removeFlight(craftId: string, id: string): Promise<void> {
+  /** A flight that was typed wrongly goes out with the strikes that were told with it; struck motors stay to be felt. */
+  async removeFlight(id: string): Promise<void> {
     await this.db.transaction(async (tx) => {
-      const { durationS } = await this.flights.find(tx, id);
+      const { craftId, durationS } = await this.flights.find(tx, id);
       await this.flights.remove(tx, id, this.clock.now());
+      await this.strikes.markOfFlight(tx, id, this.clock.now());
       await this.parts.noteHours(tx, craftId, -durationS / 3600);
       await this.ledger.record(tx, craftId, { kind: 'flightRemoved', craftId, flightId: id });
     });
@@ -194,8 +195,10 @@ export class CareService {
     await this.db.transaction(async (tx) => {
       if (await this.flights.isThere(tx, id)) return;
       await this.flights.restore(tx, id);
-      await this.parts.noteHours(tx, craftId, (await this.flights.find(tx, id)).durationS / 3600);
-      await this.ledger.record(tx, craftId, { kind: 'flightRestored', craftId, flightId: id });
+      await this.strikes.markOfFlight(tx, id, null);
+      const row = await this.flights.find(tx, id);
+      await this.parts.noteHours(tx, row.craftId, row.durationS / 3600);
+      await this.ledger.record(tx, row.craftId, { kind: 'flightRestored', craftId: row.craftId, flightId: id });
     });
     return this.find(craftId);
   }
@@ -245,12 +248,6 @@ export class CareService {
     const needed = handsNeeded(craft.rotors, layoutKind(craft.layout));
     return (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, days: SEASON_DAYS, spares: seasonSpares({ daysCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
   }
-}
-
-const ORDER: readonly CareOutcome[] = ['fly', 'clean', 'retire', 'retirePair', 'retireSet'];
-
-function worst(outcomes: readonly CareOutcome[]): CareOutcome {
-  return outcomes.reduce<CareOutcome>((a, b) => (ORDER.indexOf(b) > ORDER.indexOf(a) ? b : a), 'fly');
 }
 
 /** What the newest look asked for; nothing where it let the piece fly. */

@@ -129,6 +129,19 @@ describe('flying', () => {
     expect(await motorHours()).toBeCloseTo(3.5, 9);
   });
 
+  test('a flight that goes out takes its strikes along, and brings them back', async () => {
+    const id = v7();
+    const strikes = [{ id: v7(), thing: 'twigs', throttleRatio: 0.3, isCrash: false, arms: [{ place: 'frontLeft', level: 0 }], note: null }];
+    await server.http.post(url('/flights')).send({ id, durationS: 60, packPieceId: null, strikes, note: null }).expect(201);
+    const count = async (): Promise<number> => (await view()).pieces.find((p) => p.piece.place === 'frontLeft')!.life.strikeCount;
+    expect(await count()).toBe(1);
+    await server.http.delete(url(`/flights/${id}`)).expect(204);
+    expect([await count(), (await view()).strikes]).toEqual([0, []]);
+    await server.http.post(url(`/flights/${id}/restore`)).expect(200);
+    expect(await count()).toBe(1);
+    await server.http.delete(url(`/flights/${id}`)).expect(204);
+  });
+
   test('a strike asks about its motor and grounds until somebody looks', async () => {
     await walk(ARMS.map((a) => look(a))).expect(201);
     const strike = { id: v7(), thing: 'gravel', throttleRatio: 0.8, isCrash: false, arms: [{ place: 'rearLeft', level: 0 }], note: null };

@@ -14,14 +14,13 @@ import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
-import { PieceService } from '../piece/piece.service.ts';
+import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
 import { geometryOf, propModelName } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { FitRefusedError, OldTagError } from './fit.errors.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
 
 const TAIL_TILT_DEGREES = 25;
-const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
 
 @Injectable()
 export class FitService {

@@ -15,6 +15,9 @@ import { IncompleteActionError, PieceRefusedError } from './piece.errors.ts';
 import { toEventView, toMeasureColumns, toPieceView } from './piece.mapper.ts';
 import { BatchRepository, PieceRepository, type BatchRow, type LivingPiece } from './piece.repository.ts';
 
+/** An action's fields while none of them counts. */
+export const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
+
 const UNTOUCHED_MS = 182 * 86_400_000;
 
 @Injectable()

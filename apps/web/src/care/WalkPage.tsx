@@ -1,5 +1,5 @@
 import type { CareView, CraftView, PropLookView, WalkaroundView } from '@zivvo/contract';
-import { findingsAt, type CarePlace } from '@zivvo/core';
+import { findingsAt, LEAST_LOOK_S, type CarePlace } from '@zivvo/core';
 import { careOutcomeNames, carePlaceNames, findingNames, formatNumber, lookSideNames, placeNames } from '@zivvo/words';
 import { useEffect, useState } from 'react';
 import { v7 } from 'uuid';
@@ -228,7 +228,7 @@ function Result({ craft, care, walk, onAgain }: { craft: CraftView; care: CareVi
     <StationPage
       eyebrow={`Care · Walk round · ${craft.name}`}
       headline={headline}
-      detail={`${formatNumber(walk.durationS, 0)} s for ${walk.looks.length} props${walk.isHurried ? `: under ${formatNumber(5, 0)} s a prop nobody sees a hair crack` : ''}.`}
+      detail={`${formatNumber(walk.durationS, 0)} s for ${walk.looks.length} props${walk.isHurried ? `: under ${formatNumber(LEAST_LOOK_S, 0)} s a prop nobody sees a hair crack` : ''}.`}
       tools={<CareTabs />}
       reasons={<ReasonList reasons={care.reasons} />}
       actions={

@@ -1,5 +1,5 @@
 import type { CareView, CaredPieceView, CreateWalkaroundDto, FindingDto, PropLookDto, WalkaroundView } from '@zivvo/contract';
-import type { CareOutcome, CarePlace, FindingKind, Rotor } from '@zivvo/core';
+import { worstOutcome, type CarePlace, type FindingKind, type Rotor } from '@zivvo/core';
 import { careOutcomeNames, careVerdictNames, placeNames } from '@zivvo/words';
 
 /** What of a craft says how it stands. */
@@ -21,13 +21,7 @@ export function outcomeHeadline(craft: string, { outcome, looks }: Pick<Walkarou
   if (outcome === 'fly') return `${craft} is fit to fly`;
   const bad = looks.filter((l) => l.outcome !== 'fly');
   const names = bad.map((l) => l.tag ?? placeNames[l.place].toLowerCase());
-  return `${names.join(', ')}: ${careOutcomeNames[worstOf(bad.map((l) => l.outcome))]}`;
-}
-
-const ORDER: readonly CareOutcome[] = ['fly', 'clean', 'retire', 'retirePair', 'retireSet'];
-
-export function worstOf(outcomes: readonly CareOutcome[]): CareOutcome {
-  return outcomes.reduce<CareOutcome>((a, b) => (ORDER.indexOf(b) > ORDER.indexOf(a) ? b : a), 'fly');
+  return `${names.join(', ')}: ${careOutcomeNames[worstOutcome(bad.map((l) => l.outcome))]}`;
 }
 
 export const SIDES = ['top', 'underside', 'edges'] as const;

@@ -69,7 +69,7 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
 export function judgePiece(piece: LookedPiece, findings: readonly Finding[], policy: CarePolicy): CareVerdict {
   for (const { place, what } of findings) if (!findingsAt(place).includes(what)) throw new NoSuchFindingError(place, what, findingsAt(place).join(', '));
   const judged = [...findings.map((f) => judgeFinding(piece, f, policy)), ...judgeStrike(piece, policy)].map((j) => (piece.isFolding && j.outcome === 'retire' ? { ...j, outcome: 'retirePair' as const } : j));
-  const outcome = judged.reduce<CareOutcome>((worst, j) => (rank(j.outcome) > rank(worst) ? j.outcome : worst), 'fly');
+  const outcome = worstOutcome(judged.map((j) => j.outcome));
   const reasons = [...judged].sort((a, b) => rank(b.outcome) - rank(a.outcome)).map((j) => reasonOf(j, piece));
   if (piece.isFolding && outcome === 'retirePair') reasons.unshift({ code: 'care.pair', severity: 'danger', values: {}, figure: null });
   return { outcome, isTruingVoid: outcome === 'clean' && judged.some((j) => j.isTruingVoid), reasons };
@@ -83,6 +83,11 @@ interface Judged {
 }
 
 const rank = (outcome: CareOutcome): number => careOutcomes.indexOf(outcome);
+
+/** The gravest of several outcomes; *fly* where there is none. */
+export function worstOutcome(outcomes: readonly CareOutcome[]): CareOutcome {
+  return outcomes.reduce<CareOutcome>((worst, o) => (rank(o) > rank(worst) ? o : worst), 'fly');
+}
 const SEVERITY: Record<CareOutcome, Severity> = { fly: 'note', clean: 'action', retire: 'danger', retirePair: 'danger', retireSet: 'danger' };
 
 function reasonOf({ outcome, code, place }: Judged, { material }: LookedPiece): Reason {
