@@ -112,7 +112,7 @@ function figure(id, value, unit, target, baseline = null) {
 function benchCraft(seed) {
   const random = core.seededRandom(`${seed}/craft`);
   return {
-    kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
+    kind: 'multirotor', rotorCount: 4, gearRatio: 1, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
     motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1000 + 200 * random.next(), resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
     pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 12,
   };

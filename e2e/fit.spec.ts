@@ -21,7 +21,7 @@ test('two neighbours swapped: found before the pack is in, mended in one press',
   const faults = watchFaults(page);
   const { id, arms } = await openFit(page, demo, 'Fulmar');
   const on = (place: string) => arms.find((a) => a.place === place)!.piece!;
-  const swapped = await page.request.post(`${demo.address}/api/fittings/${id}/swap`, { data: { firstPieceId: on('frontLeft').id, secondPieceId: on('frontRight').id } });
+  const swapped = await page.request.post(`${demo.address}/api/fittings/${id}/swap`, { data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } } });
   expect(swapped.ok()).toBe(true);
   await page.reload();
   await expect(headline(page)).toHaveText('Fulmar will tip toward its front');
@@ -34,11 +34,13 @@ test('two neighbours swapped: found before the pack is in, mended in one press',
   expect(faults).toEqual([]);
 });
 
-test('a craft is seen and signed for in two keys, and stays so', async ({ demo, page }) => {
+test('a craft is seen, looked at and signed for in three keys, and stays so', async ({ demo, page }) => {
   await openFit(page, demo, 'Fulmar');
   await expect(headline(page)).toHaveText('Fulmar looks right; its spins were not seen');
   await page.keyboard.press('a');
   await expect(headline(page)).toHaveText('Fulmar is right: every piece, every spin');
+  await page.keyboard.press('l');
+  await expect(page.getByText(/All seen and looked at/)).toBeVisible();
   await page.keyboard.press('k');
   await expect(page.getByText(/^Signed .*24/)).toBeVisible();
   await page.reload();
@@ -62,19 +64,30 @@ test('hanging motors turn the nut’s thread round, and the note is there tomorr
   await expect(thread).not.toHaveText(before!);
 });
 
-test('a motor that turns the other way is told from a wrong piece', async ({ demo, page }) => {
-  await openFit(page, demo, 'Skua');
-  await page.keyboard.press('n');
-  const arm = page.getByRole('region', { name: 'Front left' });
-  await expect(arm).toBeVisible();
-  await page.keyboard.press('s');
+test('see the spin: the strip is flicked the other way on one arm, which is told from a wrong piece and mended', async ({ demo, page }) => {
+  const { id } = await openFit(page, demo, 'Skua');
+  await page.getByRole('button', { name: 'See the spin, arm by arm' }).click();
+  const check = page.getByRole('region', { name: 'See the spin' });
+  await expect(check).toContainText('Front left, 1 of 4');
+  await page.keyboard.press('o');
+  for (const arm of ['Front right, 2 of 4', 'Rear right, 3 of 4', 'Rear left, 4 of 4']) {
+    await expect(check).toContainText(arm);
+    await page.keyboard.press('y');
+  }
   await expect(headline(page)).toHaveText('Skua will tip toward front left');
   await expect(page.getByRole('region', { name: 'Fewest moves' })).toContainText('Reverse the motor of front left');
+  await page.getByRole('button', { name: 'It turns right now' }).click();
+  await expect(headline(page)).toHaveText('Skua is right: every piece, every spin');
+  await page.keyboard.press('n');
+  const arm = page.getByRole('region', { name: 'Front left' });
   await arm.getByText('down', { exact: true }).click();
   await expect(page.getByRole('region', { name: 'Fewest moves' })).toContainText('label forward');
-  await arm.getByText('up', { exact: true }).click();
-  await arm.getByText('not seen', { exact: true }).click();
-  await expect(headline(page)).toHaveText('Skua looks right; its spins were not seen');
+  await page.getByRole('button', { name: 'I turned it over' }).click();
+  await expect(headline(page)).toHaveText('Skua is right: every piece, every spin');
+  // The demo is left as it was.
+  const { revision, arms } = (await (await page.request.get(`${demo.address}/api/fittings/${id}`)).json()) as { revision: number; arms: { place: string; level: number }[] };
+  const unseen = arms.map(({ place, level }) => ({ place, level, seenSpin: null, spinBy: null, outputName: null, hand: null, isLabelForward: true, thread: null, checks: [] }));
+  expect((await page.request.put(`${demo.address}/api/fittings/${id}`, { data: { arms: unseen, isHanging: true, sideThrust: null, note: null, revision } })).ok()).toBe(true);
 });
 
 test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a plane', async ({ demo, page }) => {
@@ -86,7 +99,7 @@ test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a 
   await page.keyboard.press('n');
   await page.getByLabel('Tag of the piece that goes on').fill(spare.tag);
   await page.getByRole('button', { name: 'May it go on?' }).click();
-  await expect(page.getByRole('status').getByText(/read its tag before it comes off/)).toBeVisible();
+  await expect(page.getByRole('status').getByText(/read its tag, or photograph its mark/)).toBeVisible();
   await page.getByLabel(/Read the old mark/).fill(old);
   await page.getByRole('button', { name: 'May it go on?' }).click();
   await expect(page.getByRole('status').getByText(/is CW, this arm needs CCW/)).toBeVisible();
@@ -103,6 +116,11 @@ test('the station fits a telephone', async ({ demo, page }) => {
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   await page.getByRole('button', { name: /^Rear right/ }).last().click();
   await expect(page.getByRole('region', { name: 'Rear right' })).toBeVisible();
+  expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('button', { name: /^Reasons/ }).click();
+  await page.getByRole('link', { name: 'Card for pocket and case' }).click();
+  await expect(page.getByRole('article', { name: 'Card of Petrel' }).getByRole('row')).toHaveCount(5);
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   expect(await seriousFaults(page)).toEqual([]);
 });

@@ -36,7 +36,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   pieceCheckedIn: () => 'Checked in',
   pieceTrued: (v) => `Trued${v.isDynamic === true ? ' on its motor' : ''}${because(v)}`,
   pieceFitted: (v) => `Fitted, ${place(v)}${because(v)}`,
-  pieceRemoved: (v) => `Taken off${because(v)}`,
+  pieceRemoved: (v) => `Taken off${v.markSha256 ? ', its mark photographed' : ''}${because(v)}`,
   pieceDressed: () => 'Mended; its truing is void',
   pieceRetired: (v) => `Retired, ${retirementNames[v.as as Retirement]}${because(v)}`,
   pieceUnretired: (v) => `Brought back${because(v)}`,

@@ -1,4 +1,4 @@
-import type { BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { ArmCheck, BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -56,7 +56,7 @@ export function towardName(place: RotorPlace): string {
 }
 
 export const layoutNames: Record<Layout, string> = {
-  quadX: 'Quad X', quadPlus: 'Quad plus', quadH: 'Quad H', tri: 'Three arms', hexX: 'Hex, two arms ahead', hexPlus: 'Hex, one arm ahead', octoX: 'Octo, two arms ahead', octoPlus: 'Octo, one arm ahead',
+  quadX: 'Quad X', quadPlus: 'Quad plus', quadH: 'Quad H', quadVTail: 'Quad, tail in a V', tri: 'Three arms', hexX: 'Hex, two arms ahead', hexPlus: 'Hex, one arm ahead', octoX: 'Octo, two arms ahead', octoPlus: 'Octo, one arm ahead',
   y6: 'Three arms, six rotors', x8: 'Four arms, eight rotors', custom: 'Measured arms', tractor: 'Plane, prop in front', pusher: 'Plane, prop behind', twinTractor: 'Plane, two in front', twinPusher: 'Plane, two behind',
 };
 export const useWords: Record<UseName, string> = {
@@ -96,6 +96,8 @@ export const fieldNames: Record<string, string> = {
   massKg: 'Take-off weight',
   diagonalM: 'Motor diagonal',
   clearanceDiameterM: 'Largest disc',
+  gearRatio: 'Gear',
+  outputName: 'Controller’s name',
   motorLabel: 'Motor',
   statorDiameterM: 'Stator diameter',
   statorHeightM: 'Stator height',
@@ -185,7 +187,12 @@ export const pieceActionNamesPast: Record<string, string> = {
 
 export const shakeTargetWords: Record<ShakeTarget, string> = { coarse: 'coarse, 0.2 g', good: 'good, 0.1 g', fine: 'fine, 0.05 g' };
 
-export const armCheckNames: Record<string, string> = { turnsFree: 'turns freely, no scrape', seated: 'sits flat, ring and adapter in', locked: 'locked: nut, screws or clip', noDamage: 'no crack, no white mark' };
+export const armCheckNames: Record<ArmCheck, string> = {
+  turnsFree: 'turns freely, no scrape', seated: 'sits flat, ring and adapter in', locked: 'locked: nut, screw or clip', noDamage: 'looked at: no crack, no white mark', driverFits: 'right driver, nipped tight before undoing',
+  oldLockOut: 'old lock out of the thread', newScrews: 'new screws with dry lock, if supplied', bellClean: 'bell blown out, motor held by hand', flatOnFlat: 'flat of the D on the flat of the shaft', flicks: 'flicked: spins on, no scrape, does not bind on the bell',
+  pulled: 'pulled: it does not come', coneClean: 'cone and bore clean, tightened twice', ringsWhole: 'two rings, none cracked', keyTurned: 'pushed, turned to the stop',
+};
+export const sideThrustNames: Record<SideThrust, string> = { none: 'straight', left: 'left', right: 'right' };
 
 /** What each mount needs: tools, minutes a rotor, what gets lost, what to mind. */
 export const mountSheets: Record<string, { tools: string; minutes: number; lost: string; mind: string }> = {

@@ -80,8 +80,13 @@ describe('fitting', () => {
   test('every verdict has words', () => expect(verdicts.filter((v) => !hasSentence(`fit.${v}`))).toEqual([]));
 
   test.each<[string, Record<string, string | number>, string]>([
-    ['fit.tips', { place: 'rearLeft', liftRatio: 0.625 }, 'It tips toward rear left the moment it lifts: 63 % of the lift is there, and not where it should be.'],
-    ['fit.tips', { place: 'front', liftRatio: 0.25 }, 'It tips toward its front the moment it lifts: 25 % of the lift is there, and not where it should be.'],
+    ['fit.tips', { place: 'rearLeft', liftRatio: 0.625, momentNm: 0.73 }, 'It tips toward rear left the moment it lifts: 0.73 N·m turn it over, 63 % of the lift is there.'],
+    ['fit.tips', { place: 'front', liftRatio: 0.25, momentNm: 1.46 }, 'It tips toward its front the moment it lifts: 1.46 N·m turn it over, 25 % of the lift is there.'],
+    ['fit.cannotSteer', { axes: 'pitch, yaw', count: 2 }, 'It cannot be steered in pitch, yaw alone, 2 of 3 ways: places, spins, a lean or a servo must give that. It cannot be flown so.'],
+    ['fit.lossHolds', { of: 8, worst: 1.3, count: 8 }, 'Any one of 8 rotors may stop: it still holds 1.30 times its weight level.'],
+    ['fit.bladeLoss', { forceN: 280, timesWeight: 14.4 }, 'A lost blade pulls with 28,552 g at full throttle, 14 times the weight: shut down at once.'],
+    ['fit.mixed', { count: 2, names: '7.2×3.9×3, 9×5' }, '2 models are mixed: 7.2×3.9×3, 9×5. One model on every arm; a new model means new pieces everywhere.'],
+    ['fit.sideThrust', { side: 'left', wanted: 'right', torqueNm: 0.12 }, 'The motor points left; these spins twist the plane with 0.12 N·m and ask for a point to the right. A reversed motor changes the side.'],
     ['fit.flies', { count: 1 }, 'The piece pulls the right way: full thrust.'],
     ['fit.flies', { count: 6 }, 'All 6 rotors push the right way: it lifts level.'],
     ['fit.fault.spin', { place: 'frontLeft' }, 'Front left: the motor turns against the controller’s table.'],

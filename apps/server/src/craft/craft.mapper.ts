@@ -12,6 +12,7 @@ export function toCraftColumns(dto: CraftDto) {
     massKg: dto.massKg,
     diagonalM: needsDiagonal(dto.layout) ? dto.diagonalM : null,
     arms: dto.layout === 'custom' ? dto.arms : null,
+    gearRatio: dto.gearRatio ?? null,
     clearanceDiameterM: dto.clearanceDiameterM ?? null,
     rotors: layOut(dto),
     groundClearanceM: dto.groundClearanceM ?? null,

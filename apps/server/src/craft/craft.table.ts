@@ -15,6 +15,8 @@ export const craft = pgTable(
     massKg: doublePrecision().notNull(),
     diagonalM: doublePrecision(),
     arms: jsonb().$type<ArmDto[]>(),
+    /** Turns of the motors for one of their shafts, negative where one stage reverses them. */
+    gearRatio: doublePrecision(),
     clearanceDiameterM: doublePrecision(),
     /** Planes: free height under the prop's axis with the wheels pressed in. */
     groundClearanceM: doublePrecision(),
@@ -49,6 +51,7 @@ export const craft = pgTable(
     oneOf('craft', 'pack_chemistry', column.packChemistry, packChemistries),
     within('craft', 'mass_kg', column.massKg, craftLimits.massKg),
     within('craft', 'diagonal_m', column.diagonalM, craftLimits.diagonalM),
+    within('craft', 'gear_ratio', column.gearRatio, craftLimits.gearRatio),
     within('craft', 'clearance_diameter_m', column.clearanceDiameterM, craftLimits.clearanceDiameterM),
     within('craft', 'ground_clearance_m', column.groundClearanceM, craftLimits.freeM),
     within('craft', 'boom_clearance_m', column.boomClearanceM, craftLimits.freeM),

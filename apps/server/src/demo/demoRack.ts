@@ -1,4 +1,4 @@
-import { handFor, layoutKind, pieceTag, simulatedDelivery, type BoreFit, type DeliveredPiece, type Layout, type Look, type PieceHand, type Rotor } from '@zivvo/core';
+import { labelSpinOf, layoutKind, pieceTag, simulatedDelivery, type BoreFit, type DeliveredPiece, type Layout, type Look, type PieceHand, type Rotor } from '@zivvo/core';
 import type { StoredFact } from '../event/event.facts.ts';
 import { demoDeliveries, demoMotors, demoSpares, makerSpreads, shortSet, type DemoDelivery } from './tarnholm.ts';
 
@@ -101,7 +101,7 @@ function fitFirst(rack: DemoRack, ids: (name: string) => string, name: string, c
   const free = pieces.filter((p) => p.look !== null && !THROWN_OUT.includes(p.look));
   const used = new Set<string>();
   craft.rotors.forEach((rotor, i) => {
-    const hand = handFor(rotor.spin, layoutKind(craft.layout));
+    const hand = labelSpinOf(rotor.spin, layoutKind(craft.layout));
     const piece = free.find((p) => p.hand === hand && !used.has(p.id));
     if (!piece) return;
     used.add(piece.id);

@@ -26,7 +26,7 @@ export type PieceActionFact =
   | { kind: 'pieceCheckedIn'; pieceId: string; reason: string | null }
   | { kind: 'pieceTrued'; pieceId: string; isDynamic: boolean; isCorrected: boolean; reason: string | null }
   | { kind: 'pieceFitted'; pieceId: string; craftId: string; place: RotorPlace; level: number; reason: string | null }
-  | { kind: 'pieceRemoved'; pieceId: string; reason: string | null }
+  | { kind: 'pieceRemoved'; pieceId: string; reason: string | null; /** Photo of its mark, where that stood in for reading it. */ markSha256?: string | null }
   | { kind: 'pieceDressed'; pieceId: string; reason: string | null }
   | { kind: 'pieceRetired'; pieceId: string; as: Retirement; reason: string | null }
   | { kind: 'pieceUnretired'; pieceId: string; reason: string | null }

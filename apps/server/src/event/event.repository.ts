@@ -1,4 +1,4 @@
-import { asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, gt, inArray, sql } from 'drizzle-orm';
 import { person } from '../workshop/workshop.table.ts';
 import type { DbOrTx } from '../database/database.ts';
 import type { PieceActionFact, StoredFact } from './event.facts.ts';
@@ -96,6 +96,18 @@ export class EventRepository {
   /** What happened to one subject, the newest first. */
   async ofSubject(db: DbOrTx, subjectId: string, limit: number): Promise<{ sequence: number; at: Date; personId: string | null; personName: string | null; fact: StoredFact }[]> {
     return db.select({ sequence: event.sequence, at: event.at, personId: event.personId, personName: person.name, fact: event.fact }).from(event).leftJoin(person, eq(person.id, event.personId)).where(eq(event.subjectId, subjectId)).orderBy(desc(event.sequence)).limit(limit);
+  }
+
+  /** The newest event of a kind for each of some subjects. */
+  async newestOf(db: DbOrTx, subjectIds: string[], kind: StoredFact['kind']): Promise<Map<string, { at: Date; personName: string | null }>> {
+    if (subjectIds.length === 0) return new Map();
+    const rows = await db
+      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, at: event.at, personName: person.name })
+      .from(event)
+      .leftJoin(person, eq(person.id, event.personId))
+      .where(and(inArray(event.subjectId, subjectIds), eq(event.kind, kind)))
+      .orderBy(event.subjectId, desc(event.sequence));
+    return new Map(rows.map(({ subjectId, at, personName }) => [subjectId, { at, personName }]));
   }
 
   async stockOf(db: DbOrTx, propModelIds: string[]): Promise<StockRow[]> {

@@ -1,5 +1,5 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { ConfirmFittingDto, FitPieceDto, SwapPiecesDto, UpdateFittingDto, type FittingView } from '@zivvo/contract';
+import { ConfirmFittingDto, FitPieceDto, SwapArmsDto, UpdateFittingDto, type FittingView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { FitService } from './fit.service.ts';
 
@@ -26,7 +26,7 @@ export class FitController {
 
   @Post(':craftId/swap')
   @HttpCode(200)
-  swap(@Param('craftId', IdPipe) craftId: string, @Body() dto: SwapPiecesDto): Promise<FittingView> {
+  swap(@Param('craftId', IdPipe) craftId: string, @Body() dto: SwapArmsDto): Promise<FittingView> {
     return this.fits.swap(craftId, dto);
   }
 

@@ -1,26 +1,25 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type ArmStateDto, type ArmView, type ConfirmFittingDto, type FitPieceDto, type FittingView, type SwapPiecesDto, type UpdateFittingDto } from '@zivvo/contract';
+import { LIST_MAX, type ConfirmFittingDto, type FitPieceDto, type FittingView, type SwapArmsDto, type UpdateFittingDto } from '@zivvo/contract';
 import {
-  evaluateCandidate, fixPlan, GRAVITY_M_PER_S2, labelSpinOf, layoutKind, marginsAfterLoss, takeOff, threadAdvice, type CheckedRotor, type CraftKind, type RotorPlace,
+  controlAuthority, controlledRotors, fittedForces, fixPlan, forceReasons, isLookedAt, labelSpinOf, layoutKind, marginsAfterLoss, sideThrustFor, takeOff, type CraftKind, type FittedForces, type Reason, type RotorPlace,
 } from '@zivvo/core';
-import { Clock } from '../common/clock.ts';
-import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
-import { RowMaker } from '../common/rowMaker.ts';
+import { placeNames } from '@zivvo/words';
 import { AlertService } from '../care/alert.service.ts';
+import { Clock } from '../common/clock.ts';
+import { RevisionConflictError } from '../common/featureError.ts';
+import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
-import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
 import { geometryOf, propModelName } from '../propModel/propModel.mapper.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
-import { FitRefusedError, OldTagError } from './fit.errors.ts';
+import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { FitRefusedError, NotSignableError, OldTagError } from './fit.errors.ts';
+import { isSameArm, statesOf, toArmViews, touchedStates, withHandsSwapped, type ArmRef } from './fit.mapper.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
-
-const TAIL_TILT_DEGREES = 25;
 
 @Injectable()
 export class FitService {
@@ -44,61 +43,68 @@ export class FitService {
     const row = await this.fittings.ofCraft(this.db, craftId);
     const on = await this.pieces.onCraft(this.db, craftId, LIST_MAX);
     const kind = layoutKind(craft.layout);
-    const isHanging = row?.isHanging ?? false;
-    const arms = armsOf(craft, row, on, kind, isHanging);
-    const propModelIds = [...new Set(on.map((p) => p.piece.propModelId))];
+    const models = await this.modelsOf(craft, on);
+    const [model] = models;
+    const forces = fittedForces(this.bench.of(craft), model ? { ...geometryOf(model), massKg: null } : null);
+    const fitted = await this.events.newestOf(this.db, on.map((p) => p.piece.id), 'pieceFitted');
+    const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     const available = await this.pieces.available(this.db);
-    const stock = available.find((a) => a.propModelId === (propModelIds[0] ?? craft.referencePropModelId));
+    const stock = available.find((a) => a.propModelId === model?.id);
     const spares = { cwCount: stock?.cwCount ?? 0, ccwCount: stock?.ccwCount ?? 0 };
-    const confirmed = (await this.events.ofSubject(this.db, craftId, LIST_MAX)).find((e) => e.fact.kind === 'fittingConfirmed');
+    const signed = (await this.events.newestOf(this.db, [craftId], 'fittingConfirmed')).get(craftId);
+    const wantedSideThrust = kind === 'plane' ? sideThrustFor(arms.map((a) => a.spin)) : 'none';
     return {
-      craftId, revision: row?.revision ?? 0, isHanging, note: row?.note ?? null, arms, takeOff: takeOff(arms, kind), plan: fixPlan(arms, kind, spares), spares, propModelIds,
-      ...(await this.forces(craft, kind, propModelIds[0] ?? craft.referencePropModelId)),
-      confirmedAt: confirmed?.at.toISOString() ?? null,
-      confirmedBy: confirmed?.personName ?? null,
+      craftId, revision: row?.revision ?? 0, isHanging: row?.isHanging ?? false, sideThrust: row?.sideThrust ?? null, wantedSideThrust, note: row?.note ?? null, arms,
+      takeOff: takeOff(arms, kind, forces.carry),
+      reasons: [...(on.length > 0 ? mixReasons(models) : []), ...reasonsOfForces(craft, kind, forces, row?.sideThrust ?? null, wantedSideThrust)],
+      plan: fixPlan(arms, kind, spares), spares, propModelIds: on.length === 0 ? [] : models.map((m) => m.id), mountKind: model?.mountKind ?? 'nut',
+      confirmedAt: signed?.at.toISOString() ?? null, confirmedBy: signed?.personName ?? null,
+      isSignatureStale: signed !== undefined && [...fitted.values()].some((f) => f.at > signed.at),
     };
   }
 
-  /** What is left after a rotor stops, and how hard a lost blade pulls. */
-  private async forces(craft: CraftRow, kind: CraftKind, propModelId: string | null): Promise<Pick<FittingView, 'marginsAfterLoss' | 'bladeLoss'>> {
-    if (propModelId === null) return { marginsAfterLoss: null, bladeLoss: null };
-    const model = await this.models.find(this.db, propModelId);
-    const { figures, prop } = evaluateCandidate(this.bench.of(craft), { ...geometryOf(model), massKg: null });
-    const weightN = craft.massKg * GRAVITY_M_PER_S2;
-    const bladeLoss = Number.isFinite(figures.bladeLossForceN) ? { forceN: figures.bladeLossForceN, weightN } : null;
-    if (kind === 'plane' || !(figures.fullThrustN > 0)) return { marginsAfterLoss: null, bladeLoss };
-    const rotors = craft.rotors.map((r) => ({ xM: r.xM, yM: r.yM, spin: r.spin, tiltDegrees: craft.layout === 'tri' && r.place === 'rear' ? TAIL_TILT_DEGREES : 0 }));
-    // Drag torque over thrust of a usual rotor: a tenth of its diameter, near enough for a margin.
-    return { marginsAfterLoss: marginsAfterLoss(rotors, figures.fullThrustN, 0.1 * prop.geometry.diameterM, weightN), bladeLoss };
+  /** The models on the craft, the most common first; while nothing is on, the one it flies with. */
+  private async modelsOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<PropModelRow[]> {
+    const counts = new Map<string, number>();
+    for (const { piece } of on) counts.set(piece.propModelId, (counts.get(piece.propModelId) ?? 0) + 1);
+    const ids = [...counts].sort((a, b) => b[1] - a[1]).map(([id]) => id);
+    if (ids.length === 0 && craft.referencePropModelId !== null) ids.push(craft.referencePropModelId);
+    return Promise.all(ids.map((id) => this.models.find(this.db, id)));
   }
 
-  async update(craftId: string, { arms, isHanging, note, revision }: UpdateFittingDto): Promise<FittingView> {
+  async update(craftId: string, { arms, isHanging, sideThrust, note, revision }: UpdateFittingDto): Promise<FittingView> {
     const craft = await this.crafts.find(this.db, craftId);
-    for (const arm of arms) requireArm(craft, arm.place, arm.level);
+    for (const arm of arms) requireArm(craft, arm);
     const row = await this.fittings.ofCraft(this.db, craftId);
-    const columns = { arms, isHanging, note: note ?? null };
+    const columns = { arms, isHanging, sideThrust: sideThrust ?? null, note: note ?? null };
     if (row) await this.fittings.revise(this.db, row.id, revision, columns, this.clock.now());
     else if (revision !== 0) throw new RevisionConflictError('fitting', revision, 0);
-    else await this.fittings.add(this.db, { ...this.rows.newRow(this.rows.makeId()), craftId, ...columns });
+    else await this.addRow(this.db, craftId, columns);
     return this.find(craftId);
+  }
+
+  private async addRow(tx: DbOrTx, craftId: string, columns: Pick<FittingRow, 'arms' | 'isHanging' | 'sideThrust' | 'note'>): Promise<void> {
+    await this.fittings.add(tx, { ...this.rows.newRow(this.rows.makeId()), craftId, ...columns });
   }
 
   /** Puts a tagged piece onto an arm: right hand, one model, the old mark read before it comes off. */
   async fit(craftId: string, dto: FitPieceDto): Promise<FittingView> {
     const craft = await this.crafts.find(this.db, craftId);
-    requireArm(craft, dto.place, dto.level);
+    requireArm(craft, dto);
     const kind = layoutKind(craft.layout);
     await this.db.transaction(async (tx) => {
       const next = await this.byTag(tx, dto.tag);
       const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
-      const old = on.find((p) => p.life.place === dto.place && p.life.level === dto.level);
-      if (old) requireOldTag(old.piece.tag, dto.oldTag ?? null);
+      const old = on.find((p) => isSameArm(p.life, dto));
+      const markSha256 = dto.oldMarkSha256 ?? null;
+      if (old && (markSha256 === null || dto.oldTag)) requireOldTag(old.piece.tag, dto.oldTag ?? null);
       this.lives.requireAllowed(next, 'fit');
       const alert = await this.alerts.grounding(tx, next.piece);
       if (alert) throw new FitRefusedError('grounded', `No: ${next.piece.tag} is grounded with all its kind: ${alert.reason}. Release the alert first.`);
       if (!dto.overrideReason) await this.requireFits(tx, craft, kind, next, on.filter((p) => p !== old), dto);
-      if (old) await this.lives.record(tx, old, { ...NO_ACTION, action: 'remove', reason: dto.overrideReason ?? null });
+      if (old) await this.lives.record(tx, old, { ...NO_ACTION, action: 'remove', reason: dto.overrideReason ?? null, markSha256 });
       await this.lives.record(tx, next, { ...NO_ACTION, action: 'fit', craftId, place: dto.place, level: dto.level, reason: dto.overrideReason ?? null });
+      await this.reviseStates(tx, craft, (states) => touchedStates(states, [dto]));
     });
     return this.find(craftId);
   }
@@ -114,28 +120,37 @@ export class FitService {
     throw new FitRefusedError('otherModel', `No: ${tag} is a ${propModelName(own)}, the others are ${propModelName(other)}. One model on every arm; a new model means new pieces everywhere.`);
   }
 
-  /** Two pieces change places, each put on with its label forward. */
-  async swap(craftId: string, { firstPieceId, secondPieceId }: SwapPiecesDto): Promise<FittingView> {
-    await this.crafts.find(this.db, craftId);
+  /** What sits on two arms changes places, tagged or not, and is put on with its label forward. */
+  async swap(craftId: string, dto: SwapArmsDto): Promise<FittingView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const { first, second } = dto;
+    for (const arm of [first, second]) requireArm(craft, arm);
     await this.db.transaction(async (tx) => {
-      const [a, b] = [await this.pieces.findLiving(tx, firstPieceId), await this.pieces.findLiving(tx, secondPieceId)];
-      for (const p of [a, b]) if (p.life.craftId !== craftId) throw new NotFoundError('piece on this craft', p.piece.id);
-      for (const p of [a, b]) await this.lives.record(tx, p, { ...NO_ACTION, action: 'remove' });
-      const [offA, offB] = [await this.pieces.findLiving(tx, firstPieceId), await this.pieces.findLiving(tx, secondPieceId)];
-      await this.lives.record(tx, offA, { ...NO_ACTION, action: 'fit', craftId, place: b.life.place, level: b.life.level });
-      await this.lives.record(tx, offB, { ...NO_ACTION, action: 'fit', craftId, place: a.life.place, level: a.life.level });
-      const row = await this.fittings.ofCraft(tx, craftId);
-      if (!row) return;
-      const touched = (arm: ArmStateDto): boolean => [a, b].some((p) => p.life.place === arm.place && p.life.level === arm.level);
-      await this.fittings.revise(tx, row.id, row.revision, { arms: row.arms.map((arm) => (touched(arm) ? { ...arm, isLabelForward: true, checks: [] } : arm)) }, this.clock.now());
+      const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
+      const moves = [{ piece: on.find((p) => isSameArm(p.life, first)), to: second }, { piece: on.find((p) => isSameArm(p.life, second)), to: first }].flatMap(({ piece, to }) => (piece ? [{ id: piece.piece.id, piece, to }] : []));
+      for (const { piece } of moves) await this.lives.record(tx, piece, { ...NO_ACTION, action: 'remove' });
+      for (const { id, to } of moves) await this.lives.record(tx, await this.pieces.findLiving(tx, id), { ...NO_ACTION, action: 'fit', craftId, place: to.place, level: to.level });
+      await this.reviseStates(tx, craft, (states) => touchedStates(withHandsSwapped(states, dto), [first, second]));
     });
     return this.find(craftId);
   }
 
-  /** Somebody looked at the whole craft and signs for it; what it will do is written down with it. */
+  private async reviseStates(tx: DbOrTx, craft: CraftRow, change: (states: FittingRow['arms']) => FittingRow['arms']): Promise<void> {
+    const row = await this.fittings.ofCraft(tx, craft.id);
+    const arms = change(statesOf(craft, row));
+    if (row) await this.fittings.revise(tx, row.id, row.revision, { arms }, this.clock.now());
+    else await this.addRow(tx, craft.id, { arms, isHanging: false, sideThrust: null, note: null });
+  }
+
+  /** Somebody saw every spin, looked at every piece and signs for it; a craft with a fault is never signed for. */
   async confirm(craftId: string, { note }: ConfirmFittingDto): Promise<FittingView> {
-    const { takeOff: state } = await this.find(craftId);
-    await this.db.transaction((tx) => this.ledger.record(tx, craftId, { kind: 'fittingConfirmed', craftId, verdict: state.isConfirmed ? state.verdict : 'unconfirmed', note: note ?? null }));
+    const { takeOff: state, arms } = await this.find(craftId);
+    const names = (found: readonly { place: RotorPlace }[]): string => found.map((a) => placeNames[a.place].toLowerCase()).join(', ');
+    if (state.verdict !== 'flies') throw new NotSignableError('wrong', state.faults.length > 0 ? `Wrong on ${names(state.faults)}: mend it first.` : 'Not every piece is known: say what is on each arm.');
+    if (!state.isConfirmed) throw new NotSignableError('unseen', `The spin was not seen on ${names(arms.filter((a) => !a.isSpinSeen))}.`);
+    const unlooked = arms.filter((a) => !isLookedAt(a.checks));
+    if (unlooked.length > 0) throw new NotSignableError('notLooked', `Nobody looked at ${names(unlooked)} since a piece last changed: untouched arms too.`);
+    await this.db.transaction((tx) => this.ledger.record(tx, craftId, { kind: 'fittingConfirmed', craftId, verdict: state.verdict, note: note ?? null }));
     return this.find(craftId);
   }
 
@@ -144,21 +159,24 @@ export class FitService {
   }
 }
 
-function requireArm({ rotors, name }: CraftRow, place: RotorPlace, level: number): void {
-  if (!rotors.some((r) => r.place === place && r.level === level)) throw new FitRefusedError('noSuchArm', `${name} has no such arm.`);
+function requireArm({ rotors, name }: CraftRow, arm: ArmRef): void {
+  if (!rotors.some((r) => isSameArm(r, arm))) throw new FitRefusedError('noSuchArm', `${name} has no such arm: its ${rotors.length} are ${[...new Set(rotors.map((r) => placeNames[r.place].toLowerCase()))].join(', ')}.`);
 }
 
 function requireOldTag(expected: string, read: string | null): void {
   if (read?.trim().toUpperCase() !== expected) throw new OldTagError(expected, read);
 }
 
-/** Every arm of a craft with what is on it and what was seen. */
-function armsOf(craft: Pick<CraftRow, 'rotors'>, row: Pick<FittingRow, 'arms'> | null, on: readonly LivingPiece[], kind: CraftKind, isHanging: boolean): ArmView[] {
-  return craft.rotors.map((r): ArmView => {
-    const arm = row?.arms.find((a) => a.place === r.place && a.level === r.level);
-    const living = on.find((p) => p.life.place === r.place && p.life.level === r.level);
-    const spin = arm?.seenSpin ?? r.spin;
-    const checked: CheckedRotor = { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin, expectedSpin: r.spin, isSpinSeen: (arm?.seenSpin ?? null) !== null, hand: living?.piece.hand ?? arm?.hand ?? null, isLabelForward: arm?.isLabelForward ?? true };
-    return { ...checked, piece: living ? toPieceView(living) : null, seenSpin: arm?.seenSpin ?? null, neededHand: labelSpinOf(r.spin, kind), threadOn: arm?.thread ?? null, thread: threadAdvice(spin, isHanging, arm?.thread ?? null), checks: arm?.checks ?? [] };
+/** More than one model on a craft is a mix, whatever its colours. */
+function mixReasons(models: readonly PropModelRow[]): Reason[] {
+  return models.length < 2 ? [] : [{ code: 'fit.mixed', severity: 'danger', values: { count: models.length, names: models.map(propModelName).join(', ') }, figure: null }];
+}
+
+function reasonsOfForces(craft: CraftRow, kind: CraftKind, { carry, most, bladeLossN }: FittedForces, sideThrust: FittingRow['sideThrust'], wantedSideThrust: FittingView['wantedSideThrust']): Reason[] {
+  const rotors = controlledRotors(craft.rotors, craft.layout === 'tri');
+  const isSteered = kind === 'multirotor' && most !== null;
+  return forceReasons({
+    weightN: most?.weightN ?? carry.thrustN * rotors.length, authority: isSteered ? controlAuthority(rotors, most) : undefined, marginsAfterLoss: isSteered ? marginsAfterLoss(rotors, most) : null,
+    bladeLossN, torqueNm: carry.torqueNm * rotors.length, sideThrust, wantedSideThrust,
   });
 }

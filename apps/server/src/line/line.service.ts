@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { largestDiscM, layoutKind, lineStops, neighbourDistanceM, takeOff, type CheckedRotor, type Layout, type LineFacts, type LineStop, type Rotor } from '@zivvo/core';
+import { largestDiscM, layoutFaults, layoutKind, lineStops, neighbourDistanceM, type CheckedRotor, type Layout, type LineFacts, type LineStop, type Rotor } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { LineRepository } from './line.repository.ts';
@@ -65,5 +65,5 @@ function fitFacts(craft: LineCraft, { on, seen }: Awaited<ReturnType<LineReposit
     const hand = on.find((p) => p.craftId === craft.id && p.place === r.place && p.level === r.level)?.hand ?? state?.hand ?? null;
     return { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: state?.seenSpin ?? r.spin, expectedSpin: r.spin, isSpinSeen: (state?.seenSpin ?? null) !== null, hand, isLabelForward: state?.isLabelForward ?? true };
   });
-  return { armCount: rotors.length, unknownCount: rotors.filter((r) => r.hand === null).length, wrongCount: takeOff(rotors, layoutKind(craft.layout)).faults.length, unseenCount: rotors.filter((r) => !r.isSpinSeen).length };
+  return { armCount: rotors.length, unknownCount: rotors.filter((r) => r.hand === null).length, wrongCount: layoutFaults(rotors, layoutKind(craft.layout)).length, unseenCount: rotors.filter((r) => !r.isSpinSeen).length };
 }

@@ -84,9 +84,9 @@ export class PieceService {
   }
 
   /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */
-  async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean }): Promise<void> {
+  async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean; markSha256?: string | null }): Promise<void> {
     this.requireAllowed({ piece, life }, dto.action);
-    await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), dto.reason ?? null, dto.isCorrected ?? false));
+    await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), { reason: dto.reason ?? null, isCorrected: dto.isCorrected ?? false, markSha256: dto.markSha256 ?? null }));
   }
 
   /** @throws {PieceRefusedError} if the life of the piece does not allow an action */
@@ -181,7 +181,7 @@ function toAction(dto: PieceActionDto): PieceAction {
   }
 }
 
-function toFact(pieceId: string, act: PieceAction, reason: string | null, isCorrected: boolean): StoredFact {
+function toFact(pieceId: string, act: PieceAction, { reason, isCorrected, markSha256 }: { reason: string | null; isCorrected: boolean; markSha256: string | null }): StoredFact {
   switch (act.action) {
     case 'checkIn':
       return { kind: 'pieceCheckedIn', pieceId, reason };
@@ -190,7 +190,7 @@ function toFact(pieceId: string, act: PieceAction, reason: string | null, isCorr
     case 'fit':
       return { kind: 'pieceFitted', pieceId, craftId: act.craftId, place: act.place, level: act.level, reason };
     case 'remove':
-      return { kind: 'pieceRemoved', pieceId, reason };
+      return { kind: 'pieceRemoved', pieceId, reason, ...(markSha256 === null ? {} : { markSha256 }) };
     case 'dress':
       return { kind: 'pieceDressed', pieceId, reason };
     case 'retire':

@@ -42,6 +42,7 @@ export const router = createBrowserRouter([
           { path: 'true/aids', lazy: () => import('../balance/AidsPage.tsx') },
           { path: 'true/:pieceId', lazy: () => import('../balance/TrueJobPage.tsx') },
           { path: 'fit', lazy: () => import('../fit/FitPage.tsx') },
+          { path: 'fit/card', lazy: () => import('../fit/FitCardPage.tsx') },
           { path: 'care', lazy: () => import('../care/CarePage.tsx') },
           { path: 'care/walk', lazy: () => import('../care/WalkPage.tsx') },
           { path: 'care/symptoms', lazy: () => import('../care/SymptomsPage.tsx') },

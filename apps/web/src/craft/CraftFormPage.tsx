@@ -32,7 +32,7 @@ export function Component() {
 }
 
 const blank = {
-  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
+  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, gearRatio: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
   motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
   packParallelCount: 1, packCapacityAh: null, referencePropModelId: null, note: null,
 } as unknown as CraftForm;
@@ -128,6 +128,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
           <QuantityField control={control} name="motorResistanceOhm" label="Winding" dimension="resistance" mark={markOf('motorResistanceOhm')} onTyped={() => markTyped('motorResistanceOhm')} />
           <QuantityField control={control} name="motorNoLoadCurrentA" label="No-load current" dimension="current" mark={markOf('motorNoLoadCurrentA')} onTyped={() => markTyped('motorNoLoadCurrentA')} />
           <QuantityField control={control} name="motorMassKg" label="Motor weight" dimension="mass" mark={markOf('motorMassKg')} onTyped={() => markTyped('motorMassKg')} />
+          <QuantityField control={control} name="gearRatio" label="Gear" dimension="number" description="motor turns for one of the prop; minus where one stage reverses it, empty without" />
           <QuantityField control={control} name="escLimitA" label="ESC limit" dimension="current" description="its continuous rating" />
           <QuantityField control={control} name="motorLimitA" label="Motor limit" dimension="current" description="if the maker gives one" />
         </fieldset>

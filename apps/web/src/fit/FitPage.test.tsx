@@ -2,33 +2,25 @@ import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { ArmView, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
-import { fixPlan, layOut, otherSpin, takeOff, threadAdvice, type RotorPlace } from '@zivvo/core';
+import type { ArmView, FittingView, SwapArmsDto, UpdateFittingDto } from '@zivvo/contract';
+import { otherSpin, type Layout, type RotorPlace } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
+import { craftOf, fittingOf, modelOnRack, ready, type ArmChange } from './fit.fixtures.ts';
+import { Component as FitCardPage } from './FitCardPage.tsx';
 import { Component as FitPage } from './FitPage.tsx';
 
-const rotors = layOut({ layout: 'quadX', diagonalM: 0.3, arms: null });
-const craft = { id: 'c1', name: 'Petrel', kind: 'multirotor', layout: 'quadX', rotors, referencePropModelId: 'm1' } as unknown as CraftView;
-const model = { id: 'm1', label: '7.2x3.9x3', makerName: 'Brindlow', mountKind: 'nut', cwLetters: null, ccwLetters: null };
-const spares = { cwCount: 1, ccwCount: 1 };
+const { rotors } = craftOf('quadX');
+/** Petrel with every piece right, seen and looked at, unless changed. */
+const fitting = (changes: Partial<Record<RotorPlace, Partial<ArmView>>> = {}, more: Partial<FittingView> = {}): FittingView => fittingOf('quadX', (arm) => ({ ...ready(arm), ...changes[arm.place] }), more);
 
-/** The craft as the server would tell of it, each arm with its matching piece unless changed. */
-function fitting(changes: Partial<Record<RotorPlace, Partial<ArmView>>> = {}, more: Partial<FittingView> = {}): FittingView {
-  const arms = rotors.map(({ place, level, xM, yM, spin }, i): ArmView => {
-    const tag = `T${i}`;
-    return { place, level, xM, yM, spin, expectedSpin: spin, isSpinSeen: true, hand: spin, isLabelForward: true, piece: { id: tag, tag, hand: spin, propModelId: 'm1', place, level } as ArmView['piece'], seenSpin: spin, neededHand: spin, threadOn: null, thread: threadAdvice(spin, false, null), checks: [], ...changes[place] };
-  });
-  return { craftId: 'c1', revision: 5, isHanging: false, note: null, arms, takeOff: takeOff(arms, 'multirotor'), plan: fixPlan(arms, 'multirotor', spares), spares, propModelIds: ['m1'], marginsAfterLoss: null, bladeLoss: null, confirmedAt: null, confirmedBy: null, ...more };
-}
-
-function show(view: FittingView, more: object = {}) {
-  const server = pretendServer({ 'GET /crafts/c1': craft, 'GET /fittings/c1': view, 'PUT /fittings/c1': view, 'GET /prop-models': { items: [model], total: 1 }, ...more });
+function show(view: FittingView, more: object = {}, layout: Layout = 'quadX') {
+  const server = pretendServer({ 'GET /crafts/c1': craftOf(layout), 'GET /fittings/c1': view, 'PUT /fittings/c1': view, 'GET /prop-models': { items: [modelOnRack], total: 1 }, ...more });
   renderInApp(<FitPage />, { address: '/fit?craft=c1' });
   return server;
 }
 const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 const open = async (arm: string): Promise<HTMLElement> => {
-  await userEvent.click(within(screen.getByRole('region', { name: 'See the spin' })).getByRole('button', { name: new RegExp(`^${arm}`) }));
+  await userEvent.click(within(screen.getByRole('region', { name: 'Every arm' })).getByRole('button', { name: new RegExp(`^${arm}`) }));
   return screen.findByRole('region', { name: arm });
 };
 const swapped = (): FittingView => {
@@ -41,21 +33,23 @@ test('two neighbours swapped: what it will do, the one move that mends it, and t
   await heading('Petrel will tip toward its rear');
   expect(screen.getByRole('region', { name: 'Fewest moves' }).textContent).toContain('two neighbours swapped, the usual fault');
   await userEvent.click(screen.getByRole('button', { name: 'I swapped them' }));
-  const body = sent[0]!.body as { firstPieceId: string; secondPieceId: string };
-  const at = (place: RotorPlace): string => swapped().arms.find((a) => a.place === place)!.piece!.id;
-  expect([body.firstPieceId, body.secondPieceId].sort()).toEqual([at('rearLeft'), at('rearRight')].sort());
+  const { first, second } = sent[0]!.body as SwapArmsDto;
+  expect([first.place, second.place].sort()).toEqual(['rearLeft', 'rearRight']);
 });
 
 test('what is drawn is a proposal: every spin is seen by one key, and only then signed for', async () => {
-  const unseen = Object.fromEntries(rotors.map((r) => [r.place, { isSpinSeen: false, seenSpin: null }]));
-  const server = show(fitting(unseen), { 'POST /fittings/c1/confirm': fitting({}, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt' }) });
+  const server = show(fittingOf('quadX'), { 'POST /fittings/c1/confirm': fitting({}, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt' }) });
   await heading('Petrel looks right; its spins were not seen');
-  server.answers['GET /fittings/c1'] = fitting();
+  expect(screen.getByText(/Before you sign: 4 spins to see, 4 pieces to look at/)).toBeTruthy();
+  server.answers['GET /fittings/c1'] = fittingOf('quadX', (arm) => ({ ...ready(arm), checks: [] }));
   await userEvent.click(screen.getByRole('button', { name: /^I saw every spin as drawn/ }));
   expect((server.sent[0]!.body as UpdateFittingDto).arms.map((a) => a.seenSpin)).toEqual(rotors.map((r) => r.spin));
   await heading('Petrel is right: every piece, every spin');
+  server.answers['GET /fittings/c1'] = fitting();
+  await userEvent.click(await screen.findByRole('button', { name: /^I looked at every piece/ }));
+  expect((server.sent[1]!.body as UpdateFittingDto).arms.map((a) => a.checks)).toEqual(rotors.map(() => [{ what: 'noDamage' }]));
   await userEvent.click(await screen.findByRole('button', { name: /^Sign for it/ }));
-  expect(server.sent[1]).toMatchObject({ path: '/fittings/c1/confirm' });
+  expect(server.sent[2]).toMatchObject({ path: '/fittings/c1/confirm' });
 });
 
 test('a motor that turns the other way is noted on its arm alone', async () => {
@@ -63,7 +57,7 @@ test('a motor that turns the other way is noted on its arm alone', async () => {
   await heading(/is right/);
   const arm = await open('Front left');
   const front = rotors.find((r) => r.place === 'frontLeft')!.spin;
-  await userEvent.click(within(within(arm).getByRole('radiogroup', { name: 'The motor turns' })).getByText(otherSpin(front).toUpperCase()));
+  await userEvent.click(within(within(arm).getByRole('radiogroup', { name: 'The shaft turns' })).getByText(otherSpin(front).toUpperCase()));
   const { arms, revision } = sent[0]!.body as UpdateFittingDto;
   expect(revision).toBe(5);
   expect(arms.filter((a) => a.seenSpin !== rotors.find((r) => r.place === a.place)!.spin).map((a) => a.place)).toEqual(['frontLeft']);
@@ -104,6 +98,101 @@ test('a check of the hardware is written down with its arm', async () => {
   const arm = within(await open('Front right'));
   await userEvent.click(arm.getByRole('checkbox', { name: /turns freely/ }));
   const { arms } = sent[0]!.body as UpdateFittingDto;
-  expect(arms.find((a) => a.place === 'frontRight')!.checks).toEqual([{ what: 'turnsFree' }]);
-  expect(arms.filter((a) => a.checks.length > 0)).toHaveLength(1);
+  expect(arms.find((a) => a.place === 'frontRight')!.checks).toEqual([{ what: 'noDamage' }, { what: 'turnsFree' }]);
+  expect(arms.filter((a) => a.checks.length > 1)).toHaveLength(1);
+});
+
+test('the old mark may be photographed instead of read', async () => {
+  const server = show(fitting(), { 'POST /blobs': { sha256: 'a'.repeat(64), mediaType: 'image/jpeg', byteCount: 3 }, 'POST /fittings/c1/pieces': fitting() });
+  await heading(/is right/);
+  const arm = within(await open('Front left'));
+  await userEvent.upload(arm.getByLabelText('or photograph it'), new File(['x'], 'mark.jpg', { type: 'image/jpeg' }));
+  expect(await arm.findByText('photographed')).toBeTruthy();
+  await userEvent.type(arm.getByRole('textbox', { name: 'Tag of the piece that goes on' }), 'zz99');
+  await userEvent.click(arm.getByRole('button', { name: 'May it go on?' }));
+  expect(await arm.findByText('Yes', { exact: false })).toBeTruthy();
+  expect(server.sent.at(-1)!.body).toMatchObject({ tag: 'ZZ99', oldTag: null, oldMarkSha256: 'a'.repeat(64) });
+});
+
+test('any two arms change places by two presses', async () => {
+  const { sent } = show(fitting(), { 'POST /fittings/c1/swap': fitting() });
+  await heading(/is right/);
+  const arm = within(await open('Front left'));
+  await userEvent.click(arm.getByRole('button', { name: /^Swap its piece with/ }));
+  expect(arm.getAllByRole('button', { name: /^(Front right|Rear)/ })).toHaveLength(3);
+  await userEvent.click(screen.getByRole('button', { name: /^Rear right: shaft/ }));
+  expect(sent[0]!.body).toEqual({ first: { place: 'frontLeft', level: 0 }, second: { place: 'rearRight', level: 0 } });
+});
+
+test('the guided check goes from arm to arm, and a strip that is flicked the other way is written down so', async () => {
+  const server = show(fittingOf('quadX'));
+  await heading(/looks right/);
+  await userEvent.click(screen.getByRole('button', { name: 'See the spin, arm by arm' }));
+  const check = screen.getByRole('region', { name: 'See the spin' });
+  expect(check.textContent).toContain('Front left, 1 of 4');
+  expect(check.textContent).toContain('every prop off');
+  await userEvent.click(within(check).getByRole('button', { name: /as drawn/ }));
+  expect(check.textContent).toContain('Front right, 2 of 4');
+  await userEvent.click(within(check).getByText('the controller’s table'));
+  await userEvent.click(within(check).getByRole('button', { name: /the other way/ }));
+  expect(check.textContent).toContain('Rear right, 3 of 4');
+  const written = server.sent.map((s) => (s.body as UpdateFittingDto).arms.filter((a) => a.seenSpin !== null).map((a) => [a.place, a.seenSpin, a.spinBy]));
+  expect(written).toEqual([[['frontLeft', 'cw', 'strip']], [['frontRight', 'cw', 'table']]]);
+});
+
+test('the hand of an untagged piece: one question at a time, and a sign that is not there is passed over', async () => {
+  const { sent } = show(fitting({ frontLeft: { piece: null, hand: null } }));
+  await heading('Petrel: say what is on each arm');
+  await userEvent.click(screen.getByRole('button', { name: 'Fit front left' }));
+  const arm = within(await screen.findByRole('region', { name: 'Front left' }));
+  await userEvent.click(arm.getByRole('button', { name: 'Which hand is it?' }));
+  const finder = within(arm.getByRole('region', { name: 'Which hand is it?' }));
+  expect(finder.queryByRole('group')).toBeNull();
+  for (const sign of ['letters', 'arrow', 'curve marks']) await userEvent.click(finder.getByRole('button', { name: `No ${sign} to be made out` }));
+  await userEvent.click(finder.getByRole('button', { name: 'right' }));
+  expect(finder.getByRole('status').textContent).toContain('CW, by its leading edge');
+  await userEvent.click(finder.getByRole('button', { name: 'Write it down' }));
+  expect((sent[0]!.body as UpdateFittingDto).arms[0]).toMatchObject({ place: 'frontLeft', hand: 'cw' });
+});
+
+test('signs that contradict each other are not believed; started again they are asked anew', async () => {
+  show(fitting({ frontLeft: { piece: null, hand: null } }));
+  await userEvent.click(await screen.findByRole('button', { name: 'Fit front left' }));
+  const arm = within(await screen.findByRole('region', { name: 'Front left' }));
+  await userEvent.click(arm.getByRole('button', { name: 'Which hand is it?' }));
+  const finder = within(arm.getByRole('region', { name: 'Which hand is it?' }));
+  await userEvent.type(finder.getByRole('textbox', { name: 'Letters moulded on it' }), 'Q');
+  await userEvent.click(finder.getByRole('button', { name: 'It says so' }));
+  // A letter that means nothing on this model leads to the next sign.
+  expect(finder.getByRole('group', { name: /arrow moulded/ })).toBeTruthy();
+  for (const sign of ['arrow', 'curve marks', 'leading edge']) await userEvent.click(finder.getByRole('button', { name: `No ${sign} to be made out` }));
+  expect(finder.getByRole('status').textContent).toContain('diagonal arm');
+  await userEvent.click(finder.getByRole('button', { name: 'Start again' }));
+  expect(finder.getByRole('textbox', { name: 'Letters moulded on it' })).toHaveProperty('value', '');
+});
+
+test('a push-on prop is flicked and pulled, a screwed one gets its driver and dry lock', async () => {
+  show(fitting({}, { mountKind: 'pushOn' }));
+  await heading(/is right/);
+  const arm = within(await open('Front left'));
+  expect(arm.getAllByRole('checkbox').map((c) => c.closest('li')!.textContent)).toEqual(expect.arrayContaining([expect.stringContaining('flicked'), expect.stringContaining('pulled')]));
+  expect(arm.queryByRole('checkbox', { name: /dry lock/ })).toBeNull();
+});
+
+test('a plane is asked where its motor points', async () => {
+  const plane: ArmChange = ready;
+  const { sent } = show(fittingOf('tractor', plane), {}, 'tractor');
+  await heading(/Eider is right/);
+  await userEvent.click(within(screen.getByRole('radiogroup', { name: 'The motor points' })).getByText('left'));
+  expect(sent[0]!.body).toMatchObject({ sideThrust: 'left' });
+});
+
+test('the card names every arm with its piece, its hand and how its nut comes off', async () => {
+  pretendServer({ 'GET /crafts/c1': craftOf('quadX'), 'GET /fittings/c1': fitting({ frontLeft: { outputName: 'M4' } }, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt', note: 'ring of the left arm is worn' }) });
+  renderInApp(<FitCardPage />, { address: '/fit/card?craft=c1' });
+  const card = within(await screen.findByRole('article', { name: 'Card of Petrel' }));
+  expect(card.getAllByRole('row').slice(1).map((row) => within(row).getByRole('rowheader').textContent)).toEqual(['Front leftM4', 'Front right', 'Rear right', 'Rear left']);
+  expect(card.getByRole('row', { name: /Front left/ }).textContent).toMatch(/T0.*Irva Solt.*CW.*CW/);
+  expect(card.getByText('ring of the left arm is worn')).toBeTruthy();
+  expect(screen.getByText(/Signed .*by Irva Solt/)).toBeTruthy();
 });

@@ -1,19 +1,22 @@
+import type { KeyboardEvent } from 'react';
 import type { ArmView, FittingView } from '@zivvo/contract';
 import { labelSpinOf, type CraftKind } from '@zivvo/core';
 import { placeNames } from '@zivvo/words';
+import { useFormat } from '../shared/format/useFormat.ts';
 import { faultWords, isArm, type ArmKey } from './fitView.ts';
 
 interface SpinMapProps {
   view: FittingView;
   kind: CraftKind;
   chosen: ArmKey | null;
-  onChoose: (key: ArmKey) => void;
+  /** Left out where the map is only to be looked at. */
+  onChoose?: (key: ArmKey) => void;
   size: number;
 }
 
 const INK = { cw: 'var(--indigo)', ccw: 'var(--plum)', either: 'var(--ink)' } as const;
 
-/** The craft as its labels are read, a drone from above and a plane from the front: outside how each motor turns, inside which hand sits on it; struck where they clash. */
+/** The craft as its labels are read, a drone from above and a plane from the front: outside how each shaft turns, inside which hand sits on it and what it will pull; struck where they clash. */
 export function SpinMap({ view, kind, chosen, onChoose, size }: SpinMapProps) {
   const { arms } = view;
   const upper = arms.filter((a) => a.level === 0);
@@ -22,20 +25,48 @@ export function SpinMap({ view, kind, chosen, onChoose, size }: SpinMapProps) {
   const at = (a: ArmView) => (isPlane ? { x: upper.length === 1 ? 0 : (-a.yM * 58) / reach, y: 0 } : { x: (a.yM * 58) / reach, y: (-a.xM * 58) / reach });
   const nearest = upper.length < 2 ? 88 : Math.min(...upper.flatMap((a, i) => upper.slice(i + 1).map((b) => Math.hypot(at(a).x - at(b).x, at(a).y - at(b).y))));
   const radius = Math.max(12, Math.min(isPlane ? 40 : 30, nearest * 0.46));
-  const { tipsDegrees } = view.takeOff.moments ?? { tipsDegrees: null };
   return (
-    <svg width={size} height={size} viewBox="-112 -112 224 224" role="group" aria-label={`Spin map: the craft from ${isPlane ? 'the front' : 'above'}`} style={{ display: 'block', maxWidth: '100%', height: 'auto' }}>
+    <svg width={size} height={size} viewBox={isPlane ? '-108 -106 216 212' : boxAround(upper.map(at), radius)} role="group" aria-label={`Spin map: the craft from ${isPlane ? 'the front' : 'above'}`} style={{ display: 'block', maxWidth: '100%', height: 'auto' }}>
       {isPlane ? <PlaneFront /> : <DroneAbove ends={upper.map(at)} />}
       {upper.map((a) => {
         const pair = arms.filter((o) => o.place === a.place);
         return <Arm key={a.place} pair={pair} {...at(a)} kind={kind} radius={radius} view={view} chosen={chosen} onChoose={onChoose} />;
       })}
-      {view.takeOff.verdict === 'tips' && tipsDegrees !== null && (
-        <g transform={`rotate(${tipsDegrees})`}>
-          <path d="M0 -24V-50M-6 -43L0 -51L6 -43" stroke="var(--rust)" strokeWidth={3} fill="none" />
-        </g>
-      )}
+      <TiltLine view={view} />
+      {isPlane && view.sideThrust !== null && view.sideThrust !== 'none' && <ThrustLine side={view.sideThrust} isWrong={view.sideThrust !== view.wantedSideThrust} />}
     </svg>
+  );
+}
+
+/** A box that holds every disc with its name. */
+function boxAround(discs: readonly { x: number; y: number }[], radius: number): string {
+  const wide = Math.max(...discs.map((d) => Math.abs(d.x))) + radius + 8;
+  const high = Math.max(...discs.map((d) => Math.abs(d.y))) + radius + 24;
+  return `${-wide} ${-high} ${2 * wide} ${2 * high}`;
+}
+
+/** The line over which it tips, and which side goes down. */
+function TiltLine({ view }: { view: FittingView }) {
+  const degrees = view.takeOff.verdict === 'tips' ? view.takeOff.tip?.degrees : null;
+  if (degrees === null || degrees === undefined) return null;
+  return (
+    <g transform={`rotate(${degrees})`} stroke="var(--rust)" fill="none">
+      <path d="M-46 0H46" strokeWidth={1.4} />
+      <path d="M0 -20V-42M-6 -35L0 -43L6 -35" strokeWidth={3} />
+    </g>
+  );
+}
+
+/** Where a plane's motor points: the pilot's right is on the left of whoever stands before it. */
+function ThrustLine({ side, isWrong }: { side: 'left' | 'right'; isWrong: boolean }) {
+  const to = side === 'right' ? -1 : 1;
+  return (
+    <g stroke={isWrong ? 'var(--rust)' : 'var(--ink)'} fill="none">
+      <path d={`M0 58H${to * 26}M${to * 20} 53L${to * 27} 58L${to * 20} 63`} strokeWidth={2} />
+      <text x={to * 32} y={61} textAnchor={to < 0 ? 'end' : 'start'} fontSize={7.5} fill={isWrong ? 'var(--rust)' : 'var(--ink)'} stroke="none">
+        {`points to the pilot’s ${side}`}
+      </text>
+    </g>
   );
 }
 
@@ -70,26 +101,35 @@ interface ArmProps extends Omit<SpinMapProps, 'size'> {
 }
 
 function Arm({ pair, kind, x, y, radius, view, chosen, onChoose }: ArmProps) {
+  const format = useFormat();
   const [first] = pair;
   const isChosen = pair.some((a) => isArm(a, chosen));
   const words = pair.flatMap((a) => faultWords(view, a));
   const isBelow = kind === 'plane' || y > 0.1;
   const next = pair.find((a) => !isArm(a, chosen)) ?? first!;
-  const label = `${placeNames[first!.place]}: ${pair.map((a) => `motor ${labelSpinOf(a.spin, kind).toUpperCase()}${a.isSpinSeen ? ', seen' : ', not seen'}, piece ${a.hand === null ? 'unknown' : a.hand === 'either' ? 'either way' : a.hand.toUpperCase()}`).join('; ')}${words.length > 0 ? `; wrong: ${words.join(', ')}` : ''}`;
+  const take = (): void => onChoose?.(isChosen ? next : first!);
+  const pulls = pair.map((a) => a.pullN);
+  const pull = pulls.every((p) => p !== null) ? pulls.reduce((sum, p) => sum + p, 0) : null;
+  const pullWords = pull === null ? '' : `; pulls ${format.quantity(Math.abs(pull), 'force').text} ${pull < 0 ? 'the wrong way' : kind === 'plane' ? 'forward' : 'up'}`;
+  const label = `${placeNames[first!.place]}: ${pair.map((a) => `shaft ${labelSpinOf(a.spin, kind).toUpperCase()}${a.isSpinSeen ? ', seen' : ', not seen'}, piece ${a.hand === null ? 'unknown' : a.hand === 'either' ? 'either way' : a.hand.toUpperCase()}`).join('; ')}${pullWords}${words.length > 0 ? `; wrong: ${words.join(', ')}` : ''}`;
   return (
     <g
       transform={`translate(${x} ${y})`}
-      role="button"
-      tabIndex={0}
+      {...(onChoose
+        ? {
+            role: 'button',
+            tabIndex: 0,
+            'aria-pressed': isChosen,
+            style: { cursor: 'pointer' },
+            onClick: take,
+            onKeyDown: (e: KeyboardEvent) => {
+              if (e.key !== 'Enter' && e.key !== ' ') return;
+              e.preventDefault();
+              take();
+            },
+          }
+        : { role: 'img' })}
       aria-label={label}
-      aria-pressed={isChosen}
-      style={{ cursor: 'pointer' }}
-      onClick={() => onChoose(isChosen ? next : first!)}
-      onKeyDown={(e) => {
-        if (e.key !== 'Enter' && e.key !== ' ') return;
-        e.preventDefault();
-        onChoose(isChosen ? next : first!);
-      }}
     >
       <circle r={radius} fill={isChosen ? 'var(--fjord-wash)' : 'var(--sheet)'} stroke={words.length > 0 ? 'var(--rust)' : 'var(--ink)'} strokeWidth={words.length > 0 ? 2.4 : isChosen ? 2 : 1} />
       {pair.map((a, level) => (
@@ -102,13 +142,18 @@ function Arm({ pair, kind, x, y, radius, view, chosen, onChoose }: ArmProps) {
             </text>
           )}
           {!a.isLabelForward && a.hand !== null && (
-            <text y={radius * 0.2} textAnchor="middle" fontSize={6.5} fill="var(--ochre)">
+            <text y={radius * 0.36} textAnchor="middle" fontSize={6.5} fill="var(--ochre)">
               over
             </text>
           )}
         </g>
       ))}
       {words.length > 0 && <path d={`M${-radius * 0.72} ${radius * 0.72}L${radius * 0.72} ${-radius * 0.72}`} stroke="var(--rust)" strokeWidth={2.4} />}
+      {pair.length === 1 && pull !== null && (
+        <text y={2.4} textAnchor="middle" fontSize={7} fontWeight={650} fill={pull < 0 ? 'var(--rust)' : 'var(--ink)'} stroke="var(--sheet)" strokeWidth={words.length > 0 ? 3 : 0} paintOrder="stroke">
+          {format.quantity(pull, 'force').text}
+        </text>
+      )}
       <text y={(isBelow ? 1 : -1) * (radius + 8) + 3} textAnchor="middle" fontSize={8.5} fontWeight={650} fill="var(--ink)">
         {placeNames[first!.place]}
       </text>

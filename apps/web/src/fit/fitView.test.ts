@@ -1,18 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import type { ArmView, FittingView } from '@zivvo/contract';
-import { fixPlan, labelSpinOf, layOut, layoutKind, takeOff, type Layout } from '@zivvo/core';
-import { armName, faultWords, headlineOf, isArm, moveSentence, withAllSpins, withArm, withFacts } from './fitView.ts';
+import type { Layout } from '@zivvo/core';
+import { fittingOf, ready, type ArmChange } from './fit.fixtures.ts';
+import { armName, faultWords, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, withAllLooked, withAllSpins, withArm, withFacts } from './fitView.ts';
 
-/** A craft as the server shows it, every piece right and no spin seen, with changes to single arms. */
-function fitting(layout: Layout, change: (arm: ArmView, i: number) => Partial<ArmView> = () => ({}), spares = { cwCount: 0, ccwCount: 0 }): FittingView {
-  const kind = layoutKind(layout);
-  const arms = layOut({ layout, diagonalM: 0.4, arms: null }).map((r, i): ArmView => {
-    const neededHand = labelSpinOf(r.spin, kind);
-    const right = { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: r.spin, expectedSpin: r.spin, isSpinSeen: false, seenSpin: null, hand: neededHand, neededHand, isLabelForward: true, piece: null, threadOn: null, checks: [] } as unknown as ArmView;
-    return { ...right, ...change(right, i) };
-  });
-  return { craftId: 'c', revision: 3, isHanging: false, note: 'after a landing in grass', arms, takeOff: takeOff(arms, kind), plan: fixPlan(arms, kind, spares), spares, propModelIds: [], marginsAfterLoss: null, bladeLoss: null, confirmedAt: null, confirmedBy: null };
-}
+const fitting = (layout: Layout, change: ArmChange = {}): FittingView => fittingOf(layout, (arm, i) => ({ piece: null, ...(typeof change === 'function' ? change(arm, i) : change[arm.place]) }), { note: 'after a landing in grass' });
 
 const other = (arm: ArmView): Partial<ArmView> => ({ hand: arm.neededHand === 'cw' ? 'ccw' : 'cw' });
 
@@ -61,7 +53,7 @@ describe('what is written down', () => {
     const view = fitting('quadX');
     const body = withArm(view, view.arms[1]!, { seenSpin: 'cw' });
     expect(body.arms.map((a) => a.seenSpin)).toEqual([null, 'cw', null, null]);
-    expect(body).toMatchObject({ revision: 3, note: 'after a landing in grass', isHanging: false });
+    expect(body).toMatchObject({ revision: 5, note: 'after a landing in grass', isHanging: false });
   });
 
   test('the hand of a tagged piece is the piece’s own, not the arm’s', () => {
@@ -72,7 +64,7 @@ describe('what is written down', () => {
   test('what holds for the whole craft leaves the arms alone', () => {
     const view = fitting('quadX', (_, i) => (i === 1 ? { seenSpin: 'ccw' } : {}));
     expect(withFacts(view, { isHanging: true })).toEqual({ ...withFacts(view, {}), isHanging: true });
-    expect(withFacts(view, { note: null })).toMatchObject({ note: null, isHanging: false, revision: 3 });
+    expect(withFacts(view, { note: null })).toMatchObject({ note: null, isHanging: false, revision: 5 });
   });
 
   test('seen as drawn never mends a motor that was noted as reversed', () => {
@@ -88,4 +80,39 @@ test('the two of a pair are upper and lower; faults belong to one of them', () =
   expect([armName(upper, view.arms), armName(lower, view.arms)]).toEqual(['Front left, upper', 'Front left, lower']);
   expect([isArm(upper, lower), isArm(upper, upper), isArm(upper, null)]).toEqual([false, true, false]);
   expect([faultWords(view, upper), faultWords(view, lower)]).toEqual([[], ['other hand']]);
+});
+
+describe('what comes next', () => {
+  test('mend, fit, see, look, sign: in that order', () => {
+    const swapped = fitting('quadX', (a) => (a.xM > 0 ? other(a) : {}));
+    expect(nextStep(swapped)).toMatchObject({ kind: 'move', move: { kind: 'swap' } });
+    expect(nextStep(fitting('quadX', (a) => (a.place === 'frontLeft' ? other(a) : {})))).toMatchObject({ kind: 'fit', arm: { place: 'frontLeft' } });
+    expect(nextStep(fitting('quadX', (a) => (a.place === 'rearLeft' ? { hand: null } : {})))).toMatchObject({ kind: 'fit', arm: { place: 'rearLeft' } });
+    expect(nextStep(fitting('quadX'))).toEqual({ kind: 'see' });
+    expect(nextStep(fitting('quadX', (a) => ({ ...ready(a), checks: [] })))).toEqual({ kind: 'look' });
+    expect(nextStep(fitting('quadX', ready))).toEqual({ kind: 'sign' });
+  });
+
+  test('what is open is counted, and goes', () => {
+    expect(openSentence(fitting('quadX', (a, i) => (i < 3 ? ready(a) : {})))).toBe('Before you sign: 1 spin to see, 1 piece to look at.');
+    expect(openSentence(fitting('quadX', ready))).toBe('All seen and looked at: sign for it.');
+    expect(openSentence({ ...fitting('quadX', ready), confirmedAt: '2026-11-24T10:00:00Z' })).toBeNull();
+    expect(openSentence({ ...fitting('quadX', ready), confirmedAt: '2026-11-24T10:00:00Z', isSignatureStale: true })).not.toBeNull();
+  });
+
+  test('a look is added to every arm and to none twice', () => {
+    const { arms } = withAllLooked(fitting('quadX', (_, i) => (i === 0 ? { checks: [{ what: 'locked' }, { what: 'noDamage' }] } : { checks: [{ what: 'locked' }] })));
+    expect(arms.map((a) => a.checks.length)).toEqual([2, 2, 2, 2]);
+  });
+
+  test('a move that was done is written down', () => {
+    const over = fitting('quadX', (_, i) => (i === 0 ? { isLabelForward: false } : {}));
+    const [turn] = over.plan.moves;
+    if (turn?.kind !== 'turnOver') throw new Error('a piece to turn over was expected');
+    expect(moveDone(over, turn).arms[0]!.isLabelForward).toBe(true);
+    const wrong = fitting('quadX', (a) => (a.place === 'rearRight' ? { spin: 'ccw', seenSpin: 'ccw', isSpinSeen: true } : {}));
+    const [reverse] = wrong.plan.moves;
+    if (reverse?.kind !== 'reverse') throw new Error('a motor to reverse was expected');
+    expect(moveDone(wrong, reverse).arms.find((a) => a.place === 'rearRight')).toMatchObject({ seenSpin: 'cw', spinBy: 'strip' });
+  });
 });

@@ -1,5 +1,5 @@
 import type { ArmStateDto, ArmView, FittingView, UpdateFittingDto } from '@zivvo/contract';
-import type { FixMove, RotorPlace } from '@zivvo/core';
+import { isLookedAt, otherSpin, type FixMove, type RotorPlace, type Spin } from '@zivvo/core';
 import { placeNames, towardName } from '@zivvo/words';
 
 export interface ArmKey {
@@ -23,17 +23,27 @@ export function withArm(view: FittingView, key: ArmKey, change: Partial<ArmState
 }
 
 /** What holds for the whole craft, changed; its arms stay as they are. */
-export function withFacts(view: FittingView, change: Partial<Pick<UpdateFittingDto, 'isHanging' | 'note'>>): UpdateFittingDto {
-  return { arms: view.arms.map(stateOf), isHanging: view.isHanging, note: view.note, revision: view.revision, ...change };
+export function withFacts(view: FittingView, change: Partial<Pick<UpdateFittingDto, 'isHanging' | 'sideThrust' | 'note'>>): UpdateFittingDto {
+  return { arms: view.arms.map(stateOf), isHanging: view.isHanging, sideThrust: view.sideThrust, note: view.note, revision: view.revision, ...change };
 }
 
 /** Every spin seen as it is drawn: a motor noted as reversed stays reversed. */
 export function withAllSpins(view: FittingView): UpdateFittingDto {
-  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin })) };
+  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin, spinBy: arm.spinBy ?? 'strip' })) };
 }
 
-function stateOf({ place, level, seenSpin, hand, piece, isLabelForward, threadOn, checks }: ArmView): ArmStateDto {
-  return { place, level, seenSpin, hand: piece ? null : hand, isLabelForward, thread: threadOn, checks };
+/** Every piece looked at, those on untouched arms too. */
+export function withAllLooked(view: FittingView): UpdateFittingDto {
+  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), checks: isLookedAt(arm.checks) ? arm.checks : [...arm.checks, { what: 'noDamage' }] })) };
+}
+
+/** A spin as somebody saw it, and how. */
+export function seenAs(spin: Spin | null, by: ArmStateDto['spinBy'] = 'strip'): Pick<ArmStateDto, 'seenSpin' | 'spinBy'> {
+  return { seenSpin: spin, spinBy: spin === null ? null : by };
+}
+
+function stateOf({ place, level, seenSpin, spinBy, outputName, hand, piece, isLabelForward, threadOn, checks }: ArmView): ArmStateDto {
+  return { place, level, seenSpin, spinBy, outputName, hand: piece ? null : hand, isLabelForward, thread: threadOn, checks };
 }
 
 /** What is wrong at an arm, in a word each. */
@@ -57,16 +67,51 @@ export function moveSentence(move: FixMove, arms: readonly ArmKey[]): string {
   }
 }
 
+/** The next thing to do before the craft may be signed for; `fit` names the arm where a piece is missing or wrong. */
+export type NextStep = { kind: 'move'; move: Exclude<FixMove, { kind: 'spare' }> } | { kind: 'fit'; arm: ArmKey } | { kind: 'see' } | { kind: 'look' } | { kind: 'sign' };
+
+export function nextStep({ plan, arms, takeOff }: Pick<FittingView, 'plan' | 'arms' | 'takeOff'>): NextStep {
+  const [move] = plan.moves;
+  if (move) return move.kind === 'spare' ? { kind: 'fit', arm: move.arm } : { kind: 'move', move };
+  const bare = arms.find((a) => a.hand === null);
+  if (bare) return { kind: 'fit', arm: bare };
+  if (!takeOff.isConfirmed) return { kind: 'see' };
+  return arms.some((a) => !isLookedAt(a.checks)) ? { kind: 'look' } : { kind: 'sign' };
+}
+
+/** What stands between a craft and its signature, in numbers; nothing once it is signed and unchanged. */
+export function openSentence({ arms, takeOff, confirmedAt, isSignatureStale }: Pick<FittingView, 'arms' | 'takeOff' | 'confirmedAt' | 'isSignatureStale'>): string | null {
+  const unseen = arms.filter((a) => !a.isSpinSeen).length;
+  const unlooked = arms.filter((a) => !isLookedAt(a.checks)).length;
+  const open = [
+    takeOff.faults.length > 0 ? `${takeOff.faults.length} to mend` : '',
+    unseen > 0 ? `${unseen} ${unseen === 1 ? 'spin' : 'spins'} to see` : '',
+    unlooked > 0 ? `${unlooked} ${unlooked === 1 ? 'piece' : 'pieces'} to look at` : '',
+  ].filter((t) => t !== '');
+  if (open.length > 0) return `Before you sign: ${open.join(', ')}.`;
+  return confirmedAt === null || isSignatureStale ? 'All seen and looked at: sign for it.' : null;
+}
+
+/** What doing a move writes down: a piece turned over, a motor reversed. A swap is the server's to do. */
+export function moveDone(view: FittingView, move: Exclude<FixMove, { kind: 'spare' | 'swap' }>): UpdateFittingDto {
+  return withArm(view, move.arm, move.kind === 'turnOver' ? { isLabelForward: true } : seenAs(move.to));
+}
+
+/** The other way round from how an arm is known to turn. */
+export function reversed({ spin }: Pick<ArmView, 'spin'>): Pick<ArmStateDto, 'seenSpin' | 'spinBy'> {
+  return seenAs(otherSpin(spin));
+}
+
 /** The craft's answer in a line. */
 export function headlineOf(view: FittingView, craftName: string): string {
-  const { verdict, tipsToward, isConfirmed } = view.takeOff;
+  const { verdict, tip, isConfirmed } = view.takeOff;
   switch (verdict) {
     case 'unknown':
       return `${craftName}: say what is on each arm`;
     case 'flies':
       return isConfirmed ? `${craftName} is right: every piece, every spin` : `${craftName} looks right; its spins were not seen`;
     case 'tips':
-      return `${craftName} will tip toward ${tipsToward === null ? 'one side' : towardName(tipsToward)}`;
+      return `${craftName} will tip toward ${tip?.toward ? towardName(tip.toward) : 'one side'}`;
     case 'pressed':
       return `${craftName} will press itself to the ground`;
     case 'cannotLift':

@@ -1,5 +1,5 @@
 import {
-  answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
+  answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
   type PickBench, type PickSetting, type WorkedProp,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
@@ -81,7 +81,7 @@ const tasks: { [K in PickTask]: (bench: PickBench, ask: PickTasks[K]['ask']) => 
 function curveOf(bench: PickBench, asked: AskedProp): CurvePoint[] {
   const candidate = evaluateCandidate(bench, asked.geometry);
   if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
-  const curve = rotorCurve({ prop: candidate.prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 }, candidate.fullSpeedRpm, CURVE_POINTS);
+  const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
   return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
 }
 

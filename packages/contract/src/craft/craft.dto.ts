@@ -42,6 +42,11 @@ export class CraftDto {
   @ListOf(() => ArmDto, craftLimits.armCount)
   arms!: ArmDto[] | null;
 
+  /** Turns of the motors for one of their shafts, negative where one stage reverses them; null without gears. */
+  @Nullable()
+  @Within(craftLimits.gearRatio)
+  gearRatio!: number | null;
+
   /** Largest disc that clears the frame, wires, antennas and camera view. */
   @Nullable()
   @Within(craftLimits.clearanceDiameterM)

@@ -1,4 +1,4 @@
-import { CUSTOM_ARMS } from '@zivvo/core';
+import { CUSTOM_ARMS, GEAR_TURNS } from '@zivvo/core';
 import type { Range } from '../shared/limits.ts';
 
 export const craftLimits = {
@@ -7,6 +7,7 @@ export const craftLimits = {
   clearanceDiameterM: { min: 0.02, max: 1.1 },
   armM: { min: -3, max: 3 },
   armCount: CUSTOM_ARMS,
+  gearRatio: { min: -GEAR_TURNS.max, max: GEAR_TURNS.max },
   freeM: { min: 0.01, max: 3 },
   shaftDiameterM: { min: 0.0005, max: 0.03 },
   weight: { min: 0, max: 10 },

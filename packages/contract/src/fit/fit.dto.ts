@@ -1,8 +1,8 @@
 import 'reflect-metadata';
 import { NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
+import { Flag, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
 import { pieceHands, pieceLimits, rotorPlaces, TAG_MAX_LENGTH } from '../piece/limits.ts';
-import { armChecks, fitLimits, threads } from './limits.ts';
+import { armChecks, fitLimits, OUTPUT_NAME_MAX_LENGTH, sideThrusts, spinSources, threads } from './limits.ts';
 import { spins } from '../craft/limits.ts';
 
 /** One hardware check that was done at an arm. */
@@ -11,18 +11,31 @@ export class ArmCheckDto {
   what!: (typeof armChecks)[number];
 }
 
-/** What was seen at one arm. */
-export class ArmStateDto {
+/** One arm; of a pair its upper or lower rotor. */
+export class ArmRefDto {
   @OneOf(rotorPlaces)
   place!: (typeof rotorPlaces)[number];
 
   @WholeWithin(pieceLimits.level)
   level!: number;
+}
 
+/** What was seen at one arm. */
+export class ArmStateDto extends ArmRefDto {
   /** Spin as somebody saw it; null while it is only drawn. */
   @Nullable()
   @OneOf(spins)
   seenSpin!: (typeof spins)[number] | null;
+
+  /** How it came to be known; left out where it is not. */
+  @Nullable()
+  @OneOf(spinSources)
+  spinBy!: (typeof spinSources)[number] | null;
+
+  /** What the controller calls this motor's output; Zivvo itself names arms by place. */
+  @Nullable()
+  @Text(OUTPUT_NAME_MAX_LENGTH)
+  outputName!: string | null;
 
   /** Hand of a piece without a tag; a tagged one knows its own. */
   @Nullable()
@@ -49,6 +62,11 @@ export class UpdateFittingDto {
   @Flag()
   isHanging!: boolean;
 
+  /** Planes: where the motor points, seen by the pilot; null while nobody looked. */
+  @Nullable()
+  @OneOf(sideThrusts)
+  sideThrust!: (typeof sideThrusts)[number] | null;
+
   @Nullable()
   @Text(NOTE_MAX_LENGTH)
   note!: string | null;
@@ -58,20 +76,19 @@ export class UpdateFittingDto {
 }
 
 /** A tagged piece onto an arm. */
-export class FitPieceDto {
+export class FitPieceDto extends ArmRefDto {
   @Text(TAG_MAX_LENGTH)
   tag!: string;
 
-  @OneOf(rotorPlaces)
-  place!: (typeof rotorPlaces)[number];
-
-  @WholeWithin(pieceLimits.level)
-  level!: number;
-
-  /** Tag read off the piece that comes off; asked for where one is on. */
+  /** Tag read off the piece that comes off; asked for where one is on, unless its mark was photographed. */
   @Nullable()
   @Text(TAG_MAX_LENGTH)
   oldTag!: string | null;
+
+  /** Photo of the old mark, taken before the piece comes off. */
+  @Nullable()
+  @Text(64, 64)
+  oldMarkSha256!: string | null;
 
   /** Why it is put on although it was refused. */
   @Nullable()
@@ -79,12 +96,13 @@ export class FitPieceDto {
   overrideReason!: string | null;
 }
 
-export class SwapPiecesDto {
-  @Id()
-  firstPieceId!: string;
+/** What sits on two arms changes places. */
+export class SwapArmsDto {
+  @Inside(() => ArmRefDto)
+  first!: ArmRefDto;
 
-  @Id()
-  secondPieceId!: string;
+  @Inside(() => ArmRefDto)
+  second!: ArmRefDto;
 }
 
 /** Somebody looked at the whole craft and signs for it. */

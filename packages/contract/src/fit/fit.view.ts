@@ -1,4 +1,4 @@
-import type { CheckedRotor, FixPlan, TakeOff, ThreadAdvice } from '@zivvo/core';
+import type { CheckedRotor, FixPlan, MountKind, Reason, SideThrust, Spin, TakeOff, ThreadAdvice } from '@zivvo/core';
 import type { PieceView } from '../piece/piece.view.ts';
 import type { ArmStateDto } from './fit.dto.ts';
 
@@ -6,11 +6,20 @@ import type { ArmStateDto } from './fit.dto.ts';
 export interface ArmView extends CheckedRotor {
   piece: PieceView | null;
   seenSpin: ArmStateDto['seenSpin'];
+  spinBy: ArmStateDto['spinBy'];
+  outputName: string | null;
   /** Hand that this arm needs, seen from the label. */
-  neededHand: 'cw' | 'ccw';
+  neededHand: Spin;
+  /** Turn of the motor behind a gear, told from where its shaft's spin is; null without gears. */
+  motorSpin: Spin | null;
+  /** Predicted pull while the craft carries itself, negative the wrong way [N]; null while a hand is unknown. */
+  pullN: number | null;
   threadOn: ArmStateDto['thread'];
   thread: ThreadAdvice;
   checks: ArmStateDto['checks'];
+  /** Since when its tagged piece is on, and who put it there. */
+  fittedAt: string | null;
+  fittedBy: string | null;
 }
 
 export interface FittingView {
@@ -18,18 +27,22 @@ export interface FittingView {
   /** 0 before anything was written down. */
   revision: number;
   isHanging: boolean;
+  sideThrust: SideThrust | null;
+  wantedSideThrust: SideThrust;
   note: string | null;
   arms: ArmView[];
   takeOff: TakeOff;
+  /** What the forces mean: steering, a lost rotor, a lost blade, mixed models. */
+  reasons: Reason[];
   plan: FixPlan;
   /** Pieces of the fitted model that could be put on. */
   spares: { cwCount: number; ccwCount: number };
   /** Models on the craft; more than one is a mix. */
   propModelIds: string[];
-  /** Share of the weight still carried after each rotor alone has stopped, in the order of the arms; null on planes. */
-  marginsAfterLoss: number[] | null;
-  /** Pull of a lost blade at full throttle beside the weight of the craft [N]; null where no model is known. */
-  bladeLoss: { forceN: number; weightN: number } | null;
+  mountKind: MountKind;
+  /** The newest signature. */
   confirmedAt: string | null;
   confirmedBy: string | null;
+  /** True where a piece came on after it was signed for. */
+  isSignatureStale: boolean;
 }

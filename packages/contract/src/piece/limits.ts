@@ -20,7 +20,7 @@ export const pieceLimits = {
 
 export const pieceHands = ['cw', 'ccw', 'either'] as const;
 /** How a prop sits on its shaft. */
-export const mountKinds = ['nut', 'twoScrews', 'axialScrew', 'sideScrew', 'pushOn', 'collet', 'rubberRing', 'quickLock'] as const;
+export { mountKinds } from '@zivvo/core';
 /** State of a motor's bearing and play, as felt. */
 export const bearingFeels = ['smooth', 'dry', 'gritty'] as const;
 export const PIECE_PAGE_MAX = 200;

@@ -1,6 +1,6 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
@@ -53,5 +53,5 @@ export function ListOf(item: () => new () => object, { min, max }: Range): Prope
 
 /** A body inside another, held against its own rules. */
 export function Inside(item: () => new () => object): PropertyRule {
-  return applyDecorators(ValidateNested(), Type(item));
+  return applyDecorators(IsObject({ context: { allowed: 'an object' } }), ValidateNested(), Type(item));
 }

@@ -7,7 +7,7 @@ test('an X quad is proposed as props in, front left clockwise', () => {
   expect(Object.fromEntries(rotorsOf('quadX').map((r) => [r.place, r.spin]))).toEqual({ frontLeft: 'cw', frontRight: 'ccw', rearRight: 'cw', rearLeft: 'ccw' });
 });
 
-test.each<[Layout, number]>([['tri', 3], ['quadPlus', 4], ['quadH', 4], ['hexX', 6], ['hexPlus', 6], ['octoX', 8], ['octoPlus', 8], ['y6', 6], ['x8', 8], ['custom', 3], ['tractor', 1], ['pusher', 1], ['twinTractor', 2], ['twinPusher', 2]])('%s has %i rotors', (layout, count) => {
+test.each<[Layout, number]>([['tri', 3], ['quadPlus', 4], ['quadH', 4], ['quadVTail', 4], ['hexX', 6], ['hexPlus', 6], ['octoX', 8], ['octoPlus', 8], ['y6', 6], ['x8', 8], ['custom', 3], ['tractor', 1], ['pusher', 1], ['twinTractor', 2], ['twinPusher', 2]])('%s has %i rotors', (layout, count) => {
   expect(rotorsOf(layout)).toHaveLength(count);
 });
 
@@ -20,7 +20,7 @@ describe('every layout', () => {
     expect(rotors.reduce((sum, r) => sum + r.yM, 0)).toBeCloseTo(0, 12);
   });
 
-  test.each(['quadX', 'quadPlus', 'quadH', 'hexX', 'hexPlus', 'octoX', 'octoPlus'] as const)('%s turns neighbours opposite ways', (layout) => {
+  test.each(['quadX', 'quadPlus', 'quadH', 'quadVTail', 'hexX', 'hexPlus', 'octoX', 'octoPlus'] as const)('%s turns neighbours opposite ways', (layout) => {
     const rotors = rotorsOf(layout);
     rotors.forEach((r, i) => expect(r.spin).not.toBe(rotors[(i + 1) % rotors.length]!.spin));
   });

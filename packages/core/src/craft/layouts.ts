@@ -2,7 +2,7 @@ import { OutOfRangeError } from '../errors/coreError.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 
 /** Every arrangement of rotors that Zivvo lays out by itself, and `custom` for arms that were measured. */
-export const layouts = ['quadX', 'quadPlus', 'quadH', 'tri', 'hexX', 'hexPlus', 'octoX', 'octoPlus', 'y6', 'x8', 'custom', 'tractor', 'pusher', 'twinTractor', 'twinPusher'] as const;
+export const layouts = ['quadX', 'quadPlus', 'quadH', 'quadVTail', 'tri', 'hexX', 'hexPlus', 'octoX', 'octoPlus', 'y6', 'x8', 'custom', 'tractor', 'pusher', 'twinTractor', 'twinPusher'] as const;
 export type Layout = (typeof layouts)[number];
 export type CraftKind = 'multirotor' | 'plane';
 
@@ -27,6 +27,8 @@ export interface Rotor {
   level: number;
   /** Turns of the motor for one of the shaft; negative when a stage reverses it. */
   gearRatio: number;
+  /** Degrees by which the shaft leans to the right for good, as in a V-tail; none when left out. */
+  cantDegrees?: number;
 }
 
 /** One arm of a layout that was measured. */
@@ -42,9 +44,13 @@ export interface LayoutEntries {
   diagonalM: number | null;
   /** Arms of a `custom` layout; null otherwise. */
   arms: readonly CustomArm[] | null;
+  /** Turns of the motors for one of their shafts, negative when one stage reverses them; null without gears. */
+  gearRatio?: number | null;
 }
 
 export const CUSTOM_ARMS = { min: 2, max: 12 } as const;
+/** Turns of a motor for one of its shaft, either way round. */
+export const GEAR_TURNS = { min: 0.5, max: 20 } as const;
 
 /** Whether an arrangement flies on its rotors or on a wing. */
 export function layoutKind(layout: Layout): CraftKind {
@@ -60,6 +66,8 @@ export function needsDiagonal(layout: Layout): boolean {
 interface Ring {
   arms: readonly (readonly [place: RotorPlace, degrees: number, spin: Spin])[];
   lower?: boolean;
+  /** Degrees by which the shafts of the rear arms lean inward. */
+  rearCant?: number;
 }
 
 const QUAD_X: Ring['arms'] = [['frontLeft', -45, 'cw'], ['frontRight', 45, 'ccw'], ['rearRight', 135, 'cw'], ['rearLeft', -135, 'ccw']];
@@ -70,6 +78,7 @@ const RINGS: Partial<Record<Layout, Ring>> = {
   quadX: { arms: QUAD_X },
   quadPlus: { arms: [['front', 0, 'cw'], ['right', 90, 'ccw'], ['rear', 180, 'cw'], ['left', -90, 'ccw']] },
   quadH: { arms: [['frontLeft', -H_DEGREES, 'cw'], ['frontRight', H_DEGREES, 'ccw'], ['rearRight', 180 - H_DEGREES, 'cw'], ['rearLeft', H_DEGREES - 180, 'ccw']] },
+  quadVTail: { arms: [['frontLeft', -50, 'cw'], ['frontRight', 50, 'ccw'], ['rearRight', 155, 'cw'], ['rearLeft', -155, 'ccw']], rearCant: 35 },
   tri: { arms: [['frontLeft', -60, 'cw'], ['frontRight', 60, 'ccw'], ['rear', 180, 'cw']] },
   hexX: { arms: [['frontLeft', -30, 'cw'], ['frontRight', 30, 'ccw'], ['right', 90, 'cw'], ['rearRight', 150, 'ccw'], ['rearLeft', -150, 'cw'], ['left', -90, 'ccw']] },
   hexPlus: { arms: [['front', 0, 'cw'], ['frontRight', 60, 'ccw'], ['rearRight', 120, 'cw'], ['rear', 180, 'ccw'], ['rearLeft', -120, 'cw'], ['frontLeft', -60, 'ccw']] },
@@ -103,25 +112,53 @@ const PLANES: Partial<Record<Layout, readonly (readonly [place: RotorPlace, side
  * of the front discs the blades move toward the centre line. A proposal only: the spin must be seen.
  *
  * @param entries - layout, distance between motors [m] where the layout has one, measured arms where it is `custom`
- * @throws {OutOfRangeError} if the distance is needed and not positive, or measured arms are missing, too many or at
- *   the same place
+ * @throws {OutOfRangeError} if the distance is needed and not positive, measured arms are missing, too many or at the
+ *   same place, or a gear turns less than 0.5 or more than 20 times
  */
-export function layOut({ layout, diagonalM, arms }: LayoutEntries): Rotor[] {
-  if (layout === 'custom') return customRotors(arms ?? []);
+export function layOut({ layout, diagonalM, arms, gearRatio = null }: LayoutEntries): Rotor[] {
+  if (gearRatio !== null) requireWithin('gearRatio', Math.abs(gearRatio), GEAR_TURNS.min, GEAR_TURNS.max);
+  return placed(layout, diagonalM, arms ?? []).map((r) => ({ ...r, gearRatio: gearRatio ?? 1 }));
+}
+
+function placed(layout: Layout, diagonalM: number | null, arms: readonly CustomArm[]): Omit<Rotor, 'gearRatio'>[] {
+  if (layout === 'custom') return customRotors(arms);
   const plane = PLANES[layout];
   const reach = needsDiagonal(layout) ? requiredReach(diagonalM) : 0;
-  if (plane) return plane.map(([place, side, spin]) => ({ place, xM: 0, yM: side * reach, spin, level: 0, gearRatio: 1 }));
-  const ring = RINGS[layout]!;
-  return ring.arms.flatMap(([place, degrees, spin]) => {
+  if (plane) return plane.map(([place, side, spin]) => ({ place, xM: 0, yM: side * reach, spin, level: 0 }));
+  const { arms: round, lower, rearCant = 0 } = RINGS[layout]!;
+  return round.flatMap(([place, degrees, spin]) => {
     const angle = (degrees * Math.PI) / 180;
-    const upper: Rotor = { place, xM: reach * Math.cos(angle), yM: reach * Math.sin(angle), spin, level: 0, gearRatio: 1 };
-    return ring.lower ? [upper, { ...upper, spin: otherSpin(spin), level: 1 }] : [upper];
+    const upper = { place, xM: reach * Math.cos(angle), yM: reach * Math.sin(angle), spin, level: 0 };
+    if (rearCant !== 0 && upper.xM < 0) return [{ ...upper, cantDegrees: -Math.sign(upper.yM) * rearCant }];
+    return lower ? [upper, { ...upper, spin: otherSpin(spin), level: 1 }] : [upper];
   });
 }
 
 /** The opposite turning direction, both seen from the same side. */
 export function otherSpin(spin: Spin): Spin {
   return spin === 'cw' ? 'ccw' : 'cw';
+}
+
+/**
+ * Spin of a shaft as seen from the label of its piece, which faces the way of travel; so also the hand that pulls the
+ * right way on it. On a multirotor as from above; a plane's spin is told from behind, so from the label it is the other.
+ */
+export function labelSpinOf(spin: Spin, kind: CraftKind): Spin {
+  return kind === 'multirotor' ? spin : otherSpin(spin);
+}
+
+/**
+ * Spin of a shaft as seen by whoever holds the nut: from above, under a hanging motor from below, before a tractor's
+ * nose and behind a pusher's tail.
+ */
+export function nutSpinOf(spin: Spin, layout: Layout, isHanging: boolean): Spin {
+  const isFromOtherSide = layoutKind(layout) === 'multirotor' ? isHanging : layout === 'tractor' || layout === 'twinTractor';
+  return isFromOtherSide ? otherSpin(spin) : spin;
+}
+
+/** Turn of the motor behind a gear, seen from where its shaft's spin is told: one stage reverses it. */
+export function motorSpinOf({ spin, gearRatio }: Pick<Rotor, 'spin' | 'gearRatio'>): Spin {
+  return gearRatio < 0 ? otherSpin(spin) : spin;
 }
 
 function requiredReach(diagonalM: number | null): number {
@@ -136,20 +173,20 @@ const SIDES: Partial<Record<RotorPlace, RotorPlace>> = { frontRight: 'frontRight
 const SAME_PLACE_M = 0.005;
 
 /** Measured arms, named by the eighth of the circle in which they lie; two arms at one place are a coaxial pair. */
-function customRotors(arms: readonly CustomArm[]): Rotor[] {
+function customRotors(arms: readonly CustomArm[]): Omit<Rotor, 'gearRatio'>[] {
   requireWithin('arms', arms.length, CUSTOM_ARMS.min, CUSTOM_ARMS.max);
-  const rotors: Rotor[] = [];
+  const rotors: Omit<Rotor, 'gearRatio'>[] = [];
   for (const { xM, yM, spin } of arms) {
     requireWithin('xM', xM, -3, 3);
     requireWithin('yM', yM, -3, 3);
     const twin = rotors.filter((r) => Math.hypot(r.xM - xM, r.yM - yM) < SAME_PLACE_M);
     if (twin.length > 1) throw new OutOfRangeError('arms', arms.length, 'at most two rotors at one place');
-    rotors.push({ place: twin[0]?.place ?? freePlace(xM, yM, rotors), xM, yM, spin, level: twin.length, gearRatio: 1 });
+    rotors.push({ place: twin[0]?.place ?? freePlace(xM, yM, rotors), xM, yM, spin, level: twin.length });
   }
   return rotors;
 }
 
-function freePlace(xM: number, yM: number, taken: readonly Rotor[]): RotorPlace {
+function freePlace(xM: number, yM: number, taken: readonly Pick<Rotor, 'place'>[]): RotorPlace {
   const eighth = Math.round(Math.atan2(yM, xM) / (Math.PI / 4));
   const isTaken = (place: RotorPlace): boolean => taken.some((r) => r.place === place);
   for (const step of [0, 1, -1, 2, -2, 3, -3, 4]) {

@@ -1,6 +1,5 @@
-import type { RotorPlace, Spin } from '../craft/layouts.ts';
+import { labelSpinOf, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
 import type { CheckedRotor } from './takeOff.ts';
-import { labelSpinOf } from './rotorAction.ts';
 
 export interface ArmRef {
   place: RotorPlace;
@@ -36,7 +35,7 @@ export interface SparePieces {
  * Two arms with each other's hand are swapped first, neighbours before others: that is the usual fault, and needs no
  * spare. What is put on anew is put on with its label forward, so it needs no turning over. What remains takes spares.
  */
-export function fixPlan(rotors: readonly CheckedRotor[], kind: 'multirotor' | 'plane', spares: SparePieces): FixPlan {
+export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares: SparePieces): FixPlan {
   const moves: FixMove[] = rotors.filter((r) => r.spin !== r.expectedSpin).map((r) => ({ kind: 'reverse', arm: armOf(r), to: r.expectedSpin }));
   const needed = (r: CheckedRotor): Spin => labelSpinOf(r.expectedSpin, kind);
   const isWrongHand = (r: CheckedRotor): boolean => r.hand !== null && r.hand !== 'either' && r.hand !== needed(r);

@@ -23,21 +23,26 @@ export interface HandLetters {
 export interface HandFound {
   hand: Exclude<PieceHand, 'either'> | null;
   /** What each sign says, the surest first. */
-  votes: { sign: keyof HandSigns; hand: 'cw' | 'ccw' }[];
+  votes: { sign: HandSign; hand: 'cw' | 'ccw' }[];
   /** True where signs contradict each other: then none is believed. */
   isContradicting: boolean;
   /** What to look at next; null when it is known. */
-  ask: keyof HandSigns | null;
+  ask: HandSign | null;
 }
 
-const ORDER: readonly (keyof HandSigns)[] = ['letters', 'arrow', 'matchesArm', 'leadingEdge'];
+export type HandSign = keyof HandSigns;
+
+/** Signs in the order in which they are asked for: the surest and quickest to see first. */
+const ORDER: readonly HandSign[] = ['letters', 'arrow', 'matchesArm', 'leadingEdge'];
 
 /**
  * The hand of a piece from as few signs as possible. The leading edge is the higher one and goes first: with a blade
  * up and the label facing you, an edge on the right means that the piece turns clockwise. Seen from the back it is the
  * other way round. Letters count only as their model's maker means them.
+ *
+ * @param absent - signs that this piece does not have, or that cannot be made out
  */
-export function findHand(signs: HandSigns, letters: HandLetters): HandFound {
+export function findHand(signs: HandSigns, letters: HandLetters, absent: readonly HandSign[] = []): HandFound {
   const votes: HandFound['votes'] = [];
   const written = signs.letters?.trim().toUpperCase() ?? '';
   if (written !== '') {
@@ -53,7 +58,7 @@ export function findHand(signs: HandSigns, letters: HandLetters): HandFound {
   const hands = new Set(votes.map((v) => v.hand));
   const isContradicting = hands.size > 1;
   const hand = hands.size === 1 ? votes[0]!.hand : null;
-  const unseen = ORDER.find((sign) => signs[sign] === null && !votes.some((v) => v.sign === sign)) ?? null;
+  const unseen = ORDER.find((sign) => signs[sign] === null && !absent.includes(sign)) ?? null;
   return { hand, votes, isContradicting, ask: hand !== null ? null : unseen };
 }
 

@@ -1,18 +1,24 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { layOut, otherSpin, type Layout, type Spin } from '../craft/layouts.ts';
+import { layOut, motorSpinOf, nutSpinOf, otherSpin, type CraftKind, type Layout, type Spin } from '../craft/layouts.ts';
 import { seededRandom } from '../numerics/seededRandom.ts';
 import { fixPlan, moveCosts } from './fixes.ts';
 import { findHand, type HandSigns } from './handFinder.ts';
-import { hoverMargin, marginsAfterLoss } from './hoverMargin.ts';
+import { controlAuthority, controlledRotors, hoverMargin, marginsAfterLoss, type RotorForces } from './control.ts';
+import { forceReasons, type CraftForces } from './forceReasons.ts';
+import { armChecks, checksAfterChange, isLookedAt, mountChecks, mountKinds } from './hardware.ts';
 import { layoutMoments } from './layoutMoments.ts';
 import { rotorAction, type FittedRotor } from './rotorAction.ts';
-import { takeOff, type CheckedRotor } from './takeOff.ts';
+import { isSideThrustWrong, sideThrustFor } from './sideThrust.ts';
+import { takeOff as takeOffWith, type CheckedRotor } from './takeOff.ts';
 import { threadAdvice } from './threads.ts';
+
+const carry = { thrustN: 4, torqueNm: 0.06 };
+const takeOff = (rotors: readonly CheckedRotor[], kind: CraftKind) => takeOffWith(rotors, kind, carry);
 
 const checked = (layout: Layout, change: (r: CheckedRotor, i: number) => Partial<CheckedRotor> = () => ({})): CheckedRotor[] =>
   layOut({ layout, diagonalM: 0.5, arms: null }).map((r, i) => {
-    const right: CheckedRotor = { place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: r.spin, expectedSpin: r.spin, isSpinSeen: true, hand: r.spin, isLabelForward: true };
+    const right: CheckedRotor = { cantDegrees: r.cantDegrees, place: r.place, level: r.level, xM: r.xM, yM: r.yM, spin: r.spin, expectedSpin: r.spin, isSpinSeen: true, hand: r.spin, isLabelForward: true };
     return { ...right, ...change(right, i) };
   });
 
@@ -62,19 +68,21 @@ describe('what a piece does', () => {
 
 describe('take-off, before it happens', () => {
   test('a right craft flies once its spins were seen; before that it is not called confirmed', () => {
-    for (const layout of ['quadX', 'quadPlus', 'hexX', 'octoPlus', 'y6', 'x8'] as const) expect(takeOff(checked(layout), 'multirotor')).toMatchObject({ verdict: 'flies', isConfirmed: true, faults: [] });
+    for (const layout of ['quadX', 'quadPlus', 'quadVTail', 'hexX', 'octoPlus', 'y6', 'x8'] as const) expect(takeOff(checked(layout), 'multirotor')).toMatchObject({ verdict: 'flies', isConfirmed: true, faults: [] });
     expect(takeOff(checked('quadX', (_, i) => ({ isSpinSeen: i > 0 })), 'multirotor')).toMatchObject({ verdict: 'flies', isConfirmed: false });
   });
   test('one wrong piece: it tips toward that arm', () => {
     checked('quadX').forEach((wrong, k) => {
       const state = takeOff(checked('quadX', (r, i) => (i === k ? { hand: otherSpin(r.spin) } : {})), 'multirotor');
-      expect(state).toMatchObject({ verdict: 'tips', tipsToward: wrong.place });
+      expect(state).toMatchObject({ verdict: 'tips', tip: { toward: wrong.place, liftRatio: 0.625 } });
     });
   });
   test('the two rear pieces swapped: it tips to the rear', () => {
     const state = takeOff(checked('quadX', (r) => (r.place === 'rearLeft' || r.place === 'rearRight' ? { hand: otherSpin(r.spin) } : {})), 'multirotor');
-    expect(state).toMatchObject({ verdict: 'tips', tipsToward: 'rear' });
-    expect(state.moments!.tipsDegrees).toBeCloseTo(180, 6);
+    expect(state).toMatchObject({ verdict: 'tips', tip: { toward: 'rear' }, pullRatios: [1, 1, -0.5, -0.5] });
+    expect(state.tip!.degrees).toBeCloseTo(180, 6);
+    // Each rear rotor lacks 1.5 · 4 N at 0.25·cos 45° m behind the centre.
+    expect(state.tip!.momentNm).toBeCloseTo(2 * 1.5 * 4 * 0.25 * Math.SQRT1_2, 9);
   });
   test('spins and pieces all opposite: it lifts, then yaw runs away; pieces alone: pressed to the ground', () => {
     expect(takeOff(checked('quadX', (r) => ({ spin: otherSpin(r.spin), hand: otherSpin(r.spin) })), 'multirotor').verdict).toBe('yawRunsAway');
@@ -85,7 +93,7 @@ describe('take-off, before it happens', () => {
     expect(takeOff(checked('quadX', (r, i) => (i === 0 ? { spin: otherSpin(r.spin), hand: otherSpin(r.spin) } : {})), 'multirotor').verdict).toBe('yawDrifts');
   });
   test('an unknown hand is asked for, nothing is guessed', () => {
-    expect(takeOff(checked('quadX', (_, i) => (i === 2 ? { hand: null } : {})), 'multirotor')).toMatchObject({ verdict: 'unknown', moments: null });
+    expect(takeOff(checked('quadX', (_, i) => (i === 2 ? { hand: null } : {})), 'multirotor')).toMatchObject({ verdict: 'unknown', tip: null, pullRatios: null });
     expect(takeOff([], 'multirotor').verdict).toBe('unknown');
   });
   test('a plane: an ordinary prop is CCW seen from its label, on a shaft that turns clockwise from behind', () => {
@@ -166,29 +174,116 @@ describe('the fewest moves', () => {
   });
 });
 
-describe('rotors out', () => {
-  const rotorsOf = (layout: Layout) => layOut({ layout, diagonalM: 0.6, arms: null });
-  test('all turning: thrust over weight', () => expect(hoverMargin(rotorsOf('quadX'), 10, 0.02, 20)).toBeCloseTo(2, 6));
+test('measured arms need not balance by themselves: only what is wrong turns them over', () => {
+  const arms = [{ xM: 0.2, yM: -0.1, spin: 'cw' }, { xM: 0.2, yM: 0.12, spin: 'ccw' }, { xM: -0.1, yM: 0.1, spin: 'cw' }, { xM: -0.1, yM: -0.1, spin: 'ccw' }] as const;
+  const rotors = layOut({ layout: 'custom', diagonalM: null, arms }).map((r): CheckedRotor => ({ ...r, expectedSpin: r.spin, isSpinSeen: true, hand: r.spin, isLabelForward: true }));
+  expect(takeOff(rotors, 'multirotor').verdict).toBe('flies');
+  expect(takeOff(rotors.map((r, i) => (i === 2 ? { ...r, hand: 'ccw' } : r)), 'multirotor')).toMatchObject({ verdict: 'tips', tip: { toward: rotors[2]!.place } });
+});
+
+describe('control within bounds', () => {
+  const rotorsOf = (layout: Layout) => controlledRotors(layOut({ layout, diagonalM: 0.6, arms: null }), layout === 'tri');
+  const forces = (weightN: number, change: Partial<RotorForces> = {}): RotorForces => ({ mostThrustN: 10, torquePerThrustM: 0.02, weightN, ...change });
+  test('all turning: thrust over weight', () => expect(hoverMargin(rotorsOf('quadX'), forces(20))).toBeCloseTo(2, 6));
   test('a quad without one rotor cannot hover; an alternating hex only on the edge; an octo can', () => {
-    expect(Math.max(...marginsAfterLoss(rotorsOf('quadX'), 10, 0.02, 20))).toBeCloseTo(0, 6);
-    for (const margin of marginsAfterLoss(rotorsOf('hexX'), 10, 0.02, 30)) expect(margin).toBeCloseTo(40 / 30, 6);
-    for (const margin of marginsAfterLoss(rotorsOf('octoX'), 10, 0.02, 40)) expect(margin).toBeGreaterThan(1);
-    for (const margin of marginsAfterLoss(rotorsOf('x8'), 10, 0.02, 40)) expect(margin).toBeGreaterThan(1);
+    expect(Math.max(...marginsAfterLoss(rotorsOf('quadX'), forces(20)))).toBeCloseTo(0, 6);
+    for (const margin of marginsAfterLoss(rotorsOf('hexX'), forces(30))) expect(margin).toBeCloseTo(40 / 30, 6);
+    for (const margin of marginsAfterLoss(rotorsOf('octoX'), forces(40))) expect(margin).toBeGreaterThan(1);
+    for (const margin of marginsAfterLoss(rotorsOf('x8'), forces(40))) expect(margin).toBeGreaterThan(1);
   });
   test('a tri holds its yaw only by tilting its tail', () => {
     const tri = rotorsOf('tri');
-    expect(hoverMargin(tri, 10, 0.02, 15)).toBeCloseTo(0, 6);
-    expect(hoverMargin(tri.map((r) => ({ ...r, tiltDegrees: r.place === 'rear' ? 25 : 0 })), 10, 0.02, 15)).toBeGreaterThan(1.5);
+    expect(hoverMargin(tri.map((r) => ({ ...r, tiltDegrees: 0 })), forces(15))).toBeCloseTo(0, 6);
+    expect(hoverMargin(tri, forces(15))).toBeGreaterThan(1.5);
+    expect(controlAuthority(tri, forces(15))).toMatchObject({ missing: [] });
+  });
+  test('a quad’s authority by hand: half the throttle in hand on two arms, each way', () => {
+    // Hover at 5 N each: two rotors up by 5 N and two down by 5 N, at 0.3·sin 45° m; yaw: 4 · 5 N · 0.02 m.
+    const found = controlAuthority(rotorsOf('quadX'), forces(20))!;
+    expect(found.rollNm).toBeCloseTo(20 * 0.3 * Math.SQRT1_2, 6);
+    expect(found.pitchNm).toBeCloseTo(20 * 0.3 * Math.SQRT1_2, 6);
+    expect(found.yawNm).toBeCloseTo(20 * 0.02, 6);
+  });
+  test('the tail of a V gives many times the yaw of drag alone', () => {
+    const vTail = rotorsOf('quadVTail');
+    const flat = vTail.map((r) => ({ ...r, cantDegrees: 0 }));
+    expect(controlAuthority(vTail, forces(18))!.yawNm).toBeGreaterThan(2 * controlAuthority(flat, forces(18))!.yawNm);
+  });
+  test('no craft can do more than its thrusts times its arms', () => {
+    const random = seededRandom('authority');
+    for (let k = 0; k < 60; k++) {
+      const rotors = Array.from({ length: 4 + Math.floor(random.next() * 5) }, () => ({ xM: random.next() - 0.5, yM: random.next() - 0.5, spin: random.next() < 0.5 ? ('cw' as const) : ('ccw' as const) }));
+      const found = controlAuthority(rotors, forces(10));
+      if (!found) continue;
+      const reach = (of: (r: { xM: number; yM: number }) => number): number => rotors.reduce((sum, r) => sum + 10 * Math.abs(of(r)), 0);
+      expect(found.rollNm).toBeLessThanOrEqual(reach((r) => r.yM) + 1e-9);
+      expect(found.pitchNm).toBeLessThanOrEqual(reach((r) => r.xM) + 1e-9);
+      expect(found.yawNm).toBeLessThanOrEqual(reach(() => 0.02) + 1e-9);
+    }
+  });
+  test('two arms side by side hover without pitch or yaw; arms on one side cannot hover; too heavy neither', () => {
+    const pair = [{ xM: 0, yM: -0.2, spin: 'cw' as const }, { xM: 0, yM: 0.2, spin: 'ccw' as const }];
+    expect(controlAuthority(pair, forces(10))!.missing).toEqual(expect.arrayContaining(['pitch']));
+    expect(controlAuthority(pair.map((r) => ({ ...r, xM: 0.2 })), forces(10))).toBeNull();
+    expect(controlAuthority(rotorsOf('quadX'), forces(41))).toBeNull();
   });
   test('nothing turning holds nothing, nonsense is refused', () => {
-    expect(hoverMargin([], 10, 0.02, 20)).toBe(0);
-    expect(() => hoverMargin(rotorsOf('quadX'), 0, 0.02, 20)).toThrow(/mostThrustN/);
+    expect([hoverMargin([], forces(20)), controlAuthority([], forces(20))]).toEqual([0, null]);
+    expect(() => hoverMargin(rotorsOf('quadX'), forces(20, { mostThrustN: 0 }))).toThrow(/mostThrustN/);
+    expect(() => controlAuthority(rotorsOf('quadX'), forces(NaN))).toThrow(/weightN/);
   });
 });
 
-test('a right-hand nut tightens on a CCW shaft, a left-hand one on a CW shaft; hanging motors are mirrored', () => {
-  expect([threadAdvice('ccw', false), threadAdvice('cw', false), threadAdvice('cw', true)]).toEqual([{ selfTightening: 'right', undo: 'ccw' }, { selfTightening: 'left', undo: 'cw' }, { selfTightening: 'right', undo: 'ccw' }]);
-  expect(threadAdvice('cw', false, 'right').undo).toBe('ccw');
+describe('what the forces say', () => {
+  const quiet: CraftForces = { weightN: 20, authority: { rollNm: 3, pitchNm: 3, yawNm: 0.3, missing: [] }, marginsAfterLoss: [0, 0, 0, 0], bladeLossN: 280, torqueNm: 0.2, sideThrust: null, wantedSideThrust: 'none' };
+  const codes = (change: Partial<CraftForces>) => forceReasons({ ...quiet, ...change }).map((r) => r.code);
+  test('each follows its cause and goes with it', () => {
+    expect(codes({})).toEqual(['fit.steers', 'fit.lossDrops', 'fit.bladeLoss']);
+    expect(codes({ marginsAfterLoss: [0.8, 0.9] })).toContain('fit.lossFalls');
+    expect(codes({ marginsAfterLoss: [1.2, 1.1] })).toContain('fit.lossHolds');
+    expect(codes({ authority: null })).toContain('fit.cannotHover');
+    expect(codes({ authority: { rollNm: 3, pitchNm: 0, yawNm: 0, missing: ['pitch', 'yaw'] } })).toContain('fit.cannotSteer');
+    expect(codes({ authority: undefined, marginsAfterLoss: null, bladeLossN: null })).toEqual([]);
+    expect(codes({ sideThrust: 'left', wantedSideThrust: 'right' })).toContain('fit.sideThrust');
+    expect(codes({ sideThrust: 'none', wantedSideThrust: 'right' })).not.toContain('fit.sideThrust');
+  });
+  test('the pull of a lost blade is told in weights', () => expect(forceReasons(quiet).at(-1)!.values).toMatchObject({ forceN: 280, timesWeight: 14 }));
+});
+
+describe('shafts, nuts and gears', () => {
+  test('a right-hand nut tightens on a CCW shaft, a left-hand one on a CW shaft', () => {
+    expect([threadAdvice('ccw'), threadAdvice('cw')]).toEqual([{ selfTightening: 'right', undo: 'ccw' }, { selfTightening: 'left', undo: 'cw' }]);
+    expect(threadAdvice('cw', 'right').undo).toBe('ccw');
+  });
+  test('who holds the nut sees a hanging motor from below and a tractor from the front', () => {
+    expect([nutSpinOf('cw', 'quadX', false), nutSpinOf('cw', 'quadX', true), nutSpinOf('cw', 'tractor', false), nutSpinOf('cw', 'pusher', false)]).toEqual(['cw', 'ccw', 'ccw', 'cw']);
+    // An ordinary aeroplane prop has an ordinary right-hand thread.
+    expect(threadAdvice(nutSpinOf('cw', 'tractor', false)).selfTightening).toBe('right');
+  });
+  test('one stage turns the motor against its shaft, two with it', () => {
+    const [one] = layOut({ layout: 'tractor', diagonalM: null, arms: null, gearRatio: -2.5 });
+    const [two] = layOut({ layout: 'tractor', diagonalM: null, arms: null, gearRatio: 4 });
+    expect([motorSpinOf(one!), motorSpinOf(two!)]).toEqual(['ccw', 'cw']);
+    expect(() => layOut({ layout: 'tractor', diagonalM: null, arms: null, gearRatio: 0 })).toThrow(/gearRatio/);
+  });
+  test('a shaft clockwise from behind asks for right thrust, reversed for left, a pair turning apart for none', () => {
+    expect([sideThrustFor(['cw']), sideThrustFor(['ccw']), sideThrustFor(['cw', 'ccw']), sideThrustFor(['ccw', 'ccw'])]).toEqual(['right', 'left', 'none', 'left']);
+    expect([isSideThrustWrong('left', 'right'), isSideThrustWrong('right', 'none'), isSideThrustWrong('none', 'right'), isSideThrustWrong(null, 'right')]).toEqual([true, true, false, false]);
+  });
+});
+
+describe('hardware', () => {
+  test('every mount ends with a look at the piece and names no check twice', () => {
+    for (const kind of mountKinds) {
+      expect(mountChecks[kind].at(-1)).toBe('noDamage');
+      expect(new Set(mountChecks[kind]).size).toBe(mountChecks[kind].length);
+    }
+    expect(armChecks.filter((c) => !Object.values(mountChecks).some((list) => list.includes(c)))).toEqual([]);
+  });
+  test('a touched arm starts anew, any other is looked at again', () => {
+    const done = [{ what: 'locked' as const }, { what: 'noDamage' as const }];
+    expect([isLookedAt(done), checksAfterChange(done, true), checksAfterChange(done, false)]).toEqual([true, [], [{ what: 'locked' }]]);
+  });
 });
 
 describe('the hand of a piece', () => {
@@ -206,5 +301,9 @@ describe('the hand of a piece', () => {
   test('signs that contradict each other are not believed', () => {
     expect(findHand({ ...none, arrow: 'cw', leadingEdge: 'left' }, noLetters)).toMatchObject({ hand: null, isContradicting: true });
   });
-  test('nothing seen: the letters are asked for first', () => expect(findHand(none, noLetters)).toMatchObject({ hand: null, ask: 'letters' }));
+  test('nothing seen: the letters are asked for first, then what a piece without them has', () => {
+    expect(findHand(none, noLetters)).toMatchObject({ hand: null, ask: 'letters' });
+    expect(findHand(none, noLetters, ['letters', 'arrow'])).toMatchObject({ hand: null, ask: 'matchesArm' });
+    expect(findHand(none, noLetters, ['letters', 'arrow', 'matchesArm', 'leadingEdge'])).toMatchObject({ hand: null, ask: null });
+  });
 });

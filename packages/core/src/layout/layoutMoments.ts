@@ -24,7 +24,8 @@ const RANK_TOLERANCE = 1e-9;
 /**
  * Forces and moments of a multirotor when every motor gets the same command.
  *
- *   T_i = t·T₀, Q_i = ±q·Q₀; roll = −Σ y·T, pitch = Σ x·T, yaw = Σ Q (a counter-clockwise rotor turns the nose right)
+ *   T_i = t·T₀, Q_i = ±q·Q₀; roll = −Σ y·T, pitch = Σ x·T, yaw = Σ Q (a counter-clockwise rotor turns the nose right);
+ *   a canted shaft lifts with T·cos κ and turns the nose with x·T·sin κ beside
  *
  * @param rotors - each with a known hand; 1 to 24
  * @param thrustN - of one right rotor, > 0
@@ -38,21 +39,22 @@ export function layoutMoments(rotors: readonly FittedRotor[], thrustN: number, t
   requirePositive('torqueNm', torqueNm);
   let [thrust, roll, pitch, yaw] = [0, 0, 0, 0];
   const rows: [number[], number[], number[], number[]] = [[], [], [], []];
-  for (const { xM, yM, spin, hand, isLabelForward } of rotors) {
+  for (const { xM, yM, spin, hand, isLabelForward, cantDegrees = 0 } of rotors) {
     requireFinite('xM', xM);
     requireFinite('yM', yM);
     if (hand === null) throw new NotEnoughReadingsError('hand', 0, 1);
     const { thrustRatio, torqueRatio } = rotorAction(spin, hand, isLabelForward);
-    const force = thrustRatio * thrustN;
-    const torque = torqueRatio * torqueNm * (spin === 'ccw' ? 1 : -1);
-    thrust += force;
-    roll -= yM * force;
-    pitch += xM * force;
-    yaw += torque;
-    rows[0].push(thrustRatio);
-    rows[1].push(-yM * thrustRatio);
-    rows[2].push(xM * thrustRatio);
-    rows[3].push(torque / thrustN);
+    const cant = (cantDegrees * Math.PI) / 180;
+    const lift = thrustRatio * thrustN * Math.cos(cant);
+    const turn = torqueRatio * torqueNm * (spin === 'ccw' ? 1 : -1) * Math.cos(cant) + xM * thrustRatio * thrustN * Math.sin(cant);
+    thrust += lift;
+    roll -= yM * lift;
+    pitch += xM * lift;
+    yaw += turn;
+    rows[0].push(lift / thrustN);
+    rows[1].push((-yM * lift) / thrustN);
+    rows[2].push((xM * lift) / thrustN);
+    rows[3].push(turn / thrustN);
   }
   const isLevel = Math.hypot(roll, pitch) < LEVEL * thrustN;
   return { thrustN: thrust, rollNm: roll, pitchNm: pitch, yawNm: yaw, rank: rankOf(rows), tipsDegrees: isLevel ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI), yaws: yaw > LEVEL ? 'right' : yaw < -LEVEL ? 'left' : 'none' };

@@ -1,4 +1,4 @@
-import { otherSpin, type RotorPlace, type Spin } from '../craft/layouts.ts';
+import type { RotorPlace, Spin } from '../craft/layouts.ts';
 import type { PieceHand } from '../rack/setNeeds.ts';
 
 /** One rotor as it really is: the spin that was seen, the piece that is on, the face that is up. */
@@ -8,6 +8,8 @@ export interface FittedRotor {
   /** Forward and right of the centre [m]. */
   xM: number;
   yM: number;
+  /** Degrees by which the shaft leans to the right for good, as in a V-tail; none when left out. */
+  cantDegrees?: number;
   /** Turn of the prop shaft, seen from above; on a plane from behind. */
   spin: Spin;
   /** Null while nobody knows; such a rotor cannot be judged. */
@@ -37,9 +39,4 @@ export function rotorAction(labelSpin: Spin, hand: PieceHand, isLabelForward: bo
   const isMatch = hand === 'either' || hand === labelSpin;
   if (isMatch) return isLabelForward ? { thrustRatio: 1, torqueRatio: 1 } : { thrustRatio: hand === 'either' ? 1 : WRONG_FACE_THRUST, torqueRatio: hand === 'either' ? 1 : WRONG_FACE_TORQUE };
   return isLabelForward ? { thrustRatio: -WRONG_FACE_THRUST, torqueRatio: WRONG_FACE_TORQUE } : { thrustRatio: -1, torqueRatio: 1 };
-}
-
-/** Spin as seen from the label when it faces the way of travel: a plane's spin is told from behind. */
-export function labelSpinOf(spin: Spin, kind: 'multirotor' | 'plane'): Spin {
-  return kind === 'multirotor' ? spin : otherSpin(spin);
 }

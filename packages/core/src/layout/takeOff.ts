@@ -1,8 +1,8 @@
 import type { Reason, Severity } from '../figure/reason.ts';
-import { otherSpin, type RotorPlace, type Spin } from '../craft/layouts.ts';
-import { degreesBetween } from '../numerics/complex.ts';
-import { layoutMoments, type LayoutMoments } from './layoutMoments.ts';
-import { labelSpinOf, rotorAction, type FittedRotor } from './rotorAction.ts';
+import { labelSpinOf, otherSpin, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
+import { degreesBetween, wrapDegrees } from '../numerics/complex.ts';
+import { layoutMoments } from './layoutMoments.ts';
+import { rotorAction, type FittedRotor } from './rotorAction.ts';
 
 /** A rotor as it is, beside the spin that the controller expects of it. */
 export interface CheckedRotor extends FittedRotor {
@@ -25,18 +25,33 @@ export interface RotorFault {
 export interface TakeOff {
   verdict: TakeOffVerdict;
   faults: RotorFault[];
+  /** Share of its usual pull that each rotor gives, in their order, negative the wrong way; null while a hand is unknown. */
+  pullRatios: number[] | null;
   /** Null for planes, and while a hand is unknown. */
-  moments: LayoutMoments | null;
-  /** Arm or side toward which it tips. */
-  tipsToward: RotorPlace | null;
+  tip: Tip | null;
   /** True once every spin was seen: nothing is called confirmed without it. */
   isConfirmed: boolean;
   reasons: Reason[];
 }
 
-/** The nominal forces by which arrangements are compared; only their signs and ratios count. */
-const NOMINAL_N = 1;
-const NOMINAL_NM = 0.02;
+/** How what is wrong turns a multirotor over, beside what its controller trims anyway. */
+export interface Tip {
+  /** Arm or side that goes down; null where it stays level. */
+  toward: RotorPlace | null;
+  /** The same, clockwise from the nose [°]. */
+  degrees: number | null;
+  /** That turns it over, when every motor gets what it needs to hover [N·m]. */
+  momentNm: number;
+  /** Lift over that of the right arrangement. */
+  liftRatio: number;
+}
+
+/** Thrust and drag torque of one right rotor that carries its share. */
+export interface CarryForces {
+  thrustN: number;
+  torqueNm: number;
+}
+
 /** Lift under this share of the full one does not carry. */
 const LEAST_LIFT_RATIO = 0.55;
 const LEVEL_RATIO = 1e-6;
@@ -47,40 +62,58 @@ const LEVEL_RATIO = 1e-6;
  *
  * Sums of forces cannot see a craft whose spins are all opposite to what its controller expects: it lifts, then yaw
  * runs away. Pieces all opposite: it presses itself to the ground.
+ *
+ * @param carry - of one right rotor while it carries; only the moment in newton metres depends on it
+ * @throws {OutOfRangeError} if a force is not positive
  */
-export function takeOff(rotors: readonly CheckedRotor[], kind: 'multirotor' | 'plane'): TakeOff {
-  const faults = rotors.flatMap((r) => faultOf(r, kind));
+export function takeOff(rotors: readonly CheckedRotor[], kind: CraftKind, carry: CarryForces): TakeOff {
+  const faults = layoutFaults(rotors, kind);
   const isConfirmed = rotors.length > 0 && rotors.every((r) => r.isSpinSeen);
   const unknown = rotors.find((r) => r.hand === null);
-  const base: TakeOff = { verdict: 'unknown', faults, moments: null, tipsToward: null, isConfirmed, reasons: [] };
+  const base: TakeOff = { verdict: 'unknown', faults, pullRatios: null, tip: null, isConfirmed, reasons: [] };
   if (rotors.length === 0 || unknown) return { ...base, reasons: [reason('fit.unknown', 'action', { place: unknown?.place ?? '', count: rotors.filter((r) => r.hand === null).length })] };
-  const found = kind === 'plane' ? planeVerdict(rotors) : multirotorVerdict(rotors);
-  const state = { ...base, ...found };
+  const pullRatios = rotors.map((r) => rotorAction(labelSpinOf(r.spin, kind), r.hand!, r.isLabelForward).thrustRatio);
+  const found = kind === 'plane' ? { verdict: planeVerdict(pullRatios), tip: null } : multirotorVerdict(rotors, carry);
+  const state = { ...base, ...found, pullRatios };
   return { ...state, reasons: reasonsOf(state, rotors) };
 }
 
-function faultOf({ place, level, spin, expectedSpin, hand, isLabelForward }: CheckedRotor, kind: 'multirotor' | 'plane'): RotorFault[] {
+/** What is wrong at each rotor against the controller's table; rotors that are right are left out. */
+export function layoutFaults(rotors: readonly CheckedRotor[], kind: CraftKind): RotorFault[] {
+  return rotors.flatMap((r) => faultOf(r, kind));
+}
+
+function faultOf({ place, level, spin, expectedSpin, hand, isLabelForward }: CheckedRotor, kind: CraftKind): RotorFault[] {
   const isSpinWrong = spin !== expectedSpin;
   const isHandWrong = hand !== null && hand !== 'either' && hand !== labelSpinOf(expectedSpin, kind);
   const isFaceWrong = !isLabelForward && hand !== 'either';
   return isSpinWrong || isHandWrong || isFaceWrong ? [{ place, level, isSpinWrong, isHandWrong, isFaceWrong }] : [];
 }
 
-function planeVerdict(rotors: readonly CheckedRotor[]): Pick<TakeOff, 'verdict'> {
-  const ratios = rotors.map((r) => rotorAction(labelSpinOf(r.spin, 'plane'), r.hand!, r.isLabelForward).thrustRatio);
-  if (ratios.some((t) => t < 0)) return { verdict: 'pushesBack' };
-  return { verdict: ratios.some((t) => t < 1) ? 'weak' : 'flies' };
+function planeVerdict(pullRatios: readonly number[]): TakeOffVerdict {
+  if (pullRatios.some((pull) => pull < 0)) return 'pushesBack';
+  return pullRatios.some((pull) => pull < 1) ? 'weak' : 'flies';
 }
 
-function multirotorVerdict(rotors: readonly CheckedRotor[]): Pick<TakeOff, 'verdict' | 'moments' | 'tipsToward'> {
-  const moments = layoutMoments(rotors, NOMINAL_N, NOMINAL_NM);
+function multirotorVerdict(rotors: readonly CheckedRotor[], { thrustN, torqueNm }: CarryForces): Pick<TakeOff, 'verdict' | 'tip'> {
+  const own = layoutMoments(rotors, thrustN, torqueNm);
+  // Measured arms need not balance by themselves: the controller trims that, and only what is wrong turns it over.
+  const right = layoutMoments(rotors.map((r) => ({ ...r, spin: r.expectedSpin, hand: r.expectedSpin, isLabelForward: true })), thrustN, torqueNm);
+  const [roll, pitch] = [own.rollNm - right.rollNm, own.pitchNm - right.pitchNm];
   const arm = Math.max(...rotors.map((r) => Math.hypot(r.xM, r.yM)), 1e-6);
-  const tipsToward = moments.tipsDegrees === null || Math.hypot(moments.rollNm, moments.pitchNm) < LEVEL_RATIO * arm ? null : placeToward(rotors, moments.tipsDegrees);
-  const isReversed = rotors.every((r) => r.spin === otherSpin(r.expectedSpin));
-  const lift = moments.thrustN / rotors.length;
-  const verdict: TakeOffVerdict =
-    lift <= 0 && tipsToward === null ? 'pressed' : tipsToward !== null ? 'tips' : lift < LEAST_LIFT_RATIO ? 'cannotLift' : isReversed ? 'yawRunsAway' : rotors.some((r) => r.spin !== r.expectedSpin) ? 'yawDrifts' : rotors.some((r) => !r.isLabelForward && r.hand !== 'either') ? 'weak' : 'flies';
-  return { verdict, moments, tipsToward };
+  const momentNm = Math.hypot(roll, pitch);
+  const degrees = momentNm < LEVEL_RATIO * arm * thrustN ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI);
+  const tip: Tip = { toward: degrees === null ? null : placeToward(rotors, degrees), degrees, momentNm, liftRatio: own.thrustN / right.thrustN };
+  return { verdict: verdictOf(rotors, tip), tip };
+}
+
+function verdictOf(rotors: readonly CheckedRotor[], { toward, liftRatio }: Tip): TakeOffVerdict {
+  if (toward !== null) return 'tips';
+  if (liftRatio <= 0) return 'pressed';
+  if (liftRatio < LEAST_LIFT_RATIO) return 'cannotLift';
+  if (rotors.every((r) => r.spin !== r.expectedSpin)) return 'yawRunsAway';
+  if (rotors.some((r) => r.spin !== r.expectedSpin)) return 'yawDrifts';
+  return rotors.some((r) => !r.isLabelForward && r.hand !== 'either') ? 'weak' : 'flies';
 }
 
 /** The eight ways a craft can tip, from its nose clockwise, an eighth of a turn each. */
@@ -100,15 +133,14 @@ function reason(code: string, severity: Severity, values: Reason['values']): Rea
 
 const DANGERS: ReadonlySet<TakeOffVerdict> = new Set(['tips', 'pressed', 'cannotLift', 'yawRunsAway', 'yawDrifts', 'pushesBack']);
 
-function reasonsOf({ verdict, faults, tipsToward, moments, isConfirmed }: Omit<TakeOff, 'reasons'>, rotors: readonly CheckedRotor[]): Reason[] {
-  const liftRatio = moments ? moments.thrustN / rotors.length : 1;
-  const reasons = [reason(`fit.${verdict}`, DANGERS.has(verdict) ? 'danger' : verdict === 'weak' ? 'caution' : 'gain', { place: tipsToward ?? '', liftRatio, count: rotors.length })];
+function reasonsOf({ verdict, faults, tip, pullRatios, isConfirmed }: Omit<TakeOff, 'reasons'>, rotors: readonly CheckedRotor[]): Reason[] {
+  const liftRatio = tip?.liftRatio ?? pullRatios!.reduce((sum, pull) => sum + pull, 0) / rotors.length;
+  const reasons = [reason(`fit.${verdict}`, DANGERS.has(verdict) ? 'danger' : verdict === 'weak' ? 'caution' : 'gain', { place: tip?.toward ?? '', liftRatio, momentNm: tip?.momentNm ?? 0, count: rotors.length })];
   for (const fault of faults) {
     if (fault.isSpinWrong) reasons.push(reason('fit.fault.spin', 'caution', { place: fault.place }));
     if (fault.isHandWrong) reasons.push(reason('fit.fault.hand', 'caution', { place: fault.place }));
     else if (fault.isFaceWrong) reasons.push(reason('fit.fault.face', 'caution', { place: fault.place }));
   }
   if (!isConfirmed) reasons.push(reason('fit.seeTheSpin', 'action', { count: rotors.filter((r) => !r.isSpinSeen).length, of: rotors.length }));
-  if (moments && moments.rank < 4 && verdict === 'flies') reasons.push(reason('fit.rank', 'caution', { rank: moments.rank }));
   return reasons;
 }

@@ -13,14 +13,13 @@ export interface ThreadAdvice {
  * Which nut drag tightens, and which way it comes off.
  *
  * The prop drags behind its shaft, so the nut is turned against the spin: on a shaft that turns counter-clockwise seen
- * from the nut a right-hand nut tightens, on a clockwise one a left-hand nut. A hanging motor is seen from below.
- * Braking controllers undo any nut: lock it always.
+ * from the nut a right-hand nut tightens, on a clockwise one a left-hand nut. Braking controllers undo any nut: lock it
+ * always.
  *
- * @param spin - seen from above
+ * @param nutSpin - seen from the nut
  * @param thread - of the nut that is on; null for the self-tightening one
  */
-export function threadAdvice(spin: Spin, isHanging: boolean, thread: Thread | null = null): ThreadAdvice {
-  const fromNut: Spin = isHanging ? (spin === 'cw' ? 'ccw' : 'cw') : spin;
-  const selfTightening: Thread = fromNut === 'cw' ? 'left' : 'right';
+export function threadAdvice(nutSpin: Spin, thread: Thread | null = null): ThreadAdvice {
+  const selfTightening: Thread = nutSpin === 'cw' ? 'left' : 'right';
   return { selfTightening, undo: (thread ?? selfTightening) === 'right' ? 'ccw' : 'cw' };
 }

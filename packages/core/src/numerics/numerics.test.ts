@@ -4,6 +4,7 @@ import { OutOfRangeError } from '../errors/coreError.ts';
 import { besselJ } from './besselJ.ts';
 import { cubicWeights, emptyCubicWeights } from './cubicWeights.ts';
 import { findRoot } from './findRoot.ts';
+import { maximiseLinear } from './linearProgram.ts';
 import { seededRandom } from './seededRandom.ts';
 
 describe('findRoot', () => {
@@ -65,4 +66,37 @@ test('cubic weights reproduce a cubic between and at the knots, and are held at 
     expect(w0 * cubic(start) + w1 * cubic(start + 1) + w2 * cubic(start + 2) + w3 * cubic(start + 3)).toBeCloseTo(cubic(place), 12);
   }
   expect(cubicWeights(99, 7, emptyCubicWeights())).toEqual(cubicWeights(6, 7, emptyCubicWeights()));
+});
+
+describe('linear programs', () => {
+  const program = (objective: number[], atMost: [number[], number][], equal: [number[], number][] = []) => ({ objective, equal: equal.map(([row, bound]) => ({ row, bound })), atMost: atMost.map(([row, bound]) => ({ row, bound })) });
+
+  test('the wood and brass of a textbook: 3x + 5y under three limits is 36 at (2, 6)', () => {
+    expect(maximiseLinear(program([3, 5], [[[1, 0], 4], [[0, 2], 12], [[3, 2], 18]]))).toEqual({ status: 'found', value: 36, x: [2, 6] });
+  });
+  test('equalities and negative bounds are held', () => {
+    const found = maximiseLinear(program([-1, -2], [[[-1, 0], -1]], [[[1, 1], 5]]));
+    expect(found).toMatchObject({ status: 'found', value: -5, x: [5, 0] });
+    expect(maximiseLinear(program([1, 0], [], [[[1, 1], 5], [[2, 2], 10]]))).toMatchObject({ status: 'found', value: 5 });
+  });
+  test('what nothing satisfies is infeasible, what never ends unbounded', () => {
+    expect(maximiseLinear(program([1], [[[1], 1]], [[[1], 2]])).status).toBe('infeasible');
+    expect(maximiseLinear(program([1, 0], [[[0, 1], 1]])).status).toBe('unbounded');
+  });
+  test('a row of the wrong length and a program too large are refused', () => {
+    expect(() => maximiseLinear(program([1, 2], [[[1], 1]]))).toThrow(/row/);
+    expect(() => maximiseLinear(program(new Array<number>(401).fill(1), []))).toThrow(/at most 400/);
+  });
+  test('no point of a random search lies above the answer', () => {
+    fc.assert(
+      fc.property(fc.array(fc.tuple(fc.double({ min: 0.1, max: 3, noNaN: true }), fc.double({ min: 0.1, max: 3, noNaN: true }), fc.double({ min: 1, max: 9, noNaN: true })), { minLength: 1, maxLength: 5 }), fc.tuple(fc.double({ min: 0, max: 1, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true })), (rows, [u, v]) => {
+        const found = maximiseLinear(program([1, 2], rows.map(([a, b, c]): [number[], number] => [[a, b], c])));
+        if (found.status !== 'found') throw new Error(found.status);
+        const [x, y] = [90 * u, 90 * v];
+        if (rows.every(([a, b, c]) => a * x + b * y <= c)) expect(x + 2 * y).toBeLessThanOrEqual(found.value + 1e-7);
+        for (const [a, b, c] of rows) expect(a * found.x[0]! + b * found.x[1]!).toBeLessThanOrEqual(c + 1e-7);
+      }),
+      { seed: 9 },
+    );
+  });
 });

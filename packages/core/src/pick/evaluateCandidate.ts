@@ -11,7 +11,7 @@ import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { lowThrottleRise, rotorFigures, rotorSound } from '../powertrain/rotorResponse.ts';
 import { rotorAtThrottle, rotorAtThrust, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
-import { COAXIAL_THRUST_RATIO, type PickBench } from './pickCraft.ts';
+import { COAXIAL_THRUST_RATIO, powertrainOn, type PickBench } from './pickCraft.ts';
 import { pickFigureNames, pickLimitNames, type PickFigure, type PickFigures, type PickLimit, type PickMargins } from './pickFigures.ts';
 
 /** One propeller on one craft, worked out. */
@@ -71,7 +71,7 @@ const HEATED_S = 240;
  */
 export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, calibration: PropellerCalibration | null = null, makerLimitRpm: number | null = null): Candidate {
   const prop = propellerModel(geometry, bench.tables, calibration);
-  const powertrain: Powertrain = { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 };
+  const powertrain = powertrainOn(bench, prop);
   const margins = emptyMargins();
   const figures = emptyFigures();
   figures.toughnessRatio = TOUGHNESS[geometry.material] + (geometry.tipShape === 'square' ? SQUARE_TIP_TOUGHNESS : 0);
@@ -220,7 +220,7 @@ function heatedC({ craft, tables, drive, carrySpeedMPerS }: PickBench, diameterM
  * turned at full throttle.
  */
 export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<FlyingStyle, number> {
-  const powertrain: Powertrain = { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 };
+  const powertrain = powertrainOn(bench, prop);
   const margins = emptyMargins();
   const carry = carryPoint(bench, powertrain, margins);
   const full = fullPoint(bench, powertrain, margins);
@@ -231,5 +231,5 @@ export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<Flyi
 /** Speed at which a propeller carries a craft [rev/min]: in hover, or a plane in cruise; null where it never does. */
 export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
   const prop = propellerModel(geometry, bench.tables);
-  return carryPoint(bench, { prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 }, emptyMargins())?.speedRpm ?? null;
+  return carryPoint(bench, powertrainOn(bench, prop), emptyMargins())?.speedRpm ?? null;
 }

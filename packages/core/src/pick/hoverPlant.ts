@@ -2,7 +2,7 @@ import { hoverThrustN } from '../craft/hoverThrust.ts';
 import { rotorCurve } from '../powertrain/powertrain.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
-import type { PickBench } from './pickCraft.ts';
+import { powertrainOn, type PickBench } from './pickCraft.ts';
 
 /** What a controller has in its hand at hover. */
 export interface HoverPlant {
@@ -27,7 +27,7 @@ export function hoverPlant(bench: PickBench, geometry: PropGeometry): HoverPlant
   const candidate = evaluateCandidate(bench, geometry);
   const neededN = hoverThrustN(bench.craft.massKg, bench.craft.rotorCount);
   if (!(candidate.figures.fullThrustN > neededN) || !Number.isFinite(candidate.fullSpeedRpm)) return null;
-  const points = rotorCurve({ prop: candidate.prop, drive: bench.drive, supply: bench.supply, gearRatio: 1 }, candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []));
+  const points = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []));
   const above = points.findIndex((p) => p.thrustN >= neededN);
   if (above < 1 || above + 1 >= points.length) return null;
   const [low, high] = [points[above - 1]!, points[above + 1]!];

@@ -8,6 +8,8 @@ import { packOpenV, packResistanceOhm, type Pack } from '../powertrain/pack.ts';
 import { USUAL_ESC, type Drive, type Supply } from '../powertrain/equilibrium.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import type { CoefficientTables } from '../propeller/coefficientTables.ts';
+import type { PropellerModel } from '../propeller/propellerModel.ts';
+import type { Powertrain } from '../powertrain/powertrain.ts';
 
 /** A craft as picking sees it: what carries, what turns the props, what stands in their way. */
 export interface PickCraft {
@@ -27,6 +29,8 @@ export interface PickCraft {
   boomClearanceM: number | null;
   /** Take-off mass with pack and payload. */
   massKg: number;
+  /** Turns of the motor for one of the shaft, whichever way round; 1 without gears. */
+  gearRatio: number;
   motor: MotorEntries;
   motorLimitA: number | null;
   escLimitA: number | null;
@@ -50,6 +54,11 @@ export interface PickBench extends PickSetting {
   carryThrustN: number;
   /** Flow along the axis meanwhile [m/s]: none in hover, the cruising speed of a plane. */
   carrySpeedMPerS: number;
+}
+
+/** A propeller on the motor, gear and pack of a craft. */
+export function powertrainOn({ drive, supply, craft }: PickBench, prop: PropellerModel): Powertrain {
+  return { prop, drive, supply, gearRatio: craft.gearRatio };
 }
 
 /** A craft as it is entered: what {@link pickCraftOf} reads of it. */
@@ -90,6 +99,7 @@ export function pickCraftOf(craft: CraftEntries, airC: number): PickCraft {
     groundClearanceM: craft.groundClearanceM,
     boomClearanceM: craft.boomClearanceM,
     massKg: craft.massKg,
+    gearRatio: Math.abs(rotors[0]?.gearRatio ?? 1),
     motor: {
       statorDiameterM: craft.statorDiameterM,
       statorHeightM: craft.statorHeightM,
@@ -128,9 +138,10 @@ export function usualCruiseMPerS(massKg: number): number {
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
 export function pickBench(craft: PickCraft, tables: CoefficientTables): PickBench {
-  const { kind, rotorCount, massKg, motor, pack } = craft;
+  const { kind, rotorCount, massKg, motor, pack, gearRatio } = craft;
   requirePositive('massKg', massKg);
   requireWithin('rotorCount', rotorCount, 1, 24);
+  requirePositive('gearRatio', gearRatio);
   if (motor.resistanceOhm !== null) requirePositive('motorResistanceOhm', motor.resistanceOhm);
   const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount };
   const weightN = massKg * GRAVITY_M_PER_S2;

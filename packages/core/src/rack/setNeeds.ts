@@ -1,4 +1,4 @@
-import type { Rotor, Spin } from '../craft/layouts.ts';
+import { labelSpinOf, type CraftKind, type Rotor, type Spin } from '../craft/layouts.ts';
 
 /** Hand of a piece; *either* for symmetric reversible ones. */
 export type PieceHand = 'cw' | 'ccw' | 'either';
@@ -8,17 +8,9 @@ export interface HandCounts {
   ccwCount: number;
 }
 
-/**
- * Hand that pulls the right way on a shaft: seen from its label, which faces the way of travel, it turns as the shaft
- * does from above; a plane's spin is told from behind, so seen from the label it is the other one.
- */
-export function handFor(spin: Spin, kind: 'multirotor' | 'plane'): Spin {
-  return kind === 'multirotor' ? spin : spin === 'cw' ? 'ccw' : 'cw';
-}
-
 /** Pieces of each hand that a craft flies with. */
-export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: 'multirotor' | 'plane'): HandCounts {
-  const cwCount = rotors.filter((r) => handFor(r.spin, kind) === 'cw').length;
+export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: CraftKind): HandCounts {
+  const cwCount = rotors.filter((r) => labelSpinOf(r.spin, kind) === 'cw').length;
   return { cwCount, ccwCount: rotors.length - cwCount };
 }
 

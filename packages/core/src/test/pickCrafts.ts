@@ -6,7 +6,7 @@ import { pickBench, type PickBench, type PickCraft } from '../pick/pickCraft.ts'
 
 /** A survey quad for tests: 1.92 kg on seven-inch discs. */
 export const surveyQuad: PickCraft = {
-  kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.2079, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.92,
+  kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.2079, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.92, gearRatio: 1,
   motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
   pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 6,
 };
