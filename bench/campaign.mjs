@@ -26,7 +26,7 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
     })),
   );
   return {
-    craft: { name: 'Bench', massKg: 1.92, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: null },
+    craft: { name: 'Bench', kind: 'multirotor', massKg: 1.92, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: null },
     props: props.map(({ truth: _truth, ...p }) => p),
     referencePropId: 'prop-0',
     gateCellV: 4.05,

@@ -56,7 +56,7 @@ function tableFigures(seed) {
   const random = core.seededRandom(`${seed}/table`);
   const family = { bladeCount: 3, tipShape: 'standard', section: 'cambered', material: 'polycarbonate' };
   const air = core.STANDARD_ROTOR_AIR;
-  const table = new core.CoefficientTable(family, air);
+  const table = new core.CoefficientTable(family, air).complete();
   const places = Array.from({ length: POINTS }, () => ({ diameterM: 2 * 9 ** random.next() * INCH, ratio: 0.08 + 1.12 * random.next(), tipSpeed: 20 + 215 * random.next() }));
   const offs = places
     .map(({ diameterM, ratio, tipSpeed }) => {
@@ -68,7 +68,7 @@ function tableFigures(seed) {
     .sort((a, b) => a - b);
   const lookupMs = medianMs(() => places.forEach(({ diameterM, ratio, tipSpeed }) => table.at(diameterM, ratio, tipSpeed)));
   return [
-    figure('pick.table.ms', medianMs(() => new core.CoefficientTable(family, air), 7), 'ms', 300),
+    figure('pick.table.ms', medianMs(() => new core.CoefficientTable(family, air).complete(), 7), 'ms', 300),
     figure('pick.table.p99', offs[Math.floor(0.99 * offs.length)], '1', 0.005),
     figure('pick.table.worst', offs.at(-1), '1', 0.01),
     figure('pick.lookup.us', (1000 * lookupMs) / places.length, 'µs', 3),
@@ -91,7 +91,7 @@ function rotorFigures(seed) {
 /** Hover, full throttle, a curve of twenty points and every static figure. */
 function candidate(powertrain) {
   const full = core.rotorAtThrottle(powertrain, 1);
-  const hover = core.rotorAtThrust(powertrain, core.hoverThrustN(0.65, 4));
+  const hover = core.rotorAtThrust(powertrain, core.carryThrustN(0.65, 4));
   if (full.status !== 'turning' || hover.status !== 'held') throw new Error('A bench candidate does not fly.');
   core.rotorCurve(powertrain, full.speedRpm, 20);
   core.rotorFigures(powertrain, full, 0.11);
@@ -112,7 +112,7 @@ function figure(id, value, unit, target, baseline = null) {
 function benchCraft(seed) {
   const random = core.seededRandom(`${seed}/craft`);
   return {
-    kind: 'multirotor', rotorCount: 4, gearRatio: 1, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
+    kind: 'multirotor', rotorCount: 4, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 2, ccwCount: 2 }, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
     motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1000 + 200 * random.next(), resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
     pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 12,
   };

@@ -12,6 +12,7 @@ export type * from './propModel/propModel.view.ts';
 export * from './stand/limits.ts';
 export * from './stand/stand.dto.ts';
 export type * from './stand/stand.view.ts';
+export type * from './stand/calibration.view.ts';
 export * from './workshop/workshop.dto.ts';
 export type * from './workshop/workshop.view.ts';
 export * from './live/limits.ts';

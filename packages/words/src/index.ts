@@ -8,3 +8,4 @@ export * from './labelSentence.ts';
 export * from './workingWords.ts';
 export * from './careNames.ts';
 export * from './logSentence.ts';
+export * from './upperFirst.ts';

@@ -1,4 +1,4 @@
-import type { ArmCheck, BoreFit, CraftFigure, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { ArmCheck, BoreFit, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -25,7 +25,9 @@ export const figureNames: Record<PointFigure, string> = {
   thrustPerCurrentNPerA: 'Thrust per amp',
 };
 
-export const craftFigureNames: Record<CraftFigure, string> = { hoverThrustN: 'Thrust of each rotor in hover', motorResistanceOhm: 'Winding resistance at 25 °C', motorNoLoadCurrentA: 'No-load current at 10 V', motorMassKg: 'Motor weight' };
+export const craftFigureNames: Record<CraftFigure, string> = { carryThrustN: 'Thrust of each rotor that carries the craft', motorResistanceOhm: 'Winding resistance at 25 °C', motorNoLoadCurrentA: 'No-load current at 10 V', motorMassKg: 'Motor weight' };
+/** How a craft carries itself: a plane on its wing. */
+export const carryNames: Record<CraftKind, string> = { multirotor: 'hover', plane: 'cruise' };
 export const pointNames: Record<PointName, string> = { full: 'full throttle', hover: 'hover', chosen: 'chosen throttle' };
 export const markNames: Record<EvidenceMark, string> = { measured: 'measured', calibrated: 'calibrated', estimated: 'estimated', extended: 'extended' };
 export const originNames: Record<Origin, string> = { typed: 'typed', imported: 'imported', stand: 'from the stand', simulated: 'simulated' };
@@ -73,7 +75,7 @@ export const pickFigureWords: Record<PickFigure, string> = {
 };
 /** What a limit is called where it is written along barred water. */
 export const limitWords: Record<PickLimit, string> = {
-  clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack sags', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed',
+  clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack sags', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed', bore: 'bore too narrow', stock: 'not on the rack',
 };
 export const styleNames: Record<FlyingStyle, string> = { gentle: 'gentle', normal: 'normal', hard: 'hard' };
 

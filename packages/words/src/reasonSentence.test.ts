@@ -66,6 +66,11 @@ describe('picking', () => {
     expect(codes.filter((code) => !hasSentence(code))).toEqual([]);
   });
   test.each<[string, Record<string, string | number>, string]>([
+    ['pick.barred.stock', { name: 'Tamsk 7.7x4x3', value: 4, allowed: 3 }, 'Tamsk 7.7×4×3: 3 of the 4 pieces of the right hands are on the rack.'],
+    ['pick.calibrated', { runCount: 1, propCount: 1, thrustRatio: 0.042, powerRatio: -0.031 }, '1 run of 1 prop on this motor correct the model: +4.2 % thrust, −3.1 % power at a speed.'],
+    ['pick.calibrated', { runCount: 18, propCount: 9, thrustRatio: -0.12, powerRatio: 0.05 }, '18 runs of 9 props on this motor correct the model: −12 % thrust, +5.0 % power at a speed.'],
+    ['thriftiest', { name: '11x6', kind: 'plane' }, '11×6 cruises on least power.'],
+    ['thriftiest', { name: '7.2x3.9x3', kind: 'multirotor' }, '7.2×3.9×3 hovers on least power.'],
     ['pick.gains.minutes', { name: 'Tamsk 7.7x4x3', reference: 'Brindlow 7.2x3.9x3', difference: 90, value: 1242 }, 'Tamsk 7.7×4×3 flies 1.5 min longer than Brindlow 7.2×3.9×3: 20.7 min.'],
     ['pick.pays.answer', { difference: 0.011, value: 0.096, other: 0.085 }, 'It answers 11 ms later: 96 ms instead of 85 ms.'],
     ['pick.gains.quiet', { difference: -3.2, value: 52.1 }, 'It is 3.2 dB(A) quieter at 20 m: 52.1 dB(A).'],

@@ -1,8 +1,9 @@
 import type { CarePlace, Dimension, LineStop, Reason, RotorPlace } from '@zivvo/core';
 import { carePlaceNames } from './careNames.ts';
-import { materialNames, placeNames, towardName } from './names.ts';
+import { carryNames, materialNames, placeNames, towardName } from './names.ts';
 import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
 import type { UnitChoices } from './unitChoices.ts';
+import { upperFirst } from './upperFirst.ts';
 import { writeLabel } from './writeLabel.ts';
 
 type Values = Reason['values'];
@@ -35,23 +36,26 @@ interface Pen {
   are(key: string): string;
   have(key: string): string;
   its(key: string): string;
+  /** How the craft of the sentence carries itself: a plane cruises. */
+  hover(): string;
+  hovers(): string;
 }
 
 const SENTENCES: Record<string, (pen: Pen) => string> = {
   // Headlines of a campaign
   noRuns: () => 'No run yet: type one, paste a table or drop a file.',
   noCountedRuns: (p) => `None of ${p.number('count')} runs counts yet.`,
-  nothingComparable: (p) => `${p.number('count')} props measured, none up to full throttle or hover.`,
+  nothingComparable: (p) => `${p.number('count')} props measured, none up to full throttle or ${p.hover()}.`,
   onlyOne: (p) => `${p.text('name')} is measured. A second prop makes it a comparison.`,
-  onlyOneHovers: (p) => `${p.text('name')} hovers at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
+  onlyOneHovers: (p) => `${p.text('name')} ${p.hovers()} at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
   strongest: (p) => `${p.text('name')} gives most thrust: ${p.quantity('thrustN', 'force')}.`,
-  thriftiest: (p) => `${p.text('name')} hovers on least power.`,
-  leadsBoth: (p) => `${p.text('name')} gives most thrust and hovers on least power.`,
-  leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} hovers on least power.`,
-  leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in hover.`,
-  leadSplitAgainst: (p) => `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} hovers on least power.`,
-  referenceLeadsBoth: (p) => `Nothing within the limits beats ${p.text('name')}, in thrust or in hover.`,
-  referenceStrongest: (p) => `Nothing within the limits out-pulls ${p.text('name')}; ${p.text('otherName')} hovers on least power.`,
+  thriftiest: (p) => `${p.text('name')} ${p.hovers()} on least power.`,
+  leadsBoth: (p) => `${p.text('name')} gives most thrust and ${p.hovers()} on least power.`,
+  leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power.`,
+  leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}.`,
+  leadSplitAgainst: (p) => `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
+  referenceLeadsBoth: (p) => `Nothing within the limits beats ${p.text('name')}, in thrust or in ${p.hover()}.`,
+  referenceStrongest: (p) => `Nothing within the limits out-pulls ${p.text('name')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
   // Limits and dangers
   'breach.escCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')}; the ESC’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
   'breach.motorCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')}; the motor’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
@@ -62,7 +66,7 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'breaches.makerSpeed': (p) => `${p.text('name')} turned ${p.quantity('value', 'rotation')}; its maker allows ${p.quantity('limit', 'rotation')}. Over their makers’ limits too: ${p.text('others')}.`,
   'breaches.clearance': (p) => `${p.text('name')} is ${p.quantity('value', 'length')} across; the frame clears ${p.quantity('limit', 'length')}. Too large as well: ${p.text('others')}.`,
   cannotHover: (p) => `${p.text('name')} cannot carry the craft: ${p.quantity('thrustN', 'force')} a rotor at most, ${p.quantity('neededN', 'force')} needed.`,
-  highHover: (p) => `${p.text('craft')} hovers at ${p.share('throttleRatio')} throttle on ${p.text('name')}: little is left for gusts.`,
+  highHover: (p) => `${p.text('craft')} ${p.hovers()} at ${p.share('throttleRatio')} throttle on ${p.text('name')}: little is left for gusts.`,
   // Runs that do not count, and doubts
   'leftOut.belowGate': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
   'leftOut.readingKindDiffers': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} mixes peak hold with settled means. It is kept and does not count.`,
@@ -76,7 +80,7 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   sameThrust: (p) => `${p.text('name')} differs from the reference by ${p.difference('differenceRatio')} in thrust, inside ±${p.share('halfWidthRatio')}: the same.`,
   // Gains
   mostThrust: (p) => `${p.text('name')} pulls ${p.quantity('thrustN', 'force')} at full throttle, ${p.difference('differenceRatio')} ± ${p.share('halfWidthRatio')} against the reference.`,
-  leastHoverPower: (p) => `${p.text('name')} hovers on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
+  leastHoverPower: (p) => `${p.text('name')} ${p.hovers()} on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
   betterAbove: (p) => `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
   betterBelow: (p) => `${p.text('name')} beats ${p.text('reference')} up to ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); above it gives less.`,
   // Picking: what a candidate gains and pays
@@ -109,6 +113,9 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'pick.barred.packSag': (p) => `${p.named('name')}${p.quantity('value', 'voltage')} a cell at full throttle: under ${p.quantity('allowed', 'voltage')} the pack is harmed.`,
   'pick.barred.tipSpeed': (p) => `${p.named('name')}tips at ${p.speed('value')}: beyond ${p.speed('allowed')} blades howl and the model ends.`,
   'pick.barred.makerSpeed': (p) => `${p.named('name')}${p.quantity('value', 'rotation')} at full throttle: its maker allows ${p.quantity('allowed', 'rotation')}.`,
+  'pick.barred.bore': (p) => `${p.named('name')}a bore of ${p.quantity('allowed', 'length')} does not go over the ${p.quantity('value', 'length')} shaft. Reaming moves the centre: then balance.`,
+  'pick.barred.stock': (p) => `${p.named('name')}${p.number('allowed')} of the ${p.number('value')} pieces of the right hands are on the rack.`,
+  'pick.calibrated': (p) => `${p.number('runCount')} ${p.text('runCount') === '1' ? 'run' : 'runs'} of ${p.number('propCount')} ${p.text('propCount') === '1' ? 'prop' : 'props'} on this motor correct the model: ${p.difference('thrustRatio')} thrust, ${p.difference('powerRatio')} power at a speed.`,
   'pick.cannot.carry': (p) => `${p.named('name')}it cannot carry the craft at any throttle: ${p.share('overRatio')} beyond the limit.`,
   'pick.cannot.packSag': (p) => `${p.named('name')}it asks ${p.share('overRatio')} more than the pack can give.`,
   'pick.closest.clearance': (p) => `Nearest limit: ${p.quantity('value', 'length')} across, the frame clears ${p.quantity('allowed', 'length')}.`,
@@ -121,6 +128,8 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'pick.closest.motorHeat': (p) => `Nearest limit: winding at ${p.quantity('value', 'temperature')} of ${p.quantity('allowed', 'temperature')} in normal flying.`,
   'pick.closest.packSag': (p) => `Nearest limit: ${p.quantity('value', 'voltage')} a cell at full throttle, ${p.quantity('allowed', 'voltage')} at least.`,
   'pick.closest.tipSpeed': (p) => `Nearest limit: tips at ${p.speed('value')} of ${p.speed('allowed')}.`,
+  'pick.closest.bore': (p) => `Nearest limit: a bore of ${p.quantity('allowed', 'length')} on the ${p.quantity('value', 'length')} shaft.`,
+  'pick.closest.stock': (p) => `Nearest limit: ${p.number('allowed')} of ${p.number('value')} pieces on the rack.`,
   'pick.closest.makerSpeed': (p) => `Nearest limit: ${p.quantity('value', 'rotation')} of the maker’s ${p.quantity('allowed', 'rotation')}.`,
   'pick.room.clearance': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the frame clears no more.`,
   'pick.room.neighbours': (p) => `The largest disc is ${p.quantity('largestM', 'length')}: the shafts are ${p.quantity('limitM', 'length')} apart. Measure again if you moved the arms.`,
@@ -304,12 +313,14 @@ function pen(values: Values, choices: UnitChoices): Pen {
     are: (key) => (values[key] === 1 ? 'is' : 'are'),
     have: (key) => (values[key] === 1 ? 'has' : 'have'),
     its: (key) => (values[key] === 1 ? 'its' : 'their'),
+    hover: () => carryName(values),
+    hovers: () => `${carryName(values)}s`,
     placeFirst: (key) => placeNames[values[key] as RotorPlace] ?? 'That arm',
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
 }
 
-function upperFirst(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
+function carryName({ kind }: Values): string {
+  return carryNames[kind === 'plane' ? 'plane' : 'multirotor'];
 }

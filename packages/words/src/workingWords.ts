@@ -13,6 +13,7 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
 export function inputName(what: string): string {
   if (what === 'massKg') return 'take-off mass';
   if (what === 'rotorCount') return 'rotors that carry';
+  if (what === 'liftToDrag') return 'lift over drag of a small plane';
   if (what === 'throttleRatio') return 'throttle looked at';
   if (what === 'airDensity') return 'air density of that evening';
   if (what in fieldNames) return fieldNames[what]!.toLowerCase();
@@ -25,6 +26,8 @@ export function sourceSentence(source: string): string {
   const sentences: Record<string, string> = {
     standReading: 'Read off the measured curve: between two throttle points a local power law, then the mean over the runs.',
     hoverBalance: 'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
+    cruiseBalance: 'Cruise: the wing carries and the props pull its drag, estimated as an eighth of the weight. Read off the curve at rest by a local power law; in the air the same thrust takes more speed and less current.',
+    cruiseShare: 'Cruise: the wing carries; the props pull its drag, estimated as an eighth of all that flies.',
     hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
     motorEstimate: 'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
     similarity: 'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  CoreError, GRAVITY_M_PER_S2, hoverThrustN, needsBalancing, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
+  CoreError, GRAVITY_M_PER_S2, carryThrustN, needsBalancing, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -79,7 +79,7 @@ export class BalanceService {
   private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {
     const model = await this.models.find(this.db, piece.propModelId);
     const geometry = geometryOf(model, piece.diameterM, piece.massKg);
-    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.bench.hoverSpeedRpm(craft, geometry) }, hoverThrustN(craft.massKg, craft.rotors.length));
+    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.bench.hoverSpeedRpm(craft, geometry) }, carryThrustN(craft.massKg, craft.rotors.length));
   }
 
   async start(dto: CreateTrueUpDto): Promise<TrueUpView> {

@@ -1,5 +1,5 @@
 import type { CraftDto, CraftView } from '@zivvo/contract';
-import { hoverThrustN, layoutKind, layOut, needsDiagonal } from '@zivvo/core';
+import { carryThrustN, layoutKind, layOut, needsDiagonal } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CraftRow } from './craft.repository.ts';
 
@@ -39,5 +39,5 @@ export function toCraftColumns(dto: CraftDto) {
 
 export function toCraftView(row: CraftRow): CraftView {
   const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-  return { ...own, ...toRowView(row), kind: layoutKind(row.layout), hoverThrustN: hoverThrustN(row.massKg, row.rotors.length) };
+  return { ...own, ...toRowView(row), kind: layoutKind(row.layout), carryThrustN: carryThrustN(row.massKg, row.rotors.length, layoutKind(row.layout)) };
 }

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
-import { explainCraftFigure, type Working } from '@zivvo/core';
+import { explainCraftFigure, layoutKind, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -36,8 +36,8 @@ export class CraftService {
 
   /** How a figure of a craft follows from its entries. */
   async working(id: string, key: string): Promise<Working> {
-    const { massKg, rotors, statorDiameterM, statorHeightM, kvRpmPerV } = await this.crafts.find(this.db, id);
-    return explainCraftFigure({ massKg, rotorCount: rotors.length, statorDiameterM, statorHeightM, kvRpmPerV }, key);
+    const { layout, massKg, rotors, statorDiameterM, statorHeightM, kvRpmPerV } = await this.crafts.find(this.db, id);
+    return explainCraftFigure({ kind: layoutKind(layout), massKg, rotorCount: rotors.length, statorDiameterM, statorHeightM, kvRpmPerV }, key);
   }
 
   async create(dto: CreateCraftDto): Promise<CraftView> {

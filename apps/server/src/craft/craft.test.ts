@@ -13,7 +13,7 @@ describe('crafts', () => {
   test('are described, listed, changed on top of what was seen, deleted and brought back', async () => {
     const craft = aCraft();
     const created = (await server.http.post('/api/crafts').send(craft).expect(201)).body as CraftView;
-    expect(created).toMatchObject({ id: craft.id, revision: 1, hoverThrustN: expect.closeTo(4.707, 3) });
+    expect(created).toMatchObject({ id: craft.id, revision: 1, carryThrustN: expect.closeTo(4.707, 3) });
     expect(created.rotors.map((r) => r.spin)).toEqual(['cw', 'ccw', 'cw', 'ccw']);
     const { id: _id, ...body } = craft;
     const changed = (await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, massKg: 2, revision: 1 }).expect(200)).body as CraftView;

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, PROTOCOL_VERSION, type CampaignDetailView, type CampaignListView, type CampaignResultsView, type CreateCampaignDto, type UpdateCampaignDto } from '@zivvo/contract';
-import { explainFigure, reduceCampaign, type CampaignInput, type Working } from '@zivvo/core';
+import { explainFigure, layoutKind, reduceCampaign, type CampaignInput, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -69,7 +69,8 @@ export class CampaignService {
     return explainFigure(input, key);
   }
 
-  private async inputOf(id: string, chosenThrottleRatio: number): Promise<{ row: CampaignRow; input: CampaignInput }> {
+  /** A campaign as it is reduced: its craft, its props, its kept runs. */
+  async inputOf(id: string, chosenThrottleRatio: number): Promise<{ row: CampaignRow; input: CampaignInput }> {
     const row = await this.campaigns.find(this.db, id);
     const craft = await this.crafts.find(this.db, row.craftId);
     const all = await this.runs.ofCampaign(this.db, id, CAMPAIGN_RUN_MAX_COUNT);
@@ -82,6 +83,7 @@ export class CampaignService {
     const input: CampaignInput = {
       craft: {
         name: craft.name,
+        kind: layoutKind(craft.layout),
         massKg: craft.massKg,
         rotorCount: craft.rotors.length,
         escLimitA: craft.escLimitA,

@@ -1,6 +1,8 @@
 import { Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
 import { PropModelModule } from '../propModel/propModel.module.ts';
+import { CalibrationController } from './calibration.controller.ts';
+import { CalibrationService } from './calibration.service.ts';
 import { CampaignController } from './campaign.controller.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
@@ -12,8 +14,8 @@ import { WorkshopModule } from '../workshop/workshop.module.ts';
 
 @Module({
   imports: [CraftModule, PropModelModule, WorkshopModule],
-  controllers: [CampaignController, RunController, PackServiceController],
-  providers: [CampaignService, CampaignRepository, RunService, RunRepository],
+  controllers: [CalibrationController, CampaignController, RunController, PackServiceController],
+  providers: [CalibrationService, CampaignService, CampaignRepository, RunService, RunRepository],
   exports: [CampaignRepository, RunRepository, RunService],
 })
 export class StandModule {}

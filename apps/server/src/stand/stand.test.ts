@@ -1,8 +1,10 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { CampaignDetailView, CampaignResultsView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
-import type { Working } from '@zivvo/core';
+import type { CalibrationView, CampaignDetailView, CampaignResultsView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
+import { calibrationFactor, type Working } from '@zivvo/core';
+import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
+import { run } from './stand.table.ts';
 import { aCampaign, aCraft, aDraft, aPropModel, someReadings, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
@@ -119,10 +121,10 @@ describe('results', () => {
   test('figures come with mark, origin, uncertainty and a working that can be opened', async () => {
     await keep(await startRun(), someReadings(20));
     await keep(await startRun(), someReadings(20.2));
-    const { props, headline, hoverThrustN } = await results('?throttleRatio=0.5');
+    const { props, headline, carryThrustN } = await results('?throttleRatio=0.5');
     const { figure } = props[0]!.points.full.thrustN!;
     expect(figure).toMatchObject({ value: expect.closeTo(20.1, 9), mark: 'measured', origin: 'typed', uncertainty: expect.any(Number) });
-    expect(hoverThrustN).toBeCloseTo(4.7072, 4);
+    expect(carryThrustN).toBeCloseTo(4.7072, 4);
     expect(headline.code).toBe('onlyOneHovers');
     const working = (await server.http.get(`/api/campaigns/${campaignId}/working?throttleRatio=0.5&key=${encodeURIComponent(figure.working!)}`).expect(200)).body as Working;
     expect(working.result.value).toBe(figure.value);
@@ -143,6 +145,43 @@ describe('results', () => {
     await keep(await startRun(), someReadings(20, 1200));
     expect((await line()).stops.find((s) => s.station === 'stand')).toMatchObject({ state: 'notched', code: 'stand.breach' });
     expect(first.id).not.toBe(second.id);
+  });
+});
+
+describe('what runs correct', () => {
+  const calibration = async (): Promise<CalibrationView> => (await server.http.get(`/api/crafts/${craftId}/calibration`).expect(200)).body as CalibrationView;
+  const thrustFactor = async (): Promise<number> => calibrationFactor((await calibration()).calibration!.models[propModelId]!.thrust, 3.9 / 7.2).factor;
+
+  test('nothing without a run; with one, thrust and power of its model and of all; nothing again once it is gone', async () => {
+    expect(await calibration()).toEqual({ calibration: null, isSimulated: false });
+    const kept = await keep(await startRun());
+    const found = (await calibration()).calibration!;
+    expect(found).toMatchObject({ runCount: 1, propCount: 1, whole: { thrust: { readingCount: 1 }, power: { readingCount: 1 } } });
+    expect(Object.keys(found.models)).toEqual([propModelId]);
+    await server.http.delete(`/api/runs/${kept.id}`).expect(204);
+    expect((await calibration()).calibration).toBeNull();
+  });
+
+  test('a stronger run moves it up', async () => {
+    const first = await keep(await startRun(), someReadings(20));
+    const before = await thrustFactor();
+    await keep(await startRun({ replacesRunId: first.id }), someReadings(22));
+    expect(await thrustFactor()).toBeGreaterThan(1.03 * before);
+  });
+
+  test('a run that does not count corrects nothing: its pack was under the gate', async () => {
+    await keep(await startRun(), { ...someReadings(), restingCellV: 3.5 });
+    expect((await calibration()).calibration).toBeNull();
+  });
+
+  test('simulated devices never correct a workshop of one’s own', async () => {
+    const kept = await keep(await startRun());
+    await server.database.db.update(run).set({ origin: 'simulated' }).where(eq(run.id, kept.id));
+    expect(await calibration()).toEqual({ calibration: null, isSimulated: false });
+  });
+
+  test('a craft that nobody knows has none', async () => {
+    await server.http.get(`/api/crafts/${v7()}/calibration`).expect(404);
   });
 });
 

@@ -1,5 +1,5 @@
 import type { CareOutcome, CarePlace, CarePolicy, Drill, DrillKind, FindingKind, RotorPlace } from '@zivvo/core';
-import { careOutcomeNames, carePlaceNames, carePolicyNames, findingNames, formatQuantity, materialNames, towardName, type UnitChoices } from '@zivvo/words';
+import { careOutcomeNames, carePlaceNames, carePolicyNames, findingNames, formatQuantity, materialNames, towardName, type UnitChoices, upperFirst } from '@zivvo/words';
 
 type Values = Drill['values'];
 
@@ -45,9 +45,5 @@ export function optionWords(kind: DrillKind, option: Values, choices: UnitChoice
       return blades.length === 1 ? `On blade ${blades[0]}` : `Shared on blades ${blades.join(' and ')}`;
     }
   }
-}
-
-function upperFirst(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }
 

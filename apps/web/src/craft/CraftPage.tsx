@@ -54,9 +54,9 @@ export function Component() {
         return (
           <StationPage
             eyebrow={`Crafts · ${craft.name}`}
-            headline={craft.kind === 'plane' ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}` : `${craft.name} needs ${format.quantity(craft.hoverThrustN, 'force').text} from each rotor to hover`}
+            headline={craft.kind === 'plane' ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}` : `${craft.name} needs ${format.quantity(craft.carryThrustN, 'force').text} from each rotor to hover`}
             detail={[craft.ownerName, craft.note].filter((t) => t !== null).join(' · ')}
-            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.rotors, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('hoverThrustN')} estimatedCount={craft.estimatedFields.length} />}
+            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.rotors, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('carryThrustN')} estimatedCount={craft.estimatedFields.length} />}
             actions={
               <>
                 <ActionLink weight="main" hint="n" to={to('/stand/new', { craftId })}>

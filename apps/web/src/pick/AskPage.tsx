@@ -40,7 +40,7 @@ function AskPage({ craft }: { craft: CraftView }) {
   const space = usePickSpace(models ? setting : null, geometry?.diameterM ?? null, family);
   const { weights } = usedWeights(craft);
   const { ranked, reference } = usePickRanking(craft, setting, space.maps, weights, []);
-  const ask = useMemo(() => (geometry && packs ? { geometry, shelf: packs.map(shelfPack) } : null), [geometry, packs]);
+  const ask = useMemo(() => (present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.map(shelfPack) } : null), [present, geometry, packs]);
   const { value, problem } = usePickTask(setting, 'questions', ask);
   const noPresent = models !== undefined && !present;
   const inch = value?.answers.inchMore;

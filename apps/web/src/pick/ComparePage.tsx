@@ -18,7 +18,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { compareChart, compareYs, type CompareX, type CompareY } from './compareChart.ts';
 import { geometryOf } from './pickCraftOf.ts';
 import { PickTabs, withParams } from './PickTabs.tsx';
-import { findProp, propOfModel, type PickProp } from './pickProps.ts';
+import { askedOf, findProp, propOfModel, type PickProp } from './pickProps.ts';
 import { costOf, rankProps, usedWeights, type RankedProp } from './rankProps.ts';
 import { usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
 import { MOST_COMPARED, usePickAddress } from './usePickAddress.ts';
@@ -49,7 +49,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
     const named = marked.flatMap((id) => findProp(id, models.items) ?? []);
     return present && !named.some((p) => p.id === present.id) ? [propOfModel(present), ...named].slice(0, MOST_COMPARED) : named;
   }, [models, marked, present]);
-  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(({ id, geometry, makerLimitRpm }) => ({ id, geometry, makerLimitRpm })) }), [props]);
+  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const worked = usePickTask(setting, 'props', ask);
   const curves = usePickTask(setting, 'curves', ask);
   const topSpeeds = usePickTask(setting, 'topSpeeds', ask);

@@ -14,7 +14,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './LadderPage.module.css';
 import { styleOrder } from './pickMessages.ts';
 import { PickTabs } from './PickTabs.tsx';
-import { propOfModel, type PickProp } from './pickProps.ts';
+import { askedOf, propOfModel, type PickProp } from './pickProps.ts';
 import { usePickSetting, usePickTask } from './usePick.ts';
 
 /** Props from the easiest to the hardest for this motor, and the heaviest for each way of flying. */
@@ -27,7 +27,7 @@ function LadderPage({ craft }: { craft: CraftView }) {
   const { data: models } = usePropModelsQuery();
   const setting = usePickSetting(craft);
   const props = useMemo(() => models?.items.map(propOfModel) ?? [], [models]);
-  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(({ id, geometry }) => ({ id, geometry })) }), [props]);
+  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const { value: ladder, problem } = usePickTask(setting, 'ladder', ask);
   useKeys([{ key: 'w', what: 'Print the wall chart', run: () => window.print() }]);
   const nameOf = (id: string | null): string | null => props.find((p) => p.id === id)?.name ?? null;

@@ -1,14 +1,16 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, emptyMapReason, geometryAt, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
-import { materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
+import { bySeverity, calibrationReason, candidateReasons, emptyMapReason, geometryAt, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
+import { formatNumber, materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -49,10 +51,11 @@ function PickPage({ craft }: { craft: CraftView }) {
   const weights = tried ?? kept;
 
   const setting = usePickSetting(craft);
+  const isSimulated = useCalibrationQuery(craft.id).data?.isSimulated ?? false;
   const isRackKnown = models !== undefined;
   const space = usePickSpace(isRackKnown ? setting : null, presentGeometry?.diameterM ?? null, family);
-  const { scale, ranked, reference, asked } = usePickRanking(craft, setting, space.maps, weights, chosenId === null ? marked : [...marked, chosenId]);
-  const remedyAsk = useMemo(() => (presentGeometry ? { geometry: presentGeometry } : null), [presentGeometry]);
+  const { scale, ranked, reference, asked } = usePickRanking(craft, setting, space.maps, weights, chosenId === null ? marked : [...marked, chosenId], address.isRackOnly);
+  const remedyAsk = useMemo(() => (present && presentGeometry ? { propModelId: present.id, geometry: presentGeometry } : null), [present, presentGeometry]);
   const remedies = usePickTask(setting, 'remedies', remedyAsk);
   const map = space.maps.get(familyKey(family));
   const [best] = ranked;
@@ -75,7 +78,8 @@ function PickPage({ craft }: { craft: CraftView }) {
     const own = candidateReasons(setting, named(subject), reference && subject !== reference ? named(reference) : null, scale, weights);
     const room = roomReason(setting);
     const cures = remedies.value && present ? remedyReasons(propOfModel(present).name, remedies.value).filter((r) => r.severity === 'action') : [];
-    return bySeverity([...own, ...cures, ...(room ? [room] : [])]);
+    const calibrated = calibrationReason(setting, subject.worked.geometry.pitchM / subject.worked.geometry.diameterM);
+    return bySeverity([...own, ...cures, ...[calibrated, room].filter((r) => r !== null)]);
   }, [setting, scale, subject, reference, weights, remedies.value, present]);
 
   return (
@@ -90,7 +94,7 @@ function PickPage({ craft }: { craft: CraftView }) {
             {isChosenComing ? 'working…' : chosen ? chosen.prop.name : subject ? `Best: ${subject.prop.name}` : ''}
           </p>
           <ReasonList reasons={reasons} />
-          <p className={classes.caution}>Estimated from labels, motor size and pack: ±12 % thrust, ±15 % power, ±6 dB. Measure two props on the stand before you buy ten.</p>
+          <Sureness subject={subject} isSimulated={isSimulated} />
         </>
       }
       actions={
@@ -130,6 +134,11 @@ function PickPage({ craft }: { craft: CraftView }) {
           <p>Put a label on the rack and it stands on this map; until then only new sizes are ranked.</p>
         </EmptyPage>
       ) : null}
+      {ranked.length > 0 && (
+        <label className={classes.rackOnly}>
+          <input type="checkbox" checked={address.isRackOnly} onChange={(e) => address.setRackOnly(e.currentTarget.checked)} /> Only what the rack holds a set of
+        </label>
+      )}
       {scale && ranked.length > 0 && <RankedList craft={craft} ranked={ranked} reference={reference} scale={scale} weights={weights} chosenId={chosenId} marked={marked} onChoose={(id) => address.choose(id === chosenId ? null : id)} onMark={address.toggleMark} />}
     </StationPage>
   );
@@ -141,6 +150,19 @@ function headlineOf(craft: CraftView, best: RankedProp | null, reference: Ranked
   if (!best) return 'working…';
   if (best === reference) return `For ${use}, nothing suits ${craft.name} better than ${best.prop.name}`;
   return `For ${use}, ${best.prop.name} suits ${craft.name} best`;
+}
+
+/** How sure the figures are, and what stands behind them. */
+function Sureness({ subject, isSimulated }: { subject: RankedProp | null; isSimulated: boolean }) {
+  const worked = subject?.worked;
+  const [thrust, power] = worked ? [worked.thrustUncertaintyRatio, worked.powerUncertaintyRatio] : [0.12, 0.15];
+  const isCalibrated = worked?.mark === 'calibrated';
+  return (
+    <p className={classes.caution}>
+      <EvidenceDot mark={worked?.mark ?? 'estimated'} />
+      {` ${isCalibrated ? `Calibrated by ${isSimulated ? 'simulated ' : ''}runs of this motor` : 'Estimated from labels, motor size and pack'}: ±${formatNumber(100 * thrust, 0)} % thrust, ±${formatNumber(100 * power, 0)} % power at a speed, ±6 dB. ${isCalibrated ? 'Sizes far from those measured are less sure.' : 'Measure two props on the stand before you buy ten.'}`}
+    </p>
+  );
 }
 
 /** The plain answer, and how far the maps have come. */

@@ -65,7 +65,7 @@ export function RankedList({ craft, ranked, reference, scale, weights, chosenId,
                 </td>
                 <td>
                   <div className={classes.name}>
-                    <EvidenceDot mark="estimated" /> <strong>{prop.name}</strong>
+                    <EvidenceDot mark={worked.mark} /> <strong>{prop.name}</strong>
                   </div>
                   <div className={`muted ${classes.note}`}>{prop.detail}</div>
                 </td>

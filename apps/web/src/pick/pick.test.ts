@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type PickCraft, type WorkedProp } from '@zivvo/core';
+import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp } from '@zivvo/core';
 import { defaultUnits } from '@zivvo/words';
 import { compareYs, curvePoints } from './compareChart.ts';
 import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
 import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, ToWorker } from './pickMessages.ts';
 import { PickPool, type PoolWorker } from './pickPool.ts';
-import { findProp, keyOfSize, propOfKey, propOfModel } from './pickProps.ts';
+import { findProp, ifOnRack, keyOfSize, propOfKey, propOfModel } from './pickProps.ts';
 import { bestSizes, costOf, goodnessOfMaps, plainAnswer, rankProps, usedWeights } from './rankProps.ts';
 
 const rotors = layOut({ layout: 'quadX', diagonalM: 0.294, arms: null });
@@ -24,7 +24,7 @@ const map = emptyPickMap({ bladeCount: 3, tipShape: 'standard', material: 'polyc
 for (const _ of refineMap(bench, map));
 const scale = scaleOf([map.values])!;
 const weights = useWeights.longEndurance;
-const worked = (d: number, p: number, b: number): WorkedProp => evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
+const worked = (d: number, p: number, b: number): MarkedProp => evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
 
 describe('a craft as picking sees it', () => {
   test('estimated motor figures are left to the core, typed ones go along', () => {
@@ -93,6 +93,15 @@ describe('ranking', () => {
     expect(plainAnswer(ranked, craft)!.prop.model).toBeNull();
     expect(plainAnswer([], craft)).toBeNull();
   });
+  test('a plane with an ordinary motor needs CCW pieces, and half a bag is the other hand', () => {
+    const plane = { kind: 'plane' as const, rotors: layOut({ layout: 'tractor', diagonalM: null, arms: null }) };
+    expect(plainAnswer(ranked.filter((r) => r.prop.id === 'm'), plane)).toMatchObject({ cwCount: 0, ccwCount: 2, toBuy: { cwCount: 0 } });
+  });
+  test('where only the rack counts, every prop brings what lies there', () => {
+    expect(ifOnRack(propOfModel(model())).facts.stock).toEqual({ cwCount: expect.any(Number), ccwCount: expect.any(Number) });
+    expect(ifOnRack(propOfModel(model({ stock: null }))).facts.stock).toEqual({ cwCount: 0, ccwCount: 0 });
+    expect(propOfModel(model()).facts.stock).toBeUndefined();
+  });
   test('the best sizes come from the maps', () => {
     const [best] = bestSizes(goodnessOfMaps([map], scale), weights, 3);
     expect(best!.key).toMatch(/^\d.*x3-standard-polycarbonate$/);
@@ -154,7 +163,7 @@ describe('the pool of workers', () => {
     pool.startMaps(setting, map.grid, families, first.listener);
     expect(workers.map((w) => (w.sent[0] as Extract<ToWorker, { kind: 'map' }>).families.map((f) => f.key))).toEqual([['a', 'c'], ['b']]);
     const second = heard();
-    pool.startMaps(setting as { craft: PickCraft; air: typeof setting.air }, map.grid, families, second.listener);
+    pool.startMaps(setting, map.grid, families, second.listener);
     workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
     workers[0]!.say({ kind: 'map', job: 2, key: 'a', values: map.values, state: 'fine' });
     workers[0]!.say({ kind: 'progress', job: 2, done: 1, total: 2 });
@@ -169,7 +178,7 @@ describe('the pool of workers', () => {
   test('gives each question its own answer, and a refusal its reason', async () => {
     const { pool, workers } = poolOf();
     const ladder = pool.ask(setting, 'ladder', { props: [] });
-    const refused = pool.ask(setting, 'remedies', { geometry: map.family as never });
+    const refused = pool.ask(setting, 'remedies', { propModelId: 'm', geometry: map.family as never });
     const [one, two] = workers.map((w) => w.sent[0] as Extract<ToWorker, { kind: 'task' }>);
     workers[1]!.say({ kind: 'answer', id: two!.id, result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } } });
     workers[0]!.say({ kind: 'answer', id: one!.id, result: { ok: true, value: 'rungs' } });

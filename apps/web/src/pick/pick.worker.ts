@@ -1,6 +1,6 @@
 import {
   answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
-  type PickBench, type PickSetting, type WorkedProp,
+  type Candidate, type MarkedProp, type PickBench, type PickSetting,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
@@ -12,10 +12,11 @@ let tables: CoefficientTables | null = null;
 /** The map job in force; a newer one, or *stop*, ends it at its next breath. */
 let job = 0;
 
-function benchOf({ craft, air }: PickSetting): PickBench {
+/** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
+function benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
   const known = tables?.air;
   if (!known || known.densityKgPerM3 !== air.densityKgPerM3 || known.soundSpeedMPerS !== air.soundSpeedMPerS || known.kinematicViscosityM2PerS !== air.kinematicViscosityM2PerS) tables = new CoefficientTables(air);
-  return pickBench(craft, tables!);
+  return pickBench(craft, tables!, (propModelId === null ? null : calibration?.models[propModelId]) ?? calibration?.whole ?? null);
 }
 
 function post(message: FromWorker): void {
@@ -54,20 +55,21 @@ async function workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<vo
   }
 }
 
-const worked = (bench: PickBench, { geometry, makerLimitRpm }: AskedProp): WorkedProp => plain(evaluateCandidate(bench, geometry, null, makerLimitRpm));
+const candidateOf = (bench: PickBench, setting: PickSetting, { id, geometry, facts }: AskedProp): Candidate => evaluateCandidate(bench, geometry, { ...facts, calibration: setting.calibration?.models[id] ?? null });
 
 /** Without the propeller's own tables, which nobody outside needs. */
-function plain({ geometry, figures, margins, fullSpeedRpm }: WorkedProp): WorkedProp {
-  return { geometry, figures, margins, fullSpeedRpm };
+function plain({ geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio }: MarkedProp): MarkedProp {
+  return { geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
 }
 
-const tasks: { [K in PickTask]: (bench: PickBench, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'] } = {
-  props: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, worked(bench, p)])),
-  curves: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, curveOf(bench, p)])),
-  topSpeeds: (bench, { props }) => Object.fromEntries(props.map((p) => [p.id, topSpeedOf(bench, p)])),
-  ladder: (bench, { props }) => loadLadder(bench, props),
-  remedies: (bench, { geometry }) => remediesFor(bench, geometry).map((r) => ({ ...r, after: plain(r.after) })),
-  questions: (bench, { geometry, shelf }) => {
+const tasks: { [K in PickTask]: (setting: PickSetting, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'] } = {
+  props: (setting, { props }) => ofEach(setting, props, (_, candidate) => plain(candidate)),
+  curves: (setting, { props }) => ofEach(setting, props, curveOf),
+  topSpeeds: (setting, { props }) => ofEach(setting, props, topSpeedOf),
+  ladder: (setting, { props }) => loadLadder(benchOf(setting), props.map(({ id, geometry, facts }) => ({ id, geometry, facts: { ...facts, calibration: setting.calibration?.models[id] ?? null } }))),
+  remedies: (setting, { propModelId, geometry }) => remediesFor(benchOf(setting, propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
+  questions: (setting, { propModelId, geometry, shelf }) => {
+    const bench = benchOf(setting, propModelId);
     const answers = Object.fromEntries(
       questionNames.map((name) => {
         const answer = answerQuestion(bench, geometry, name);
@@ -78,23 +80,25 @@ const tasks: { [K in PickTask]: (bench: PickBench, ask: PickTasks[K]['ask']) => 
   },
 };
 
-function curveOf(bench: PickBench, asked: AskedProp): CurvePoint[] {
-  const candidate = evaluateCandidate(bench, asked.geometry);
+function ofEach<T>(setting: PickSetting, props: readonly AskedProp[], answerOf: (bench: PickBench, candidate: Candidate) => T): Record<string, T> {
+  const bench = benchOf(setting);
+  return Object.fromEntries(props.map((p) => [p.id, answerOf(bench, candidateOf(bench, setting, p))]));
+}
+
+function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
   if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
   const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
   return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
 }
 
-function topSpeedOf(bench: PickBench, asked: AskedProp): number | null {
-  const { craft } = bench;
-  const candidate = evaluateCandidate(bench, asked.geometry);
+function topSpeedOf({ craft }: PickBench, candidate: Candidate): number | null {
   if (!Number.isFinite(candidate.fullSpeedRpm)) return null;
   return levelTopSpeedMPerS({ kind: craft.kind, massKg: craft.massKg, rotorCount: craft.rotorCount, dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg), prop: candidate.prop, fullSpeedRpm: candidate.fullSpeedRpm });
 }
 
 function answer<K extends PickTask>(id: number, setting: PickSetting, task: K, ask: PickTasks[K]['ask']): void {
   try {
-    post({ kind: 'answer', id, result: { ok: true, value: tasks[task](benchOf(setting), ask) } });
+    post({ kind: 'answer', id, result: { ok: true, value: tasks[task](setting, ask) } });
   } catch (error) {
     post({ kind: 'answer', id, result: { ok: false, problem: problemOf(error) } });
   }

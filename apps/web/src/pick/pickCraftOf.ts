@@ -1,11 +1,11 @@
-import type { AirView, CraftView, PropModelView } from '@zivvo/contract';
+import type { AirView, CalibrationView, CraftView, PropModelView } from '@zivvo/contract';
 import { pickCraftOf, rotorAir, STANDARD_ROTOR_AIR, type PickSetting, type PropGeometry, type RotorAir } from '@zivvo/core';
 
 const USUAL_AIR_C = 15;
 
-/** A craft as picking sees it, in the air of today; the standard air where nobody has read any. */
-export function pickSettingOf(craft: CraftView, air: AirView | null): PickSetting {
-  return { craft: pickCraftOf(craft, air?.temperatureC ?? USUAL_AIR_C), air: rotorAirOf(air) };
+/** A craft as picking sees it, in the air of today, its own runs counted; the standard air where nobody has read any. */
+export function pickSettingOf(craft: CraftView, air: AirView | null, calibration: CalibrationView['calibration'] = null): PickSetting {
+  return { craft: pickCraftOf(craft, air?.temperatureC ?? USUAL_AIR_C), air: rotorAirOf(air), calibration };
 }
 
 function rotorAirOf(air: AirView | null): RotorAir {

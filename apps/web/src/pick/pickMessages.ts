@@ -1,10 +1,16 @@
-import type { Answer, FlyingStyle, LadderProp, LoadLadder, PackAnswer, PickFamily, PickGrid, PickSetting, PropGeometry, QuestionName, Remedy, ShelfPack, WorkedProp } from '@zivvo/core';
+import type { Answer, FlyingStyle, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
 
-/** A prop to work out: its geometry and the maker's limit. */
+/** A prop to work out: its shape, and what else is known of it. Its own runs are found by its id. */
 export interface AskedProp {
   id: string;
   geometry: PropGeometry;
-  makerLimitRpm: number | null;
+  facts: PropFacts;
+}
+
+/** The prop that is flown now, about which one asks. */
+export interface AskedPresent {
+  propModelId: string;
+  geometry: PropGeometry;
 }
 
 /** One point of an operating curve. */
@@ -18,12 +24,12 @@ export interface CurvePoint {
 
 /** What may be asked of a worker, and what it answers. */
 export interface PickTasks {
-  props: { ask: { props: AskedProp[] }; answer: Record<string, WorkedProp> };
+  props: { ask: { props: AskedProp[] }; answer: Record<string, MarkedProp> };
   curves: { ask: { props: AskedProp[] }; answer: Record<string, CurvePoint[]> };
   topSpeeds: { ask: { props: AskedProp[] }; answer: Record<string, number | null> };
-  ladder: { ask: { props: LadderProp[] }; answer: LoadLadder };
-  remedies: { ask: { geometry: PropGeometry }; answer: Remedy[] };
-  questions: { ask: { geometry: PropGeometry; shelf: ShelfPack[] }; answer: Answers };
+  ladder: { ask: { props: AskedProp[] }; answer: LoadLadder };
+  remedies: { ask: AskedPresent; answer: Remedy[] };
+  questions: { ask: AskedPresent & { shelf: ShelfPack[] }; answer: Answers };
 }
 
 export interface Answers {

@@ -17,7 +17,18 @@ export interface PickProp extends AskedProp {
 export function propOfModel(model: PropModelView): PickProp {
   const pieces = model.stock ? model.stock.cwCount + model.stock.ccwCount : 0;
   const detail = model.wantedCount > 0 ? `wanted, ${model.wantedCount}` : pieces > 0 ? `${pieces} on the rack` : 'none on the rack';
-  return { id: model.id, name: propModelName(model), detail, geometry: geometryOf(model), makerLimitRpm: model.speedLimitRpm, model };
+  return { id: model.id, name: propModelName(model), detail, geometry: geometryOf(model), facts: { makerLimitRpm: model.speedLimitRpm, boreDiameterM: model.boreDiameterM }, model };
+}
+
+/** A prop that counts only with a whole set of it on the rack. */
+export function ifOnRack(prop: PickProp): PickProp {
+  const { cwCount, ccwCount } = prop.model?.stock ?? { cwCount: 0, ccwCount: 0 };
+  return { ...prop, facts: { ...prop.facts, stock: { cwCount, ccwCount } } };
+}
+
+/** What a worker is asked about a prop. */
+export function askedOf({ id, geometry, facts }: AskedProp): AskedProp {
+  return { id, geometry, facts };
 }
 
 /** Sizes are bought in tenths of an inch. */
@@ -41,7 +52,7 @@ export function propOfKey(key: string): PickProp | null {
   const [diameterM, pitchM, bladeCount] = [Number(match[1]) * INCH_M, Number(match[2]) * INCH_M, Number(match[3])];
   if (!(diameterM >= 0.02 && diameterM <= 0.8 && pitchM > 0 && pitchM <= 2 * diameterM)) return null;
   const geometry: PropGeometry = { diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: null, droopM: null, rootCutOutRatio: null };
-  return { id: key, name: `${match[1]}×${match[2]}×${match[3]}`, detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`, geometry, makerLimitRpm: null, model: null };
+  return { id: key, name: `${match[1]}×${match[2]}×${match[3]}`, detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`, geometry, facts: {}, model: null };
 }
 
 /** The prop behind an id of an address: a model of the rack, or a size. */

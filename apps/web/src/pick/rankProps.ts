@@ -1,10 +1,10 @@
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { brokenLimits, costPerHour, geometryAt, goodnessTable, scoreOf, scoreTable, usablePieceCost, useWeights, type PickMap, type PropGeometry, type Scale, type UseName, type Weights, type WorkedProp } from '@zivvo/core';
+import { brokenLimits, costPerHour, geometryAt, goodnessTable, handsNeeded, scoreOf, scoreTable, usablePieceCost, useWeights, type PickMap, type PropGeometry, type Scale, type UseName, type Weights, type MarkedProp } from '@zivvo/core';
 import { keyOfSize, type PickProp } from './pickProps.ts';
 
 export interface RankedProp {
   prop: PickProp;
-  worked: WorkedProp;
+  worked: MarkedProp;
   /** 0 to 100; barred props have one too, and stand last. */
   score: number;
   isAllowed: boolean;
@@ -17,7 +17,7 @@ export function usedWeights(craft: Pick<CraftView, 'use' | 'weights'>): { use: U
 }
 
 /** Props by score, those that a limit bars behind all others. */
-export function rankProps(props: readonly PickProp[], worked: Readonly<Record<string, WorkedProp>>, scale: Scale, weights: Weights): RankedProp[] {
+export function rankProps(props: readonly PickProp[], worked: Readonly<Record<string, MarkedProp>>, scale: Scale, weights: Weights): RankedProp[] {
   const ranked = props.flatMap((prop): RankedProp[] => {
     const own = worked[prop.id];
     return own ? [{ prop, worked: own, score: scoreOf(scale, own.figures, weights), isAllowed: brokenLimits(own.margins).length === 0 }] : [];
@@ -55,14 +55,14 @@ export interface PlainAnswer {
   toBuy: { cwCount: number; ccwCount: number };
 }
 
-export function plainAnswer(ranked: readonly RankedProp[], craft: Pick<CraftView, 'rotors'>): PlainAnswer | null {
+export function plainAnswer(ranked: readonly RankedProp[], craft: Pick<CraftView, 'rotors' | 'kind'>): PlainAnswer | null {
   const allowed = ranked.filter((r) => r.isAllowed);
   const [top] = allowed;
   if (!top) return null;
   const owned = allowed.find((r) => r.prop.model !== null);
   const { prop } = owned && owned.score >= top.score - WORTH_BUYING ? owned : top;
-  const cwCount = 2 * craft.rotors.filter((r) => r.spin === 'cw').length;
-  const ccwCount = 2 * craft.rotors.length - cwCount;
+  const set = handsNeeded(craft.rotors, craft.kind);
+  const [cwCount, ccwCount] = [2 * set.cwCount, 2 * set.ccwCount];
   const stock = prop.model?.stock;
   return { prop, cwCount, ccwCount, toBuy: { cwCount: Math.max(0, cwCount - (stock?.cwCount ?? 0)), ccwCount: Math.max(0, ccwCount - (stock?.ccwCount ?? 0)) } };
 }

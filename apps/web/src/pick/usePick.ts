@@ -1,6 +1,7 @@
 import type { AirView, CraftView } from '@zivvo/contract';
 import { pickFamilies, pickGrid, type PickFamily, type PickMap, type PickSetting, type PropMaterial } from '@zivvo/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
 import { PickProblem, pickPool } from './pickPool.ts';
@@ -13,8 +14,10 @@ export function familyKey({ bladeCount, tipShape, material }: PickFamily): strin
 /** The craft in today's air; null while the air is read. */
 export function usePickSetting(craft: CraftView): PickSetting | null {
   const { data, isError } = useAirQuery();
+  const own = useCalibrationQuery(craft.id);
   const air: AirView | null | undefined = data ? data.air : isError ? null : undefined;
-  return useMemo(() => (air === undefined ? null : pickSettingOf(craft, air)), [craft, air]);
+  const calibration = own.data ? own.data.calibration : own.isError ? null : undefined;
+  return useMemo(() => (air === undefined || calibration === undefined ? null : pickSettingOf(craft, air, calibration)), [craft, air, calibration]);
 }
 
 export interface PickSpace {

@@ -14,6 +14,9 @@ export interface PickAddress {
   choose: (id: string | null) => void;
   marked: string[];
   toggleMark: (id: string) => void;
+  /** Whether only props count of which the rack holds a set. */
+  isRackOnly: boolean;
+  setRackOnly: (isRackOnly: boolean) => void;
   /** Marks and choice as parameters for another page. */
   params: string;
 }
@@ -22,6 +25,7 @@ export interface PickAddress {
 export function usePickAddress(present: PropGeometry | null): PickAddress {
   const [familyText, setFamilyText] = useAddressParam('family');
   const [chosenId, choose] = useAddressParam('at');
+  const [rackText, setRackText] = useAddressParam('rack');
   const [search, setSearch] = useSearchParams();
   const withText = search.get('with') ?? '';
   const marked = useMemo(() => [...new Set(withText.split('~').filter((id) => id !== ''))].slice(0, MOST_COMPARED), [withText]);
@@ -43,7 +47,7 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
     [setSearch],
   );
   const params = new URLSearchParams([...(marked.length > 0 ? [['with', marked.join('~')]] : []), ...(chosenId === null ? [] : [['at', chosenId]])]).toString();
-  return { family, setFamily, chosenId, choose, marked, toggleMark, params };
+  return { family, setFamily, chosenId, choose, marked, toggleMark, isRackOnly: rackText === 'only', setRackOnly: (isRackOnly) => setRackText(isRackOnly ? 'only' : null), params };
 }
 
 function readFamily(text: string | null): PickFamily | null {

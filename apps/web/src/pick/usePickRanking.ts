@@ -3,7 +3,7 @@ import { scaleOf, type PickMap, type PickSetting, type Scale, type Weights } fro
 import { useMemo } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { bestSizes, goodnessOfMaps, rankProps, type RankedProp } from './rankProps.ts';
-import { findProp, propOfModel, type PickProp } from './pickProps.ts';
+import { askedOf, findProp, ifOnRack, propOfModel, type PickProp } from './pickProps.ts';
 import { usePickTask, type Asked } from './usePick.ts';
 import type { PickTasks } from './pickMessages.ts';
 
@@ -18,8 +18,8 @@ export interface PickRanking {
 /** New sizes that are offered beside the rack. */
 const OFFERED_SIZES = 6;
 
-/** Rack and new sizes in one order, for the weights in force. */
-export function usePickRanking(craft: CraftView, setting: PickSetting | null, maps: ReadonlyMap<string, PickMap>, weights: Weights, more: readonly string[]): PickRanking {
+/** Rack and new sizes in one order, for the weights in force; where only the rack counts, a set must lie there. */
+export function usePickRanking(craft: CraftView, setting: PickSetting | null, maps: ReadonlyMap<string, PickMap>, weights: Weights, more: readonly string[], isRackOnly = false): PickRanking {
   const { data } = usePropModelsQuery();
   const models = data?.items;
   const scale = useMemo(() => scaleOf([...maps.values()].map((m) => m.values)), [maps]);
@@ -32,9 +32,9 @@ export function usePickRanking(craft: CraftView, setting: PickSetting | null, ma
       const found = id === '' ? null : findProp(id, models);
       return found && found.model === null ? [found] : [];
     });
-    return [...models.map(propOfModel), ...named];
-  }, [models, ids]);
-  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(({ id, geometry, makerLimitRpm }) => ({ id, geometry, makerLimitRpm })) }), [props]);
+    return isRackOnly ? models.map(propOfModel).map(ifOnRack) : [...models.map(propOfModel), ...named];
+  }, [models, ids, isRackOnly]);
+  const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const asked = usePickTask(setting, 'props', ask);
   const ranked = useMemo(() => (scale && asked.value ? rankProps(props, asked.value, scale, weights) : []), [props, asked.value, scale, weights]);
   return { scale, ranked, reference: ranked.find((r) => r.prop.id === craft.referencePropModelId) ?? null, asked };

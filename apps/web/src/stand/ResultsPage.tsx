@@ -1,7 +1,7 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { useElementSize, useMediaQuery } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
-import { formatShare, unitFor } from '@zivvo/words';
+import { carryNames, formatShare, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useKeys } from '../app/keys.ts';
@@ -21,7 +21,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled } from './markSlice.ts';
 import { ResultsTable } from './ResultsTable.tsx';
-import { chartSentence, resultRows, type ResultRow } from './resultsView.ts';
+import { carryName, chartSentence, resultRows, type ResultRow } from './resultsView.ts';
 import classes from './ResultsPage.module.css';
 import { RunList } from './RunList.tsx';
 import { thrustPowerChart } from './thrustPowerChart.ts';
@@ -73,7 +73,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
     { key: 'i', what: 'Paste or drop a file', run: () => go(`/stand/${campaign.id}/import`) },
     { key: 'e', what: 'Edit this evening', run: () => go(`/stand/${campaign.id}/edit`) },
     { key: '1', what: 'Look at full throttle', run: () => setPoint(null) },
-    { key: '2', what: 'Look at hover', run: () => setPoint('hover') },
+    { key: '2', what: `Look at ${carryNames[results.kind]}`, run: () => setPoint('hover') },
     { key: '3', what: 'Look at the chosen throttle', run: () => setPoint('chosen') },
   ]);
   const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
@@ -87,7 +87,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
         strong: new Set([...marked.filter((id) => rows.some((r) => r.id === id)), ...(propModelId === null ? [] : [propModelId])]),
         thrustUnit: unitFor('force', format.choices),
         ink,
-        craftName: craft?.name ?? 'the craft',
+        carryName: carryName(craft),
         escLimit: craft?.escLimitA ? format.quantity(craft.escLimitA, 'current', 0).text : '',
         isNarrow,
         width: chartWidth,
@@ -154,14 +154,14 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
               onChange={(value) => setPoint(value === 'full' ? null : value)}
               data={[
                 { value: 'full', label: 'Full throttle' },
-                { value: 'hover', label: craft ? `Hover of ${craft.name}` : 'Hover' },
+                { value: 'hover', label: upperFirst(carryName(craft)) },
                 { value: 'chosen', label: `${Math.round(throttleRatio * 100)} % throttle` },
               ]}
             />
             {point === 'chosen' && <NativeSelect aria-label="Throttle" value={String(Math.round(throttleRatio * 100))} onChange={(e) => setThrottle(e.currentTarget.value)} data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))} />}
-            {point === 'hover' && results.hoverThrustN !== null && <span className="muted">{`${format.quantity(results.hoverThrustN, 'force').text} a rotor`}</span>}
+            {point === 'hover' && results.carryThrustN !== null && <span className="muted">{`${format.quantity(results.carryThrustN, 'force').text} a rotor`}</span>}
           </div>
-          <ResultsTable rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={showWorking} />
+          <ResultsTable kind={results.kind} rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={showWorking} />
           <StandardAir rows={rows} onShow={showWorking} />
         </>
       )}

@@ -23,7 +23,7 @@ const props = [prop('a', 22, 46, { breaches: [{ limit: 'escCurrent' }] as never 
 const rows = (): ResultRow[] => resultRows({ props } as never, models as never, 'full');
 
 function show(change: Partial<Parameters<typeof ResultsTable>[0]> = {}): void {
-  renderInApp(<ResultsTable rows={rows()} point="full" marked={[]} inHandId={null} pointedKey={null} onOpen={onOpen} onMark={onMark} onShow={onShow} {...change} />);
+  renderInApp(<ResultsTable kind="multirotor" rows={rows()} point="full" marked={[]} inHandId={null} pointedKey={null} onOpen={onOpen} onMark={onMark} onShow={onShow} {...change} />);
 }
 const names = (): string[] => screen.getAllByRole('row').slice(1).map((r) => /Orle 7×\d/.exec(r.textContent)![0]);
 

@@ -1,5 +1,5 @@
 import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table';
-import type { ComparedFigure, PointFigure, PointName } from '@zivvo/core';
+import type { ComparedFigure, CraftKind, PointFigure, PointName } from '@zivvo/core';
 import { figureNames, formatDifference, formatShare } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { useFormat, type Format } from '../shared/format/useFormat.ts';
@@ -12,6 +12,7 @@ import { comparedFigureName, type ResultRow } from './resultsView.ts';
 import classes from './ResultsTable.module.css';
 
 interface ResultsTableProps {
+  kind: CraftKind;
   rows: ResultRow[];
   point: PointName;
   marked: readonly string[];
@@ -29,7 +30,7 @@ const SHORT: Partial<Record<PointFigure, string>> = { thrustPerCurrentNPerA: '',
 const column = createColumnHelper<ResultRow>();
 
 /** Every prop at one point of its curve, sorted by any figure; a second column joins with shift. */
-export function ResultsTable({ rows, point, marked, inHandId, pointedKey, onOpen, onMark, onShow }: ResultsTableProps) {
+export function ResultsTable({ kind, rows, point, marked, inHandId, pointedKey, onOpen, onMark, onShow }: ResultsTableProps) {
   const format = useFormat();
   const [sorting, setSorting] = useState<SortingState>([]);
   const columns = useMemo(
@@ -37,9 +38,9 @@ export function ResultsTable({ rows, point, marked, inHandId, pointedKey, onOpen
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),
       ...SHOWN.map((figure) => column.accessor((r) => r.figures[figure]?.figure.value, { id: figure, header: heading(figure, format), sortUndefined: 'last', sortDescFirst: true })),
       column.accessor((r) => r.figures[comparedFigureName(point)]?.differenceRatio ?? undefined, { id: 'difference', header: point === 'hover' ? 'Power to ref.' : 'Thrust to ref.', sortUndefined: 'last', sortDescFirst: true }),
-      column.accessor((r) => r.hover?.figure.value, { id: 'hover', header: 'Hover at', sortUndefined: 'last', sortDescFirst: false }),
+      column.accessor((r) => r.hover?.figure.value, { id: 'hover', header: kind === 'plane' ? 'Cruise at' : 'Hover at', sortUndefined: 'last', sortDescFirst: false }),
     ],
-    [format, point],
+    [format, point, kind],
   );
   const grid = useReactTable({ data: rows, columns, state: { sorting }, onSortingChange: setSorting, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), maxMultiSortColCount: 2, getRowId: (r) => r.id });
   const shown = grid.getRowModel().rows;

@@ -1,5 +1,6 @@
-import type { CampaignResultsView, PropModelView } from '@zivvo/contract';
+import type { CampaignResultsView, CraftView, PropModelView } from '@zivvo/contract';
 import type { ComparedFigure, PointFigure, PointName, PropResult } from '@zivvo/core';
+import { carryNames } from '@zivvo/words';
 import { propModelName } from '../shared/ui/propModelName.ts';
 
 /** A prop of a campaign as its row and its line show it. */
@@ -38,6 +39,11 @@ export function resultRows(results: CampaignResultsView, models: readonly PropMo
   });
   const thrust = (r: ResultRow): number => r.result.points.full.thrustN?.figure.value ?? -1;
   return rows.sort((a, b) => Number(b.isReference) - Number(a.isReference) || thrust(b) - thrust(a));
+}
+
+/** What the thrust that carries a craft is called on charts. */
+export function carryName(craft: Pick<CraftView, 'name' | 'kind'> | undefined): string {
+  return craft ? `${carryNames[craft.kind]} of ${craft.name}` : 'what carries it';
 }
 
 /** Which figure orders the difference column at each point: thrust, except at hover, where thrust is given. */

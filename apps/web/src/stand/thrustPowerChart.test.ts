@@ -13,12 +13,12 @@ function row(id: string, topN: number, topW: number, more: Partial<ResultRow> = 
 }
 
 const base = {
-  results: { hoverThrustN: 4.7, escLimitPowerW: 800 },
+  results: { carryThrustN: 4.7, escLimitPowerW: 800 },
   rows: [row('reference', 22, 850, { isReference: true }), row('close', 22.1, 860), row('closer', 22.05, 855), row('far', 12, 400)],
   strong: new Set<string>(),
   thrustUnit: findUnit('force', 'g')!,
   ink,
-  craftName: 'Petrel',
+  carryName: 'hover of Petrel',
   escLimit: '40 A',
   isNarrow: false,
   width: 800,
@@ -56,7 +56,7 @@ describe('limits', () => {
     expect(to.xAxis).toBe(draw().xAxis.max);
   });
 
-  test('without a limit nothing is hatched', () => expect(area({ results: { hoverThrustN: null as never, escLimitPowerW: null as never } })).toBeUndefined());
+  test('without a limit nothing is hatched', () => expect(area({ results: { carryThrustN: null as never, escLimitPowerW: null as never } })).toBeUndefined());
 });
 
 describe('names', () => {

@@ -6,13 +6,14 @@ import { propMark } from '../shared/ui/propColour.ts';
 import type { ResultRow } from './resultsView.ts';
 
 interface ChartInput {
-  results: Pick<CampaignResultsView, 'hoverThrustN' | 'escLimitPowerW'>;
+  results: Pick<CampaignResultsView, 'carryThrustN' | 'escLimitPowerW'>;
   rows: readonly ResultRow[];
   /** Props drawn strong; the others stay in the background. Empty draws all alike. */
   strong: ReadonlySet<string>;
   thrustUnit: Unit;
   ink: Ink;
-  craftName: string;
+  /** What the thrust that carries is called: the hover of a craft, the cruise of a plane. */
+  carryName: string;
   escLimit: string;
   isNarrow: boolean;
   /** Size of the chart's box [px]. */
@@ -29,7 +30,7 @@ const NAME_HEIGHT = 17;
 
 /** Thrust against electrical power: the reference as the ink line, limits as hatched ground, names beside the lines. */
 export function thrustPowerChart(input: ChartInput): EChartsCoreOption {
-  const { results, rows, strong, thrustUnit, ink, craftName, escLimit, isNarrow } = input;
+  const { results, rows, strong, thrustUnit, ink, carryName, escLimit, isNarrow } = input;
   const thrust = (n: number): number => fromSi(thrustUnit, n);
   const endX = niceEnd(Math.max(...rows.flatMap((r) => r.result.line.map((c) => c.powerW)), (results.escLimitPowerW ?? 0) * 1.06, 1));
   const endY = niceEnd(Math.max(...rows.flatMap((r) => r.result.line.map((c) => thrust(c.thrustN))), 1));
@@ -49,11 +50,11 @@ export function thrustPowerChart(input: ChartInput): EChartsCoreOption {
       textStyle: { color: ink.ink, fontFamily: ink.fontText },
       formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) => `${seriesName}<br>${Math.round(value[1])} ${thrustUnit.symbol} at ${Math.round(value[0])} W`,
     },
-    series: [limitMarks(results, endX, thrust, ink, craftName, escLimit), ...series],
+    series: [limitMarks(results, endX, thrust, ink, carryName, escLimit), ...series],
   };
 }
 
-function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: number) => number, ink: Ink, craftName: string, escLimit: string): object {
+function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: number) => number, ink: Ink, carryName: string, escLimit: string): object {
   const isBarred = results.escLimitPowerW !== null && results.escLimitPowerW < endX;
   return {
     type: 'line',
@@ -62,9 +63,9 @@ function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: nu
     markLine: {
       symbol: 'none',
       animation: false,
-      data: results.hoverThrustN === null ? [] : [{ yAxis: thrust(results.hoverThrustN) }],
+      data: results.carryThrustN === null ? [] : [{ yAxis: thrust(results.carryThrustN) }],
       lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] },
-      label: { formatter: `hover of ${craftName}`, position: 'insideEndTop', color: ink.moss, fontFamily: ink.fontText, fontSize: 13, fontWeight: 600, textBorderColor: ink.sheet, textBorderWidth: 3 },
+      label: { formatter: carryName, position: 'insideEndTop', color: ink.moss, fontFamily: ink.fontText, fontSize: 13, fontWeight: 600, textBorderColor: ink.sheet, textBorderWidth: 3 },
     },
     markArea: isBarred
       ? {

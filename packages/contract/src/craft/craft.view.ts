@@ -10,7 +10,7 @@ export interface CraftView extends RowView, Omit<CraftDto, never> {
   /** Weights where the use's own were changed. */
   weights: WeightsDto | null;
   /** Thrust that one rotor gives in hover. */
-  hoverThrustN: number;
+  carryThrustN: number;
 }
 
 export interface CraftListView {

@@ -3,14 +3,16 @@ import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import { estimateMotor } from '../powertrain/estimateMotor.ts';
 import { NO_LOAD_VOLTAGE_V, statorFriction } from '../powertrain/frictionLaw.ts';
-import { hoverThrustN } from './hoverThrust.ts';
+import { carryThrustN, LIFT_TO_DRAG } from './carryThrust.ts';
+import type { CraftKind } from './layouts.ts';
 
 /** Figures of a craft that open their working. */
-export const craftFigures = ['hoverThrustN', 'motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
+export const craftFigures = ['carryThrustN', 'motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
 export type CraftFigure = (typeof craftFigures)[number];
 
 /** What a craft's figures follow from. */
 export interface ExplainedCraft {
+  kind: CraftKind;
   massKg: number;
   rotorCount: number;
   statorDiameterM: number;
@@ -19,7 +21,10 @@ export interface ExplainedCraft {
 }
 
 /** Half widths of 95 % of the estimates, as shares: a judgement. */
-const ESTIMATE_SPREAD: Record<Exclude<CraftFigure, 'hoverThrustN'>, number> = { motorResistanceOhm: 0.25, motorNoLoadCurrentA: 0.5, motorMassKg: 0.12 };
+const ESTIMATE_SPREAD: Record<Exclude<CraftFigure, 'carryThrustN'>, number> = { motorResistanceOhm: 0.25, motorNoLoadCurrentA: 0.5, motorMassKg: 0.12 };
+
+/** The same of a plane's lift over drag. */
+const CRUISE_SPREAD = 0.3;
 
 /**
  * Shows how a figure of a craft follows from its entries: the hover thrust, or what is estimated of its motor.
@@ -30,10 +35,13 @@ const ESTIMATE_SPREAD: Record<Exclude<CraftFigure, 'hoverThrustN'>, number> = { 
 export function explainCraftFigure(craft: ExplainedCraft, key: string): Working {
   const figure = craftFigures.find((name) => name === key);
   if (figure === undefined) throw new UnknownFigureError(key);
-  if (figure === 'hoverThrustN') {
-    const { massKg, rotorCount } = craft;
+  if (figure === 'carryThrustN') {
+    const { massKg, rotorCount, kind } = craft;
     const inputs = [input('m', 'massKg', massKg, 'mass'), input('k', 'rotorCount', rotorCount, 'number')];
-    return working(figure, inputs, [line('T', 'm * 9.80665 / k', hoverThrustN(massKg, rotorCount), 'force')], 'hoverShare', null);
+    const thrustN = carryThrustN(massKg, rotorCount, kind);
+    if (kind === 'multirotor') return working(figure, inputs, [line('T', 'm * 9.80665 / k', thrustN, 'force')], 'hoverShare', null);
+    inputs.push({ ...input('e', 'liftToDrag', LIFT_TO_DRAG, 'number'), mark: 'estimated' });
+    return working(figure, inputs, [line('T', 'm * 9.80665 / e / k', thrustN, 'force')], 'cruiseShare', CRUISE_SPREAD * thrustN);
   }
   const lines = motorLines(craft, figure);
   const value = lines.at(-1)!.value;
@@ -68,5 +76,5 @@ function line(symbol: string, formula: string, value: number, dimension: Dimensi
 
 function working(key: CraftFigure, inputs: WorkingInput[], lines: WorkingLine[], source: string, uncertainty: number | null): Working {
   const { value, dimension } = lines.at(-1)!;
-  return { key, title: `craft.${key}`, inputs, lines, result: { value, dimension, mark: key === 'hoverThrustN' ? 'measured' : 'estimated', origin: null, uncertainty, working: key }, source, notes: [] };
+  return { key, title: `craft.${key}`, inputs, lines, result: { value, dimension, mark: uncertainty === null ? 'measured' : 'estimated', origin: null, uncertainty, working: key }, source, notes: [] };
 }

@@ -4,8 +4,8 @@ import type { PackChemistry } from '../powertrain/packChemistry.ts';
 import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { usualMassKg } from '../propeller/bladeFlex.ts';
 import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
-import { evaluateCandidate, type WorkedProp } from './evaluateCandidate.ts';
-import { pickBench, type PickBench, type PickCraft } from './pickCraft.ts';
+import { evaluateCandidate, type MarkedProp } from './evaluateCandidate.ts';
+import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
 
 /** Changes that one may ask about. */
 export const questionNames = ['inchMore', 'halfPitchMore', 'bladeMore', 'squareTips', 'softer', 'cellMore', 'kvHigher', 'kvLower', 'payloadMore'] as const;
@@ -14,8 +14,8 @@ export type QuestionName = (typeof questionNames)[number];
 /** What a change would do: the craft and prop as they are, and as they would be. */
 export interface Answer {
   question: QuestionName;
-  before: WorkedProp;
-  after: WorkedProp;
+  before: MarkedProp;
+  after: MarkedProp;
   /** The changed craft made ready, for what is asked next. */
   bench: PickBench;
   /** Weight that comes with the change: a longer arm, a cell, the payload itself [kg]. */
@@ -47,7 +47,7 @@ export function answerQuestion(bench: PickBench, geometry: PropGeometry, questio
   const changed = changeOf(bench.craft, geometry, question);
   if (!changed) return null;
   const craft = { ...changed.craft, massKg: changed.craft.massKg + changed.addedKg };
-  const after = pickBench(craft, bench.tables);
+  const after = benchWith(bench, craft);
   return { question, before: evaluateCandidate(bench, geometry), after: evaluateCandidate(after, changed.geometry), bench: after, addedKg: changed.addedKg };
 }
 
@@ -109,7 +109,7 @@ const LOADED_THRUST_TO_WEIGHT = { multirotor: 1.6, plane: 0.3 } as const;
 export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): number | null {
   const { craft } = bench;
   const room = (addedKg: number): number => {
-    const { margins, figures } = evaluateCandidate(pickBench({ ...craft, massKg: craft.massKg + addedKg }, bench.tables), geometry);
+    const { margins, figures } = evaluateCandidate(benchWith(bench, { ...craft, massKg: craft.massKg + addedKg }), geometry);
     return Math.min(LOADED_CARRY_MARGIN - margins.carry, (figures.thrustToWeightRatio || 0) - LOADED_THRUST_TO_WEIGHT[craft.kind], 1 - margins.motorHeat);
   };
   if (!(room(0) > 0)) return null;
@@ -123,12 +123,12 @@ export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): num
  * @returns null where no loss up to two thirds of the weight pays for it
  */
 export function weightForInchKg(bench: PickBench, geometry: PropGeometry): number | null {
-  const { craft, tables } = bench;
+  const { craft } = bench;
   if (geometry.diameterM - INCH_M < 2 * INCH_M || geometry.pitchM / (geometry.diameterM - INCH_M) > 1.2) return null;
   const smaller = changedProp(geometry, { diameterM: geometry.diameterM - INCH_M });
   const today = evaluateCandidate(bench, geometry).figures.enduranceS;
   const lost = (kg: number): number => {
-    const { figures } = evaluateCandidate(pickBench({ ...craft, massKg: craft.massKg - kg }, tables), smaller);
+    const { figures } = evaluateCandidate(benchWith(bench, { ...craft, massKg: craft.massKg - kg }), smaller);
     return (figures.enduranceS || 0) - today;
   };
   if (lost(0) >= 0) return 0;
@@ -157,14 +157,14 @@ export interface PackAnswer {
  * @returns every pack that can turn the prop, lightest first; the first with enough minutes is the answer
  */
 export function packsForMinutes(bench: PickBench, geometry: PropGeometry, shelf: readonly ShelfPack[]): PackAnswer[] {
-  const { craft, tables } = bench;
+  const { craft } = bench;
   const presentKg = usualPackKg(craft.pack.chemistry, craft.pack.seriesCount, craft.pack.capacityAh);
   return shelf
     .filter((pack) => Math.abs(pack.seriesCount - craft.pack.seriesCount) <= 1)
     .map((pack) => {
       const packKg = usualPackKg(pack.chemistry, pack.seriesCount, pack.capacityAh);
       const massKg = craft.massKg - presentKg + packKg;
-      const { figures, margins } = evaluateCandidate(pickBench({ ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }, tables), geometry);
+      const { figures, margins } = evaluateCandidate(benchWith(bench, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }), geometry);
       return { pack, massKg, enduranceS: margins.packSag <= 1 && margins.carry <= 1 && figures.sagCellV >= cellVoltages[pack.chemistry].emptyV ? figures.enduranceS : NaN };
     })
     .filter((answer) => Number.isFinite(answer.enduranceS))

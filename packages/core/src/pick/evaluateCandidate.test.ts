@@ -1,10 +1,14 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
-import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { calibrate } from '../propeller/calibration.ts';
+import type { PropellerCalibration } from '../propeller/propellerModel.ts';
+import { benchOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
 import { evaluateCandidate, heatByStyle } from './evaluateCandidate.ts';
+import { calibrationReason } from './mapReasons.ts';
 import { brokenLimits, closestLimit } from './pickFigures.ts';
-import type { PickCraft } from './pickCraft.ts';
+import { pickBench, type PickCraft } from './pickCraft.ts';
+import { limitReason, limitValues } from './tradeReasons.ts';
 
 const quad = benchOf(surveyQuad);
 const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) => evaluateCandidate(benchOf(craft), geometry).figures;
@@ -48,7 +52,7 @@ describe('each step up has its price', () => {
 });
 
 describe('limits bar by name', () => {
-  const barred = (craft: PickCraft, geometry = inches(7.2, 3.9, 3), makerLimitRpm: number | null = null) => brokenLimits(evaluateCandidate(benchOf(craft), geometry, null, makerLimitRpm).margins);
+  const barred = (craft: PickCraft, geometry = inches(7.2, 3.9, 3), makerLimitRpm: number | null = null) => brokenLimits(evaluateCandidate(benchOf(craft), geometry, { makerLimitRpm }).margins);
   test.each<[string, Partial<PickCraft>, string]>([
     ['frame', { clearanceDiameterM: 0.18 }, 'clearance'],
     ['neighbour discs, with a margin for flex', { neighbourDistanceM: 0.184 }, 'neighbours'],
@@ -66,6 +70,17 @@ describe('limits bar by name', () => {
   test('the maker’s speed', () => expect(barred(surveyQuad, inches(7.2, 3.9, 3), 9000)).toContain('makerSpeed'));
   test('heat, when nearly all the current becomes heat', () => expect(barred(surveyQuad, inches(7.8, 6.4, 4))).toContain('motorHeat'));
   test('tip speed, on a small high-voltage motor', () => expect(barred({ ...surveyQuad, motor: { ...surveyQuad.motor, kvRpmPerV: 2300 }, escLimitA: null }, inches(7.2, 3, 2))).toContain('tipSpeed'));
+  test('a bore under the shaft, and goes once it is wider', () => {
+    const onFive = (boreDiameterM: number | null) => brokenLimits(evaluateCandidate(benchOf({ ...surveyQuad, shaftDiameterM: 0.005 }), inches(7.2, 3.9, 3), { boreDiameterM }).margins);
+    expect([onFive(0.004).includes('bore'), onFive(0.00498).includes('bore'), onFive(0.008).includes('bore'), onFive(null).includes('bore')]).toEqual([true, false, false, false]);
+  });
+  test('a rack without a set, hand by hand', () => {
+    const with_ = (cwCount: number, ccwCount: number) => evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3), { stock: { cwCount, ccwCount } });
+    expect([with_(2, 2), with_(9, 1), with_(0, 0)].map((c) => brokenLimits(c.margins).includes('stock'))).toEqual([false, true, true]);
+    const setting = { craft: surveyQuad, air: benchOf(surveyQuad).air };
+    expect(limitValues(setting, with_(9, 1), 'stock')).toEqual({ value: 4, allowed: 3 });
+    expect(limitReason(setting, with_(9, 1), 'X', 'stock').code).toBe('pick.barred.stock');
+  });
   test('what is nearest is named where nothing is broken', () => expect(closestLimit(evaluateCandidate(quad, inches(7.2, 3.9, 3)).margins)).toMatchObject({ limit: expect.any(String), margin: expect.any(Number) }));
 });
 
@@ -104,3 +119,35 @@ test.each<[Partial<PickCraft>, RegExp]>([
   [{ pack: { ...surveyQuad.pack, capacityAh: 0 } }, /capacityAh/],
   [{ pack: { ...surveyQuad.pack, seriesCount: 0 } }, /seriesCount/],
 ])('a craft that is none is refused with the field: %j', (change, field) => expect(() => benchOf({ ...surveyQuad, ...change })).toThrow(field));
+
+test('a gear lets a large prop turn slower than its motor', () => {
+  const direct = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
+  const geared = evaluateCandidate(benchOf({ ...surveyQuad, gearRatio: 2 }), inches(7.2, 3.9, 3));
+  expect(geared.fullSpeedRpm).toBeLessThan(0.75 * direct.fullSpeedRpm);
+  expect(geared.figures.fullCurrentA).toBeLessThan(direct.figures.fullCurrentA);
+  expect(() => benchOf({ ...surveyQuad, gearRatio: 0 })).toThrow(/gearRatio/);
+});
+
+test('runs on the stand move the figures, their mark and their width; a prop’s own runs come before the workshop’s', () => {
+  const calibration = (offset: number): PropellerCalibration => {
+    const of = (logRatio: number) => calibrate(Array.from({ length: 12 }, () => ({ pitchRatio: 0.54, logRatio })));
+    return { thrust: of(offset), power: of(0) };
+  };
+  const label = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
+  const bench = pickBench(surveyQuad, standardTables, calibration(0.1));
+  const corrected = evaluateCandidate(bench, inches(7.2, 3.9, 3));
+  expect([label.mark, corrected.mark]).toEqual(['estimated', 'calibrated']);
+  expect(corrected.figures.fullThrustN / label.figures.fullThrustN).toBeGreaterThan(1.07);
+  expect(corrected.figures.enduranceS).toBeGreaterThan(label.figures.enduranceS);
+  expect(corrected.thrustUncertaintyRatio).toBeLessThan(label.thrustUncertaintyRatio);
+  expect(evaluateCandidate(bench, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN).toBeLessThan(label.figures.fullThrustN);
+});
+
+test('what runs correct is told with their numbers, and not without runs', () => {
+  const of = (logRatio: number) => calibrate([{ pitchRatio: 0.54, logRatio }]);
+  const whole = { thrust: of(0.08), power: of(-0.04) };
+  const reason = calibrationReason({ calibration: { whole, models: {}, runCount: 1, propCount: 1 } }, 0.54)!;
+  expect(reason).toMatchObject({ code: 'pick.calibrated', values: { runCount: 1, propCount: 1 } });
+  expect([reason.values.thrustRatio as number > 0, reason.values.powerRatio as number < 0]).toEqual([true, true]);
+  expect(calibrationReason({ calibration: null }, 0.54)).toBeNull();
+});

@@ -1,3 +1,5 @@
+import type { EvidenceMark } from '../figure/figure.ts';
+import type { HandCounts } from '../rack/setNeeds.ts';
 import { findRoot } from '../numerics/findRoot.ts';
 import { bladeElement, prepareProp, type PreparedProp } from '../propeller/bladeElement.ts';
 import { inducedSpeedMPerS } from '../propeller/propFigures.ts';
@@ -5,18 +7,30 @@ import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
 import { MOST_TIP_MACH, propellerModel, type PropellerCalibration, type PropellerModel } from '../propeller/propellerModel.ts';
 import { enduranceAtPower } from '../powertrain/endurance.ts';
 import { driveAt } from '../powertrain/equilibrium.ts';
-import { motorTemperatures, type HeatStretch } from '../powertrain/motorHeat.ts';
+import { cycledTemperatureC, type HeatStretch } from '../powertrain/motorHeat.ts';
 import { openVoltageCurves } from '../powertrain/openVoltage.ts';
 import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { lowThrottleRise, rotorFigures, rotorSound } from '../powertrain/rotorResponse.ts';
 import { rotorAtThrottle, rotorAtThrust, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { COAXIAL_THRUST_RATIO, powertrainOn, type PickBench } from './pickCraft.ts';
-import { pickFigureNames, pickLimitNames, type PickFigure, type PickFigures, type PickLimit, type PickMargins } from './pickFigures.ts';
+import { pickFigureNames, pickLimitNames, type PickFigures, type PickMargins } from './pickFigures.ts';
+
+/** What is known of one propeller beside its shape; what is left out is not known, or does not matter. */
+export interface PropFacts {
+  /** Measured coefficients of this very model; those of the bench stand in. */
+  calibration?: PropellerCalibration | null;
+  /** The maker's speed limit. */
+  makerLimitRpm?: number | null;
+  boreDiameterM?: number | null;
+  /** Pieces on the rack, where only what is there may be flown. */
+  stock?: HandCounts | null;
+}
 
 /** One propeller on one craft, worked out. */
 export interface WorkedProp {
   geometry: PropGeometry;
+  facts: PropFacts;
   /** NaN where it cannot be said: full-throttle figures of a prop that the pack cannot turn. */
   figures: PickFigures;
   margins: PickMargins;
@@ -24,8 +38,16 @@ export interface WorkedProp {
   fullSpeedRpm: number;
 }
 
+/** The same with how sure it is. */
+export interface MarkedProp extends WorkedProp {
+  mark: EvidenceMark;
+  /** Half widths of 95 % of thrust and power at a speed, as shares. */
+  thrustUncertaintyRatio: number;
+  powerUncertaintyRatio: number;
+}
+
 /** The same with the propeller to ask further. */
-export interface Candidate extends WorkedProp {
+export interface Candidate extends MarkedProp {
   prop: PropellerModel;
 }
 
@@ -65,33 +87,41 @@ const HEATED_S = 240;
  * Hover (a plane: cruise) and full throttle are solved with the pack half empty; heat is that of normal flying, an
  * eighth of the time at full throttle; the sound is that of the carrying craft at 20 m.
  *
- * @param calibration - measured coefficients; null takes the label
- * @param makerLimitRpm - the maker's speed limit; null where there is none
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
-export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, calibration: PropellerCalibration | null = null, makerLimitRpm: number | null = null): Candidate {
-  const prop = propellerModel(geometry, bench.tables, calibration);
+export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, facts: PropFacts = NO_FACTS): Candidate {
+  const prop = propellerModel(geometry, bench.tables, facts.calibration ?? bench.calibration);
   const powertrain = powertrainOn(bench, prop);
-  const margins = emptyMargins();
-  const figures = emptyFigures();
+  const margins = { ...NO_MARGINS };
+  const figures = { ...NO_FIGURES };
   figures.toughnessRatio = TOUGHNESS[geometry.material] + (geometry.tipShape === 'square' ? SQUARE_TIP_TOUGHNESS : 0);
   setRoomMargins(bench, geometry.diameterM, margins);
+  setRackMargins(bench, facts, margins);
   const carry = carryPoint(bench, powertrain, margins);
   const full = fullPoint(bench, powertrain, margins);
   if (full) setFullFigures(bench, powertrain, full, figures, margins);
   if (carry) setCarryFigures(bench, powertrain, carry, figures, margins);
   if (carry && full) setHeat(bench, geometry.diameterM, carry, full, figures, margins);
-  if (full && makerLimitRpm !== null) margins.makerSpeed = full.speedRpm / makerLimitRpm;
-  return { geometry, prop, figures, margins, fullSpeedRpm: full?.speedRpm ?? NaN };
+  if (full && facts.makerLimitRpm) margins.makerSpeed = full.speedRpm / facts.makerLimitRpm;
+  const { mark, thrustUncertaintyRatio, powerUncertaintyRatio } = prop;
+  return { geometry, facts, prop, figures, margins, fullSpeedRpm: full?.speedRpm ?? NaN, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
 }
 
-function emptyFigures(): PickFigures {
-  return Object.fromEntries(pickFigureNames.map((name) => [name, NaN])) as Record<PickFigure, number>;
+/** Nothing known beside the shape. */
+export const NO_FACTS: PropFacts = {};
+/** A bore this much under the shaft still goes over it [m]. */
+const BORE_PLAY_M = 0.00005;
+
+/** Margins that follow from what lies on the rack. A bore that goes over the shaft is no limit: a ring fills it. */
+function setRackMargins({ craft }: PickBench, { boreDiameterM, stock }: PropFacts, margins: PickMargins): void {
+  if (boreDiameterM && craft.shaftDiameterM !== null && boreDiameterM + BORE_PLAY_M < craft.shaftDiameterM) margins.bore = craft.shaftDiameterM / boreDiameterM;
+  if (!stock) return;
+  const short = Math.max(0, craft.needed.cwCount - stock.cwCount) + Math.max(0, craft.needed.ccwCount - stock.ccwCount);
+  if (short > 0) margins.stock = 1 + short / (craft.needed.cwCount + craft.needed.ccwCount);
 }
 
-function emptyMargins(): PickMargins {
-  return Object.fromEntries(pickLimitNames.map((name) => [name, 0])) as Record<PickLimit, number>;
-}
+const NO_FIGURES: Readonly<PickFigures> = Object.fromEntries(pickFigureNames.map((name) => [name, NaN])) as PickFigures;
+const NO_MARGINS: Readonly<PickMargins> = Object.fromEntries(pickLimitNames.map((name) => [name, 0])) as PickMargins;
 
 /** Margins that follow from the size alone. */
 function setRoomMargins({ craft }: PickBench, diameterM: number, margins: PickMargins): void {
@@ -210,9 +240,7 @@ function heatedC({ craft, tables, drive, carrySpeedMPerS }: PickBench, diameterM
     speedRadPerS: at.speedRadPerS,
     inducedSpeedMPerS: inducedSpeedMPerS(prop.thrustN, diameterM, tables.air.densityKgPerM3) + carrySpeedMPerS,
   });
-  const cycle = [stretch(carry, (1 - share) * CYCLE_S), stretch(full, share * CYCLE_S)];
-  const stretches = Array.from({ length: HEATED_S / CYCLE_S }, () => cycle).flat();
-  return motorTemperatures(drive.motor, stretches, craft.airC, craft.airC, CYCLE_S).at(-1)!.temperatureC;
+  return cycledTemperatureC(drive.motor, [stretch(carry, (1 - share) * CYCLE_S), stretch(full, share * CYCLE_S)], HEATED_S / CYCLE_S, craft.airC, craft.airC);
 }
 
 /**
@@ -221,7 +249,7 @@ function heatedC({ craft, tables, drive, carrySpeedMPerS }: PickBench, diameterM
  */
 export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<FlyingStyle, number> {
   const powertrain = powertrainOn(bench, prop);
-  const margins = emptyMargins();
+  const margins = { ...NO_MARGINS };
   const carry = carryPoint(bench, powertrain, margins);
   const full = fullPoint(bench, powertrain, margins);
   const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, style) : NaN);
@@ -231,5 +259,5 @@ export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<Flyi
 /** Speed at which a propeller carries a craft [rev/min]: in hover, or a plane in cruise; null where it never does. */
 export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
   const prop = propellerModel(geometry, bench.tables);
-  return carryPoint(bench, powertrainOn(bench, prop), emptyMargins())?.speedRpm ?? null;
+  return carryPoint(bench, powertrainOn(bench, prop), { ...NO_MARGINS })?.speedRpm ?? null;
 }

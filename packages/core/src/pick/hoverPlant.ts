@@ -1,4 +1,4 @@
-import { hoverThrustN } from '../craft/hoverThrust.ts';
+import { carryThrustN } from '../craft/carryThrust.ts';
 import { rotorCurve } from '../powertrain/powertrain.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
@@ -25,7 +25,7 @@ const CURVE_POINTS = 60;
  */
 export function hoverPlant(bench: PickBench, geometry: PropGeometry): HoverPlant | null {
   const candidate = evaluateCandidate(bench, geometry);
-  const neededN = hoverThrustN(bench.craft.massKg, bench.craft.rotorCount);
+  const neededN = carryThrustN(bench.craft.massKg, bench.craft.rotorCount);
   if (!(candidate.figures.fullThrustN > neededN) || !Number.isFinite(candidate.fullSpeedRpm)) return null;
   const points = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []));
   const above = points.findIndex((p) => p.thrustN >= neededN);

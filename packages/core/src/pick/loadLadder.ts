@@ -1,11 +1,12 @@
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { propellerAt, type PropellerModel } from '../propeller/propellerModel.ts';
-import { evaluateCandidate, flyingStyles, heatByStyle, HOTTEST_WINDING_C, type FlyingStyle } from './evaluateCandidate.ts';
+import { evaluateCandidate, flyingStyles, heatByStyle, HOTTEST_WINDING_C, type FlyingStyle, type PropFacts } from './evaluateCandidate.ts';
 import type { PickBench } from './pickCraft.ts';
 
 export interface LadderProp {
   id: string;
   geometry: PropGeometry;
+  facts?: PropFacts;
 }
 
 /** One rung: a prop, and what it does to the motor. */
@@ -42,7 +43,7 @@ const STYLES = Object.keys(flyingStyles) as FlyingStyle[];
  * @param props - at most 500
  */
 export function loadLadder(bench: PickBench, props: readonly LadderProp[]): LoadLadder {
-  const found = props.map(({ id, geometry }) => ({ id, candidate: evaluateCandidate(bench, geometry) }));
+  const found = props.map(({ id, geometry, facts }) => ({ id, candidate: evaluateCandidate(bench, geometry, facts) }));
   const speeds = found.map((f) => f.candidate.fullSpeedRpm).filter(Number.isFinite).sort((a, b) => a - b);
   const speedRpm = speeds[Math.floor(speeds.length / 2)] ?? 10_000;
   const rungs = found.map(({ id, candidate }): LadderRung => {

@@ -1,10 +1,11 @@
 import type { Reason } from '../figure/reason.ts';
+import { calibrationFactor } from '../propeller/calibration.ts';
 import { FLEX_RATIO, type WorkedProp } from './evaluateCandidate.ts';
 import type { PickSetting } from './pickCraft.ts';
 import { PICK_COLUMNS, pickFigureNames, pickLimitNames, type PickLimit } from './pickFigures.ts';
 import { isAllowed } from './scores.ts';
 import { workedAt, type PickMap } from './pickSpace.ts';
-import { limitReason } from './tradeReasons.ts';
+import { limitReason, type PickPlace } from './tradeReasons.ts';
 
 /** How much of a map a limit bars, and how much nothing bars. */
 export interface MapShares {
@@ -51,7 +52,7 @@ export function roomReason({ craft }: Pick<PickSetting, 'craft'>): Reason | null
  *
  * @returns null where something fits, or nothing is known yet
  */
-export function emptyMapReason(setting: PickSetting, map: PickMap): { reason: Reason; candidate: WorkedProp } | null {
+export function emptyMapReason(setting: PickPlace, map: PickMap): { reason: Reason; candidate: WorkedProp } | null {
   let nearest = -1;
   let least = Infinity;
   for (let index = 0; index < map.values.length / PICK_COLUMNS; index++) {
@@ -65,4 +66,16 @@ export function emptyMapReason(setting: PickSetting, map: PickMap): { reason: Re
   const candidate = workedAt(map, nearest);
   const limit = pickLimitNames.reduce((a, b) => (candidate.margins[b] > candidate.margins[a] ? b : a));
   return { reason: limitReason(setting, candidate, '', limit), candidate };
+}
+
+/**
+ * What the workshop's own runs correct of a prop's prediction, as a sentence.
+ *
+ * @param pitchRatio - of the prop that is spoken of
+ * @returns null without runs
+ */
+export function calibrationReason({ calibration }: Pick<PickSetting, 'calibration'>, pitchRatio: number): Reason | null {
+  if (!calibration) return null;
+  const [thrust, power] = [calibrationFactor(calibration.whole.thrust, pitchRatio), calibrationFactor(calibration.whole.power, pitchRatio)];
+  return { code: 'pick.calibrated', severity: 'note', values: { runCount: calibration.runCount, propCount: calibration.propCount, thrustRatio: thrust.factor - 1, powerRatio: power.factor - 1 }, figure: null };
 }

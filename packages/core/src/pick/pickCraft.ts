@@ -1,14 +1,16 @@
 import type { RotorAir } from '../air/rotorAir.ts';
+import { carryThrustN } from '../craft/carryThrust.ts';
 import { isCoaxial, layoutKind, neighbourDistanceM, type CraftKind, type Layout, type Rotor } from '../craft/layouts.ts';
 import type { PackChemistry } from '../powertrain/packChemistry.ts';
+import { handsNeeded, type HandCounts } from '../rack/setNeeds.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { MotorEntries } from '../powertrain/motor.ts';
 import { motorOf } from '../powertrain/motor.ts';
 import { packOpenV, packResistanceOhm, type Pack } from '../powertrain/pack.ts';
 import { USUAL_ESC, type Drive, type Supply } from '../powertrain/equilibrium.ts';
-import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import type { CoefficientTables } from '../propeller/coefficientTables.ts';
-import type { PropellerModel } from '../propeller/propellerModel.ts';
+import type { StandCalibration } from '../stand/runCalibration.ts';
+import type { PropellerCalibration, PropellerModel } from '../propeller/propellerModel.ts';
 import type { Powertrain } from '../powertrain/powertrain.ts';
 
 /** A craft as picking sees it: what carries, what turns the props, what stands in their way. */
@@ -31,6 +33,10 @@ export interface PickCraft {
   massKg: number;
   /** Turns of the motor for one of the shaft, whichever way round; 1 without gears. */
   gearRatio: number;
+  /** Of the shaft or adapter that a bore goes over [m]; null while nobody measured it. */
+  shaftDiameterM: number | null;
+  /** Pieces of each hand that it flies with. */
+  needed: HandCounts;
   motor: MotorEntries;
   motorLimitA: number | null;
   escLimitA: number | null;
@@ -42,10 +48,16 @@ export interface PickCraft {
 export interface PickSetting {
   craft: PickCraft;
   air: RotorAir;
+  /** What the workshop's own runs on this motor correct; null without any. */
+  calibration: StandCalibration | null;
 }
 
 /** A craft made ready for many candidates. */
-export interface PickBench extends PickSetting {
+export interface PickBench {
+  craft: PickCraft;
+  air: RotorAir;
+  /** Corrects every prop that has none of its own. */
+  calibration: PropellerCalibration | null;
   tables: CoefficientTables;
   drive: Drive;
   /** The pack half empty: every figure is taken there, so that none depends on the minute of the flight. */
@@ -69,6 +81,7 @@ export interface CraftEntries {
   clearanceDiameterM: number | null;
   groundClearanceM: number | null;
   boomClearanceM: number | null;
+  shaftDiameterM: number | null;
   statorDiameterM: number;
   statorHeightM: number;
   kvRpmPerV: number;
@@ -100,6 +113,8 @@ export function pickCraftOf(craft: CraftEntries, airC: number): PickCraft {
     boomClearanceM: craft.boomClearanceM,
     massKg: craft.massKg,
     gearRatio: Math.abs(rotors[0]?.gearRatio ?? 1),
+    shaftDiameterM: craft.shaftDiameterM,
+    needed: handsNeeded(rotors, kind),
     motor: {
       statorDiameterM: craft.statorDiameterM,
       statorHeightM: craft.statorHeightM,
@@ -121,10 +136,13 @@ export const PICK_CHARGE_RATIO = 0.5;
 const WORKING_C = 60;
 /** Mean thrust of a coaxial pair's rotors over that of free ones: the lower loses about a fifth. */
 export const COAXIAL_THRUST_RATIO = 0.9;
-/** Lift over drag of a small plane in cruise, with its gear; a judgement, ±30 %. */
-const LIFT_TO_DRAG = 8;
 /** Cruising speed of a plane of 1 kg [m/s]; grows with the sixth power root of mass. A judgement, ±25 %. */
 const CRUISE_M_PER_S = 13;
+
+/** The same air, tables and corrections under a craft that was changed. */
+export function benchWith({ tables, calibration }: PickBench, craft: PickCraft): PickBench {
+  return pickBench(craft, tables, calibration);
+}
 
 /** Speed at which a usual small plane cruises [m/s], from its mass. */
 export function usualCruiseMPerS(massKg: number): number {
@@ -135,23 +153,24 @@ export function usualCruiseMPerS(massKg: number): number {
 /**
  * Makes a craft ready: motor, half-empty pack, thrust asked of each rotor.
  *
+ * @param calibration - by runs of this motor on the stand; null takes every prop at its label
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
-export function pickBench(craft: PickCraft, tables: CoefficientTables): PickBench {
+export function pickBench(craft: PickCraft, tables: CoefficientTables, calibration: PropellerCalibration | null = null): PickBench {
   const { kind, rotorCount, massKg, motor, pack, gearRatio } = craft;
   requirePositive('massKg', massKg);
   requireWithin('rotorCount', rotorCount, 1, 24);
   requirePositive('gearRatio', gearRatio);
   if (motor.resistanceOhm !== null) requirePositive('motorResistanceOhm', motor.resistanceOhm);
   const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount };
-  const weightN = massKg * GRAVITY_M_PER_S2;
   return {
     craft,
     air: tables.air,
+    calibration,
     tables,
     drive: { motor: motorOf(motor), ...USUAL_ESC, motorTemperatureC: WORKING_C },
     supply,
-    carryThrustN: kind === 'plane' ? weightN / LIFT_TO_DRAG / rotorCount : weightN / rotorCount / (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1),
+    carryThrustN: carryThrustN(massKg, rotorCount, kind) / (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1),
     carrySpeedMPerS: kind === 'plane' ? usualCruiseMPerS(massKg) : 0,
   };
 }

@@ -8,7 +8,7 @@ export const pickFigureNames = [
 export type PickFigure = (typeof pickFigureNames)[number];
 
 /** What may bar a candidate. Its margin is the value over what is allowed: above 1 it is barred. */
-export const pickLimitNames = ['clearance', 'neighbours', 'ground', 'boom', 'carry', 'escCurrent', 'motorCurrent', 'motorHeat', 'packSag', 'tipSpeed', 'makerSpeed'] as const;
+export const pickLimitNames = ['clearance', 'neighbours', 'ground', 'boom', 'carry', 'escCurrent', 'motorCurrent', 'motorHeat', 'packSag', 'tipSpeed', 'makerSpeed', 'bore', 'stock'] as const;
 export type PickLimit = (typeof pickLimitNames)[number];
 
 export type PickFigures = Record<PickFigure, number>;

@@ -1,7 +1,7 @@
 import { requireWithin } from '../errors/guards.ts';
 import { INCH_M, type TipShape } from '../label/propLabel.ts';
 import { labelGeometry, type PropGeometry, type PropMaterial } from '../propeller/propGeometry.ts';
-import { evaluateCandidate, type WorkedProp } from './evaluateCandidate.ts';
+import { evaluateCandidate, NO_FACTS, type WorkedProp } from './evaluateCandidate.ts';
 import type { PickBench, PickCraft } from './pickCraft.ts';
 import { PICK_COLUMNS, pickFigureNames, pickLimitNames, type PickFigures, type PickMargins } from './pickFigures.ts';
 
@@ -105,7 +105,7 @@ export function workedAt(map: PickMap, index: number): WorkedProp {
   const figures = Object.fromEntries(pickFigureNames.map((name, k) => [name, map.values[at + k]!])) as PickFigures;
   const margins = Object.fromEntries(pickLimitNames.map((name, k) => [name, map.values[at + pickFigureNames.length + k]!])) as PickMargins;
   const geometry = geometryAt(map, index);
-  return { geometry, figures, margins, fullSpeedRpm: (60 * figures.pitchSpeedMPerS) / geometry.pitchM };
+  return { geometry, facts: NO_FACTS, figures, margins, fullSpeedRpm: (60 * figures.pitchSpeedMPerS) / geometry.pitchM };
 }
 
 /** Every how many sizes and pitches a coarse map has a candidate. */

@@ -1,8 +1,8 @@
 import type { Reason } from '../figure/reason.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
-import { evaluateCandidate, type WorkedProp } from './evaluateCandidate.ts';
-import { pickBench, type PickBench, type PickCraft } from './pickCraft.ts';
+import { evaluateCandidate, type MarkedProp, type WorkedProp } from './evaluateCandidate.ts';
+import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
 
 /** What can be changed about a craft with too much or too little prop, in the order of what it costs. */
 export const remedyNames = ['pitch', 'diameter', 'blades', 'cells', 'motor', 'kv'] as const;
@@ -18,7 +18,7 @@ export interface Remedy {
   to: number;
   /** False where even the largest change that makes sense is not enough. */
   isCure: boolean;
-  after: WorkedProp;
+  after: MarkedProp;
 }
 
 /** Less than this over the weight and nothing is left for wind or an upset. */
@@ -55,7 +55,7 @@ function remedy(bench: PickBench, geometry: PropGeometry, name: RemedyName, sign
   for (let step = 1; step <= STEPS_MAX[name]; step++) {
     const changed = changedBy(bench.craft, geometry, name, sign * step);
     if (!changed) break;
-    const changedBench = changed.craft === bench.craft ? bench : pickBench(changed.craft, bench.tables);
+    const changedBench = changed.craft === bench.craft ? bench : benchWith(bench, changed.craft);
     const after = evaluateCandidate(changedBench, changed.geometry);
     const state = propLoad(changedBench, after);
     const room = after.margins.clearance <= 1 && after.margins.neighbours <= 1 && after.margins.ground <= 1 && after.margins.boom <= 1;

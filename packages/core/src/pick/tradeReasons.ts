@@ -5,6 +5,9 @@ import { brokenLimits, closestLimit, type PickFigures, type PickLimit } from './
 import { goodness, type Scale } from './scores.ts';
 import { criteria, criterionNames, type CriterionName, type Weights } from './uses.ts';
 
+/** What sentences about a prop need of its craft. */
+export type PickPlace = Pick<PickSetting, 'craft' | 'air'>;
+
 /** What one wish gains or pays against the present prop. */
 export interface Trade {
   criterion: CriterionName;
@@ -34,7 +37,7 @@ export function tradesOf(candidate: PickFigures, reference: PickFigures, scale: 
 }
 
 /** A value that a limit is held against, and what is allowed, in SI. */
-export function limitValues({ craft, air }: PickSetting, { geometry, figures, margins, fullSpeedRpm }: WorkedProp, limit: PickLimit): { value: number; allowed: number } {
+export function limitValues({ craft, air }: PickPlace, { geometry, facts, figures, margins, fullSpeedRpm }: WorkedProp, limit: PickLimit): { value: number; allowed: number } {
   const margin = margins[limit];
   const from = (value: number): { value: number; allowed: number } => ({ value, allowed: value / margin });
   switch (limit) {
@@ -58,11 +61,15 @@ export function limitValues({ craft, air }: PickSetting, { geometry, figures, ma
       return { value: Number.isFinite(figures.tipSpeedMPerS) ? figures.tipSpeedMPerS : margin * MOST_PICK_MACH * air.soundSpeedMPerS, allowed: MOST_PICK_MACH * air.soundSpeedMPerS };
     case 'makerSpeed':
       return from(fullSpeedRpm);
+    case 'bore':
+      return { value: craft.shaftDiameterM ?? NaN, allowed: facts.boreDiameterM ?? NaN };
+    case 'stock':
+      return { value: craft.needed.cwCount + craft.needed.ccwCount, allowed: Math.min(craft.needed.cwCount, facts.stock?.cwCount ?? 0) + Math.min(craft.needed.ccwCount, facts.stock?.ccwCount ?? 0) };
   }
 }
 
 /** A limit as a reason: what it is, how near or how far beyond. */
-export function limitReason(setting: PickSetting, candidate: WorkedProp, name: string, limit: PickLimit): Reason {
+export function limitReason(setting: PickPlace, candidate: WorkedProp, name: string, limit: PickLimit): Reason {
   const isBroken = candidate.margins[limit] > 1;
   const values = limitValues(setting, candidate, limit);
   const isUnknown = !Number.isFinite(values.value);
@@ -88,7 +95,7 @@ export interface NamedCandidate {
  *
  * @param reference - the present prop; null tells the limit alone
  */
-export function candidateReasons(setting: PickSetting, { name, candidate }: NamedCandidate, reference: NamedCandidate | null, scale: Scale, weights: Weights): Reason[] {
+export function candidateReasons(setting: PickPlace, { name, candidate }: NamedCandidate, reference: NamedCandidate | null, scale: Scale, weights: Weights): Reason[] {
   const broken = brokenLimits(candidate.margins);
   if (broken.length > 0) return broken.slice(0, TOLD).map((limit) => limitReason(setting, candidate, name, limit));
   const reasons: Reason[] = [];

@@ -57,22 +57,40 @@ export function motorTemperatures(motor: Motor, stretches: readonly HeatStretch[
   let fromC = startC;
   for (const stretch of stretches) {
     requirePositive('durationS', stretch.durationS);
-    const at = stretchSolution(motor, stretch, airC, fromC);
+    const law = stretchLaw(motor, stretch, airC);
     const steps = Math.max(1, Math.ceil(stretch.durationS / stepS));
     for (let k = 1; k <= steps && points.length < SERIES_MAX_COUNT; k++) {
       const elapsedS = (stretch.durationS * k) / steps;
-      points.push({ timeS: timeS + elapsedS, temperatureC: at(elapsedS) });
+      points.push({ timeS: timeS + elapsedS, temperatureC: law(fromC, elapsedS) });
     }
     timeS += stretch.durationS;
-    fromC = at(stretch.durationS);
+    fromC = law(fromC, stretch.durationS);
   }
   return points;
+}
+
+/**
+ * Temperature of a motor at the end of a cycle of stretches that is flown many times over: the last point of
+ * {@link motorTemperatures}, without those before it.
+ *
+ * @throws {OutOfRangeError} as {@link motorTemperatures}, and if the count is not 1 to 10,000
+ */
+export function cycledTemperatureC(motor: Motor, cycle: readonly HeatStretch[], count: number, airC: number, startC: number): number {
+  requireWithin('count', count, 1, SERIES_MAX_COUNT);
+  requireWithin('airC', airC, -60, 60);
+  requireWithin('startC', startC, -60, 400);
+  for (const { durationS } of cycle) requirePositive('durationS', durationS);
+  const laws = cycle.map((stretch) => stretchLaw(motor, stretch, airC));
+  let temperatureC = startC;
+  for (let k = 0; k < count; k++) laws.forEach((law, i) => (temperatureC = law(temperatureC, cycle[i]!.durationS)));
+  return temperatureC;
 }
 
 /** Hotter than this a motor has long let its smoke out; the linear law ends here. */
 const HOTTEST_C = 400;
 
-function stretchSolution(motor: Motor, { currentA, speedRadPerS, inducedSpeedMPerS }: HeatStretch, airC: number, fromC: number): (elapsedS: number) => number {
+/** Temperature after a while of one stretch, from where it began. */
+function stretchLaw(motor: Motor, { currentA, speedRadPerS, inducedSpeedMPerS }: HeatStretch, airC: number): (fromC: number, elapsedS: number) => number {
   const copperAtBase = currentA ** 2 * windingOhm(motor, BASE_C);
   const copperPerK = currentA ** 2 * (windingOhm(motor, BASE_C + 1) - windingOhm(motor, BASE_C));
   const cooling = motorCoolingWPerK(motor, inducedSpeedMPerS);
@@ -80,7 +98,7 @@ function stretchSolution(motor: Motor, { currentA, speedRadPerS, inducedSpeedMPe
   const constant = copperAtBase - copperPerK * BASE_C + motor.friction(speedRadPerS) * speedRadPerS + cooling * airC;
   const slope = cooling - copperPerK;
   const rate = slope / heat;
-  return (elapsedS) => {
+  return (fromC, elapsedS) => {
     const grown = Math.abs(rate * elapsedS) < 1e-9 ? (elapsedS * (constant - slope * fromC)) / heat : ((constant / slope - fromC) * -Math.expm1(-rate * elapsedS));
     return Math.min(HOTTEST_C, fromC + grown);
   };

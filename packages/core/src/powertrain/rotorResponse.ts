@@ -1,4 +1,4 @@
-import { bladeAreaM2, bladeVolumeM3, shapeBlade, type BladeShape } from '../propeller/bladeShape.ts';
+import { bladeAreaM2, bladeVolumeM3, planBlade } from '../propeller/bladeShape.ts';
 import { usualMassKg } from '../propeller/bladeFlex.ts';
 import { inertiaFactors, propFigures, propInertiaKgM2, RISE_TIME_CONSTANTS, rootForceN, spinUpTimeS, usualBlade, type PropFigures } from '../propeller/propFigures.ts';
 import { predictSound, type Listener, type PredictedSound, type RotorSource } from '../sound/rotorSound.ts';
@@ -56,7 +56,7 @@ export function rotorFigures({ prop, drive, gearRatio }: Powertrain, point: Roto
   const spinUp = spinUpTimeS(inertiaKgM2, torqueNm, speedRadPerS, drive.motor.torqueConstantNmPerA * gearRatio, resistance);
   const rootForce = rootForceN(blade.massKg, blade.centreOfMassM, point.speedRpm);
   return {
-    prop: propFigures({ diameterM, pitchM, speedRpm: point.speedRpm, thrustN, shaftPowerW: powerW, flightSpeedMPerS: 0, densityKgPerM3: air.densityKgPerM3, soundSpeedMPerS: air.soundSpeedMPerS, bladeAreaM2: bladeCount * bladeAreaM2(shapeBlade(geometry)) }),
+    prop: propFigures({ diameterM, pitchM, speedRpm: point.speedRpm, thrustN, shaftPowerW: powerW, flightSpeedMPerS: 0, densityKgPerM3: air.densityKgPerM3, soundSpeedMPerS: air.soundSpeedMPerS, bladeAreaM2: bladeCount * bladeAreaM2(planBlade(geometry)) }),
     massKg,
     inertiaKgM2,
     spinUpTimeS: spinUp,
@@ -85,15 +85,15 @@ export function lowThrottleRise(powertrain: Powertrain, fullThrustN: number): nu
 
 /** Predicted sound of a craft with equal rotors at one point of theirs. */
 export function rotorSound(prop: Powertrain['prop'], point: RotorPoint, listener: Listener, rotorCount: number): PredictedSound {
-  const shape: BladeShape = shapeBlade(prop.geometry);
+  const plan = planBlade(prop.geometry);
   const source: RotorSource = {
-    bladeCount: shape.bladeCount,
+    bladeCount: plan.bladeCount,
     diameterM: prop.geometry.diameterM,
     speedRpm: point.speedRpm,
     thrustN: point.prop.thrustN,
     torqueNm: point.prop.torqueNm,
-    bladeVolumeM3: bladeVolumeM3(shape),
-    bladeAreaM2: shape.bladeCount * bladeAreaM2(shape),
+    bladeVolumeM3: bladeVolumeM3(plan),
+    bladeAreaM2: plan.bladeCount * bladeAreaM2(plan),
   };
   return predictSound(source, listener, prop.air, rotorCount);
 }

@@ -1,4 +1,4 @@
-import { INCH_M } from '../label/propLabel.ts';
+import { INCH_M, type TipShape } from '../label/propLabel.ts';
 import type { PropGeometry } from './propGeometry.ts';
 
 /** Stations along the blade; finer toward the tip, where the load is. */
@@ -20,17 +20,21 @@ const TIPS = {
 } as const;
 const SQUARE_LEAST_CHORD = 0.93;
 
-/** One blade cut into stations: shares of the radius, chords and built-in angles. */
-export interface BladeShape {
+/** One blade seen from the front, cut into stations. */
+export interface BladePlan {
   radiusM: number;
   bladeCount: number;
   /** Where the root loss starts, as a share of the radius. */
   rootLossRatio: number;
-  /** Middle of each station, as a share of the radius. */
+  /** Middle of each station, as a share of the radius; shared by blades alike, never to be written to. */
   positions: Float64Array;
-  /** Width of each station, as a share of the radius. */
+  /** Width of each station, as a share of the radius; shared like the positions. */
   widths: Float64Array;
   chordsM: Float64Array;
+}
+
+/** A blade plan with its twist. */
+export interface BladeShape extends BladePlan {
   /** Angle of the section to the disc plane, unloaded [rad]. */
   anglesRad: Float64Array;
 }
@@ -46,24 +50,38 @@ export interface BladeShape {
  * @see docs/physics.md, Propeller
  */
 export function shapeBlade(geometry: PropGeometry): BladeShape {
-  const { diameterM, pitchM, bladeCount, tipShape } = geometry;
-  const radiusM = diameterM / 2;
-  const root = geometry.rootCutOutRatio ?? DEFAULT_ROOT_RATIO;
-  const chord75M = 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * radiusM;
-  const shape: BladeShape = { radiusM, bladeCount, rootLossRatio: ROOT_LOSS_RATIO * root, positions: new Float64Array(STATION_COUNT), widths: new Float64Array(STATION_COUNT), chordsM: new Float64Array(STATION_COUNT), anglesRad: new Float64Array(STATION_COUNT) };
-  const edge = (k: number): number => root + (1 - root) * (1 - (1 - k / STATION_COUNT) ** 1.5);
-  for (let k = 0; k < STATION_COUNT; k++) {
-    const x = (edge(k) + edge(k + 1)) / 2;
-    shape.positions[k] = x;
-    shape.widths[k] = edge(k + 1) - edge(k);
-    shape.chordsM[k] = planForm(x, tipShape) * chord75M;
-    shape.anglesRad[k] = Math.min(Math.atan((EFFECTIVE_PITCH * pitchM) / (diameterM * Math.PI * x)), LARGEST_ANGLE_RAD);
-  }
-  return shape;
+  const { diameterM, pitchM } = geometry;
+  const plan = planBlade(geometry);
+  const slope = (EFFECTIVE_PITCH * pitchM) / (diameterM * Math.PI);
+  return { ...plan, anglesRad: plan.positions.map((x) => Math.min(Math.atan(slope / x), LARGEST_ANGLE_RAD)) };
 }
 
+/** The plan form of a usual blade: all that area and volume need. */
+export function planBlade({ diameterM, bladeCount, tipShape, rootCutOutRatio }: PropGeometry): BladePlan {
+  const radiusM = diameterM / 2;
+  const root = rootCutOutRatio ?? DEFAULT_ROOT_RATIO;
+  const { positions, widths, chordRatios } = root === DEFAULT_ROOT_RATIO ? USUAL_OUTLINES[tipShape] : outlineOf(root, tipShape);
+  const chord75M = 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * radiusM;
+  return { radiusM, bladeCount, rootLossRatio: ROOT_LOSS_RATIO * root, positions, widths, chordsM: chordRatios.map((ratio) => ratio * chord75M) };
+}
+
+/** What blades of one root and tip share, whatever their size: stations and chords relative to the one at 75 %. */
+interface BladeOutline {
+  positions: Float64Array;
+  widths: Float64Array;
+  chordRatios: Float64Array;
+}
+
+function outlineOf(root: number, tipShape: TipShape): BladeOutline {
+  const edges = Float64Array.from({ length: STATION_COUNT + 1 }, (_, k) => root + (1 - root) * (1 - (1 - k / STATION_COUNT) ** 1.5));
+  const positions = Float64Array.from({ length: STATION_COUNT }, (_, k) => (edges[k]! + edges[k + 1]!) / 2);
+  return { positions, widths: positions.map((_, k) => edges[k + 1]! - edges[k]!), chordRatios: positions.map((x) => planForm(x, tipShape)) };
+}
+
+const USUAL_OUTLINES: Readonly<Record<TipShape, BladeOutline>> = { pointed: outlineOf(DEFAULT_ROOT_RATIO, 'pointed'), standard: outlineOf(DEFAULT_ROOT_RATIO, 'standard'), square: outlineOf(DEFAULT_ROOT_RATIO, 'square') };
+
 /** Chord at a share of the radius, relative to the one at 75 %. */
-function planForm(x: number, tipShape: PropGeometry['tipShape']): number {
+function planForm(x: number, tipShape: TipShape): number {
   const { widest, end, from, power } = TIPS[tipShape];
   const outer = widest + ((1 - widest) * (x - 0.42)) / 0.33;
   let chord = x < 0.42 ? widest - (widest - 0.62) * ((0.42 - x) / 0.3) ** 2 : tipShape === 'square' ? Math.max(outer, SQUARE_LEAST_CHORD) : outer;
@@ -72,7 +90,7 @@ function planForm(x: number, tipShape: PropGeometry['tipShape']): number {
 }
 
 /** Area of one blade seen from the front, flat [m²]. */
-export function bladeAreaM2({ chordsM, widths, radiusM }: BladeShape): number {
+export function bladeAreaM2({ chordsM, widths, radiusM }: BladePlan): number {
   return chordsM.reduce((sum, chord, k) => sum + chord * widths[k]! * radiusM, 0);
 }
 
@@ -81,6 +99,6 @@ const SECTION_FILL = 0.68;
 const THICKNESS_RATIO = 0.09;
 
 /** Volume of one blade [m³], of usual thickness; good to about ±30 %. */
-export function bladeVolumeM3({ chordsM, widths, radiusM }: BladeShape): number {
+export function bladeVolumeM3({ chordsM, widths, radiusM }: BladePlan): number {
   return chordsM.reduce((sum, chord, k) => sum + SECTION_FILL * THICKNESS_RATIO * chord ** 2 * widths[k]! * radiusM, 0);
 }

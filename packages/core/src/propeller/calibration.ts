@@ -83,6 +83,21 @@ export function calibrate(readings: readonly CalibrationReading[], prior: Calibr
   };
 }
 
+/** How far one prop model lies from its workshop's correction, in logarithms: the maker's own shapes. */
+const OWN_PRIOR: CalibrationPrior = { offset: 0.05, slope: 1e-3, noise: 0.03, noiseCount: 4 };
+
+/**
+ * Corrects one prop model within what is known of all: its readings are held against the whole correction, and what is
+ * left over is believed as far as there are readings.
+ *
+ * @param readings - of this model alone, all at its pitch ratio
+ */
+export function calibrateWithin(whole: Calibration, readings: readonly CalibrationReading[]): Calibration {
+  const left = readings.map(({ pitchRatio, logRatio }) => ({ pitchRatio: CENTRE, logRatio: logRatio - whole.offset - whole.slope * scaled(pitchRatio) }));
+  const { offset, offsetDeviation, residual, readingCount } = calibrate(left, OWN_PRIOR);
+  return { offset: whole.offset + offset, slope: whole.slope, offsetDeviation, slopeDeviation: 0, covariance: 0, residual, readingCount };
+}
+
 /** A correction at one pitch ratio: the factor and its standard deviation in logarithms. */
 export interface CalibrationFactor {
   factor: number;

@@ -42,17 +42,17 @@ const ROW_LENGTH = VALUES * TIP_SPEED_M_PER_S.count;
  *
  * The coefficients depend on pitch over diameter, blades, tip shape, Reynolds and Mach number and the untwist, but on
  * the diameter itself only through the chord's weak size term. So one table over log P/D, log D and log tip speed
- * serves every propeller of a family: a map of thousands of sizes needs a handful of tables.
+ * serves every propeller of a family: a map of thousands of sizes needs a handful of tables. A row of knots is computed
+ * when it is first read, since a craft's sizes need hardly more than half of a table.
  */
 export class CoefficientTable {
   private readonly values = new Float64Array(PITCH_RATIO.count * DIAMETER_M.count * ROW_LENGTH);
+  private readonly isKnown = new Uint8Array(PITCH_RATIO.count * DIAMETER_M.count);
   private readonly pitchWeights = emptyCubicWeights();
   private readonly diameterWeights = emptyCubicWeights();
   private readonly piece = new Float64Array(4 * VALUES);
 
   /**
-   * Computes the table: one blade-element solution a knot.
-   *
    * @param family - blades, tip, section, material
    * @param air - density, speed of sound, viscosity
    * @throws {OutOfRangeError} if the blades are not 1 to 8 or the air is none that a rotor turns in
@@ -62,13 +62,25 @@ export class CoefficientTable {
     readonly air: RotorAir,
   ) {
     requireRotorAir(air);
-    for (let i = 0; i < PITCH_RATIO.count; i++) {
-      for (let j = 0; j < DIAMETER_M.count; j++) {
-        const diameterM = DIAMETER_M.knots[j]!;
-        const geometry: PropGeometry = { ...family, diameterM, pitchM: PITCH_RATIO.knots[i]! * diameterM, massKg: null, droopM: null, rootCutOutRatio: null };
-        this.values.set(computeRow(geometry, air), (i * DIAMETER_M.count + j) * ROW_LENGTH);
-      }
+    requireWithin('bladeCount', family.bladeCount, 1, 8);
+  }
+
+  /** Computes every row that is not known yet: one blade-element solution a knot. */
+  complete(): this {
+    for (let row = 0; row < this.isKnown.length; row++) this.know(row);
+    return this;
+  }
+
+  /** Makes sure that a row of knots is computed; answers where its values start. */
+  private know(row: number): number {
+    const at = row * ROW_LENGTH;
+    if (this.isKnown[row] === 0) {
+      const diameterM = DIAMETER_M.knots[row % DIAMETER_M.count]!;
+      const geometry: PropGeometry = { ...this.family, diameterM, pitchM: PITCH_RATIO.knots[Math.floor(row / DIAMETER_M.count)]! * diameterM, massKg: null, droopM: null, rootCutOutRatio: null };
+      this.values.set(computeRow(geometry, this.air), at);
+      this.isKnown[row] = 1;
     }
+    return at;
   }
 
   /**
@@ -108,7 +120,7 @@ export class CoefficientTable {
       const pitchWeight = i === 0 ? p.w0 : i === 1 ? p.w1 : i === 2 ? p.w2 : p.w3;
       for (let j = 0; j < 4; j++) {
         const weight = pitchWeight * (j === 0 ? d.w0 : j === 1 ? d.w1 : j === 2 ? d.w2 : d.w3);
-        const at = ((p.start + i) * DIAMETER_M.count + d.start + j) * ROW_LENGTH + from;
+        const at = this.know((p.start + i) * DIAMETER_M.count + d.start + j) + from;
         for (let k = 0; k < count; k++) into[k]! += weight * values[at + k]!;
       }
     }

@@ -1,7 +1,7 @@
 import type { RotorAir } from '../air/rotorAir.ts';
 import { CoefficientTable, type PropFamily } from './coefficientTable.ts';
 
-/** Tables kept at once: a table holds about 75 kB and takes a tenth of a second to make. */
+/** Tables kept at once: a table holds about 75 kB, and a whole one takes a tenth of a second to compute. */
 const MOST_TABLES = 96;
 
 /** The tables of one air, each made when its family is first asked for; the one unused for longest goes first. */

@@ -1,3 +1,4 @@
+import type { CraftKind } from '../craft/layouts.ts';
 import type { EvidenceMark, Figure, Origin } from '../figure/figure.ts';
 import type { Reason } from '../figure/reason.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
@@ -16,6 +17,7 @@ export interface CampaignProp {
 export interface CampaignInput {
   craft: {
     name: string;
+    kind: CraftKind;
     massKg: number;
     rotorCount: number;
     escLimitA: number | null;
@@ -75,7 +77,9 @@ export interface PropResult {
 }
 
 export interface CampaignResults {
-  hoverThrustN: number | null;
+  kind: CraftKind;
+  /** Of one rotor that carries its share: in hover, or a plane in cruise. */
+  carryThrustN: number | null;
   chosenThrottleRatio: number;
   props: PropResult[];
   /** Electrical power at which the ESC's current limit lies, at the mean full-throttle voltage; null without a limit. */

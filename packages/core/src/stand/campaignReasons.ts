@@ -27,7 +27,7 @@ function leader(results: CampaignResults, point: PointName, figure: PointFigure)
  * from the reference. Props that pass a limit do not lead while another stays within all.
  */
 export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
-  const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values, figure });
+  const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
   const nameOf = (p: PropResult): string => input.props.find((prop) => prop.id === p.propModelId)!.name;
   const measured = results.props.filter((p) => p.countedRunIds.length > 0);
   if (measured.length === 0) return say(input.runs.length === 0 ? 'noRuns' : 'noCountedRuns', { count: input.runs.length });
@@ -58,7 +58,7 @@ export function campaignReasons(input: CampaignInput, results: CampaignResults, 
   const name = (id: string): string => input.props.find((p) => p.id === id)!.name;
   reasons.push(...breaches(results, name));
   const reference = results.props.find((p) => p.isReference);
-  for (const prop of results.props) reasons.push(...reasonsOfProp(input, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
+  for (const prop of results.props) reasons.push(...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
   reasons.push(...leaders(results, name));
   reasons.push(...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
@@ -70,12 +70,12 @@ export function campaignReasons(input: CampaignInput, results: CampaignResults, 
   return bySeverity(reasons);
 }
 
-function reasonsOfProp(input: CampaignInput, prop: PropResult, name: string, reference: PropResult | undefined, runs: SortedRuns): Reason[] {
+function reasonsOfProp(input: CampaignInput, results: CampaignResults, prop: PropResult, name: string, reference: PropResult | undefined, runs: SortedRuns): Reason[] {
   const reasons: Reason[] = [];
   const key = (point: PointName, figure: PointFigure): string => workingKey(prop.propModelId, point, figure);
   if (prop.canHover === false) {
     const top = prop.curve.reduce((most, c) => Math.max(most, c.thrustN), 0);
-    reasons.push({ code: 'cannotHover', severity: 'danger', values: { name, thrustN: top, neededN: (input.craft.massKg * 9.80665) / input.craft.rotorCount }, figure: null });
+    reasons.push({ code: 'cannotHover', severity: 'danger', values: { name, thrustN: top, neededN: results.carryThrustN! }, figure: null });
   }
   for (const left of prop.leftOut) {
     reasons.push({ code: `leftOut.${left.code}`, severity: 'caution', values: { name, ordinal: left.ordinal, ...(left.value === null ? {} : { value: left.value }), ...(left.limit === null ? {} : { limit: left.limit }) }, figure: null });
@@ -83,7 +83,7 @@ function reasonsOfProp(input: CampaignInput, prop: PropResult, name: string, ref
   const dropped = runs.counted.reduce((sum, r) => sum + r.settled.droppedCount, 0);
   if (dropped > 0) reasons.push({ code: 'rowsDropped', severity: 'note', values: { name, count: dropped }, figure: null });
   const hover = valueOf(prop, 'hover', 'throttleRatio');
-  if (hover !== null && hover > HIGH_HOVER_THROTTLE) reasons.push({ code: 'highHover', severity: 'caution', values: { name, throttleRatio: hover, craft: input.craft.name }, figure: key('hover', 'throttleRatio') });
+  if (hover !== null && hover > HIGH_HOVER_THROTTLE) reasons.push({ code: 'highHover', severity: 'caution', values: { name, throttleRatio: hover, craft: input.craft.name, kind: results.kind }, figure: key('hover', 'throttleRatio') });
   if (prop.thrustExponent !== null && (prop.thrustExponent < EXPONENT_RANGE[0] || prop.thrustExponent > EXPONENT_RANGE[1])) {
     reasons.push({ code: 'thrustExponent', severity: 'caution', values: { name, exponent: prop.thrustExponent }, figure: null });
   }
@@ -140,7 +140,7 @@ function leaders(results: CampaignResults, name: (id: string) => string): Reason
   const thriftiest = leader(results, 'hover', 'thrustPerPowerNPerW');
   const saving = thriftiest?.points.hover.powerW;
   if (thriftiest && saving?.comparison === 'less') {
-    reasons.push({ code: 'leastHoverPower', severity: 'gain', values: { name: name(thriftiest.propModelId), powerW: saving.figure.value, differenceRatio: -saving.differenceRatio!, halfWidthRatio: saving.differenceHalfWidthRatio! }, figure: saving.figure.working });
+    reasons.push({ code: 'leastHoverPower', severity: 'gain', values: { name: name(thriftiest.propModelId), powerW: saving.figure.value, differenceRatio: -saving.differenceRatio!, halfWidthRatio: saving.differenceHalfWidthRatio!, kind: results.kind }, figure: saving.figure.working });
   }
   return reasons;
 }

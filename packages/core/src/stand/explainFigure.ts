@@ -1,4 +1,5 @@
 import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
+import { carryThrustN, LIFT_TO_DRAG } from '../craft/carryThrust.ts';
 import { UnknownFigureError } from '../errors/coreError.ts';
 import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
 import { pointFigures, pointPlaces, type PointFigure, type PointName, type PointPlace, type ReadFigure, type RunPoint } from './pointOfRun.ts';
@@ -23,7 +24,7 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   const compared = point !== 'standard' && pointFigures.includes(figure) ? result?.points[point]?.[figure] : undefined;
   if (!result || !compared || point === 'standard') throw new UnknownFigureError(key);
   const runs = sortRuns(input, propModelId);
-  const place = pointPlaces(results.hoverThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
+  const place = pointPlaces(results.carryThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
   const inputs: WorkingInput[] = [];
   const lines: WorkingLine[] = [];
   if (place.axis === 'thrustN') explainHover(input, inputs, lines);
@@ -38,7 +39,7 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: perRun.length } }];
   for (const left of result.leftOut) notes.push({ code: `leftOut.${left.code}`, values: { ordinal: left.ordinal } });
   if (compared.figure.uncertainty !== null) notes.push({ code: 'pooledSpread', values: { uncertainty: compared.figure.uncertainty } });
-  return { key: workingKey(propModelId, point, figure), title: `${point}.${figure}`, inputs, lines, result: compared.figure, source: place.axis === 'thrustN' ? 'hoverBalance' : 'standReading', notes };
+  return { key: workingKey(propModelId, point, figure), title: `${point}.${figure}`, inputs, lines, result: compared.figure, source: place.axis === 'thrustN' ? (input.craft.kind === 'plane' ? 'cruiseBalance' : 'hoverBalance') : 'standReading', notes };
 }
 
 function explainStandardThrust(input: CampaignInput, result: PropResult, key: string): Working {
@@ -69,7 +70,9 @@ function explainHover(input: CampaignInput, inputs: WorkingInput[], lines: Worki
     { symbol: 'm', what: 'massKg', value: input.craft.massKg, dimension: 'mass', mark: 'measured' },
     { symbol: 'k', what: 'rotorCount', value: input.craft.rotorCount, dimension: 'number', mark: 'measured' },
   );
-  lines.push({ symbol: 'u', formula: 'm * 9.80665 / k', value: (input.craft.massKg * 9.80665) / input.craft.rotorCount, dimension: 'force' });
+  const { massKg, rotorCount, kind } = input.craft;
+  if (kind === 'plane') inputs.push({ symbol: 'e', what: 'liftToDrag', value: LIFT_TO_DRAG, dimension: 'number', mark: 'estimated' });
+  lines.push({ symbol: 'u', formula: kind === 'plane' ? 'm * 9.80665 / e / k' : 'm * 9.80665 / k', value: carryThrustN(massKg, rotorCount, kind), dimension: 'force' });
 }
 
 /** Adds the inputs and lines of one run and returns the symbol that stands for its figure. */

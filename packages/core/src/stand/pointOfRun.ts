@@ -2,7 +2,7 @@ import { readAt, type CurvePoint, type CurveReading } from './readAt.ts';
 import type { StandQuantity, StandStep } from './quantities.ts';
 import type { SettledRun } from './settleRun.ts';
 
-/** Where on its curve a prop is looked at. */
+/** Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust. */
 export type PointName = 'full' | 'hover' | 'chosen';
 
 /** Figures that are read off the curve itself. */
@@ -30,12 +30,12 @@ export interface PointPlace {
 }
 
 /** The axis on which each point is looked up: full and chosen by throttle, hover by the thrust it needs. */
-export function pointPlaces(hoverThrustN: number | null, chosenThrottleRatio: number): PointPlace[] {
+export function pointPlaces(carryThrustN: number | null, chosenThrottleRatio: number): PointPlace[] {
   const places: PointPlace[] = [
     { point: 'full', axis: 'throttleRatio', at: 1 },
     { point: 'chosen', axis: 'throttleRatio', at: chosenThrottleRatio },
   ];
-  return hoverThrustN === null ? places : [...places, { point: 'hover', axis: 'thrustN', at: hoverThrustN }];
+  return carryThrustN === null ? places : [...places, { point: 'hover', axis: 'thrustN', at: carryThrustN }];
 }
 
 /**

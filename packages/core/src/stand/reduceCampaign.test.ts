@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { UnknownFigureError } from '../errors/coreError.ts';
 import { evaluateWorking } from '../test/evaluateWorking.ts';
-import type { CampaignInput } from './campaign.ts';
+import { workingKey, type CampaignInput } from './campaign.ts';
 import { explainFigure } from './explainFigure.ts';
 import { emptyStep, type StandStep } from './quantities.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
@@ -20,7 +20,7 @@ const runOf = (propModelId: string, ordinal: number, steps: StandStep[], more: P
 });
 
 const input = (runs: RunRecord[], more: Partial<CampaignInput> = {}): CampaignInput => ({
-  craft: { name: 'Petrel', massKg: 2, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2 },
+  craft: { name: 'Petrel', massKg: 2, kind: 'multirotor' as const, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2 },
   props: ['ref', 'big', 'small'].map((id) => ({ id, name: id, diameterM: 0.18, speedLimitRpm: null })),
   referencePropId: 'ref',
   gateCellV: 4.05,
@@ -50,7 +50,7 @@ describe('figures', () => {
   test('hover is read at the thrust that carries the craft', () => {
     const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700))]));
     const hover = (2 * 9.80665) / 4;
-    expect(results.hoverThrustN).toBeCloseTo(hover, 9);
+    expect(results.carryThrustN).toBeCloseTo(hover, 9);
     const throttle = (hover / 20) ** (1 / 1.8);
     expect(results.props[0]!.points.hover.throttleRatio!.figure.value).toBeCloseTo(throttle, 9);
     expect(results.props[0]!.points.hover.powerW!.figure.value).toBeCloseTo(700 * throttle ** 2.7, 6);
@@ -183,4 +183,15 @@ describe('workings', () => {
   test('a figure that is not there is refused', () => {
     for (const key of ['ref:full:nothing', 'nobody:full:thrustN', 'ref', '']) expect(() => explainFigure(campaign, key)).toThrow(UnknownFigureError);
   });
+});
+
+test('a plane is looked at where it cruises: an eighth of its weight, and its sentences say so', () => {
+  const plane = input([...twice('ref', 12, 300), ...twice('big', 13, 320)], { craft: { ...input([]).craft, kind: 'plane', massKg: 2.1, rotorCount: 1 } });
+  const results = reduceCampaign(plane);
+  expect(results).toMatchObject({ kind: 'plane' });
+  expect(results.carryThrustN).toBeCloseTo((2.1 * 9.80665) / 8, 9);
+  expect(results.headline.values.kind).toBe('plane');
+  const working = explainFigure(plane, workingKey('big', 'hover', 'throttleRatio'));
+  expect(working.source).toBe('cruiseBalance');
+  expect(evaluateWorking(working) / working.result.value).toBeCloseTo(1, 9);
 });

@@ -1,4 +1,4 @@
-import { hoverThrustN } from '../craft/hoverThrust.ts';
+import { carryThrustN } from '../craft/carryThrust.ts';
 import type { Figure, Origin } from '../figure/figure.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import { mean } from '../statistics/describe.ts';
@@ -39,14 +39,15 @@ export function figureDimension(figure: PointFigure): Dimension {
  * @throws {OutOfRangeError} if the craft's mass is not positive or a reading is not finite
  */
 export function reduceCampaign(input: CampaignInput): CampaignResults {
-  const hoverN = hoverThrustN(input.craft.massKg, input.craft.rotorCount);
+  const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
   const sorted = new Map(input.props.map((prop) => [prop.id, sortRuns(input, prop.id)]));
   const spreads = spreadOfFigures([...sorted.values()]);
   const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
   const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads));
   const spread = spreads.get('full:thrustN') ?? null;
   const results: CampaignResults = {
-    hoverThrustN: hoverN,
+    kind: input.craft.kind,
+    carryThrustN: hoverN,
     chosenThrottleRatio: input.chosenThrottleRatio,
     props,
     escLimitPowerW: escLimitPower(input, props),

@@ -1,4 +1,4 @@
-import { hoverThrustN } from '../craft/hoverThrust.ts';
+import { carryThrustN } from '../craft/carryThrust.ts';
 import type { CampaignInput, PropResult } from './campaign.ts';
 import { pointOfRun, pointPlaces, type PointName, type RunPoint } from './pointOfRun.ts';
 import { settleRun, type LeftOutCode, type RunRecord, type SettledRun } from './settleRun.ts';
@@ -16,7 +16,7 @@ export interface SortedRuns {
 
 /** Settles the runs of one prop and says which count. */
 export function sortRuns(input: CampaignInput, propModelId: string): SortedRuns {
-  const hoverN = hoverThrustN(input.craft.massKg, input.craft.rotorCount);
+  const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
   const result: SortedRuns = { counted: [], leftOut: [] };
   for (const run of input.runs.filter((r) => r.propModelId === propModelId)) {
     const settled = settleRun(run);

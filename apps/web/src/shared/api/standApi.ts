@@ -1,4 +1,4 @@
-import type { CampaignDetailView, CampaignListView, CampaignResultsView, CreateCampaignDto, CreateRunDto, ImportRunsDto, KeepRunDto, KeptView, RunView, SaveDraftDto, UpdateCampaignDto } from '@zivvo/contract';
+import type { CalibrationView, CampaignDetailView, CampaignListView, CampaignResultsView, CreateCampaignDto, CreateRunDto, ImportRunsDto, KeepRunDto, KeptView, RunView, SaveDraftDto, UpdateCampaignDto } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
@@ -12,6 +12,7 @@ const standApi = api.injectEndpoints({
     updateCampaign: build.mutation<CampaignDetailView, { id: string; body: UpdateCampaignDto }>({ query: ({ id, body }) => ({ url: `/campaigns/${id}`, method: 'PUT', body }), invalidatesTags: ['Campaign'] }),
     removeCampaign: build.mutation<void, string>({ query: (id) => ({ url: `/campaigns/${id}`, method: 'DELETE' }), invalidatesTags: ['Campaign'] }),
     restoreCampaign: build.mutation<CampaignDetailView, string>({ query: (id) => ({ url: `/campaigns/${id}/restore`, method: 'POST' }), invalidatesTags: ['Campaign'] }),
+    calibration: build.query<CalibrationView, string>({ query: (craftId) => `/crafts/${craftId}/calibration`, providesTags: ['Campaign', 'Craft', 'PropModel'] }),
     run: build.query<RunView, string>({ query: (id) => `/runs/${id}`, providesTags: ['Run'] }),
     createRun: build.mutation<RunView, { campaignId: string; body: CreateRunDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/runs`, method: 'POST', body }), invalidatesTags: ['Campaign'] }),
     saveDraft: build.mutation<KeptView, { id: string; body: SaveDraftDto }>({ query: ({ id, body }) => ({ url: `/runs/${id}/draft`, method: 'PUT', body }) }),
@@ -24,6 +25,6 @@ const standApi = api.injectEndpoints({
 });
 
 export const {
-  useCampaignsQuery, useCampaignQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
+  useCampaignsQuery, useCampaignQuery, useCalibrationQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
   useRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
 } = standApi;

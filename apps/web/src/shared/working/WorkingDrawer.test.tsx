@@ -5,14 +5,14 @@ import { renderInApp } from '../../test/renderInApp.tsx';
 import { WorkingDrawer } from './WorkingDrawer.tsx';
 
 const working: Working = {
-  key: 'hoverThrustN',
-  title: 'craft.hoverThrustN',
+  key: 'carryThrustN',
+  title: 'craft.carryThrustN',
   inputs: [
     { symbol: 'm', what: 'massKg', value: 1.92, dimension: 'mass', mark: 'measured' },
     { symbol: 'k', what: 'rotorCount', value: 4, dimension: 'number', mark: 'measured' },
   ],
   lines: [{ symbol: 'T', formula: 'm * 9.80665 / k', value: 4.707192, dimension: 'force' }],
-  result: { value: 4.707192, dimension: 'force', mark: 'estimated', origin: null, uncertainty: 0.25, working: 'hoverThrustN' },
+  result: { value: 4.707192, dimension: 'force', mark: 'estimated', origin: null, uncertainty: 0.25, working: 'carryThrustN' },
   source: 'hoverShare',
   notes: [{ code: 'meanOfRuns', values: { count: 3 } }],
 };

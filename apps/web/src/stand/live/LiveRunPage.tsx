@@ -20,6 +20,7 @@ import { announceDeletion } from '../../shared/ui/undo.ts';
 import { ArmPanel } from './ArmPanel.tsx';
 import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
+import { carryName } from '../resultsView.ts';
 import { liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
 import { Readings } from './Readings.tsx';
 import { useLiveRun, type LiveRun } from './useLiveRun.ts';
@@ -133,7 +134,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       <ProblemNote error={live.error ?? keeping.error ?? opening.error} />
       <div className={classes.columns}>
         <section className={classes.chart}>
-          <GrowingChart live={live} view={view} reference={reference} limitPowerW={results?.escLimitPowerW ?? null} hoverThrustN={results?.hoverThrustN ?? null} craftName={craft?.name ?? 'the craft'} ink={ink} />
+          <GrowingChart live={live} view={view} reference={reference} limitPowerW={results?.escLimitPowerW ?? null} carryThrustN={results?.carryThrustN ?? null} carryWords={carryName(craft)} ink={ink} />
         </section>
         <Readings live={live} view={view} onStep={step} />
       </div>
@@ -177,15 +178,15 @@ interface GrowingChartProps {
   view: NonNullable<LiveRun['view']>;
   reference: { name: string; line: { powerW: number; thrustN: number }[] } | null;
   limitPowerW: number | null;
-  hoverThrustN: number | null;
-  craftName: string;
+  carryThrustN: number | null;
+  carryWords: string;
   ink: ReturnType<typeof useInk>;
 }
 
 /** How often the ring of the reading moves on the chart [ms]. */
 const CHART_MS = 250;
 
-function GrowingChart({ live, view, reference, limitPowerW, hoverThrustN, craftName, ink }: GrowingChartProps) {
+function GrowingChart({ live, view, reference, limitPowerW, carryThrustN, carryWords, ink }: GrowingChartProps) {
   const format = useFormat();
   const { ref, height } = useElementSize<HTMLDivElement>();
   const [now, setNow] = useState<{ powerW: number; thrustN: number } | null>(null);
@@ -198,8 +199,8 @@ function GrowingChart({ live, view, reference, limitPowerW, hoverThrustN, craftN
   }, [live.stream]);
   const limitText = view.limits.currentA === null ? '' : `over the ${format.quantity(view.limits.currentA, 'current', 0).text} limit`;
   const option = useMemo(
-    () => liveChart({ points: view.points, now, reference, limitPowerW, limitText, hoverThrustN, craftName, thrustUnit: unitFor('force', format.choices), ink }),
-    [view.points, now, reference, limitPowerW, limitText, hoverThrustN, craftName, format, ink],
+    () => liveChart({ points: view.points, now, reference, limitPowerW, limitText, carryThrustN, carryName: carryWords, thrustUnit: unitFor('force', format.choices), ink }),
+    [view.points, now, reference, limitPowerW, limitText, carryThrustN, carryWords, format, ink],
   );
   return (
     <div ref={ref} className={classes.chartBox}>

@@ -96,8 +96,8 @@ describe('the growing chart', () => {
     reference: { name: 'Orle 9×5', line: [{ powerW: 50, thrustN: 2 }, { powerW: 900, thrustN: 22 }] },
     limitPowerW: 960,
     limitText: 'over the 40 A limit',
-    hoverThrustN: 4.7,
-    craftName: 'Petrel',
+    carryThrustN: 4.7,
+    carryName: 'hover of Petrel',
     thrustUnit: findUnit('force', 'g')!,
     ink,
   };
@@ -124,7 +124,7 @@ describe('the growing chart', () => {
   });
 
   test('without limit, reference, hover or reading the chart stands empty, not broken', () => {
-    const [marks, reference, own, now] = seriesOf({ limitPowerW: null as never, reference: null as never, hoverThrustN: null as never, now: null as never, points: [] });
+    const [marks, reference, own, now] = seriesOf({ limitPowerW: null as never, reference: null as never, carryThrustN: null as never, now: null as never, points: [] });
     expect(marks!.markArea).toBeUndefined();
     expect(marks!.markLine!.data).toEqual([]);
     expect([reference!.data, own!.data, now!.data]).toEqual([[], [], []]);

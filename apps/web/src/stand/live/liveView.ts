@@ -55,21 +55,21 @@ interface LiveChartInput {
   reference: { name: string; line: readonly { powerW: number; thrustN: number }[] } | null;
   limitPowerW: number | null;
   limitText: string;
-  hoverThrustN: number | null;
-  craftName: string;
+  carryThrustN: number | null;
+  carryName: string;
   thrustUnit: Unit;
   ink: Ink;
 }
 
 /** Thrust against power while it grows: the reference as the ink line, own points in colour, the reading as a ring. */
-export function liveChart({ points, now, reference, limitPowerW, limitText, hoverThrustN, craftName, thrustUnit, ink }: LiveChartInput): EChartsCoreOption {
+export function liveChart({ points, now, reference, limitPowerW, limitText, carryThrustN, carryName, thrustUnit, ink }: LiveChartInput): EChartsCoreOption {
   const thrust = (n: number): number => fromSi(thrustUnit, n);
   const own = points.map(({ values }) => [values.powerW, thrust(values.thrustN)] as const).sort((a, b) => a[0] - b[0]);
   const line = reference?.line.map((p) => [p.powerW, thrust(p.thrustN)] as const) ?? [];
   const reached = now ? [[now.powerW, thrust(now.thrustN)] as const] : [];
   const all = [...own, ...line, ...reached];
   const endX = niceEnd(Math.max(100, (limitPowerW ?? 0) * 1.08, ...all.map(([x]) => x)));
-  const endY = niceEnd(Math.max(thrust(1), thrust(hoverThrustN ?? 0) * 1.3, ...all.map(([, y]) => y)) * 1.02);
+  const endY = niceEnd(Math.max(thrust(1), thrust(carryThrustN ?? 0) * 1.3, ...all.map(([, y]) => y)) * 1.02);
   const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
   const name = (text: string, colour: string): object => ({ show: true, formatter: text, color: colour, fontFamily: ink.fontText, fontSize: 13, fontWeight: 650, textBorderColor: ink.sheet, textBorderWidth: 3 });
   return {
@@ -83,7 +83,7 @@ export function liveChart({ points, now, reference, limitPowerW, limitText, hove
         type: 'line',
         data: [],
         silent: true,
-        markLine: { symbol: 'none', animation: false, data: hoverThrustN === null ? [] : [{ yAxis: thrust(hoverThrustN) }], lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] }, label: { ...name(`hover of ${craftName}`, ink.moss), position: 'insideStartTop' } },
+        markLine: { symbol: 'none', animation: false, data: carryThrustN === null ? [] : [{ yAxis: thrust(carryThrustN) }], lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] }, label: { ...name(carryName, ink.moss), position: 'insideStartTop' } },
         markArea: limitPowerW !== null && limitPowerW < endX ? { animation: false, itemStyle: { color: { image: ink.hatch, repeat: 'repeat' } }, label: { ...name(limitText, ink.ink), position: 'inside', rotate: 90 }, data: [[{ xAxis: limitPowerW, name: limitText }, { xAxis: endX }]] } : undefined,
       },
       { type: 'line', data: line, symbol: 'none', silent: true, lineStyle: { color: ink.ink, width: 2.6 }, endLabel: reference ? { ...name(reference.name, ink.ink), align: 'right', verticalAlign: 'top', offset: [-26, 12] } : { show: false } },

@@ -1,0 +1,40 @@
+import { Inject, Injectable } from '@nestjs/common';
+import type { CalibrationView } from '@zivvo/contract';
+import { calibrateByRuns, sortRuns, type CalibrationRun } from '@zivvo/core';
+import { CraftRepository } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
+import { DB, type Db } from '../database/database.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { geometryOf } from '../propModel/propModel.mapper.ts';
+import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { CampaignRepository } from './campaign.repository.ts';
+import { CampaignService } from './campaign.service.ts';
+
+/** Evenings that are looked at, the newest first: older ones had other bearings and other air. */
+const EVENINGS_MOST = 24;
+const ANY_THROTTLE = 0.5;
+
+/** Corrections of the propeller model by what this craft's motor did on the stand. */
+@Injectable()
+export class CalibrationService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    @Inject(WORKSHOP) private readonly workshop: Workshop,
+    private readonly campaigns: CampaignService,
+    private readonly evenings: CampaignRepository,
+    private readonly crafts: CraftRepository,
+    private readonly propModels: PropModelRepository,
+    private readonly bench: RotorBench,
+  ) {}
+
+  async ofCraft(craftId: string): Promise<CalibrationView> {
+    const { drive, tables, craft } = this.bench.of(await this.crafts.find(this.db, craftId));
+    const { rows } = await this.evenings.listOf(this.db, craftId, EVENINGS_MOST);
+    const inputs = await Promise.all(rows.map(async ({ id }) => (await this.campaigns.inputOf(id, ANY_THROTTLE)).input));
+    const models = new Map((await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map((m) => [m.id, m]));
+    const counted = inputs.flatMap((input) => input.props.flatMap((prop) => sortRuns(input, prop.id).counted));
+    const believed = counted.filter(({ settled }) => this.workshop.kind === 'demo' || settled.run.origin !== 'simulated');
+    const runs = believed.map(({ settled: { run, steps } }): CalibrationRun => ({ propModelId: run.propModelId, geometry: geometryOf(models.get(run.propModelId)!), densityKgPerM3: run.densityKgPerM3, steps }));
+    return { calibration: calibrateByRuns(runs, { drive, gearRatio: craft.gearRatio, tables }), isSimulated: believed.some(({ settled }) => settled.run.origin === 'simulated') };
+  }
+}
