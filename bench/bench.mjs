@@ -6,6 +6,7 @@ import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { cutFigures } from './live.mjs';
+import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
 import { rackFigures } from './rack.mjs';
 import { medianMs, report } from './report.mjs';
@@ -25,6 +26,7 @@ await report({
     ];
   },
   pick: pickFigures,
+  page: pageFigures,
   rack: rackFigures,
   live: cutFigures,
   bundle: () => {

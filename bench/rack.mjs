@@ -1,10 +1,7 @@
 // The rack with 3,000 pieces: how long list, filter and search take, from request to answer.
-import { spawn } from 'node:child_process';
-import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
 import { v7 } from 'uuid';
 import * as core from '../packages/core/dist/index.js';
+import { withDemoServer } from './demoServer.mjs';
 
 const PIECES = 3000;
 const DELIVERY = 80;
@@ -12,14 +9,7 @@ const ASKED = 40;
 const PORT = 4811;
 
 export async function rackFigures(seed) {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-bench-'));
-  const env = { ...process.env, PORT: String(PORT), ZIVVO_DATA: folder, ZIVVO_WORKSHOP: 'demo' };
-  const server = spawn(process.execPath, ['apps/server/dist/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
-  try {
-    await new Promise((resolve, reject) => {
-      server.stdout.on('data', (chunk) => chunk.toString().includes('ready at') && resolve());
-      server.once('exit', () => reject(new Error('The server of the bench ended.')));
-    });
+  return withDemoServer(PORT, async () => {
     await fill(seed);
     const { items } = await get('pieces');
     const { tag, propModelId } = items[Math.floor(items.length / 2)];
@@ -29,11 +19,7 @@ export async function rackFigures(seed) {
       await timed('rack.search.p95.ms', `pieces?words=${tag}`),
       await timed('rack.searchNothing.p95.ms', 'pieces?words=nowhere'),
     ];
-  } finally {
-    server.kill('SIGTERM');
-    await new Promise((resolve) => server.once('exit', resolve));
-    fs.rmSync(folder, { recursive: true, force: true });
-  }
+  });
 }
 
 /** Deliveries of the demo's models until there are enough pieces. */

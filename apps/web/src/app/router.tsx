@@ -1,4 +1,5 @@
 import { createBrowserRouter, redirect } from 'react-router';
+import { askAhead } from './ahead.ts';
 import { ErrorPage, NotFoundPage } from './shell/ErrorPage.tsx';
 import { Shell } from './shell/Shell.tsx';
 
@@ -8,6 +9,11 @@ export const router = createBrowserRouter([
     path: '/',
     Component: Shell,
     ErrorBoundary: ErrorPage,
+    loader: ({ request }) => {
+      askAhead(new URL(request.url));
+      return null;
+    },
+    shouldRevalidate: () => false,
     HydrateFallback: () => <p style={{ padding: 40 }}>working…</p>,
     children: [
       { index: true, loader: ({ request }) => redirect(`/crafts${new URL(request.url).search}`) },

@@ -1,4 +1,4 @@
-import { columnOf, criteria, criterionNames, goodness, isPlausible, PICK_COLUMNS, pickLimitNames, type CriterionName, type PickLimit, type PickMap, type Scale, type Weights } from '@zivvo/core';
+import { columnOf, criteria, criterionNames, goodness, isPlausible, PICK_COLUMNS, pickLimitNames, type PickLimit, type PickMap, type Scale, type Weights } from '@zivvo/core';
 import { contourPath, type GridField } from '../shared/charts/contours.ts';
 import type { RankedProp } from './rankProps.ts';
 
@@ -33,19 +33,16 @@ export function colourField(map: PickMap, colour: MapColour, scale: Scale, weigh
   const columns = map.grid.diametersM.length;
   const rows = map.grid.pitchesM.length;
   const values = new Float64Array(columns * rows).fill(NaN);
-  const whole = criterionNames.reduce((sum, name) => sum + weights[name], 0);
+  const wishes = criterionNames.filter((name) => weights[name] > 0);
+  const whole = wishes.reduce((sum, name) => sum + weights[name], 0);
   for (let i = 0; i < values.length; i++) {
     const at = i * PICK_COLUMNS;
     if (colour !== 'score') values[i] = map.values[at + columnOf(colour)]!;
     else if (Number.isFinite(map.values[at + columnOf('enduranceS')]!) && Number.isFinite(map.values[at + columnOf('fullThrustN')]!)) {
-      values[i] = criterionNames.reduce((sum, name) => sum + weights[name] * goodnessAt(map, at, scale, name), 0) * (whole > 0 ? 100 / whole : 0);
+      values[i] = wishes.reduce((sum, name) => sum + weights[name] * goodness(scale, name, map.values[at + columnOf(criteria[name].figure)]!), 0) * (whole > 0 ? 100 / whole : 0);
     }
   }
   return { columns, rows, values };
-}
-
-function goodnessAt(map: PickMap, at: number, scale: Scale, name: CriterionName): number {
-  return goodness(scale, name, map.values[at + columnOf(criteria[name].figure)]!);
 }
 
 /** Fills places without a value from the nearest that has one, so that a contour never ends in nothing. */
@@ -125,7 +122,10 @@ const LABEL_EDGE = 22;
 function barredGround(map: PickMap, width: number, height: number): BarredGround[] {
   const columns = map.grid.diametersM.length;
   const rows = map.grid.pitchesM.length;
-  const margins = pickLimitNames.map((limit) => ({ limit, values: filled({ columns, rows, values: Float64Array.from({ length: columns * rows }, (_, i) => map.values[i * PICK_COLUMNS + columnOf(limit)]!) }) }));
+  const margins = pickLimitNames.flatMap((limit) => {
+    const values = Float64Array.from({ length: columns * rows }, (_, i) => map.values[i * PICK_COLUMNS + columnOf(limit)]!);
+    return values.some((margin) => margin > 1) ? [{ limit, values: filled({ columns, rows, values }) }] : [];
+  });
   return margins.flatMap(({ limit, values }): BarredGround[] => {
     const cells: { x: number; y: number }[] = [];
     values.forEach((margin, i) => {
@@ -134,7 +134,7 @@ function barredGround(map: PickMap, width: number, height: number): BarredGround
       if (margins.every((other) => other.values[i]! <= margin)) cells.push({ x: (column / (columns - 1)) * width, y: height - (row / (rows - 1)) * height });
     });
     const path = contourPath({ columns, rows, values }, 1, width, height);
-    if (path === '' || ![...values].some((v) => v > 1)) return [];
+    if (path === '') return [];
     if (cells.length < LEAST_LABELLED * values.length) return [{ limit, path, labelX: NaN, labelY: NaN, isUpright: false }];
     const mean = (of: (c: { x: number; y: number }) => number): number => cells.reduce((sum, c) => sum + of(c), 0) / cells.length;
     const wide = Math.max(...cells.map((c) => c.x)) - Math.min(...cells.map((c) => c.x));

@@ -1,9 +1,11 @@
 import {
   answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
-  type Candidate, type MarkedProp, type PickBench, type PickSetting,
+  type Candidate, type MarkedProp, type PickBench, type PickSetting, type RotorAir,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
+/** Section of the blades on a map. */
+const USUAL_SECTION = 'cambered';
 /** How long the worker computes before it looks for a message that stops it. */
 const BREATH_MS = 12;
 const CURVE_POINTS = 24;
@@ -14,9 +16,14 @@ let job = 0;
 
 /** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
 function benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
+  return pickBench(craft, tablesOf(air), (propModelId === null ? null : calibration?.models[propModelId]) ?? calibration?.whole ?? null);
+}
+
+/** The tables of an air; those of another are dropped. */
+function tablesOf(air: RotorAir): CoefficientTables {
   const known = tables?.air;
   if (!known || known.densityKgPerM3 !== air.densityKgPerM3 || known.soundSpeedMPerS !== air.soundSpeedMPerS || known.kinematicViscosityM2PerS !== air.kinematicViscosityM2PerS) tables = new CoefficientTables(air);
-  return pickBench(craft, tables!, (propModelId === null ? null : calibration?.models[propModelId]) ?? calibration?.whole ?? null);
+  return tables!;
 }
 
 function post(message: FromWorker): void {
@@ -40,7 +47,8 @@ async function workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<vo
           isCoarseTold = true;
           post({ kind: 'map', job: own, key, values: fillCoarse(map).values, state: 'coarse' });
         }
-        if (performance.now() < breathAt) continue;
+        // The first coarse map comes before anything else that is asked: somebody looks at an empty chart.
+        if (performance.now() < breathAt || (done === 0 && !isCoarseTold)) continue;
         await breath();
         if (job !== own) return;
         breathAt = performance.now() + BREATH_MS;
@@ -113,6 +121,7 @@ function problemOf(error: unknown): WorkerProblem {
 self.onmessage = ({ data }: MessageEvent<ToWorker>): void => {
   if (data.kind === 'task') answer(data.id, data.setting, data.task, data.ask as never);
   else if (data.kind === 'stop') job = 0;
+  else if (data.kind === 'warm') tablesOf(data.air).of({ ...data.family, section: USUAL_SECTION }).complete();
   else {
     job = data.job;
     void workMaps(data);

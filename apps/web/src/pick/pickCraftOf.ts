@@ -8,7 +8,8 @@ export function pickSettingOf(craft: CraftView, air: AirView | null, calibration
   return { craft: pickCraftOf(craft, air?.temperatureC ?? USUAL_AIR_C), air: rotorAirOf(air), calibration };
 }
 
-function rotorAirOf(air: AirView | null): RotorAir {
+/** Today's air as rotors feel it. */
+export function rotorAirOf(air: AirView | null): RotorAir {
   return air ? rotorAir(air.temperatureC, air.pressurePa, air.humidityRatio) : STANDARD_ROTOR_AIR;
 }
 

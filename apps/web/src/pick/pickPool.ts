@@ -1,4 +1,4 @@
-import type { PickFamily, PickGrid, PickSetting } from '@zivvo/core';
+import type { PickFamily, PickGrid, PickSetting, RotorAir } from '@zivvo/core';
 import type { FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
 /** What the pool needs of a worker; tests put one of their own. */
@@ -43,6 +43,11 @@ export class PickPool {
       worker.onmessage = ({ data }) => this.hear(i, data);
       return worker;
     });
+  }
+
+  /** Lets the worker of the first map compute that family's table while the craft is still being asked for. */
+  warm(air: RotorAir, family: PickFamily): void {
+    this.workers[0]!.postMessage({ kind: 'warm', air, family });
   }
 
   /** Starts working out the maps of a craft; whatever was under way is dropped. */

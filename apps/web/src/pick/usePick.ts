@@ -1,9 +1,9 @@
 import type { AirView, CraftView } from '@zivvo/contract';
 import { pickFamilies, pickGrid, type PickFamily, type PickMap, type PickSetting, type PropMaterial } from '@zivvo/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
-import { pickSettingOf } from './pickCraftOf.ts';
+import { pickSettingOf, rotorAirOf } from './pickCraftOf.ts';
 import { PickProblem, pickPool } from './pickPool.ts';
 import type { PickTask, PickTasks, WorkerProblem } from './pickMessages.ts';
 
@@ -11,7 +11,20 @@ export function familyKey({ bladeCount, tipShape, material }: PickFamily): strin
   return `${bladeCount} ${tipShape} ${material}`;
 }
 
-/** The craft in today's air; null while the air is read. */
+/** Starts the workers as soon as a page of Pick opens, before the craft itself has come. */
+export function usePickAhead(): void {
+  useEffect(() => void pickPool(), []);
+}
+
+/** Has the table of a family computed in today's air, while what else the maps need is still on its way. */
+export function useWarmTable(family: PickFamily | null): void {
+  const air = useAirQuery().data?.air;
+  useEffect(() => {
+    if (family && air !== undefined) pickPool().warm(rotorAirOf(air), family);
+  }, [family, air]);
+}
+
+/** The craft in today's air, its own runs counted; null while air and runs are read. */
 export function usePickSetting(craft: CraftView): PickSetting | null {
   const { data, isError } = useAirQuery();
   const own = useCalibrationQuery(craft.id);
@@ -54,7 +67,8 @@ export function usePickSpace(setting: PickSetting | null, referenceM: number | n
     let timer: number | undefined;
     const show = (): void => {
       timer = undefined;
-      setSpace({ maps: new Map(maps), ...progress, problem });
+      // Drawing a map takes a while: as a transition it is done in pieces, and hands at the keys go first.
+      startTransition(() => setSpace({ maps: new Map(maps), ...progress, problem }));
     };
     const gather = (isUrgent: boolean): void => {
       if (isUrgent) {

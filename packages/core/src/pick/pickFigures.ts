@@ -24,9 +24,10 @@ export const pickFigureDimensions: Readonly<Partial<Record<PickFigure, Dimension
 
 /** Column of a figure [its SI unit] or of a limit [share used] in a row of a map, from 0. */
 export function columnOf(name: PickFigure | PickLimit): number {
-  const figure = (pickFigureNames as readonly string[]).indexOf(name);
-  return figure >= 0 ? figure : pickFigureNames.length + (pickLimitNames as readonly string[]).indexOf(name);
+  return COLUMNS[name];
 }
+
+const COLUMNS = Object.fromEntries([...pickFigureNames, ...pickLimitNames].map((name, k) => [name, k])) as Record<PickFigure | PickLimit, number>;
 
 /** The limit that a candidate comes nearest to, and by how much it keeps or breaks it. */
 export function closestLimit(margins: PickMargins): { limit: PickLimit; margin: number } {

@@ -2,7 +2,7 @@ import type { CraftListView, CraftUseDto, CraftView, CreateCraftDto, LineView, U
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
-const craftApi = api.injectEndpoints({
+export const craftApi = api.injectEndpoints({
   endpoints: (build) => ({
     crafts: build.query<CraftListView, void>({ query: () => '/crafts', providesTags: ['Craft', 'Line'] }),
     craft: build.query<CraftView, string>({ query: (id) => `/crafts/${id}`, providesTags: ['Craft'] }),

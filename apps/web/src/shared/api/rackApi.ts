@@ -1,7 +1,7 @@
 import type { CountStockDto, CreatePropModelDto, PropModelListView, PropModelView, UpdatePropModelDto, WantDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
-const rackApi = api.injectEndpoints({
+export const rackApi = api.injectEndpoints({
   endpoints: (build) => ({
     propModels: build.query<PropModelListView, void>({ query: () => '/prop-models', providesTags: ['PropModel'] }),
     propModel: build.query<PropModelView, string>({ query: (id) => `/prop-models/${id}`, providesTags: ['PropModel'] }),

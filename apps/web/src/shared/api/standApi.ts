@@ -2,7 +2,7 @@ import type { CalibrationView, CampaignDetailView, CampaignListView, CampaignRes
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
-const standApi = api.injectEndpoints({
+export const standApi = api.injectEndpoints({
   endpoints: (build) => ({
     campaigns: build.query<CampaignListView, string | null>({ query: (craftId) => `/campaigns${craftId === null ? '' : `?craftId=${craftId}`}`, providesTags: ['Campaign'] }),
     campaign: build.query<CampaignDetailView, string>({ query: (id) => `/campaigns/${id}`, providesTags: ['Campaign'] }),

@@ -1,7 +1,7 @@
 import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, FoundView, HealthView, PackPieceView, PackServiceView, PartEventView, PersonView, ReadAirDto, UpdatePackPieceDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
-const workshopApi = api.injectEndpoints({
+export const workshopApi = api.injectEndpoints({
   endpoints: (build) => ({
     health: build.query<HealthView, void>({ query: () => '/health' }),
     people: build.query<PersonView[], void>({ query: () => '/people', providesTags: ['Person'] }),

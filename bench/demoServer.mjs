@@ -1,0 +1,23 @@
+// A demo server for benchmarks that need one: real database, a folder of its own, gone afterwards.
+import { spawn } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+
+/** Starts the demo on a port, does the work with its address, and ends it. */
+export async function withDemoServer(port, work) {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-bench-'));
+  const env = { ...process.env, PORT: String(port), ZIVVO_DATA: folder, ZIVVO_WORKSHOP: 'demo', ZIVVO_WEB: path.resolve('apps/web/dist') };
+  const server = spawn(process.execPath, ['apps/server/dist/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  try {
+    await new Promise((resolve, reject) => {
+      server.stdout.on('data', (chunk) => chunk.toString().includes('ready at') && resolve());
+      server.once('exit', () => reject(new Error('The server of the bench ended.')));
+    });
+    return await work(`http://127.0.0.1:${port}`);
+  } finally {
+    server.kill('SIGTERM');
+    await new Promise((resolve) => server.once('exit', resolve));
+    fs.rmSync(folder, { recursive: true, force: true });
+  }
+}
