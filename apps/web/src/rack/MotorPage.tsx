@@ -1,24 +1,19 @@
 import { bearingFeels, MotorPieceDto, rotorPlaces, type MotorPieceView } from '@zivvo/contract';
 import { bearingNames, placeNames } from '@zivvo/words';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
-import { v7 } from 'uuid';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useAddMotorMutation, useMotorHistoryQuery, useMotorsQuery, useRemoveMotorMutation, useRestoreMotorMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
-import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
 import { PartHistory } from './PartHistory.tsx';
 import piece from './PiecePage.module.css';
 import { RackTabs } from './RackTabs.tsx';
+import { usePartForm } from './usePartForm.ts';
 
 /** One physical motor: what it has been through, and how it feels. */
 export function Component() {
@@ -71,32 +66,18 @@ type MotorForm = { [K in keyof MotorPieceDto]: MotorPieceDto[K] };
 const blankMotor: MotorForm = { tag: '', craftId: null, place: null, hours: 0, overLimitCount: 0, strikeCount: 0, bearing: null, shaftPlayM: null, shaftRunOutM: null, note: null };
 
 function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: () => void }) {
-  const format = useFormat();
   const { craftId } = useInHand();
   const { data: crafts } = useCraftsQuery();
   const [add, adding] = useAddMotorMutation();
   const [update, updating] = useUpdateMotorMutation();
   const [remove] = useRemoveMotorMutation();
   const [restore] = useRestoreMotorMutation();
-  const [id] = useState(() => motor?.id ?? v7());
-  const { control, handleSubmit, setError } = useForm<MotorForm>({ defaultValues: motor ?? { ...blankMotor, craftId }, resolver: dtoResolver<MotorForm>(MotorPieceDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (form) => {
-    const body = Object.fromEntries(Object.keys(blankMotor).map((key) => [key, form[key as keyof MotorForm]])) as unknown as MotorForm;
-    try {
-      if (motor) await update({ id, body: { ...body, revision: motor.revision } }).unwrap();
-      else await add({ ...body, id }).unwrap();
-      onDone();
-    } catch (error) {
-      showRefusal(setError, error, format.choices);
-    }
+  const { control, onSave, onRemove } = usePartForm<MotorForm>({
+    blank: blankMotor, start: { craftId }, part: motor, Dto: MotorPieceDto, onDone, onGone: onDone, goneText: `Motor ${motor?.tag} was taken off the list.`,
+    add: (body) => add(body).unwrap(), update: (id, body) => update({ id, body }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
   });
-  const onRemove = (): void => {
-    void remove(id);
-    onDone();
-    void announceDeletion(`Motor ${motor!.tag} was taken off the list.`, () => void restore(id));
-  };
   return (
-    <form className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+    <form className={classes.form} noValidate onSubmit={onSave}>
       <ProblemNote error={adding.error ?? updating.error} />
       <fieldset className={classes.group}>
         <legend>{motor ? `Motor ${motor.tag}` : 'New motor'}</legend>

@@ -1,13 +1,9 @@
-import { packChemistries, PackPieceDto, type PackPieceView, type PackServiceView } from '@zivvo/contract';
+import { packChemistries, PackPieceDto, type PackPieceView, type PackServiceView, type CreatePackPieceDto, type UpdatePackPieceDto } from '@zivvo/contract';
 import { cellVoltages } from '@zivvo/core';
 import { chemistryNames, formatNumber } from '@zivvo/words';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
-import { v7 } from 'uuid';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -19,10 +15,10 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
 import { PartHistory } from './PartHistory.tsx';
 import piece from './PiecePage.module.css';
 import { RackTabs } from './RackTabs.tsx';
+import { usePartForm } from './usePartForm.ts';
 
 /** One physical pack: the runs that it served, how deep it sagged, what was written down. */
 export function Component() {
@@ -141,30 +137,16 @@ type PackForm = { [K in keyof Required<PackPieceDto>]: Required<PackPieceDto>[K]
 const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cycleCount: null, note: null };
 
 function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone: () => void; onGone?: () => void }) {
-  const format = useFormat();
   const [add, adding] = useAddPackMutation();
   const [update, updating] = useUpdatePackMutation();
   const [remove] = useRemovePackMutation();
   const [restore] = useRestorePackMutation();
-  const [id] = useState(() => pack?.id ?? v7());
-  const { control, handleSubmit, setError } = useForm<PackForm>({ defaultValues: pack ?? blankPack, resolver: dtoResolver<PackForm>(PackPieceDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (form) => {
-    const body = Object.fromEntries(Object.keys(blankPack).map((key) => [key, form[key as keyof PackForm]])) as unknown as Required<PackPieceDto>;
-    try {
-      if (pack) await update({ id, body: { ...body, revision: pack.revision } }).unwrap();
-      else await add({ ...body, id }).unwrap();
-      onDone();
-    } catch (error) {
-      showRefusal(setError, error, format.choices);
-    }
+  const { control, onSave, onRemove } = usePartForm<PackForm>({
+    blank: blankPack, part: pack, Dto: PackPieceDto, onDone, onGone: () => onGone?.(), goneText: `Pack ${pack?.tag} was taken off the list.`,
+    add: (body) => add(body as CreatePackPieceDto).unwrap(), update: (id, body) => update({ id, body: body as UpdatePackPieceDto }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
   });
-  const onRemove = (): void => {
-    void remove(id);
-    onGone?.();
-    void announceDeletion(`Pack ${pack!.tag} was taken off the list.`, () => void restore(id));
-  };
   return (
-    <form className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
+    <form className={classes.form} noValidate onSubmit={onSave}>
       <ProblemNote error={adding.error ?? updating.error} />
       <fieldset className={classes.group}>
         <legend>{pack ? `Pack ${pack.tag}` : 'New pack'}</legend>

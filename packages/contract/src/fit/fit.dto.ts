@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
+import { Flag, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
 import { pieceHands, pieceLimits, rotorPlaces, TAG_MAX_LENGTH } from '../piece/limits.ts';
 import { armChecks, fitLimits, OUTPUT_NAME_MAX_LENGTH, sideThrusts, spinSources, threads } from './limits.ts';
 import { spins } from '../craft/limits.ts';

@@ -1,5 +1,5 @@
 import type { Reason, Severity } from '../figure/reason.ts';
-import { labelSpinOf, otherSpin, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
+import { labelSpinOf, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
 import { degreesBetween, wrapDegrees } from '../numerics/complex.ts';
 import { layoutMoments } from './layoutMoments.ts';
 import { rotorAction, type FittedRotor } from './rotorAction.ts';
