@@ -65,7 +65,8 @@ function PickPage({ craft }: { craft: CraftView }) {
   // A size just taken is worked out first: until then no other prop stands in its place under the reader's hand.
   const isChosenComing = chosenId !== null && chosen === null && asked.isWorking;
   const subject = isChosenComing ? null : (chosen ?? best ?? null);
-  const isWorking = space.done < space.total || ranked.length === 0;
+  // Where nothing is allowed there is no scale and no order: that is an answer, not work under way.
+  const isWorking = space.total === 0 || space.done < space.total || (scale !== null && ranked.length === 0);
   const plain = useMemo(() => plainAnswer(ranked, craft), [ranked, craft]);
   const want = useWant(craft);
   useKeys([

@@ -99,6 +99,11 @@ export class PickPool {
 
 let shared: PickPool | null = null;
 
+/** Puts another pool in the place of this tab's; tests work without workers. */
+export function replacePickPool(pool: PickPool): void {
+  shared = pool;
+}
+
 /** The pool of this tab; its workers keep their tables from page to page. */
 export function pickPool(): PickPool {
   shared ??= new PickPool(() => new Worker(new URL('./pick.worker.ts', import.meta.url), { type: 'module' }));

@@ -1,0 +1,147 @@
+import {
+  answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
+  type Candidate, type MarkedProp, type PickBench, type PickSetting, type RotorAir,
+} from '@zivvo/core';
+import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
+
+/** Section of the blades on a map. */
+const USUAL_SECTION = 'cambered';
+/** How long the worker computes before it looks for a message that stops it. */
+const BREATH_MS = 12;
+const CURVE_POINTS = 24;
+
+const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+/**
+ * What a worker of Pick does, without the worker: it hears messages and posts answers. Its tables are kept from one
+ * message to the next.
+ */
+export class PickWork {
+  private tables: CoefficientTables | null = null;
+  /** The map job in force; a newer one, or *stop*, ends it at its next breath. */
+  private job = 0;
+
+  constructor(private readonly post: (message: FromWorker) => void) {}
+
+  hear(message: ToWorker): void {
+    switch (message.kind) {
+      case 'task':
+        return this.answer(message);
+      case 'stop':
+        this.job = 0;
+        return;
+      case 'warm':
+        this.tablesOf(message.air).of({ ...message.family, section: USUAL_SECTION }).complete();
+        return;
+      case 'map':
+        this.job = message.job;
+        void this.workMaps(message);
+    }
+  }
+
+  /** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
+  private benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
+    return pickBench(craft, this.tablesOf(air), (propModelId === null ? null : calibration?.models[propModelId]) ?? calibration?.whole ?? null);
+  }
+
+  /** The tables of an air; those of another are dropped. */
+  private tablesOf(air: RotorAir): CoefficientTables {
+    const { tables } = this;
+    if (tables && isSameAir(tables.air, air)) return tables;
+    return (this.tables = new CoefficientTables(air));
+  }
+
+  private async workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<void> {
+    const own = message.job;
+    try {
+      const bench = this.benchOf(message.setting);
+      let done = 0;
+      const total = message.families.length;
+      for (const { key, family } of message.families) {
+        const map = emptyPickMap(family, message.grid);
+        let isCoarseTold = false;
+        let breathAt = performance.now() + BREATH_MS;
+        for (const progress of refineMap(bench, map)) {
+          if (progress.isCoarse && !isCoarseTold) {
+            isCoarseTold = true;
+            this.post({ kind: 'map', job: own, key, values: fillCoarse(map).values, state: 'coarse' });
+          }
+          // The first coarse map comes before anything else that is asked: somebody looks at an empty chart.
+          if (performance.now() < breathAt || (done === 0 && !isCoarseTold)) continue;
+          await breath();
+          if (this.job !== own) return;
+          breathAt = performance.now() + BREATH_MS;
+        }
+        this.post({ kind: 'map', job: own, key, values: map.values, state: 'fine' });
+        this.post({ kind: 'progress', job: own, done: ++done, total });
+        await breath();
+        if (this.job !== own) return;
+      }
+    } catch (error) {
+      this.post({ kind: 'mapFailed', job: own, problem: problemOf(error) });
+    }
+  }
+
+  private answer({ id, setting, task, ask }: Extract<ToWorker, { kind: 'task' }>): void {
+    try {
+      const benchFor = (propModelId: string | null): PickBench => this.benchOf(setting, propModelId);
+      const value = (tasks[task] as Task<PickTask>)(benchFor, setting, ask);
+      this.post({ kind: 'answer', id, result: { ok: true, value } });
+    } catch (error) {
+      this.post({ kind: 'answer', id, result: { ok: false, problem: problemOf(error) } });
+    }
+  }
+}
+
+function isSameAir(a: RotorAir, b: RotorAir): boolean {
+  return a.densityKgPerM3 === b.densityKgPerM3 && a.soundSpeedMPerS === b.soundSpeedMPerS && a.kinematicViscosityM2PerS === b.kinematicViscosityM2PerS;
+}
+
+/** Answers one question; the bench is made for the runs of a prop, or for all. */
+type Task<K extends PickTask> = (benchFor: (propModelId: string | null) => PickBench, setting: PickSetting, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'];
+
+const candidateOf = (bench: PickBench, setting: PickSetting, { id, geometry, facts }: AskedProp): Candidate => evaluateCandidate(bench, geometry, { ...facts, calibration: setting.calibration?.models[id] ?? null });
+
+/** Without the propeller's own tables, which nobody outside needs. */
+function plain({ geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio }: MarkedProp): MarkedProp {
+  return { geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
+}
+
+const tasks: { [K in PickTask]: Task<K> } = {
+  props: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (_, candidate) => plain(candidate)),
+  curves: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, curveOf),
+  topSpeeds: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, topSpeedOf),
+  ladder: (benchFor, setting, { props }) => loadLadder(benchFor(null), props.map(({ id, geometry, facts }) => ({ id, geometry, facts: { ...facts, calibration: setting.calibration?.models[id] ?? null } }))),
+  remedies: (benchFor, _, { propModelId, geometry }) => remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
+  questions: (benchFor, _, { propModelId, geometry, shelf }) => {
+    const bench = benchFor(propModelId);
+    const answers = Object.fromEntries(
+      questionNames.map((name) => {
+        const answer = answerQuestion(bench, geometry, name);
+        return [name, answer && { before: plain(answer.before), after: plain(answer.after), addedKg: answer.addedKg }];
+      }),
+    ) as Answers['answers'];
+    return { answers, greatestPayloadKg: greatestPayloadKg(bench, geometry), weightForInchKg: weightForInchKg(bench, geometry), packs: packsForMinutes(bench, geometry, shelf) };
+  },
+};
+
+function ofEach<T>(bench: PickBench, setting: PickSetting, props: readonly AskedProp[], answerOf: (bench: PickBench, candidate: Candidate) => T): Record<string, T> {
+  return Object.fromEntries(props.map((p) => [p.id, answerOf(bench, candidateOf(bench, setting, p))]));
+}
+
+function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
+  if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
+  const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
+  return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
+}
+
+function topSpeedOf({ craft }: PickBench, candidate: Candidate): number | null {
+  if (!Number.isFinite(candidate.fullSpeedRpm)) return null;
+  return levelTopSpeedMPerS({ kind: craft.kind, massKg: craft.massKg, rotorCount: craft.rotorCount, dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg), prop: candidate.prop, fullSpeedRpm: candidate.fullSpeedRpm });
+}
+
+function problemOf(error: unknown): WorkerProblem {
+  if (!(error instanceof CoreError)) return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
+  const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
+  return { code: error.code, what: typeof what === 'string' ? what : '', allowed: typeof allowed === 'string' ? allowed : '' };
+}
