@@ -1,6 +1,6 @@
 import type { CraftView } from '@zivvo/contract';
 import { discGapM, type Reason } from '@zivvo/core';
-import { chemistryNames, layoutNames } from '@zivvo/words';
+import { chemistryNames, formatNumber, layoutNames } from '@zivvo/words';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useKeys } from '../app/keys.ts';
@@ -56,7 +56,7 @@ export function Component() {
             eyebrow={`Crafts · ${craft.name}`}
             headline={craft.kind === 'plane' ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}` : `${craft.name} needs ${format.quantity(craft.carryThrustN, 'force').text} from each rotor to hover`}
             detail={[craft.ownerName, craft.note].filter((t) => t !== null).join(' · ')}
-            reasons={<Findings gapM={diameterM === null ? null : discGapM(craft.rotors, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('carryThrustN')} estimatedCount={craft.estimatedFields.length} />}
+            reasons={<Findings craft={craft} gapM={diameterM === null ? null : discGapM(craft.rotors, diameterM)} diameterM={diameterM} clearanceM={craft.clearanceDiameterM} propName={model ? propModelName(model) : null} onShowHover={() => show('carryThrustN')} estimatedCount={craft.estimatedFields.length} />}
             actions={
               <>
                 <ActionLink weight="main" hint="n" to={to('/stand/new', { craftId })}>
@@ -88,6 +88,7 @@ export function Component() {
                 <dl className={classes.facts}>
                   <Fact name="Layout" value={layoutNames[craft.layout]} />
                   <Fact name="Motor" value={craft.motorLabel} />
+                  {craft.gearRatio !== null && <Fact name="Gear" value={`${formatNumber(Math.abs(craft.gearRatio), 2)} turns of the motor for one of the prop, ${craft.gearRatio < 0 ? 'reversed' : 'the same way'}`} />}
                   <Fact name="Stator" value={`${format.millimetres(craft.statorDiameterM)} × ${format.millimetres(craft.statorHeightM)}`} />
                   <Fact name="Winding" value={format.quantity(craft.motorResistanceOhm, 'resistance').text} onShow={workingOf('motorResistanceOhm')} />
                   <Fact name="No-load current" value={format.quantity(craft.motorNoLoadCurrentA, 'current', 2).text} onShow={workingOf('motorNoLoadCurrentA')} />
@@ -146,6 +147,7 @@ function Fact({ name, value, onShow }: { name: string; value: string; onShow?: (
 }
 
 interface FindingsProps {
+  craft: CraftView;
   gapM: number | null;
   diameterM: number | null;
   clearanceM: number | null;
@@ -155,7 +157,7 @@ interface FindingsProps {
 }
 
 /** What the drawing shows, in words. */
-function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount, onShowHover }: FindingsProps) {
+function Findings({ craft, gapM, diameterM, clearanceM, propName, estimatedCount, onShowHover }: FindingsProps) {
   const format = useFormat();
   const lines: { severity: Reason['severity']; text: string }[] = [];
   if (propName === null) lines.push({ severity: 'action', text: 'Choose the prop it flies now: every other prop is held against it.' });
@@ -166,7 +168,7 @@ function Findings({ gapM, diameterM, clearanceM, propName, estimatedCount, onSho
   return (
     <ul className={classes.findings}>
       <li>
-        Each rotor carries its share of the weight.{' '}
+        {craft.kind === 'plane' ? `In cruise each prop pulls ${format.quantity(craft.carryThrustN, 'force').text}: the wing carries, estimated. ` : 'Each rotor carries its share of the weight. '}
         <button type="button" className={classes.working} onClick={onShowHover}>
           working
         </button>
