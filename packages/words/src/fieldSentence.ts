@@ -19,6 +19,7 @@ export function fieldSentence(problem: FieldProblem, choices: UnitChoices): stri
   const dimension = fieldDimension(problem.path);
   const show = (value: number | string): string => (dimension ? formatQuantity(Number(value), dimension, choices, dimension === 'mass' || dimension === 'length' ? undefined : 1).text : String(value));
   if (problem.rule === 'discsMeet') return `${label}: the discs would meet; ${show(max!)} at most for this diagonal.`;
+  if (problem.rule === 'atMostTimes') return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
   if (['isString', 'minLength'].includes(problem.rule) && max !== undefined) return `${label}: enter something, up to ${max} characters.`;
   if (problem.rule === 'maxLength') return `${label}: at most ${max} characters.`;
   if (min !== undefined && max !== undefined) return `${label}: ${show(min)} to ${show(max)} is allowed.`;

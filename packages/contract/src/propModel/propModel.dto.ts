@@ -1,5 +1,5 @@
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { AtMostTimes, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { mountKinds, pieceLimits } from '../piece/limits.ts';
 import { hands, materials, propModelLimits, tipShapes } from './limits.ts';
 
@@ -16,6 +16,8 @@ export class PropModelDto {
   @Within(propModelLimits.diameterM)
   diameterM!: number;
 
+  /** Beyond twice the diameter nothing is moulded, and no model says anything. */
+  @AtMostTimes(2, 'diameterM')
   @Within(propModelLimits.pitchM)
   pitchM!: number;
 

@@ -1,12 +1,24 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateIf, ValidateNested } from 'class-validator';
+import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateBy, ValidateIf, ValidateNested, type ValidationArguments } from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
 export function Within(range: Range): PropertyRule {
   const context = { min: range.min, max: range.max };
   return applyDecorators(IsNumber({ allowNaN: false, allowInfinity: false }, { context }), Min(range.min, { context }), Max(range.max, { context }));
+}
+
+/** At most so many times another field of the same body; while that one is no number, nothing is said. */
+export function AtMostTimes(times: number, other: string): PropertyRule {
+  const rule = {
+    validate: (value: unknown, args?: ValidationArguments): boolean => {
+      const limit = (args?.object as Record<string, unknown> | undefined)?.[other];
+      return typeof value !== 'number' || typeof limit !== 'number' || !(limit > 0) || value <= times * limit;
+    },
+    defaultMessage: (): string => `$property must be at most ${times} times ${other}`,
+  };
+  return applyDecorators(ValidateBy({ name: 'atMostTimes', validator: rule }, { context: { times, other } }));
 }
 
 /** A whole number inside a closed range. */
@@ -48,7 +60,7 @@ export function Nullable(): PropertyRule {
 
 /** A list of bodies of one kind, each held against its own rules. */
 export function ListOf(item: () => new () => object, { min, max }: Range): PropertyRule {
-  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), ValidateNested({ each: true }), Type(item));
+  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), IsObject({ each: true, context: { allowed: 'objects' } }), ValidateNested({ each: true }), Type(item));
 }
 
 /** A body inside another, held against its own rules. */
