@@ -76,6 +76,7 @@ describe('errors', () => {
     expect(fieldSentence(problem({}), defaultUnits).replace(/\u202f/g, ' ')).toBe('Take-off weight: 10.0 g to 60 kg is allowed.');
     expect(fieldSentence(problem({ path: 'diameterM', allowed: { min: 0.02, max: 1.1 } }), metric).replace(/\u202f/g, ' ')).toBe('Diameter: 20.0 mm to 1,100.0 mm is allowed.');
     expect(fieldSentence(problem({ path: 'name', rule: 'minLength', allowed: { min: 1, max: 80 } }), defaultUnits)).toBe('Name: enter something, up to 80 characters.');
+    expect(fieldSentence(problem({ path: 'pitchM', rule: 'atMostTimes', allowed: { times: 2, other: 'diameterM' } }), defaultUnits)).toBe('Pitch: at most 2 times the diameter.');
     expect(fieldSentence(problem({ path: 'referencePropModelId', rule: 'exists', allowed: {} }), defaultUnits)).toContain('does not exist any more');
   });
 

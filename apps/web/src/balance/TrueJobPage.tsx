@@ -118,8 +118,12 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const evidence: TrueUpDto = { target: job.target, looks: job.looks, swings: job.swings, heavyDegrees: job.heavyDegrees, bladeMomentsKgM: job.bladeMomentsKgM, runs: job.runs, runSpeedRpm: job.runSpeedRpm, note: job.note };
   const set = (more: Partial<TrueUpDto>): void => void change({ id: job.id, body: { ...evidence, ...more, revision: job.revision } });
   const end = async (as: 'trued' | 'truedDynamic' | 'sentBack'): Promise<void> => {
-    await finish({ id: job.id, body: { as, note: null } }).unwrap();
-    go('/true');
+    try {
+      await finish({ id: job.id, body: { as, note: null } }).unwrap();
+      go('/true');
+    } catch {
+      // The note above the dial says why; what was seen stays.
+    }
   };
   const isDynamic = tab === 'vibration' && job.vibration?.leftRatio !== null && job.vibration?.leftRatio !== undefined;
   const { result, problem } = job;

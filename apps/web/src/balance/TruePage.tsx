@@ -10,7 +10,7 @@ import { useKeys } from '../app/keys.ts';
 import { useAddRigMutation, useRemoveRigMutation, useRestoreRigMutation, useRigsQuery, useTraysQuery } from '../shared/api/balanceApi.ts';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver } from '../shared/forms/dtoResolver.ts';
+import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -144,10 +144,14 @@ function NewRig({ onDone }: { onDone: () => void }) {
   const [add, adding] = useAddRigMutation();
   const [spin, setSpin] = useState({ turns: '', seconds: '', inertia: '' });
   const [taken, setTaken] = useState(5e-8);
-  const { control, handleSubmit, setValue } = useForm<RigForm & { id: string }>({ defaultValues: { id: v7(), name: '', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null }, resolver: dtoResolver<RigForm & { id: string }>(RigDto, format.choices), mode: 'onTouched' });
+  const { control, handleSubmit, setValue, setError } = useForm<RigForm & { id: string }>({ defaultValues: { id: v7(), name: '', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null }, resolver: dtoResolver<RigForm & { id: string }>(RigDto, format.choices), mode: 'onTouched' });
   const onSave = handleSubmit(async (values) => {
-    await add(values).unwrap();
-    onDone();
+    try {
+      await add(values).unwrap();
+      onDone();
+    } catch (error) {
+      showRefusal(setError, error, format.choices);
+    }
   });
   const [turns, seconds, inertia] = [Number(spin.turns), Number(spin.seconds), Number(spin.inertia)];
   const found = turns > 0 && seconds > 0 && inertia > 0 ? spinTestFrictionKgM(inertia * 1e-9, turns, seconds) : null;

@@ -2,9 +2,10 @@ import '../test/completeAddresses.ts';
 import { describe, expect, jest, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { PropModelView, TrueUpDto, TrueUpView } from '@zivvo/contract';
-import { fromPolar, labelGeometry, spinnerPositions, trueUpState, USUAL_TAPE, vibrationState, type TrueUpEvidence } from '@zivvo/core';
+import type { TrueUpDto, TrueUpView } from '@zivvo/contract';
+import { fromPolar, spinnerPositions } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
+import { jobOf, modelOnShaft } from './balance.fixtures.ts';
 import { SingleBladeTool } from './SingleBladeTool.tsx';
 import { SpinnerTool } from './SpinnerTool.tsx';
 import { SwingTab } from './SwingTab.tsx';
@@ -13,16 +14,13 @@ import { TwoPlanesTool } from './TwoPlanesTool.tsx';
 import { VibrationTab } from './VibrationTab.tsx';
 import { WeighTab } from './WeighTab.tsx';
 
-const model = { id: 'm1', label: '7.2x3.9x3', diameterM: 0.18288, measuredDiameterM: null, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } as PropModelView;
+const model = modelOnShaft;
 const onSet = jest.fn<(more: Partial<TrueUpDto>) => void>();
 const lastSet = (): Partial<TrueUpDto> => onSet.mock.lastCall![0];
 
-/** A job as the server would work it out from what was seen. */
 function aJob(more: Partial<TrueUpView> = {}): TrueUpView {
   onSet.mockReset();
-  const evidence: TrueUpEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], ...(more as Partial<TrueUpEvidence>) };
-  const setting = { geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'), massKg: 0.0079, craft: { massKg: 1.9, hoverSpeedRpm: 9000 }, bellMassKg: 0.02, rig: { frictionKgM: 2e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 }, target: 'good' as const, roll: USUAL_TAPE };
-  return { looks: [], swings: [], runs: [], bladeMomentsKgM: [], heavyDegrees: null, runSpeedRpm: null, hoverSpeedRpm: 9000, result: trueUpState(setting, evidence), vibration: vibrationState(more.runs ?? [], 18.6, 0.068, 9000), problem: null, ...more } as unknown as TrueUpView;
+  return jobOf(more);
 }
 
 describe('tape trials', () => {

@@ -1,0 +1,142 @@
+import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { describe, expect, test } from '@jest/globals';
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type { FinishTrueUpDto, PieceView, TraysView, UpdateTrueUpDto } from '@zivvo/contract';
+import { Route, Routes } from 'react-router';
+import { renderInApp } from '../test/renderInApp.tsx';
+import { jobOf, modelOnShaft } from './balance.fixtures.ts';
+import { Component as TrueJobPage } from './TrueJobPage.tsx';
+import { Component as TruePage } from './TruePage.tsx';
+
+const piece = (tag: string, hand: PieceView['hand'] = 'cw'): PieceView => ({ id: tag, tag, hand, propModelId: 'm1', state: 'checkedIn' }) as PieceView;
+const rig = { id: 'r1', revision: 1, name: 'Glass shaft', frictionKgM: 2e-8, borePlayM: 0.00005, largestM: 0.4, inertiaKgM2: 1e-7, note: null };
+const craft = { id: 'c1', name: 'Petrel', referencePropModelId: 'm1', rotors: [] };
+const trays = (more: Partial<TraysView> = {}): TraysView => ({ toDo: [], good: [], back: [], notNeeded: [], ...more });
+
+function show(address: string, answers: Record<string, unknown>) {
+  const server = pretendServer({ 'GET /prop-models': { items: [modelOnShaft], total: 1 }, 'GET /prop-models/m1': modelOnShaft, 'GET /rigs': [rig], 'GET /crafts': { items: [craft], total: 1 }, 'GET /crafts/c1': craft, ...answers });
+  renderInApp(
+    <Routes>
+      <Route path="/true" element={<TruePage />} />
+      <Route path="/true/:pieceId" element={<TrueJobPage />} />
+    </Routes>,
+    { address },
+  );
+  return server;
+}
+const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
+const field = (name: string): HTMLElement => screen.getByRole('textbox', { name });
+
+describe('the bench', () => {
+  test('three trays with what lies in them, the first of them next, and those that need none are not nagged about', async () => {
+    show('/true?craft=c1', { 'GET /true-ups/trays': trays({ toDo: [piece('AB12'), piece('CD34', 'ccw')], good: [piece('EF56')], notNeeded: [piece('GH78')] }) });
+    await heading('2 pieces to true for Petrel');
+    expect(screen.getByText('1 good, 0 to send back, 1 need none.')).toBeTruthy();
+    expect(within(screen.getByRole('region', { name: 'To do' })).getAllByRole('link').map((l) => l.textContent)).toEqual([expect.stringContaining('AB12'), expect.stringContaining('CD34')]);
+    expect(within(screen.getByRole('region', { name: 'Back' })).getByText('empty')).toBeTruthy();
+    expect(screen.getByRole('link', { name: /^True AB12/ }).getAttribute('href')).toContain('/true/AB12');
+  });
+
+  test('nothing checked in sends to the delivery; all trued says so', async () => {
+    show('/true', { 'GET /true-ups/trays': trays() });
+    await heading('Nothing checked in to balance');
+    expect(screen.getByRole('link', { name: 'New delivery' })).toBeTruthy();
+  });
+
+  test('a rig is described by its spin test: turns and seconds become the friction it holds', async () => {
+    const { sent } = show('/true', { 'GET /true-ups/trays': trays({ good: [piece('EF56')] }), 'POST /rigs': rig });
+    await heading('Every piece is trued');
+    await userEvent.click(screen.getByRole('button', { name: 'New rig' }));
+    await userEvent.type(field('Name'), 'Glass shaft');
+    for (const [name, text] of [['Inertia, g·mm²', '12000'], ['Turns', '40'], ['Seconds', '20']] as const) await userEvent.type(field(name), text);
+    await userEvent.click(screen.getByRole('button', { name: /^Take .*g·mm$/ }));
+    await userEvent.click(screen.getByRole('button', { name: 'Put on the bench' }));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    const { frictionKgM } = sent[0]!.body as { frictionKgM: number };
+    // Slowing evenly from 8π rad/s in 20 s: friction is inertia times 4π·turns over the square of the seconds.
+    expect(frictionKgM * 9.80665).toBeCloseTo((12_000e-9 * 4 * Math.PI * 40) / 20 ** 2, 8);
+  });
+
+  test('a rig that the server refuses keeps what was typed', async () => {
+    show('/true', { 'GET /true-ups/trays': trays({ good: [piece('EF56')] }), 'POST /rigs': new Refusal(409, 'nameTaken', 'There is a rig of that name already.') });
+    await heading('Every piece is trued');
+    await userEvent.click(screen.getByRole('button', { name: 'New rig' }));
+    await userEvent.type(field('Name'), 'Glass shaft');
+    await userEvent.click(screen.getByRole('button', { name: 'Put on the bench' }));
+    expect(await screen.findByText(/There is a rig of that name already/)).toBeTruthy();
+    expect(field('Name')).toHaveProperty('value', 'Glass shaft');
+  });
+});
+
+describe('a piece before its first look', () => {
+  const flown = { ...piece('p1'), history: [{ sequence: 1, at: '2026-11-01T09:00:00Z', personId: null, personName: null, action: 'fit', values: {} }] };
+
+  test('a piece that has flown is looked at first; rig and craft go along', async () => {
+    const { sent } = show('/true/p1', { 'GET /pieces/p1': flown, 'GET /true-ups/of-piece/p1': [], 'POST /true-ups': new Refusal(422, 'balance.notLookedAt', 'This piece has flown: look for cracks and white marks first.') });
+    await heading(/has never been balanced/);
+    expect(screen.getByRole('checkbox', { name: /It has flown/ })).toHaveProperty('checked', false);
+    await userEvent.click(await screen.findByRole('button', { name: /^Put it on the shaft/ }));
+    expect(sent[0]!.body).toMatchObject({ pieceId: 'p1', rigId: 'r1', craftId: 'c1', isLookedAt: false });
+    expect(await screen.findByText(/look for cracks and white marks first/)).toBeTruthy();
+  });
+
+  test('without a rig there is nothing to put it on', async () => {
+    show('/true/p1', { 'GET /pieces/p1': { ...flown, history: [] }, 'GET /true-ups/of-piece/p1': [], 'GET /rigs': [] });
+    expect(await screen.findByText('No rig on the bench')).toBeTruthy();
+    expect(screen.queryByRole('checkbox', { name: /It has flown/ })).toBeNull();
+  });
+
+  test('the last job is told with what was left', async () => {
+    const done = jobOf({ state: 'trued', finishedAt: '2026-11-21T10:00:00Z', looks: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }] });
+    show('/true/p1', { 'GET /pieces/p1': { ...flown, history: [] }, 'GET /true-ups/of-piece/p1': [done] });
+    await heading(/was trued, 21 Nov/);
+  });
+});
+
+describe('a job', () => {
+  const shown = (job = jobOf(), answers: Record<string, unknown> = {}) => show('/true/p1', { 'GET /pieces/p1': { ...piece('p1'), history: [] }, 'GET /true-ups/of-piece/p1': [job], 'PUT /true-ups/j1': job, ...answers });
+
+  test('it starts with a look, says how much may stay, and the target can be changed', async () => {
+    const { sent } = shown();
+    await heading('Let it go with one blade up, and look');
+    expect(screen.getAllByText(/may stay at 9,000.rpm/).length).toBeGreaterThan(0);
+    await userEvent.selectOptions(screen.getByRole('combobox', { name: 'How smooth' }), 'fine');
+    expect(sent[0]!.body as UpdateTrueUpDto).toMatchObject({ target: 'fine', looks: [], revision: 4 });
+  });
+
+  test('a fall names the strip, and the last step can be taken back', async () => {
+    const fell = jobOf({ looks: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 0, fallS: null }] });
+    const { sent } = shown(fell);
+    await heading(/mm.* on /);
+    await userEvent.click(screen.getByRole('button', { name: /^Take the last step back/ }));
+    expect((sent[0]!.body as UpdateTrueUpDto).looks).toEqual([]);
+  });
+
+  test('the ways to balance are tabs of the address', async () => {
+    shown();
+    await heading(/Let it go/);
+    for (const [name, by] of [['Swing timing', 'swing'], ['Weighing', 'weigh'], ['Vibration', 'vibration']] as const) {
+      await userEvent.click(screen.getByRole('tab', { name }));
+      expect(screen.getByRole('tab', { name }).getAttribute('aria-selected')).toBe('true');
+      expect(screen.getByTestId('address').textContent).toContain(`by=${by}`);
+    }
+  });
+
+  test('it is marked trued or sent back, and a refusal leaves it on the shaft', async () => {
+    const server = shown(jobOf(), { 'POST /true-ups/j1/finish': new Refusal(422, 'piece.boreOpen', 'Ream it before it is called true.'), 'GET /true-ups/trays': trays({ good: [piece('p1')] }) });
+    await heading(/Let it go/);
+    await userEvent.click(screen.getByRole('button', { name: 'Mark it trued' }));
+    expect(await screen.findByText(/Ream it before it is called true/)).toBeTruthy();
+    server.answers['POST /true-ups/j1/finish'] = jobOf({ state: 'sentBack' });
+    await userEvent.click(screen.getByRole('button', { name: 'Send it back' }));
+    await heading('Every piece is trued');
+    expect(server.sent.map((s) => (s.body as FinishTrueUpDto).as)).toEqual(['trued', 'sentBack']);
+  });
+
+  test('what cannot be worked out says which entry stands in its way', async () => {
+    shown(jobOf({ result: null, problem: { what: 'tapsS', allowed: 'at least 3 taps' } } as never));
+    await heading('That cannot be worked out');
+    expect(screen.getByText(/tapsS: must be at least 3 taps\. Take the last step back; nothing was lost\./)).toBeTruthy();
+  });
+});
