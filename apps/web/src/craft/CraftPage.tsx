@@ -12,10 +12,10 @@ import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
+import { takeAway } from '../shared/ui/takeAway.ts';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { CraftDrawing } from './CraftDrawing.tsx';
 import classes from './CraftPage.module.css';
@@ -31,7 +31,7 @@ export function Component() {
   const navigate = useNavigate();
   const format = useFormat();
   const [workingKey, show] = useAddressParam('working');
-  const [remove, removing] = useRemoveCraftMutation();
+  const [remove] = useRemoveCraftMutation();
   const [restore] = useRestoreCraftMutation();
   useEffect(() => {
     if (heldId !== craftId) take({ craftId });
@@ -46,11 +46,7 @@ export function Component() {
         const model = models?.items.find((m) => m.id === (propModelId ?? craft.referencePropModelId));
         const diameterM = model ? (model.measuredDiameterM ?? model.diameterM) : null;
         const workingOf = (field: (typeof craft.estimatedFields)[number]): (() => void) | undefined => (craft.estimatedFields.includes(field) ? () => show(field) : undefined);
-        const onRemove = async (): Promise<void> => {
-          await remove(craft.id).unwrap();
-          void navigate('/crafts');
-          void announceDeletion(`${craft.name} was taken off the shelf.`, () => void restore(craft.id));
-        };
+        const onRemove = (): Promise<void> => takeAway(remove(craft.id).unwrap(), { text: `${craft.name} was taken off the shelf.`, undo: () => void restore(craft.id), onGone: () => void navigate('/crafts') });
         return (
           <StationPage
             eyebrow={`Crafts · ${craft.name}`}
@@ -74,7 +70,6 @@ export function Component() {
               </>
             }
           >
-            <ProblemNote error={removing.error} />
             <div className={classes.columns}>
               <section className={classes.sheet}>
                 <CraftDrawing craft={craft} discDiameterM={diameterM} size={470} />

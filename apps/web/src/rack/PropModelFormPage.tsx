@@ -19,7 +19,7 @@ import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
+import { takeAway } from '../shared/ui/takeAway.ts';
 
 type ModelForm = { [K in keyof PropModelDto]: PropModelDto[K] } & { cwCount: number | null; ccwCount: number | null };
 
@@ -43,7 +43,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const [create, creating] = useCreatePropModelMutation();
   const [update, updating] = useUpdatePropModelMutation();
   const [countStock] = useCountStockMutation();
-  const [remove, removing] = useRemovePropModelMutation();
+  const [remove] = useRemovePropModelMutation();
   const [restore] = useRestorePropModelMutation();
   const [id] = useState(() => model?.id ?? v7());
   const defaultValues: ModelForm = { ...(model ?? blank), cwCount: model?.stock?.cwCount ?? null, ccwCount: model?.stock?.ccwCount ?? null };
@@ -75,11 +75,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm),
   );
-  const onRemove = async (): Promise<void> => {
-    await remove(id).unwrap();
-    go('/rack', { propModelId: null });
-    void announceDeletion(`${propModelName(model!)} left the rack.`, () => void restore(id));
-  };
+  const onRemove = (): Promise<void> => takeAway(remove(id).unwrap(), { text: `${propModelName(model!)} left the rack.`, undo: () => void restore(id), onGone: () => go('/rack', { propModelId: null }) });
 
   return (
     <StationPage
@@ -103,7 +99,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
       }
     >
       <form id="model-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
-        <ProblemNote error={creating.error ?? updating.error ?? removing.error} />
+        <ProblemNote error={creating.error ?? updating.error} />
         <fieldset className={classes.group}>
           <legend>Label</legend>
           <PropLabel initial={model?.label ?? ''} isNew={!model} onText={(text) => setValue('label', text)} onReading={takeReading} />

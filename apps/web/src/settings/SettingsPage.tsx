@@ -35,8 +35,9 @@ function People() {
   const [add, adding] = useAddPersonMutation();
   const [name, setName] = useState('');
   const onAdd = async (): Promise<void> => {
-    const person = await add({ id: v7(), name }).unwrap();
-    dispatch(personChosen(person.id));
+    const added = await add({ id: v7(), name });
+    if (!added.data) return;
+    dispatch(personChosen(added.data.id));
     setName('');
   };
   return (

@@ -18,7 +18,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
+import { takeAway } from '../shared/ui/takeAway.ts';
 
 type CampaignForm = { [K in keyof CampaignDto]: CampaignDto[K] };
 
@@ -88,11 +88,7 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
     const saved = campaign ? await update({ id, body: { ...body, revision: campaign.revision } }) : await create({ ...body, id, craftId: craft!.id });
     if (!saved.error) go(`/stand/${id}`);
   });
-  const onRemove = async (): Promise<void> => {
-    await remove(id).unwrap();
-    void navigate(to('/stand'));
-    void announceDeletion(`${campaign!.name} was deleted.`, () => void restore(id));
-  };
+  const onRemove = (): Promise<void> => takeAway(remove(id).unwrap(), { text: `${campaign!.name} was deleted.`, undo: () => void restore(id), onGone: () => void navigate(to('/stand')) });
   return (
     <StationPage
       eyebrow={`Stand · ${craft?.name ?? ''}`}

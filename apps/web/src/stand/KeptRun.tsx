@@ -12,7 +12,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
+import { takeAway } from '../shared/ui/takeAway.ts';
 import { PictureBeside } from './PictureBeside.tsx';
 import { gridFromSteps, plainNumber } from './runGrid.ts';
 
@@ -34,11 +34,7 @@ export function KeptRun({ run }: { run: RunView }) {
     const started = await create({ campaignId: run.campaignId, body: { id: correctionId, propModelId: run.propModelId, packPieceId: run.packPieceId, replacesRunId: run.id, draft } });
     if (!started.error) go(`/stand/runs/${correctionId}`);
   };
-  const onRemove = async (): Promise<void> => {
-    await remove(run.id).unwrap();
-    go(`/stand/${run.campaignId}`);
-    void announceDeletion(`Run ${run.ordinal} was taken out.`, () => void restore(run.id));
-  };
+  const onRemove = (): Promise<void> => takeAway(remove(run.id).unwrap(), { text: `Run ${run.ordinal} was taken out.`, undo: () => void restore(run.id), onGone: () => go(`/stand/${run.campaignId}`) });
   return (
     <StationPage
       eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}`}

@@ -10,7 +10,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../shared/ui/undo.ts';
+import { takeAway } from '../shared/ui/takeAway.ts';
 import { PictureBeside } from './PictureBeside.tsx';
 import { freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
@@ -50,11 +50,7 @@ export function TypedRun({ run }: { run: RunView }) {
     const kept = await keep({ id: run.id, body: { ...toReadings(reading, aside, run.packPieceId), revision } });
     if (!kept.error) go(`/stand/${run.campaignId}`, { propModelId: run.propModelId });
   };
-  const onRemove = async (): Promise<void> => {
-    await remove(run.id).unwrap();
-    go(`/stand/${run.campaignId}`);
-    void announceDeletion('The draft was thrown away.', () => void restore(run.id));
-  };
+  const onRemove = (): Promise<void> => takeAway(remove(run.id).unwrap(), { text: 'The draft was thrown away.', undo: () => void restore(run.id), onGone: () => go(`/stand/${run.campaignId}`) });
   const field = (name: keyof RunAside, label: string, unit: string) => (
     <TextInput label={label} value={draft[name]} maxLength={40} onChange={(e) => change({ [name]: e.currentTarget.value })} error={aside.problems[name]} rightSection={<span className="muted">{unit}</span>} inputMode="decimal" autoComplete="off" />
   );

@@ -1,4 +1,5 @@
 import { MantineProvider } from '@mantine/core';
+import { useNotifications } from '@mantine/notifications';
 import { configureStore } from '@reduxjs/toolkit';
 import { render, type RenderResult } from '@testing-library/react';
 import { defaultUnits, type UnitChoices } from '@zivvo/words';
@@ -7,7 +8,7 @@ import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
 import { api } from '../shared/api/api.ts';
 
-/** Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address. */
+/** Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address, notices. */
 export function renderInApp(part: ReactElement, { units = defaultUnits, address = '/' }: { units?: UnitChoices; address?: string } = {}): RenderResult {
   const store = configureStore({
     reducer: { [api.reducerPath]: api.reducer, settings: () => ({ units, personId: null, areLetterKeysOn: true }) },
@@ -19,6 +20,7 @@ export function renderInApp(part: ReactElement, { units = defaultUnits, address 
         <MemoryRouter initialEntries={[address]}>
           {part}
           <Where />
+          <Notices />
         </MemoryRouter>
       </MantineProvider>
     </Provider>,
@@ -29,4 +31,10 @@ export function renderInApp(part: ReactElement, { units = defaultUnits, address 
 function Where() {
   const { pathname, search } = useLocation();
   return <code data-testid="address">{pathname + search}</code>;
+}
+
+/** What the toasts say, without their motion. */
+function Notices() {
+  const { notifications } = useNotifications();
+  return notifications.map(({ id, message }) => <div key={id}>{message}</div>);
 }

@@ -20,7 +20,7 @@ const text = (): string => screen.getByRole('dialog').textContent!.replace(/\u20
 
 test('inputs, formula, result, mark, uncertainty, source and remarks', () => {
   renderInApp(<WorkingDrawer working={working} subject="Petrel" onClose={() => undefined} />);
-  for (const shown of ['Thrust of each rotor in hover', 'Petrel', '480 g', 'estimated', '± 25 g (95 %)', 'take-off mass', '1.92 kg', 'm * 9.80665 / k', '4.70719 N', 'Hover in still air', 'Mean of 3 runs']) expect(text()).toContain(shown);
+  for (const shown of ['Thrust of each rotor that carries the craft', 'Petrel', '480 g', 'estimated', '± 25 g (95 %)', 'take-off mass', '1.92 kg', 'm * 9.80665 / k', '4.70719 N', 'Hover in still air', 'Mean of 3 runs']) expect(text()).toContain(shown);
 });
 
 test('the numbers stand in SI beside the reader’s units, so that the formula can be followed', () => {

@@ -16,7 +16,7 @@ import { Action, ActionLink } from '../../shared/ui/Action.tsx';
 import { ProblemNote } from '../../shared/ui/PageStates.tsx';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
-import { announceDeletion } from '../../shared/ui/undo.ts';
+import { takeAway } from '../../shared/ui/takeAway.ts';
 import { ArmPanel } from './ArmPanel.tsx';
 import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
@@ -82,11 +82,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
     const kept = await keep(view.runId);
     if (!kept.error) go(`/stand/${view.campaignId}`, { propModelId: view.propModelId });
   };
-  const onThrowAway = async (): Promise<void> => {
-    await remove(view.runId).unwrap();
-    go(`/stand/${view.campaignId}`);
-    void announceDeletion('The run was thrown away.', () => void restore(view.runId));
-  };
+  const onThrowAway = (): Promise<void> => takeAway(remove(view.runId).unwrap(), { text: 'The run was thrown away.', undo: () => void restore(view.runId), onGone: () => go(`/stand/${view.campaignId}`) });
   const step = useThrottleSteps(live, view.throttleRatio);
   useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step });
   const headline = isLost ? 'Zivvo’s server does not answer: use your switch' : liveHeadline(view, comparison, reference?.name ?? null, words);
