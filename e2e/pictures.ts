@@ -96,7 +96,7 @@ test('stand', async ({ demo, page }) => {
   await openEvening(page, demo);
   await take(page, 'stand');
   await page.getByRole('button', { name: /working|shows how/i }).first().click();
-  await expect(page.getByRole('dialog')).toBeVisible();
+  await expect(page.getByRole('dialog').getByRole('heading', { name: 'Why so' })).toBeVisible();
   await take(page, 'working');
 });
 

@@ -108,3 +108,16 @@ test('a craft without tagged pieces says what belongs there', async () => {
   expect(await screen.findByText('No tagged piece is on this craft')).toBeTruthy();
   expect(screen.getByRole('link', { name: 'Fit a tagged set' }).getAttribute('href')).toBe('/fit?craft=c1');
 });
+
+test('one delivery alone may be grounded: the rest of the model flies on', async () => {
+  const batch = { id: 'b7', revision: 1, createdAt: '2026-10-03T10:00:00Z', updatedAt: '2026-10-03T10:00:00Z', propModelId: 'm1', resolutionKg: 1e-5, location: null, note: null, pieceCount: 8, checkedInCount: 8 };
+  const { sent } = pretendServer(answers(aCare(), { 'GET /batches': { items: [batch, { ...batch, id: 'b8', propModelId: 'other' }], total: 2 }, 'POST /model-alerts': {} }));
+  show();
+  const alerts = await region('Model alerts');
+  const which = await within(alerts).findByRole('combobox', { name: 'Which of them' });
+  expect(within(which).getAllByRole('option').map((o) => o.textContent)).toEqual(['all of this model', expect.stringMatching(/^only the delivery of .*Oct.*, 8 pieces$/)]);
+  await userEvent.selectOptions(which, 'b7');
+  await userEvent.type(within(alerts).getByRole('textbox', { name: 'What failed' }), 'void in the hub');
+  await userEvent.click(within(alerts).getByRole('button', { name: 'Ground them all' }));
+  expect(sent[0]!.body).toMatchObject({ propModelId: 'm1', batchId: 'b7', reason: 'void in the hub' });
+});

@@ -6,7 +6,7 @@ import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useCareQuery, useMendPieceMutation, useReleaseAlertMutation, useRaiseAlertMutation, useRemoveFlightMutation, useRestoreFlightMutation, useSetCareMutation } from '../shared/api/careApi.ts';
-import { useActOnPiecesMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
+import { useActOnPiecesMutation, useBatchesQuery, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay, formatTime } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -242,13 +242,20 @@ function Alerts({ care }: { care: CareView }) {
   const [raise, raising] = useRaiseAlertMutation();
   const [release, releasing] = useReleaseAlertMutation();
   const { data: models } = usePropModelsQuery();
+  const { data: batches } = useBatchesQuery();
   const [text, setText] = useState('');
   const [answer, setAnswer] = useState('');
+  const [batchId, setBatchId] = useState('');
   const modelId = care.pieces[0]?.piece.propModelId ?? null;
   const nameOf = (id: string): string => {
     const model = models?.items.find((m) => m.id === id);
     return model ? propModelName(model) : 'this model';
   };
+  const deliveryOf = (id: string): string => {
+    const batch = batches?.items.find((b) => b.id === id);
+    return batch ? `delivery of ${formatDay(batch.createdAt)}` : 'one delivery';
+  };
+  const deliveries = batches?.items.filter((b) => b.propModelId === modelId) ?? [];
   return (
     <section className={classes.sheet} aria-label="Model alerts">
       <h2>{care.alerts.length === 0 ? 'No alert grounds this craft' : 'Grounded by an alert'}</h2>
@@ -256,7 +263,7 @@ function Alerts({ care }: { care: CareView }) {
         <div key={alert.id}>
           <p>
             <strong>{nameOf(alert.propModelId)}</strong>
-            {`: ${alert.reason}. Since ${formatDay(alert.raisedAt)}.`}
+            {`${alert.batchId === null ? '' : `, ${deliveryOf(alert.batchId)}`}: ${alert.reason}. Since ${formatDay(alert.raisedAt)}.`}
           </p>
           <TextInput label="Why it may be released" value={answer} onChange={(e) => setAnswer(e.currentTarget.value)} placeholder="whole bag looked at under the magnifier" maxLength={500} />
           <div className={classes.bar}>
@@ -269,9 +276,10 @@ function Alerts({ care }: { care: CareView }) {
       {care.alerts.length === 0 && modelId !== null && (
         <>
           <p className="muted">{`Did an undamaged ${nameOf(modelId)} fail? All of its kind stay down until they are released.`}</p>
+          {deliveries.length > 0 && <NativeSelect label="Which of them" value={batchId} onChange={(e) => setBatchId(e.currentTarget.value)} data={[{ value: '', label: 'all of this model' }, ...deliveries.map((b) => ({ value: b.id, label: `only the ${deliveryOf(b.id)}, ${b.pieceCount} pieces` }))]} mb="xs" />}
           <TextInput label="What failed" value={text} onChange={(e) => setText(e.currentTarget.value)} placeholder="cracked at the root without a strike" maxLength={500} />
           <div className={classes.bar}>
-            <Action weight="danger" disabled={text.trim() === ''} onClick={() => void raise({ id: v7(), propModelId: modelId, batchId: null, reason: text.trim() }).then(() => setText(''))}>
+            <Action weight="danger" disabled={text.trim() === ''} onClick={() => void raise({ id: v7(), propModelId: modelId, batchId: batchId === '' ? null : batchId, reason: text.trim() }).then(() => setText(''))}>
               Ground them all
             </Action>
           </div>

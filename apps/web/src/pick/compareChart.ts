@@ -69,7 +69,7 @@ export function compareChart({ props, curves, referenceId, over, y, ink, format 
         showSymbol: false,
         lineStyle: { color: drawn, width: isReference ? 2.6 : 2 },
         itemStyle: { color: drawn },
-        endLabel: { show: true, formatter: prop.name, color: drawn, fontFamily: ink.fontText, fontSize: 12.5 },
+        endLabel: { show: true, formatter: prop.name, color: drawn, fontFamily: ink.fontText, fontSize: 13, lineHeight: 20, textBorderColor: ink.sheet, textBorderWidth: 3 },
         labelLayout: { moveOverlap: 'shiftY' },
       };
     }),

@@ -19,7 +19,8 @@ const STEP_S = 0.004;
 const LONGEST_S = 60;
 
 /**
- * Lets the prop go from level and looks: it stays, or it turns until its heavy side is down or friction holds it.
+ * Lets the prop go from level and looks: it stays, or it turns until its heavy side is down or friction holds it. What
+ * still swings after a minute is read in the middle of its swing.
  * The motion is integrated; nothing of the balancing methods is used.
  */
 export function lookAtShaft({ unbalance, inertiaKgM2, frictionKgM }: ShaftTruth, tape: Complex, random: SeededRandom): ShaftLook {
@@ -31,17 +32,19 @@ export function lookAtShaft({ unbalance, inertiaKgM2, frictionKgM }: ShaftTruth,
   let angle = Math.PI / 2;
   let speed = 0;
   let quarterS: number | null = null;
+  let isAtRest = false;
   for (let t = 0; t < LONGEST_S; t += STEP_S) {
     const pull = -amount * GRAVITY_M_PER_S2 * Math.sin(angle);
     const drag = friction * GRAVITY_M_PER_S2 * Math.sign(speed === 0 ? pull : speed);
-    if (speed === 0 && Math.abs(pull) <= friction * GRAVITY_M_PER_S2) break;
+    isAtRest = speed === 0 && Math.abs(pull) <= friction * GRAVITY_M_PER_S2;
+    if (isAtRest) break;
     const before = speed;
     speed += ((pull - drag) / inertiaKgM2) * STEP_S;
     if (before !== 0 && Math.sign(before) !== Math.sign(speed)) speed = 0;
     angle += speed * STEP_S;
     if (quarterS === null && angle <= 0) quarterS = t;
   }
-  const restDegrees = (angle * 180) / Math.PI;
+  const restDegrees = isAtRest ? (angle * 180) / Math.PI : 0;
   return { kind: 'falls', downDegrees: (degreesOf(left) + restDegrees * (random.next() < 0.5 ? 1 : -1) + DIAL_DEVIATION * random.normal() + 720) % 360, fallS: Math.max(0.1, (quarterS ?? LONGEST_S) + WATCH_DEVIATION_S * random.normal()) };
 }
 
