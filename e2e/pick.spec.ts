@@ -11,7 +11,7 @@ async function openPick(page: Page, zivvo: Zivvo, craft: string): Promise<void> 
 test('from the map to a wanted prop, and back', async ({ demo, page }) => {
   const faults = watchFaults(page);
   await openPick(page, demo, 'Petrel');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/suits Petrel/);
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/suits Petrel/, { timeout: 60_000 });
   // The chart is walked over with the keyboard; a size is taken and explained.
   const chart = page.getByRole('application');
   await chart.focus();
@@ -68,7 +68,7 @@ test('marked props side by side, the ladder, and questions', async ({ demo, page
 
 test('a plane has its ground, and a craft that fits nothing says why', async ({ demo, page }) => {
   await openPick(page, demo, 'Eider');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('suits Eider');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('suits Eider', { timeout: 60_000 });
   await expect(page.getByRole('columnheader', { name: 'Cruise' })).toBeVisible();
   await page.getByRole('link', { name: 'Crafts', exact: true }).click();
   await expect(page.getByRole('row', { name: /Petrel/ })).toBeVisible();

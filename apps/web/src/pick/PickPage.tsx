@@ -88,7 +88,7 @@ function PickPage({ craft }: { craft: CraftView }) {
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name}`}
-      headline={problem ? 'This craft cannot be worked out yet' : nothing ? `No candidate fits ${craft.name}` : headlineOf(craft, best ?? null, reference, useWords[use])}
+      headline={problem ? 'This craft cannot be worked out yet' : nothing ? `No candidate fits ${craft.name}` : headlineOf(craft, best ?? null, reference, useWords[use], isWorking)}
       detail={problem ? <ProblemText what={problem.what} allowed={problem.allowed} /> : nothing ? format.sentence(nothing.reason) : <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />}
       tools={<PickTabs params={address.params} />}
       reasons={
@@ -149,8 +149,9 @@ function PickPage({ craft }: { craft: CraftView }) {
 
 const named = ({ prop, worked }: RankedProp) => ({ name: prop.name, candidate: worked });
 
-function headlineOf(craft: CraftView, best: RankedProp | null, reference: RankedProp | null, use: string): string {
+function headlineOf(craft: CraftView, best: RankedProp | null, reference: RankedProp | null, use: string, isWorking: boolean): string {
   if (!best) return 'working…';
+  if (isWorking) return `For ${use}, ${best.prop.name} leads so far`;
   if (best === reference) return `For ${use}, nothing suits ${craft.name} better than ${best.prop.name}`;
   return `For ${use}, ${best.prop.name} suits ${craft.name} best`;
 }
