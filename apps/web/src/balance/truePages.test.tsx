@@ -1,3 +1,4 @@
+import { field, heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -25,8 +26,6 @@ function show(address: string, answers: Record<string, unknown>) {
   );
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
-const field = (name: string): HTMLElement => screen.getByRole('textbox', { name });
 
 describe('the bench', () => {
   test('three trays with what lies in them, the first of them next, and those that need none are not nagged about', async () => {

@@ -1,3 +1,4 @@
+import { heading } from '../test/onPage.ts';
 import { pretendServer } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
@@ -24,7 +25,6 @@ function show(view: SymptomStartView) {
   renderInApp(<SymptomsPage />, { address: '/care/symptoms?craft=c1' });
   return server;
 }
-const heading = (name: string): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 
 test('the record speaks first: what changed last stands first, what was found before is told', async () => {
   show(start);

@@ -1,3 +1,4 @@
+import { address, field, fill, heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -37,13 +38,6 @@ function show(address: string, answers: Record<string, unknown>) {
   );
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
-const field = (name: string | RegExp): HTMLElement => screen.getByRole('textbox', { name });
-const fill = async (name: string | RegExp, text: string): Promise<void> => {
-  await userEvent.clear(field(name));
-  await userEvent.type(field(name), text);
-};
-const address = (): string => screen.getByTestId('address').textContent;
 
 test('the shelf: each craft with what it flies, opened by Enter and taken in hand', async () => {
   show('/crafts', { 'GET /crafts': { items: [craftOf(), craftOf('tractor', { id: 'c2', name: 'Eider', referencePropModelId: null })], total: 2 }, 'GET /crafts/c2': craftOf('tractor', { id: 'c2', name: 'Eider' }) });

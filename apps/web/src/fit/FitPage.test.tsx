@@ -1,3 +1,4 @@
+import { heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
@@ -18,7 +19,6 @@ function show(view: FittingView, more: object = {}, layout: Layout = 'quadX') {
   renderInApp(<FitPage />, { address: '/fit?craft=c1' });
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 const open = async (arm: string): Promise<HTMLElement> => {
   await userEvent.click(within(screen.getByRole('region', { name: 'Every arm' })).getByRole('button', { name: new RegExp(`^${arm}`) }));
   return screen.findByRole('region', { name: arm });

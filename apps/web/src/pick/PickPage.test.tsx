@@ -1,3 +1,4 @@
+import { heading as headingWithin } from '../test/onPage.ts';
 import { pretendServer, type Sent } from '../test/pretendServer.ts';
 import { beforeAll, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -11,6 +12,7 @@ import { craftForPick, modelForPick, pickAnswers, pickWithoutWorkers, rackForPic
 import { Component as PickPage } from './PickPage.tsx';
 
 const LONG = 40_000;
+const heading = (name: string | RegExp): Promise<HTMLElement> => headingWithin(name, LONG);
 beforeAll(pickWithoutWorkers);
 
 function show(craft: CraftView = craftForPick(), { models = rackForPick, answers = {}, address = '/pick?craft=c1', page = <PickPage /> }: { models?: readonly PropModelView[]; answers?: Record<string, unknown>; address?: string; page?: React.ReactElement } = {}): { sent: Sent[]; answers: Record<string, unknown> } {
@@ -18,7 +20,6 @@ function show(craft: CraftView = craftForPick(), { models = rackForPick, answers
   renderInApp(page, { address });
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name }, { timeout: LONG });
 const rowOf = (name: RegExp): HTMLElement => screen.getByRole('row', { name });
 /** All maps worked out: from then on the answer stands. */
 const settled = (): Promise<HTMLElement> => screen.findByText('Plain answer:', {}, { timeout: LONG });

@@ -1,3 +1,4 @@
+import { heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
@@ -31,7 +32,6 @@ function show(address: string, more: object = {}) {
   return server;
 }
 const box = (name: string): HTMLElement => screen.getByRole('textbox', { name });
-const heading = (name: RegExp | string): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 
 test('a pack says what it has been through, run by run, and who changed what', async () => {
   show('/rack/parts/packs/p1');

@@ -1,3 +1,4 @@
+import { field, fill, heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -37,12 +38,6 @@ function show(address: string, answers: Record<string, unknown>) {
   );
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
-const field = (name: string | RegExp): HTMLElement => screen.getByRole('textbox', { name });
-const fill = async (name: string | RegExp, text: string): Promise<void> => {
-  await userEvent.clear(field(name));
-  if (text !== '') await userEvent.type(field(name), text);
-};
 
 describe('the rack', () => {
   test('models from the smallest up, measured beside the label, the hand that is short named', async () => {

@@ -1,3 +1,4 @@
+import { heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -34,7 +35,6 @@ function show(address: string, answers: Record<string, unknown>) {
   renderInApp(routes, { address });
   return server;
 }
-const heading = (name: string | RegExp): Promise<HTMLElement> => screen.findByRole('heading', { level: 1, name });
 const box = (name: string | RegExp): HTMLElement => screen.getByRole('textbox', { name });
 
 describe('the list of pieces', () => {

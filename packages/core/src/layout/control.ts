@@ -88,7 +88,12 @@ export function hoverMargin(rotors: readonly ControlledRotor[], forces: RotorFor
   return found.status === 'found' ? found.value / forces.weightN : 0;
 }
 
-/** What is left of the hover margin after each rotor alone has stopped, in the order of the rotors. */
+/**
+ * What is left of the hover margin after each rotor alone has stopped.
+ *
+ * @returns shares of the weight, in the order of the rotors; under 1 it comes down
+ * @throws {OutOfRangeError} if a force is not positive
+ */
 export function marginsAfterLoss(rotors: readonly ControlledRotor[], forces: RotorForces): number[] {
   return rotors.map((_, lost) => hoverMargin(rotors.filter((__, i) => i !== lost), forces));
 }

@@ -22,6 +22,7 @@ const USUAL_TORQUE_PER_THRUST_M = 0.015;
  * Forces of a craft's rotors with a propeller: carrying, at full throttle, and with a blade lost.
  *
  * @param geometry - null while no propeller is known: then only the thrust that carries is sure
+ * @throws {OutOfRangeError} if the geometry is no propeller
  */
 export function fittedForces(bench: PickBench, geometry: PropGeometry | null): FittedForces {
   const thrustN = bench.carryThrustN;

@@ -91,6 +91,7 @@ const OWN_PRIOR: CalibrationPrior = { offset: 0.05, slope: 1e-3, noise: 0.03, no
  * left over is believed as far as there are readings.
  *
  * @param readings - of this model alone, all at its pitch ratio
+ * @returns the correction at that pitch ratio; elsewhere it keeps the slope of the whole
  */
 export function calibrateWithin(whole: Calibration, readings: readonly CalibrationReading[]): Calibration {
   const left = readings.map(({ pitchRatio, logRatio }) => ({ pitchRatio: CENTRE, logRatio: logRatio - whole.offset - whole.slope * scaled(pitchRatio) }));

@@ -54,6 +54,13 @@ describe('calibration by runs', () => {
     expect(factor).toBeLessThan(1.12);
   });
 
+  test('a current clamped on the wrong way round tells nothing of power, and spoils nothing', () => {
+    const turned = steps(seven, 1.1, 1, 'power').map((s) => ({ ...s, powerW: -s.powerW! }));
+    const found = calibrateByRuns([run('a', seven, turned)], rig)!;
+    expect(found.whole.thrust.readingCount).toBe(1);
+    expect(found.whole.power.readingCount).toBe(0);
+  });
+
   test('thinner air on the evening is no weaker prop', () => {
     const thin = steps(seven, 1, 1, 'torque').map((s) => ({ ...s, thrustN: s.thrustN! * 0.9, torqueNm: s.torqueNm! * 0.9 }));
     const found = calibrateByRuns([{ ...run('a', seven, thin), densityKgPerM3: 0.9 * STANDARD_ROTOR_AIR.densityKgPerM3 }], rig)!;

@@ -46,6 +46,7 @@ const LEAST_THRUST_SHARE = 0.25;
  *
  * @param runs - settled, counted, SI; at most 10,000
  * @returns null without a usable run
+ * @throws {OutOfRangeError} for more runs than that
  */
 export function calibrateByRuns(runs: readonly CalibrationRun[], rig: CalibrationRig): StandCalibration | null {
   const read = runs.map((run) => ({ run, ...readRun(run, rig) })).filter((r) => r.thrust !== null || r.power !== null);
@@ -72,7 +73,7 @@ function readRun({ geometry, densityKgPerM3, steps }: CalibrationRun, { drive, g
     const scale = densityKgPerM3 / prop.air.densityKgPerM3;
     thrust.push(Math.log(thrustN / (label.thrustN * scale)));
     const motorSpeed = (2 * Math.PI * speedRpm * gearRatio) / 60;
-    const torque = torqueNm ?? (powerW === null ? null : gearRatio * torqueFromPowerNm(drive, motorSpeed, powerW));
+    const torque = torqueNm ?? (powerW === null || !(powerW > 0) ? null : gearRatio * torqueFromPowerNm(drive, motorSpeed, powerW));
     if (torque !== null && torque > 0) power.push(Math.log(torque / (label.torqueNm * scale)));
   }
   return { thrust: thrust.length === 0 ? null : mean(thrust), power: power.length === 0 ? null : mean(power) };

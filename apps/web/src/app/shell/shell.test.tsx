@@ -1,3 +1,4 @@
+import { address } from '../../test/onPage.ts';
 import { pretendServer } from '../../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
@@ -18,7 +19,6 @@ function bar(address: string, more: Record<string, unknown> = {}) {
   pretendServer({ 'GET /crafts': crafts, 'GET /prop-models': models, 'GET /air': { air }, 'GET /people': [], ...more });
   renderInApp(<InHandBar onFind={nobody} onKeys={nobody} />, { address });
 }
-const address = (): string => screen.getByTestId('address').textContent;
 
 test('what is in hand is changed where it stands, and the address owns it', async () => {
   bar('/stand?craft=c1');

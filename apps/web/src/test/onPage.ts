@@ -1,0 +1,23 @@
+import { screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+
+/** The headline of a page, once it stands there. */
+export function heading(name: string | RegExp, timeout?: number): Promise<HTMLElement> {
+  return screen.findByRole('heading', { level: 1, name }, timeout === undefined ? undefined : { timeout });
+}
+
+/** A text field by its label. */
+export function field(name: string | RegExp): HTMLElement {
+  return screen.getByRole('textbox', { name });
+}
+
+/** Types into a field in place of what stood there; an empty text leaves it empty. */
+export async function fill(name: string | RegExp, text: string): Promise<void> {
+  await userEvent.clear(field(name));
+  if (text !== '') await userEvent.type(field(name), text);
+}
+
+/** Where the browser is, as `renderInApp` shows it. */
+export function address(): string {
+  return screen.getByTestId('address').textContent;
+}
