@@ -1,3 +1,4 @@
+import { PGlite } from '@electric-sql/pglite';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import fs from 'node:fs';
 import os from 'node:os';
@@ -84,6 +85,21 @@ describe('the wire', () => {
     expect(rows[0]!.n).toBe(0);
     await close();
   });
+
+  test('closing while a transaction is under way waits for it, keeps what it wrote, and then ends', async () => {
+    const pglite = await PGlite.create({ dataDir: 'memory://' });
+    const { db, pool } = await connect(linkTo(pglite));
+    let ended: Promise<void> | undefined;
+    await db.transaction(async (tx) => {
+      await tx.execute('create table kept (id int)');
+      // Ended in the middle, as by Ctrl+C while a page is loading.
+      ended = pool.end();
+      await tx.execute('insert into kept values (1)');
+    });
+    await ended;
+    expect((await pglite.query('select id from kept')).rows).toEqual([{ id: 1 }]);
+    await pglite.close();
+  }, 30_000);
 
   test('bounds hold in the database too: NaN and what is out of range are refused', async () => {
     const { db, close } = await memoryDatabase();

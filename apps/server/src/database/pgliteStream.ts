@@ -13,7 +13,8 @@ const TERMINATE = 'X'.charCodeAt(0);
  * The socket that the `pg` driver believes it speaks through.
  *
  * The driver drops a connection after some errors and opens another; behind both is the same session, so the old one
- * ends with a rollback instead of a goodbye, and answers go only to the stream that asked.
+ * ends with a rollback instead of a goodbye, and answers go only to the stream that asked. One that the driver ends in
+ * order closes like a socket whose other end hangs up: the pool waits for that before it is done.
  */
 export class PgliteStream extends Duplex {
   constructor(private readonly link: WireLink) {
@@ -57,8 +58,13 @@ export class PgliteStream extends Duplex {
     done();
   }
 
+  override _final(done: () => void): void {
+    this.push(null);
+    done();
+  }
+
   override _destroy(error: Error | null, done: (error: Error | null) => void): void {
-    void this.link.exchange(simpleQuery('rollback'));
+    if (!this.writableFinished) void this.link.exchange(simpleQuery('rollback'));
     done(error);
   }
 
