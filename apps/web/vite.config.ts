@@ -7,6 +7,12 @@ export default defineConfig({
   plugins: [react()],
   resolve: { conditions: ['source', ...defaultClientConditions] },
   server: { host: '127.0.0.1', port: 5173, proxy: { '/api': { target: api } } },
-  build: { target: 'es2022', chunkSizeWarningLimit: 900 },
+  build: {
+    target: 'es2022',
+    chunkSizeWarningLimit: 900,
+    // What several pages share comes in one piece with the entry: forty small files would queue behind one another, and
+    // the page's questions to the server behind them.
+    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', test: (id) => !/echarts|zrender|papaparse/.test(id), minShareCount: 3 }] } } },
+  },
   worker: { format: 'es' },
 });

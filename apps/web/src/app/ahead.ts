@@ -1,3 +1,7 @@
+import { pickGrid, type StandCalibration } from '@zivvo/core';
+import { pickPool } from '../pick/pickPool.ts';
+import { geometryOf, pickSettingOf } from '../pick/pickCraftOf.ts';
+import { familyAt } from '../pick/usePickAddress.ts';
 import { craftApi } from '../shared/api/craftApi.ts';
 import { rackApi } from '../shared/api/rackApi.ts';
 import { standApi } from '../shared/api/standApi.ts';
@@ -6,14 +10,43 @@ import { store } from './store.ts';
 
 const AHEAD = { subscribe: false } as const;
 
+const askCraft = (craftId: string) => store.dispatch(craftApi.endpoints.craft.initiate(craftId, AHEAD));
+const askAir = () => store.dispatch(workshopApi.endpoints.air.initiate(undefined, AHEAD));
+const askPropModels = () => store.dispatch(rackApi.endpoints.propModels.initiate(undefined, AHEAD));
+
 /**
  * Asks for what nearly every page needs while the page itself is still being loaded: the craft that the address holds,
- * the rack, the air. Whoever opens Pick also waits for the craft's own runs.
+ * the rack, the air, and what may be taken in hand.
  */
-export function askAhead({ pathname, searchParams }: URL): void {
+export function askAhead({ searchParams }: URL): void {
   const craftId = searchParams.get('craft');
-  if (craftId !== null) void store.dispatch(craftApi.endpoints.craft.initiate(craftId, AHEAD));
-  void store.dispatch(workshopApi.endpoints.air.initiate(undefined, AHEAD));
-  void store.dispatch(rackApi.endpoints.propModels.initiate(undefined, AHEAD));
-  if (craftId !== null && pathname.startsWith('/pick')) void store.dispatch(standApi.endpoints.calibration.initiate(craftId, AHEAD));
+  if (craftId !== null) void askCraft(craftId);
+  void askAir();
+  void askPropModels();
+  void store.dispatch(craftApi.endpoints.crafts.initiate(undefined, AHEAD));
+  void store.dispatch(workshopApi.endpoints.people.initiate(undefined, AHEAD));
+}
+
+/**
+ * Starts what a page of Pick waits for, before the page has come: a worker, the craft's own runs, and the tables that its
+ * first map reads. What cannot be had is left to the page, which says so.
+ */
+export async function startPick({ searchParams }: URL): Promise<void> {
+  const pool = pickPool();
+  const craftId = searchParams.get('craft');
+  if (craftId === null) return;
+  const asked = store.dispatch(standApi.endpoints.calibration.initiate(craftId, AHEAD));
+  const [{ data: craft }, { data: air }, { data: models }] = await Promise.all([askCraft(craftId), askAir(), askPropModels()]);
+  if (!craft || !air || !models) return;
+  const model = models.items.find((m) => m.id === craft.referencePropModelId);
+  const present = model ? geometryOf(model) : null;
+  const family = familyAt(searchParams.get('family'), present);
+  const warm = (calibration: StandCalibration | null): void => {
+    const setting = pickSettingOf(craft, air.air, calibration);
+    pool.warm(setting, pickGrid(setting.craft, present?.diameterM ?? null), family);
+  };
+  // Without the craft's own runs, for the tables' sake; then with them, which takes little.
+  warm(null);
+  const { data: own } = await asked;
+  if (own?.calibration) warm(own.calibration);
 }

@@ -1,5 +1,5 @@
 import { createBrowserRouter, redirect } from 'react-router';
-import { askAhead } from './ahead.ts';
+import { askAhead, startPick } from './ahead.ts';
 import { ErrorPage, NotFoundPage } from './shell/ErrorPage.tsx';
 import { Shell } from './shell/Shell.tsx';
 
@@ -39,10 +39,20 @@ export const router = createBrowserRouter([
           { path: 'rack/parts/packs/new', lazy: () => import('../rack/PackPage.tsx') },
           { path: 'rack/parts/packs/:packId', lazy: () => import('../rack/PackPage.tsx') },
           { path: 'rack/:propModelId', lazy: () => import('../rack/PropModelFormPage.tsx') },
-          { path: 'pick', lazy: () => import('../pick/PickPage.tsx') },
-          { path: 'pick/compare', lazy: () => import('../pick/ComparePage.tsx') },
-          { path: 'pick/ladder', lazy: () => import('../pick/LadderPage.tsx') },
-          { path: 'pick/ask', lazy: () => import('../pick/AskPage.tsx') },
+          {
+            path: 'pick',
+            loader: ({ request }) => {
+              void startPick(new URL(request.url));
+              return null;
+            },
+            shouldRevalidate: () => false,
+            children: [
+              { index: true, lazy: () => import('../pick/PickPage.tsx') },
+              { path: 'compare', lazy: () => import('../pick/ComparePage.tsx') },
+              { path: 'ladder', lazy: () => import('../pick/LadderPage.tsx') },
+              { path: 'ask', lazy: () => import('../pick/AskPage.tsx') },
+            ],
+          },
           { path: 'true', lazy: () => import('../balance/TruePage.tsx') },
           { path: 'true/slots', lazy: () => import('../balance/SlotsPage.tsx') },
           { path: 'true/aids', lazy: () => import('../balance/AidsPage.tsx') },

@@ -23,14 +23,13 @@ import { keyOfSize, propOfModel } from './pickProps.ts';
 import { plainAnswer, usedWeights, type PlainAnswer, type RankedProp } from './rankProps.ts';
 import { RankedList } from './RankedList.tsx';
 import { UsePanel } from './UsePanel.tsx';
-import { familyKey, usePickAhead, usePickSetting, usePickSpace, usePickTask, useWarmTable } from './usePick.ts';
+import { familyKey, usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
 import { usePickAddress } from './usePickAddress.ts';
 import { usePickRanking } from './usePickRanking.ts';
 import { useWant } from './useWant.ts';
 
 /** Which propeller for this craft and this use: the map, the ranked list, and why. */
 export function Component() {
-  usePickAhead();
   return <WithCraft station="Pick">{(craft) => <PickPage craft={craft} key={craft.id} />}</WithCraft>;
 }
 
@@ -54,7 +53,6 @@ function PickPage({ craft }: { craft: CraftView }) {
   const setting = usePickSetting(craft);
   const isSimulated = useCalibrationQuery(craft.id).data?.isSimulated ?? false;
   const isRackKnown = models !== undefined;
-  useWarmTable(isRackKnown && setting === null ? family : null);
   const space = usePickSpace(isRackKnown ? setting : null, presentGeometry?.diameterM ?? null, family);
   const { scale, ranked, reference, asked } = usePickRanking(craft, setting, space.maps, weights, chosenId === null ? marked : [...marked, chosenId], address.isRackOnly);
   const remedyAsk = useMemo(() => (present && presentGeometry ? { propModelId: present.id, geometry: presentGeometry } : null), [present, presentGeometry]);

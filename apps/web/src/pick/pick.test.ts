@@ -161,24 +161,42 @@ describe('the pool of workers', () => {
     const { pool, workers } = poolOf();
     const first = heard();
     pool.startMaps(setting, map.grid, families, first.listener);
-    expect(workers.map((w) => (w.sent[0] as Extract<ToWorker, { kind: 'map' }>).families.map((f) => f.key))).toEqual([['a', 'c'], ['b']]);
+    const dealt = (): string[][] => workers.map((w) => w.sent.flatMap((m) => (m.kind === 'map' ? m.families.map((f) => f.key) : [])));
+    expect(dealt()).toEqual([['a', 'c']]);
+    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'coarse' });
+    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
+    expect(dealt()).toEqual([['a', 'c'], ['b']]);
     const second = heard();
     pool.startMaps(setting, map.grid, families, second.listener);
     workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
     workers[0]!.say({ kind: 'map', job: 2, key: 'a', values: map.values, state: 'fine' });
     workers[0]!.say({ kind: 'progress', job: 2, done: 1, total: 2 });
     workers[1]!.say({ kind: 'progress', job: 2, done: 1, total: 1 });
-    expect([first.maps, second.maps, second.progress]).toEqual([[], ['a'], [1, 2]]);
+    expect([first.maps, second.maps, second.progress]).toEqual([['a', 'a'], ['a'], [1, 2]]);
     pool.stop();
     workers[0]!.say({ kind: 'map', job: 2, key: 'c', values: map.values, state: 'fine' });
     expect(second.maps).toEqual(['a']);
     expect(workers[0]!.sent.at(-1)).toEqual({ kind: 'stop' });
   });
 
+  test('until the first map is there, questions queue behind it and nothing else takes its time', () => {
+    const { pool, workers } = poolOf();
+    pool.warm(setting, map.grid, map.family);
+    pool.startMaps(setting, map.grid, families, heard().listener);
+    void pool.ask(setting, 'ladder', { props: [] });
+    void pool.ask(setting, 'props', { props: [] });
+    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'coarse' });
+    expect(workers.map((w) => w.sent.map((m) => m.kind))).toEqual([['warm', 'map', 'task', 'task']]);
+    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
+    void pool.ask(setting, 'curves', { props: [] });
+    expect(workers[1]!.sent.map((m) => m.kind)).toEqual(['map', 'task']);
+  });
+
   test('gives each question its own answer, and a refusal its reason', async () => {
     const { pool, workers } = poolOf();
     const ladder = pool.ask(setting, 'ladder', { props: [] });
     const refused = pool.ask(setting, 'remedies', { propModelId: 'm', geometry: map.family as never });
+    expect(workers).toHaveLength(2);
     const [one, two] = workers.map((w) => w.sent[0] as Extract<ToWorker, { kind: 'task' }>);
     workers[1]!.say({ kind: 'answer', id: two!.id, result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } } });
     workers[0]!.say({ kind: 'answer', id: one!.id, result: { ok: true, value: 'rungs' } });

@@ -1,4 +1,4 @@
-import type { Answer, FlyingStyle, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, RotorAir, ShelfPack } from '@zivvo/core';
+import type { Answer, FlyingStyle, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
 
 /** A prop to work out: its shape, and what else is known of it. Its own runs are found by its id. */
 export interface AskedProp {
@@ -43,7 +43,7 @@ export type PickTask = keyof PickTasks;
 
 export type ToWorker =
   | { kind: 'map'; job: number; setting: PickSetting; grid: PickGrid; families: { key: string; family: PickFamily }[] }
-  | { kind: 'warm'; air: RotorAir; family: PickFamily }
+  | { kind: 'warm'; setting: PickSetting; grid: PickGrid; family: PickFamily }
   | { kind: 'stop' }
   | { [K in PickTask]: { kind: 'task'; id: number; setting: PickSetting; task: K; ask: PickTasks[K]['ask'] } }[PickTask];
 

@@ -1,4 +1,4 @@
-import type { PickFamily, PickGrid, PickSetting, RotorAir } from '@zivvo/core';
+import type { PickFamily, PickGrid, PickSetting } from '@zivvo/core';
 import type { FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
 /** What the pool needs of a worker; tests put one of their own. */
@@ -25,29 +25,28 @@ export class PickProblem extends Error {
 const POOL_SIZE = 2;
 
 /**
- * Two workers that share the maps of a craft. The first map asked for is worked out at once by one of them; the others
- * are dealt out between both. Tasks go to the worker with less to do.
+ * Two workers that share the maps of a craft. The first map asked for is worked out at once by one of them; then the
+ * others are dealt out between both. Tasks go to the worker with less to do.
  */
 export class PickPool {
-  private readonly workers: PoolWorker[];
+  /** The first is made at once, the others when they are needed. */
+  private readonly workers: PoolWorker[] = [];
   private readonly waiting = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void; worker: number }>();
   private readonly done = [0, 0];
   private job = 0;
   private nextId = 1;
   private listener: MapListener | null = null;
   private families = 0;
+  /** Starts the others once the first map is there: until then they would only take the time it needs. */
+  private startOthers: (() => void) | null = null;
 
-  constructor(makeWorker: () => PoolWorker) {
-    this.workers = Array.from({ length: POOL_SIZE }, (_, i) => {
-      const worker = makeWorker();
-      worker.onmessage = ({ data }) => this.hear(i, data);
-      return worker;
-    });
+  constructor(private readonly makeWorker: () => PoolWorker) {
+    this.worker(0);
   }
 
-  /** Lets the worker of the first map compute that family's table while the craft is still being asked for. */
-  warm(air: RotorAir, family: PickFamily): void {
-    this.workers[0]!.postMessage({ kind: 'warm', air, family });
+  /** Lets the worker of the first map get ready for it, while what corrects it is still being asked for. */
+  warm(setting: PickSetting, grid: PickGrid, family: PickFamily): void {
+    this.worker(0).postMessage({ kind: 'warm', setting, grid, family });
   }
 
   /** Starts working out the maps of a craft; whatever was under way is dropped. */
@@ -56,27 +55,45 @@ export class PickPool {
     this.families = families.length;
     this.job++;
     this.done.fill(0);
-    this.workers.forEach((worker, i) => worker.postMessage({ kind: 'map', job: this.job, setting, grid, families: families.filter((_, k) => k % POOL_SIZE === i) }));
+    const start = (i: number): void => this.worker(i).postMessage({ kind: 'map', job: this.job, setting, grid, families: families.filter((_, k) => k % POOL_SIZE === i) });
+    start(0);
+    this.startOthers = () => {
+      for (let i = 1; i < POOL_SIZE; i++) start(i);
+    };
   }
 
   stop(): void {
     this.job++;
     this.listener = null;
+    this.startOthers = null;
     for (const worker of this.workers) worker.postMessage({ kind: 'stop' });
   }
 
   ask<K extends PickTask>(setting: PickSetting, task: K, ask: PickTasks[K]['ask']): Promise<PickTasks[K]['answer']> {
     const id = this.nextId++;
-    const busy = this.workers.map((_, i) => [...this.waiting.values()].filter((w) => w.worker === i).length);
-    const worker = busy[1]! < busy[0]! ? 1 : 0;
+    const worker = this.startOthers ? 0 : this.leastBusy();
     return new Promise((resolve, reject) => {
       this.waiting.set(id, { resolve: resolve as (value: unknown) => void, reject, worker });
-      this.workers[worker]!.postMessage({ kind: 'task', id, setting, task, ask } as ToWorker);
+      this.worker(worker).postMessage({ kind: 'task', id, setting, task, ask } as ToWorker);
     });
   }
 
   end(): void {
     for (const worker of this.workers) worker.terminate();
+  }
+
+  private worker(i: number): PoolWorker {
+    const known = this.workers[i];
+    if (known) return known;
+    const made = this.makeWorker();
+    made.onmessage = ({ data }) => this.hear(i, data);
+    return (this.workers[i] = made);
+  }
+
+  private leastBusy(): number {
+    const busy = new Array<number>(POOL_SIZE).fill(0);
+    for (const { worker } of this.waiting.values()) busy[worker]!++;
+    return busy.indexOf(Math.min(...busy));
   }
 
   private hear(worker: number, message: FromWorker): void {
@@ -88,8 +105,13 @@ export class PickPool {
       return;
     }
     if (message.job !== this.job || !this.listener) return;
-    if (message.kind === 'map') this.listener.onMap(message.key, message.values, message.state);
-    else if (message.kind === 'mapFailed') this.listener.onFailure(message.problem);
+    if (message.kind === 'map') {
+      if (message.state === 'fine') {
+        this.startOthers?.();
+        this.startOthers = null;
+      }
+      this.listener.onMap(message.key, message.values, message.state);
+    } else if (message.kind === 'mapFailed') this.listener.onFailure(message.problem);
     else {
       this.done[worker] = message.done;
       this.listener.onProgress(this.done[0]! + this.done[1]!, this.families);

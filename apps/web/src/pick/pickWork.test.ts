@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { calibrate, PICK_COLUMNS, pickGrid, pickLimitNames, STANDARD_ROTOR_AIR, type PickFamily, type StandCalibration } from '@zivvo/core';
+import { calibrate, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration } from '@zivvo/core';
 import { craftForPick, rackForPick } from './pick.fixtures.ts';
 import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, PickTask, PickTasks } from './pickMessages.ts';
@@ -63,15 +63,36 @@ describe('maps', () => {
     expect(await heard((m) => m.kind === 'mapFailed')).toMatchObject({ problem: { code: 'outOfRange', what: 'massKg' } });
   });
 
-  test('a table warmed up gives the same map', async () => {
-    const values = async (isWarm: boolean): Promise<Float64Array> => {
-      const { work, heard } = working();
-      if (isWarm) work.hear({ kind: 'warm', air: STANDARD_ROTOR_AIR, family });
-      work.hear({ kind: 'map', job: 1, setting, grid, families: [{ key: 'a', family }] });
-      const found = await heard((m) => m.kind === 'map' && m.state === 'fine');
-      return found.kind === 'map' ? found.values : new Float64Array();
+  test('a map begun ahead is the same map, coarse and fine, and so is the one after it', async () => {
+    const maps = async (isAhead: boolean): Promise<FromWorker[]> => {
+      const { work, said, heard } = working();
+      if (isAhead) work.hear({ kind: 'warm', setting, grid, family });
+      for (const job of [1, 2]) {
+        work.hear({ kind: 'map', job, setting, grid, families: [{ key: 'a', family }] });
+        if (isAhead && job === 1) expect(said).toMatchObject([{ kind: 'map', state: 'coarse' }]);
+        await heard((m) => m.kind === 'progress' && m.job === job);
+      }
+      return said;
     };
-    expect(await values(true)).toEqual(await values(false));
+    const ahead = await maps(true);
+    expect(ahead.map((m) => (m.kind === 'map' ? m.state : m.kind))).toEqual(['coarse', 'fine', 'progress', 'coarse', 'fine', 'progress']);
+    expect(ahead).toEqual(await maps(false));
+  });
+
+  test('a map begun ahead for another craft is no map of this one', async () => {
+    const full = async (isAhead: boolean): Promise<FromWorker> => {
+      const { work, heard } = working();
+      if (isAhead) work.hear({ kind: 'warm', setting: { ...setting, craft: { ...setting.craft, massKg: 2 * setting.craft.massKg } }, grid, family });
+      work.hear({ kind: 'map', job: 1, setting, grid, families: [{ key: 'a', family }] });
+      return heard((m) => m.kind === 'map' && m.state === 'fine');
+    };
+    expect(await full(true)).toEqual(await full(false));
+  });
+
+  test('a craft that makes no sense is not refused before its map is asked for', () => {
+    const { work, said } = working();
+    work.hear({ kind: 'warm', setting: { ...setting, craft: { ...setting.craft, massKg: 0 } }, grid, family });
+    expect(said).toEqual([]);
   });
 });
 

@@ -1,14 +1,28 @@
 import {
   answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
-  type Candidate, type MarkedProp, type PickBench, type PickSetting, type RotorAir,
+  type Candidate, type MarkedProp, type PickBench, type PickFamily, type PickGrid, type PickMap, type PickSetting, type RotorAir,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
-/** Section of the blades on a map. */
-const USUAL_SECTION = 'cambered';
 /** How long the worker computes before it looks for a message that stops it. */
 const BREATH_MS = 12;
 const CURVE_POINTS = 24;
+
+/** A map under way. */
+interface BegunMap {
+  /** For which craft, sizes and blades. */
+  asked: string;
+  map: PickMap;
+  steps: ReturnType<typeof refineMap>;
+  isCoarse: boolean;
+}
+
+/** One candidate more; false where there is none left. */
+function takeStep(begun: BegunMap): boolean {
+  const { done, value } = begun.steps.next();
+  if (done || value.isCoarse) begun.isCoarse = true;
+  return !done;
+}
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
@@ -20,6 +34,7 @@ export class PickWork {
   private tables: CoefficientTables | null = null;
   /** The map job in force; a newer one, or *stop*, ends it at its next breath. */
   private job = 0;
+  private ahead: BegunMap | null = null;
 
   constructor(private readonly post: (message: FromWorker) => void) {}
 
@@ -31,11 +46,21 @@ export class PickWork {
         this.job = 0;
         return;
       case 'warm':
-        this.tablesOf(message.air).of({ ...message.family, section: USUAL_SECTION }).complete();
-        return;
+        return this.warm(message);
       case 'map':
         this.job = message.job;
         void this.workMaps(message);
+    }
+  }
+
+  /** Works a coarse map out before it is asked for, and keeps it for who asks. */
+  private warm({ setting, grid, family }: Extract<ToWorker, { kind: 'warm' }>): void {
+    try {
+      const ahead = this.begin(this.benchOf(setting), setting, grid, family);
+      while (!ahead.isCoarse) takeStep(ahead);
+      this.ahead = ahead;
+    } catch {
+      // A craft that cannot be worked out is refused where its map is asked for.
     }
   }
 
@@ -51,6 +76,18 @@ export class PickWork {
     return (this.tables = new CoefficientTables(air));
   }
 
+  /** A map to go on with: the one worked out ahead, if it is that one. */
+  private begin(bench: PickBench, setting: PickSetting, grid: PickGrid, family: PickFamily): BegunMap {
+    const asked = JSON.stringify([setting, grid, family]);
+    const { ahead } = this;
+    if (ahead?.asked === asked) {
+      this.ahead = null;
+      return ahead;
+    }
+    const map = emptyPickMap(family, grid);
+    return { asked, map, steps: refineMap(bench, map), isCoarse: false };
+  }
+
   private async workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<void> {
     const own = message.job;
     try {
@@ -58,21 +95,21 @@ export class PickWork {
       let done = 0;
       const total = message.families.length;
       for (const { key, family } of message.families) {
-        const map = emptyPickMap(family, message.grid);
+        const begun = this.begin(bench, message.setting, message.grid, family);
         let isCoarseTold = false;
         let breathAt = performance.now() + BREATH_MS;
-        for (const progress of refineMap(bench, map)) {
-          if (progress.isCoarse && !isCoarseTold) {
+        do {
+          if (begun.isCoarse && !isCoarseTold) {
             isCoarseTold = true;
-            this.post({ kind: 'map', job: own, key, values: fillCoarse(map).values, state: 'coarse' });
+            this.post({ kind: 'map', job: own, key, values: fillCoarse(begun.map).values, state: 'coarse' });
           }
           // The first coarse map comes before anything else that is asked: somebody looks at an empty chart.
           if (performance.now() < breathAt || (done === 0 && !isCoarseTold)) continue;
           await breath();
           if (this.job !== own) return;
           breathAt = performance.now() + BREATH_MS;
-        }
-        this.post({ kind: 'map', job: own, key, values: map.values, state: 'fine' });
+        } while (takeStep(begun));
+        this.post({ kind: 'map', job: own, key, values: begun.map.values, state: 'fine' });
         this.post({ kind: 'progress', job: own, done: ++done, total });
         await breath();
         if (this.job !== own) return;

@@ -3,25 +3,12 @@ import { pickFamilies, pickGrid, type PickFamily, type PickMap, type PickSetting
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
-import { pickSettingOf, rotorAirOf } from './pickCraftOf.ts';
+import { pickSettingOf } from './pickCraftOf.ts';
 import { PickProblem, pickPool } from './pickPool.ts';
 import type { PickTask, PickTasks, WorkerProblem } from './pickMessages.ts';
 
 export function familyKey({ bladeCount, tipShape, material }: PickFamily): string {
   return `${bladeCount} ${tipShape} ${material}`;
-}
-
-/** Starts the workers as soon as a page of Pick opens, before the craft itself has come. */
-export function usePickAhead(): void {
-  useEffect(() => void pickPool(), []);
-}
-
-/** Has the table of a family computed in today's air, while what else the maps need is still on its way. */
-export function useWarmTable(family: PickFamily | null): void {
-  const air = useAirQuery().data?.air;
-  useEffect(() => {
-    if (family && air !== undefined) pickPool().warm(rotorAirOf(air), family);
-  }, [family, air]);
 }
 
 /** The craft in today's air, its own runs counted; null while air and runs are read. */
@@ -120,11 +107,13 @@ export function usePickTask<K extends PickTask>(setting: PickSetting | null, tas
   useEffect(() => {
     if (!setting || !ask) return;
     let isGone = false;
+    // As a transition, like the maps: an answer does not make a map begin to be drawn anew.
+    const tell = (answer: typeof asked): void => startTransition(() => (isGone ? undefined : setAsked(answer)));
     pickPool()
       .ask(setting, task, ask)
       .then(
-        (value) => !isGone && setAsked({ value, problem: null, ask }),
-        (error: unknown) => !isGone && setAsked({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' }, ask }),
+        (value) => tell({ value, problem: null, ask }),
+        (error: unknown) => tell({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' }, ask }),
       );
     return () => {
       isGone = true;

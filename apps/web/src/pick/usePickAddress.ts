@@ -29,7 +29,7 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
   const [search, setSearch] = useSearchParams();
   const withText = search.get('with') ?? '';
   const marked = useMemo(() => [...new Set(withText.split('~').filter((id) => id !== ''))].slice(0, MOST_COMPARED), [withText]);
-  const family = useMemo(() => readFamily(familyText) ?? familyOf(present), [familyText, present]);
+  const family = useMemo(() => familyAt(familyText, present), [familyText, present]);
   const setFamily = useCallback((f: PickFamily) => setFamilyText(`${f.bladeCount}-${f.tipShape}-${f.material}`), [setFamilyText]);
   const toggleMark = useCallback(
     (id: string) =>
@@ -48,6 +48,11 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
   );
   const params = new URLSearchParams([...(marked.length > 0 ? [['with', marked.join('~')]] : []), ...(chosenId === null ? [] : [['at', chosenId]])]).toString();
   return { family, setFamily, chosenId, choose, marked, toggleMark, isRackOnly: rackText === 'only', setRackOnly: (isRackOnly) => setRackText(isRackOnly ? 'only' : null), params };
+}
+
+/** The family that an address names; without one that of the present prop. */
+export function familyAt(text: string | null, present: PropGeometry | null): PickFamily {
+  return readFamily(text) ?? familyOf(present);
 }
 
 function readFamily(text: string | null): PickFamily | null {

@@ -3,9 +3,14 @@ import { pretendServer } from '../../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { LineStop } from '@zivvo/core';
+import type { AirView } from '@zivvo/contract';
+import { calibrate, INCH_M, pickGrid, type LineStop, type StandCalibration } from '@zivvo/core';
 import { renderInApp } from '../../test/renderInApp.tsx';
-import { askAhead } from '../ahead.ts';
+import { pickSettingOf } from '../../pick/pickCraftOf.ts';
+import type { ToWorker } from '../../pick/pickMessages.ts';
+import { craftForPick, pickAnswers } from '../../pick/pick.fixtures.ts';
+import { PickPool, replacePickPool } from '../../pick/pickPool.ts';
+import { askAhead, startPick } from '../ahead.ts';
 import { store } from '../store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
@@ -54,12 +59,45 @@ test('the rail is the work in its order, each station with its stop, and what is
   expect(screen.getByRole('img', { name: /^Pick:/ }).dataset.state).toBe('full');
 });
 
-test('questions are asked ahead of the page, those of Pick only where Pick is opened', async () => {
-  pretendServer({ 'GET /crafts/c9': { id: 'c9' }, 'GET /air': { air }, 'GET /prop-models': models, 'GET /crafts/c9/calibration': { calibration: null, isSimulated: false } });
+/** A pool whose workers only listen. */
+function listeningPool(): ToWorker[] {
+  const told: ToWorker[] = [];
+  replacePickPool(new PickPool(() => ({ postMessage: (message) => told.push(message), onmessage: null, terminate: nobody })));
+  return told;
+}
+
+test('questions are asked ahead of the page; for Pick the runs too, and its first map is begun', async () => {
+  const petrel = craftForPick({ id: 'c9' });
+  pretendServer({ ...pickAnswers(petrel), 'GET /air': { air } });
   const asked = (): string[] => Object.keys(store.getState().api.queries).sort();
   askAhead(new URL('http://zivvo.test/fit?craft=c9'));
-  expect(asked()).toEqual(['air(undefined)', 'craft("c9")', 'propModels(undefined)']);
-  askAhead(new URL('http://zivvo.test/pick?craft=c9'));
+  expect(asked()).toEqual(['air(undefined)', 'craft("c9")', 'crafts(undefined)', 'people(undefined)', 'propModels(undefined)']);
+  const told = listeningPool();
+  await startPick(new URL('http://zivvo.test/pick?craft=c9'));
+  await startPick(new URL('http://zivvo.test/pick?craft=c9&family=4-square-carbon'));
+  await startPick(new URL('http://zivvo.test/pick'));
   expect(asked()).toContain('calibration("c9")');
-  await waitFor(() => expect(Object.values(store.getState().api.queries).every((q) => q?.status === 'fulfilled')).toBe(true));
+  const setting = pickSettingOf(petrel, air as AirView);
+  const grid = pickGrid(setting.craft, 7.2 * INCH_M);
+  expect(told).toEqual([
+    { kind: 'warm', setting, grid, family: { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } },
+    { kind: 'warm', setting, grid, family: { bladeCount: 4, tipShape: 'square', material: 'carbon' } },
+  ]);
+});
+
+test('the first map of Pick is begun anew when the craft’s own runs have come', async () => {
+  const skua = craftForPick({ id: 'c8' });
+  const byRuns = calibrate(Array.from({ length: 9 }, (_, i) => ({ pitchRatio: 0.4 + 0.03 * i, logRatio: 0.08 })));
+  const calibration: StandCalibration = { whole: { thrust: byRuns, power: byRuns }, models: {}, runCount: 9, propCount: 1 };
+  pretendServer({ ...pickAnswers(skua), 'GET /air': { air }, 'GET /crafts/c8/calibration': { calibration, isSimulated: false } });
+  const told = listeningPool();
+  await startPick(new URL('http://zivvo.test/pick?craft=c8'));
+  expect(told.map((m) => (m.kind === 'warm' ? m.setting.calibration : m.kind))).toEqual([null, calibration]);
+});
+
+test('a craft that is gone is left to the page of Pick to tell', async () => {
+  pretendServer({ 'GET /air': { air }, 'GET /prop-models': models });
+  const told = listeningPool();
+  await startPick(new URL('http://zivvo.test/pick?craft=gone'));
+  expect(told).toEqual([]);
 });
