@@ -87,6 +87,17 @@ describe('swings, weighing, vibration', () => {
   });
 });
 
+test('the jobs of a piece are found by the piece, the newest first, and each by itself', async () => {
+  const [piece] = pieces;
+  const job = await started(piece!);
+  const jobs = (await server.http.get(`/api/true-ups/of-piece/${piece}`).expect(200)).body as TrueUpView[];
+  expect(jobs.length).toBeGreaterThan(1);
+  expect(jobs[0]!.id).toBe(job.id);
+  expect((await server.http.get(`/api/true-ups/${job.id}`).expect(200)).body).toEqual(job);
+  await server.http.get(`/api/true-ups/${v7()}`).expect(404);
+  expect((await server.http.get('/api/rigs').expect(200)).body).toEqual([expect.objectContaining({ id: rig.id, name: 'Knife edge' })]);
+});
+
 describe('what is refused', () => {
   test('a piece that was never checked in, one that has flown and was not looked at, one too large for the rig', async () => {
     expect((await begin(pieces[5]!).expect(422)).body).toMatchObject({ code: 'piece.notCheckedIn' });

@@ -49,15 +49,6 @@ describe('health and people', () => {
     expect((await server.http.get('/api/air').expect(200)).body).toMatchObject({ air: { densityKgPerM3: expect.closeTo(1.1993, 4) } });
     await server.http.post('/api/air').send({ id: v7(), temperatureC: 20, pressurePa: 101_325, humidityRatio: 1.5 }).expect(400);
   });
-
-  test('packs have a tag and can be taken back', async () => {
-    const pack = { id: v7(), tag: 'P1', chemistry: 'lipoHighVoltage', seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: null };
-    await server.http.post('/api/pack-pieces').send(pack).expect(201);
-    await server.http.delete(`/api/pack-pieces/${pack.id}`).expect(204);
-    expect((await server.http.get('/api/pack-pieces')).body).toEqual([]);
-    await server.http.post(`/api/pack-pieces/${pack.id}/restore`).expect(200);
-    expect((await server.http.get('/api/pack-pieces')).body).toEqual([expect.objectContaining({ tag: 'P1' })]);
-  });
 });
 
 test('the API document has the rules of every body', async () => {

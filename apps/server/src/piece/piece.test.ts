@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BatchDetailView, FoundView, PieceDetailView, PieceListView, PieceSetView, Problem, YieldView } from '@zivvo/contract';
+import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, Problem, YieldView } from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
@@ -42,6 +42,36 @@ describe('a delivery', () => {
     expect(await measure(first)).toMatchObject({ state: 'checkedIn' });
     const batch = (await server.http.get(`/api/batches/${id}`).expect(200)).body as BatchDetailView;
     expect(batch).toMatchObject({ pieceCount: 4, checkedInCount: 1 });
+  });
+
+  test('stands in the list of deliveries with what came of it', async () => {
+    const { id, pieces } = await deliver({ ccwCount: 1 });
+    await measure(pieces[0]!.id);
+    const { items, total } = (await server.http.get('/api/batches').expect(200)).body as { items: BatchView[]; total: number };
+    expect(items.find((b) => b.id === id)).toMatchObject({ pieceCount: 3, checkedInCount: 1, propModelId: model.id });
+    expect(total).toBe(items.length);
+  });
+
+  test('what is checked in and neither fitted nor gone is there to be fitted', async () => {
+    const own = aPropModel({ label: '8x4.5', diameterM: 0.2032, pitchM: 0.1143, bladeCount: 2 });
+    await server.http.post('/api/prop-models').send(own).expect(201);
+    const { pieces } = await deliver({ propModelId: own.id });
+    const available = async (): Promise<Partial<AvailableView> | undefined> => ((await server.http.get('/api/pieces/available').expect(200)).body as AvailableView[]).find((a) => a.propModelId === own.id);
+    expect(await available()).toBeUndefined();
+    for (const piece of pieces) await measure(piece.id);
+    expect(await available()).toMatchObject({ cwCount: 2, ccwCount: 2 });
+    await act(pieces[0]!.id, { action: 'retire', as: 'scrapped' }).expect(200);
+    expect(await available()).toMatchObject({ cwCount: 1, ccwCount: 2 });
+  });
+
+  test('a piece is described anew, and its history says what was known before', async () => {
+    const { pieces } = await deliver();
+    const piece = await measure(pieces[0]!.id);
+    const known = { massKg: 0.008, diameterM: 0.1826, boreFit: 'fits', look: 'good', hand: 'ccw', hubThicknessM: 0.0065, droopM: 0.004, colour: 'orange', note: 'was in the wrong bag', photoSha256: null };
+    expect((await server.http.put(`/api/pieces/${piece.id}`).send(known).expect(200)).body).toMatchObject(known);
+    const [described] = (await find(piece.id)).history;
+    expect(described).toMatchObject({ action: 'described', values: { hand: 'ccw', massKg: 0.008, note: 'was in the wrong bag' } });
+    expect(((await server.http.put(`/api/pieces/${piece.id}`).send({ ...known, hand: 'left' }).expect(400)).body as Problem).fields.map((f) => f.path)).toEqual(['hand']);
   });
 
   test('says what stands out among its pieces', async () => {

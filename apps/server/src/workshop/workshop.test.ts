@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { AirView, HealthView, PackPieceView, PartEventView, PersonView, Problem } from '@zivvo/contract';
+import type { AirView, HealthView, PartEventView, PersonView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -71,17 +71,6 @@ describe('air', () => {
 });
 
 describe('packs', () => {
-  test('are tagged, listed, taken out and brought back', async () => {
-    const pack = aPack({ tag: 'P7' });
-    await server.http.post('/api/pack-pieces').send(pack).expect(201);
-    const tags = async (): Promise<string[]> => ((await server.http.get('/api/pack-pieces').expect(200)).body as PackPieceView[]).map((p) => p.tag);
-    expect(await tags()).toContain('P7');
-    await server.http.delete(`/api/pack-pieces/${pack.id}`).expect(204);
-    expect(await tags()).not.toContain('P7');
-    await server.http.post(`/api/pack-pieces/${pack.id}/restore`).expect(200);
-    expect(await tags()).toContain('P7');
-  });
-
   test('keep what was changed, by whom, and on which revision', async () => {
     const pack = aPack({ tag: 'P8' });
     const { id, ...columns } = pack;

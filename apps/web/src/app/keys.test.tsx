@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { act, render, screen } from '@testing-library/react';
-import { useKeyListener, useKeys } from './keys.ts';
+import { useKeyListener, useKeys, useKeysInForce } from './keys.ts';
 
 let struck: string[] = [];
 beforeEach(() => {
@@ -70,4 +70,60 @@ test('keys struck while a page is on its way act on the page that came', () => {
   expect(struck).toEqual([]);
   rerender(<Frame keys={['n']} isOnTheWay={false} />);
   expect(struck).toEqual(['n']);
+});
+
+test('only so many keys wait for a page: a cat on the keyboard is not obeyed for ever', () => {
+  const { rerender } = render(<Frame keys={[]} isOnTheWay />);
+  for (let i = 0; i < 30; i++) strike('n', 5000 + i);
+  rerender(<Frame keys={['n']} isOnTheWay={false} />);
+  expect(struck).toHaveLength(8);
+});
+
+test('Ctrl+Z undoes on the page, and stays the field’s own while one types', () => {
+  render(<Frame keys={['Ctrl+Z', 'z']} />);
+  const undo = (target: EventTarget): KeyboardEvent => {
+    const event = new KeyboardEvent('keydown', { key: 'z', ctrlKey: true, bubbles: true, cancelable: true });
+    act(() => void target.dispatchEvent(event));
+    return event;
+  };
+  expect(undo(window).defaultPrevented).toBe(true);
+  expect(undo(screen.getByRole('textbox')).defaultPrevented).toBe(false);
+  expect(struck).toEqual(['Ctrl+Z']);
+});
+
+test('the keys of a browser, and those of an open dialog, are left alone', () => {
+  render(<Frame keys={['n']} />);
+  act(() => void window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', ctrlKey: true })));
+  act(() => void window.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', altKey: true })));
+  const dialog = document.body.appendChild(document.createElement('div'));
+  dialog.setAttribute('role', 'dialog');
+  strike('n', 5000);
+  dialog.remove();
+  expect(struck).toEqual([]);
+  strike('n', 5100);
+  expect(struck).toEqual(['n']);
+});
+
+test('the innermost binding of a key wins, is the one that is listed, and gives way when its part goes', () => {
+  function Part() {
+    useKeys([{ key: 'n', what: 'Note', run: () => struck.push('note') }]);
+    return null;
+  }
+  function Listed() {
+    return <p>{useKeysInForce().map(({ key, what }) => `${key} ${what}`).join(', ')}</p>;
+  }
+  const page = (hasPart: boolean) => (
+    <>
+      <Frame keys={['n', 'x']} />
+      {hasPart && <Part />}
+      <Listed />
+    </>
+  );
+  const { rerender } = render(page(true));
+  strike('n', 5000);
+  expect(screen.getByText('n Note, x x')).toBeTruthy();
+  rerender(page(false));
+  strike('n', 5100);
+  expect(screen.getByText('n n, x x')).toBeTruthy();
+  expect(struck).toEqual(['note', 'n']);
 });

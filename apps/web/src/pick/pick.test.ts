@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import type { CraftView, PropModelView } from '@zivvo/contract';
 import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp } from '@zivvo/core';
 import { defaultUnits } from '@zivvo/words';
-import { compareYs, curvePoints } from './compareChart.ts';
+import type { Ink } from '../shared/charts/useInk.ts';
+import type { Format } from '../shared/format/useFormat.ts';
+import { compareChart, compareYs, curvePoints } from './compareChart.ts';
 import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
 import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, ToWorker } from './pickMessages.ts';
@@ -124,6 +126,20 @@ test('curves come in the reader’s units, and never one quantity over itself', 
   expect(curvePoints(points, 'thrustN', 'powerW', defaultUnits)).toEqual([[expect.closeTo(1000, 6), 100]]);
   expect(curvePoints(points, 'throttleRatio', 'thrustPerPowerNPerW', defaultUnits)).toEqual([[expect.closeTo(50, 6), expect.closeTo(10, 6)]]);
   expect(compareYs('thrustN')).not.toContain('thrustN');
+});
+
+test('on the comparison each prop has its line and its name, the present one is drawn in ink, new sizes take free colours', () => {
+  const ink = { isDark: false, ink: '#111', muted: '#777', hairline: '#ddd', sheet: '#fff', fontText: 'sans' } as unknown as Ink;
+  const format = { choices: { ...defaultUnits, force: 'N' } } as unknown as Format;
+  const props = [propOfModel(model({ id: 'm1', seriesIndex: 0 })), propOfModel(model({ id: 'm2', makerName: 'Orle', seriesIndex: 3 })), ...[7.4, 7.6].map((d) => propOfKey(keyOfSize(labelGeometry(d * INCH_M, 4 * INCH_M, 3, 'standard', 'polycarbonate')))!)];
+  const point = { throttleRatio: 0.5, thrustN: 8, powerW: 100, currentA: 5, speedRpm: 9000 };
+  const chart = compareChart({ props, curves: { m1: [point], m2: [{ ...point, thrustN: 9 }] }, referenceId: 'm1', over: 'throttleRatio', y: 'thrustN', ink, format });
+  const series = chart.series as { name: string; data: number[][]; lineStyle: { color: string } }[];
+  expect(series.map((s) => s.name)).toEqual(props.map((p) => p.name));
+  expect(series.map((s) => s.data)).toEqual([[[50, 8]], [[50, 9]], [], []]);
+  expect(series[0]!.lineStyle.color).toBe('#111');
+  expect(new Set(series.map((s) => s.lineStyle.color)).size).toBe(4);
+  expect([chart.xAxis, chart.yAxis]).toMatchObject([{ name: 'throttle, %' }, { name: 'thrust of a rotor, N' }]);
 });
 
 describe('the pool of workers', () => {

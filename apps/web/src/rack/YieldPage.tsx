@@ -1,3 +1,4 @@
+import type { YieldView } from '@zivvo/contract';
 import type { YieldResult } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
@@ -10,6 +11,8 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { RackTabs } from './RackTabs.tsx';
 
+type YieldOfMaker = YieldView['makers'][number];
+
 /** How many of a maker's pieces turned out usable, and what a usable one costs. */
 export function Component() {
   const query = useYieldsQuery();
@@ -19,23 +22,21 @@ export function Component() {
     <Ready query={query}>
       {(yields) => {
         const makers = [...yields.makers].sort((a, b) => (b.usable?.ratio ?? 0) - (a.usable?.ratio ?? 0));
-        const worst = makers.at(-1);
-        const isPoor = worst?.usable && worst.usable.highRatio < 0.5;
         return (
           <StationPage
             eyebrow="Rack · Yield"
-            headline={makers.length === 0 ? 'No piece has been checked in yet' : isPoor ? `More than half of ${worst.makerName}’s pieces fail: change supplier` : makers.length === 1 ? `${formatShare(makers[0]!.usable!.ratio, 0)} of ${makers[0]!.makerName}’s pieces are usable` : `${makers[0]!.makerName} ${formatShare(makers[0]!.usable!.ratio, 0)} usable, ${worst!.makerName} ${formatShare(worst!.usable!.ratio, 0)}`}
+            headline={headlineOf(makers, yields.models)}
             detail="Good from the bag, good after correction, thrown out unflown; with the 95 % interval that so few pieces leave."
             tools={<RackTabs />}
             reasons={<p style={{ margin: 0 }}>When most of a bag fails, change supplier. A handful of pieces proves little: look at the interval before you blame a maker.</p>}
           >
-            {makers.length === 0 ? (
+            {yields.models.length === 0 ? (
               <EmptyPage title="Check deliveries in" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
                 <p>Each piece that is checked in, trued or thrown out counts here by itself.</p>
               </EmptyPage>
             ) : (
               <>
-                <Yields title="Maker" rows={makers.map((m) => ({ name: m.makerName, cost: null, ...m }))} />
+                {makers.length > 0 && <Yields title="Maker" rows={makers.map((m) => ({ name: m.makerName, cost: null, ...m }))} />}
                 <Yields
                   title="Model"
                   rows={yields.models.map((y) => {
@@ -51,6 +52,19 @@ export function Component() {
       }}
     </Ready>
   );
+}
+
+/** The answer for the makers, the best first; pieces whose maker nobody named are counted by model alone. */
+function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResult[]): string {
+  const share = ({ usable }: YieldResult): string => formatShare(usable?.ratio ?? 0, 0);
+  const [best] = makers;
+  const worst = makers.at(-1);
+  if (!best || !worst) {
+    const sum = (of: (y: YieldResult) => number): number => models.reduce((total, y) => total + of(y), 0);
+    return models.length === 0 ? 'No piece has been checked in yet' : `${formatShare(1 - sum((y) => y.rejectedCount) / sum((y) => y.pieceCount), 0)} of the pieces are usable`;
+  }
+  if (worst.usable && worst.usable.highRatio < 0.5) return `More than half of ${worst.makerName}’s pieces fail: change supplier`;
+  return best === worst ? `${share(best)} of ${best.makerName}’s pieces are usable` : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
 }
 
 function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & { name: string; cost: number | null })[] }) {

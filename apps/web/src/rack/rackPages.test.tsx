@@ -4,13 +4,14 @@ import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { BatchDetailView, PieceDetailView, PieceSetView, PieceView } from '@zivvo/contract';
-import { setState } from '@zivvo/core';
+import { setState, yieldOf } from '@zivvo/core';
 import { Route, Routes } from 'react-router';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { Component as DeliveryPage } from './DeliveryPage.tsx';
 import { Component as PiecePage } from './PiecePage.tsx';
 import { Component as PiecesPage } from './PiecesPage.tsx';
 import { Component as SetsPage } from './SetsPage.tsx';
+import { Component as YieldPage } from './YieldPage.tsx';
 
 const model = { id: 'm1', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, measuredDiameterM: null, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', boreDiameterM: 0.005 };
 const row = { revision: 1, createdAt: '2026-11-01T10:00:00Z', updatedAt: '2026-11-01T10:00:00Z', touchedAt: '2026-11-01T10:00:00Z' };
@@ -27,6 +28,7 @@ const routes = (
     <Route path="/rack/pieces/:pieceId" element={<PiecePage />} />
     <Route path="/rack/deliveries/:batchId" element={<DeliveryPage />} />
     <Route path="/rack/sets" element={<SetsPage />} />
+    <Route path="/rack/yield" element={<YieldPage />} />
     <Route path="*" element={<p>elsewhere</p>} />
   </Routes>
 );
@@ -178,5 +180,85 @@ describe('sets', () => {
     await heading('1 set, nothing missing');
     await userEvent.click(screen.getByRole('button', { name: 'Take AB12 out of K12' }));
     expect(sent[0]).toMatchObject({ path: '/pieces/AB12/actions', body: { action: 'leaveSet' } });
+  });
+
+  test('a set is opened for the craft in hand, by its name alone', async () => {
+    const { sent } = show('/rack/sets?craft=c1', { 'POST /sets': {} });
+    await heading('No set yet');
+    expect(screen.getByRole('button', { name: 'Open the set' })).toHaveProperty('disabled', true);
+    await screen.findByRole('option', { name: 'Petrel' });
+    await userEvent.type(box('New set'), ' K13 ');
+    await userEvent.click(screen.getByRole('button', { name: 'Open the set' }));
+    expect(sent[0]).toMatchObject({ path: '/sets', body: { name: 'K13', craftId: 'c1' } });
+    await waitFor(() => expect(box('New set')).toHaveProperty('value', ''));
+  });
+
+  test('a name that is refused stays in its field', async () => {
+    show('/rack/sets', { 'POST /sets': new Refusal(409, 'alreadyThere', 'name is already taken') });
+    await heading('No set yet');
+    await userEvent.type(box('New set'), 'K12');
+    await userEvent.click(screen.getByRole('button', { name: 'Open the set' }));
+    expect(await screen.findByText(/name is already taken/)).toBeTruthy();
+    expect(box('New set')).toHaveProperty('value', 'K12');
+  });
+
+  test('taken apart it says that the pieces stay', async () => {
+    const { sent } = show('/rack/sets', { 'GET /sets': [aSet([piece('AB12')])], 'DELETE /sets/s1': null });
+    await heading('K12 needs 1 CW and 2 CCW');
+    await userEvent.click(screen.getByRole('button', { name: 'Take apart' }));
+    expect(sent[0]).toMatchObject({ method: 'DELETE', path: '/sets/s1' });
+    expect(await screen.findByText('K12 was taken apart; its pieces stay on the rack.')).toBeTruthy();
+  });
+
+  test('full changes are counted by the hand that ends first, and so are the screws they take', async () => {
+    const rotors = ['cw', 'ccw', 'cw', 'ccw'].map((spin) => ({ spin }));
+    show('/rack/sets', {
+      'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', kind: 'multirotor', rotors, referencePropModelId: 'm1' }], total: 1 },
+      'GET /pieces/available': [{ propModelId: 'm1', cwCount: 7, ccwCount: 4 }],
+      'GET /spare-parts': [{ id: 'x', name: 'M2 × 8', count: 12, perPieceCount: 2 }],
+    });
+    const line = (await screen.findByText('Petrel:')).closest('p')!;
+    await waitFor(() => expect(plain(line.textContent)).toMatch(/^Petrel: 2 full changes of Brindlow 7\.2×3\.9×3 \(7 CW, 4 CCW\); .*runs out first\. M2 × 8: 12 left, 16 needed\.$/));
+  });
+});
+
+describe('yield', () => {
+  const yields = (makers: [string, number, number][], models: [string, number, number][]) => ({
+    makers: makers.map(([makerName, good, rejectedCount]) => ({ makerName, ...yieldOf({ goodFromBagCount: good, goodCorrectedCount: 0, rejectedCount }) })),
+    models: models.map(([propModelId, good, rejectedCount]) => ({ propModelId, ...yieldOf({ goodFromBagCount: good, goodCorrectedCount: 0, rejectedCount }) })),
+  });
+
+  test.each<[string, [string, number, number][], RegExp]>([
+    ['the best and the worst maker', [['Tamsk', 5, 5], ['Brindlow', 9, 1]], /^Brindlow 90.% usable, Tamsk 50.%$/],
+    ['one maker alone', [['Brindlow', 9, 1]], /^90.% of Brindlow’s pieces are usable$/],
+    ['a maker most of whose pieces fail', [['Brindlow', 9, 1], ['Tamsk', 2, 18]], /^More than half of Tamsk’s pieces fail: change supplier$/],
+  ])('%s', async (_name, makers, sentence) => {
+    show('/rack/yield', { 'GET /pieces/yield': yields(makers, [['m1', 9, 1]]) });
+    await heading(sentence);
+  });
+
+  test('a bad handful proves nothing yet', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([['Tamsk', 1, 2]], [['m1', 1, 2]]) });
+    await heading(/^33.% of Tamsk’s pieces are usable$/);
+    expect(screen.getAllByText('6 to 79 %').length).toBeGreaterThan(0);
+  });
+
+  test('a usable piece costs its share of the bag and of what was thrown out', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([['Brindlow', 8, 2]], [['m1', 8, 2]]), 'GET /prop-models': { items: [{ ...model, bagPrice: 9, bagCount: 6 }], total: 1 } });
+    const row = await screen.findByRole('row', { name: /^Brindlow 7\.2×3\.9×3/ });
+    expect(within(row).getAllByRole('cell').at(-1)!.textContent).toBe('1.88');
+  });
+
+  test('pieces whose maker nobody named are counted all the same', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([], [['m1', 6, 2]]) });
+    await heading(/^75.% of the pieces are usable$/);
+    expect(screen.queryByRole('columnheader', { name: 'Maker' })).toBeNull();
+    expect(screen.getByRole('columnheader', { name: 'Model' })).toBeTruthy();
+  });
+
+  test('nothing checked in says what would count', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([], []) });
+    await heading('No piece has been checked in yet');
+    expect(screen.getByRole('link', { name: 'New delivery' })).toBeTruthy();
   });
 });

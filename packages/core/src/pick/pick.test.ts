@@ -1,7 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { INCH_M } from '../label/propLabel.ts';
-import { answerQuestion, greatestPayloadKg, packsForMinutes, questionNames, usualPackKg, weightForInchKg } from './ask.ts';
 import { costPerHour, usablePieceCost } from './cost.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { loadLadder } from './loadLadder.ts';
@@ -179,53 +178,6 @@ describe('the load ladder', () => {
     expect(place(ladder.heaviest.normal)).toBeGreaterThanOrEqual(place(ladder.heaviest.hard));
   });
   test('no prop, no rung', () => expect(loadLadder(bench, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
-});
-
-describe('ask', () => {
-  const present = inches(7.2, 3.9, 3);
-  test('an inch more brings frame, and more minutes; payload costs minutes', () => {
-    const inch = answerQuestion(bench, present, 'inchMore')!;
-    expect(inch.addedKg).toBeGreaterThan(0.03);
-    expect(inch.after.figures.enduranceS).toBeGreaterThan(inch.before.figures.enduranceS);
-    expect(answerQuestion(bench, present, 'payloadMore')!.after.figures.enduranceS).toBeLessThan(inch.before.figures.enduranceS);
-  });
-  test('a weighed prop grows by its own weight, not by that of another', () => {
-    const light = { ...present, massKg: 0.0079 };
-    const { before, after } = answerQuestion(bench, light, 'halfPitchMore')!;
-    expect(after.figures.inertiaKgM2 / before.figures.inertiaKgM2).toBeLessThan(1.1);
-    expect(answerQuestion(bench, light, 'bladeMore')!.after.geometry.massKg!).toBeGreaterThan(0.0079);
-  });
-  test('on a plane an inch brings no frame but comes nearer the ground', () => {
-    const answer = answerQuestion(benchOf(mappingPlane), inches(11, 6, 2), 'inchMore')!;
-    expect(answer.addedKg).toBe(0);
-    expect(answer.after.margins.ground).toBeGreaterThan(answer.before.margins.ground);
-  });
-  test('what makes no sense has no answer', () => {
-    expect(answerQuestion(bench, inches(7.2, 3.9, 3, { tipShape: 'square' }), 'squareTips')).toBeNull();
-    expect(answerQuestion(bench, inches(7.2, 3.9, 6), 'bladeMore')).toBeNull();
-    expect(answerQuestion(bench, inches(7.2, 3.9, 3, { material: 'softPlastic' }), 'softer')).toBeNull();
-    expect(questionNames.map((q) => answerQuestion(bench, present, q) !== null)).not.toContain(false);
-  });
-  test('backwards: the payload that is found is just carried', () => {
-    const kg = greatestPayloadKg(bench, present)!;
-    expect(kg).toBeGreaterThan(0.2);
-    const loaded = evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 + kg }), present);
-    expect(Math.min(0.85 - loaded.margins.carry, loaded.figures.thrustToWeightRatio - 1.6, 1 - loaded.margins.motorHeat)).toBeCloseTo(0, 2);
-    expect(greatestPayloadKg(benchOf({ ...surveyQuad, massKg: 6 }), present)).toBeNull();
-  });
-  test('backwards: the weight for an inch brings back the minutes', () => {
-    const kg = weightForInchKg(bench, present)!;
-    const today = evaluateCandidate(bench, present).figures.enduranceS;
-    expect(evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 - kg }), inches(6.2, 3.9, 3)).figures.enduranceS / today).toBeCloseTo(1, 2);
-  });
-  test('packs: the lightest first, each with its own weight', () => {
-    const pack = (id: string, capacityAh: number) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh, cellResistanceOhm: null });
-    const answers = packsForMinutes(bench, present, [pack('large', 6), pack('small', 3), pack('same', 4), { ...pack('other', 4), seriesCount: 3 }]);
-    expect(answers.map((a) => a.pack.id)).toEqual(['small', 'same', 'large']);
-    expect(answers[1]!.massKg).toBeCloseTo(1.92, 9);
-    expect(answers[2]!.massKg - 1.92).toBeCloseTo(usualPackKg('lipo', 6, 2), 9);
-    expect(answers[2]!.enduranceS).toBeGreaterThan(answers[1]!.enduranceS);
-  });
 });
 
 describe('a kit to try out', () => {
