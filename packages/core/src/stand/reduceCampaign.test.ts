@@ -2,34 +2,12 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { UnknownFigureError } from '../errors/coreError.ts';
 import { evaluateWorking } from '../test/evaluateWorking.ts';
+import { campaignOf as input, lawSteps, runOf, twiceRun as twice } from '../test/standCampaign.ts';
 import { workingKey, type CampaignInput } from './campaign.ts';
 import { explainFigure } from './explainFigure.ts';
-import { emptyStep, type StandStep } from './quantities.ts';
+import { emptyStep } from './quantities.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
-import type { RunRecord } from './settleRun.ts';
 
-const LADDER = [0.2, 0.4, 0.6, 0.8, 1];
-
-/** A rotor of exact power laws: thrust = top·u^1.8, power = watts·u^2.7, speed = rpm·u^0.9. */
-const lawSteps = (topN: number, topW: number, ladder: readonly number[] = LADDER): StandStep[] =>
-  ladder.map((u) => ({ ...emptyStep(), throttleRatio: u, thrustN: topN * u ** 1.8, powerW: topW * u ** 2.7, speedRpm: 20_000 * u ** 0.9, voltageV: 24, currentA: (topW * u ** 2.7) / 24 }));
-
-let counter = 0;
-const runOf = (propModelId: string, ordinal: number, steps: StandStep[], more: Partial<RunRecord> = {}): RunRecord => ({
-  id: `run-${counter++}`, propModelId, ordinal, origin: 'typed', densityKgPerM3: 1.225, zeroBeforeN: null, zeroAfterN: null, restingCellV: 4.15, readingKinds: {}, steps, ...more,
-});
-
-const input = (runs: RunRecord[], more: Partial<CampaignInput> = {}): CampaignInput => ({
-  craft: { name: 'Petrel', massKg: 2, kind: 'multirotor' as const, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2 },
-  props: ['ref', 'big', 'small'].map((id) => ({ id, name: id, diameterM: 0.18, speedLimitRpm: null })),
-  referencePropId: 'ref',
-  gateCellV: 4.05,
-  runs,
-  chosenThrottleRatio: 0.5,
-  ...more,
-});
-
-const twice = (id: string, topN: number, topW: number, spread = 0.004): RunRecord[] => [runOf(id, 1, lawSteps(topN * (1 + spread), topW)), runOf(id, 2, lawSteps(topN * (1 - spread), topW))];
 const evening = (): CampaignInput => input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 15, 400)]);
 const codes = (c: CampaignInput): string[] => reduceCampaign(c).reasons.map((r) => r.code);
 

@@ -1,0 +1,91 @@
+import { describe, expect, test } from '@jest/globals';
+import type { CampaignInput } from './campaign.ts';
+import { campaignOf, lawSteps, runOf, twiceRun } from '../test/standCampaign.ts';
+import { reduceCampaign } from './reduceCampaign.ts';
+
+const noReference: Partial<CampaignInput> = { referencePropId: null };
+const headline = (input: CampaignInput) => reduceCampaign(input).headline;
+const reasonsOf = (input: CampaignInput) => reduceCampaign(input).reasons;
+const codesOf = (input: CampaignInput): string[] => reasonsOf(input).map((r) => r.code);
+
+describe('the answer of an evening', () => {
+  const tired = { restingCellV: 3.7 };
+  const short = [0.2, 0.4, 0.6];
+  const weak = lawSteps(3, 60, short);
+  test.each<[string, CampaignInput, string]>([
+    ['nothing measured', campaignOf([]), 'noRuns'],
+    ['runs, none of which counts', campaignOf([runOf('ref', 1, lawSteps(20, 700), tired)]), 'noCountedRuns'],
+    ['one prop that hovers', campaignOf(twiceRun('big', 24, 900)), 'onlyOneHovers'],
+    ['one prop that does not', campaignOf([runOf('small', 1, weak)]), 'onlyOne'],
+    ['two that neither hover nor reach full throttle', campaignOf([runOf('ref', 1, weak), runOf('small', 1, weak)]), 'nothingComparable'],
+    ['hover alone can be compared', campaignOf([runOf('ref', 1, lawSteps(20, 700, short)), runOf('big', 1, lawSteps(24, 700, short))]), 'thriftiest'],
+    ['full throttle alone can be compared', campaignOf([...twiceRun('ref', 4, 100), ...twiceRun('big', 4.5, 120)]), 'strongest'],
+    ['the present prop leads in all', campaignOf([...twiceRun('ref', 24, 600), ...twiceRun('big', 20, 700)]), 'referenceLeadsBoth'],
+    ['the present prop is the strongest, another thriftier', campaignOf([...twiceRun('ref', 24, 900), ...twiceRun('small', 15, 400)]), 'referenceStrongest'],
+    ['another leads in all', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 24, 650)]), 'leadsBothAgainst'],
+    ['two lead, against the present one', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 24, 900), ...twiceRun('small', 15, 400)]), 'leadSplitAgainst'],
+    ['one leads in all and there is no present one', campaignOf([...twiceRun('small', 20, 700), ...twiceRun('big', 24, 650)], noReference), 'leadsBoth'],
+    ['two lead and there is no present one', campaignOf([...twiceRun('big', 24, 900), ...twiceRun('small', 15, 400)], noReference), 'leadSplit'],
+  ])('%s', (_name, input, code) => expect(headline(input).code).toBe(code));
+
+  test('a figure in it can be opened, and moves with its runs', () => {
+    const of = (topN: number) => headline(campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', topN, 650)]));
+    expect(of(24)).toMatchObject({ figure: 'big:full:thrustN', values: { name: 'big', thrustN: expect.closeTo(24, 6), differenceRatio: expect.closeTo(0.2, 3), reference: 'ref' } });
+    expect(of(22).values.differenceRatio).toBeCloseTo(0.1, 3);
+  });
+});
+
+describe('what is worth saying', () => {
+  const pair = (of: (id: string) => ReturnType<typeof twiceRun>): CampaignInput => campaignOf(['ref', 'big'].flatMap(of));
+  const with24V = twiceRun('ref', 20, 700);
+
+  test('a prop that needs much throttle to hover is named with it, until it needs less', () => {
+    const hard = campaignOf([...with24V, ...twiceRun('small', 7.4, 300)]);
+    expect(reasonsOf(hard)).toContainEqual(expect.objectContaining({ code: 'highHover', values: expect.objectContaining({ name: 'small', throttleRatio: expect.closeTo((4.903325 / 7.4) ** (1 / 1.8), 4), craft: 'Petrel' }) }));
+    expect(codesOf(campaignOf([...with24V, ...twiceRun('small', 14, 300)]))).not.toContain('highHover');
+  });
+
+  test('an exponent that no rotor has is told', () => {
+    const odd = lawSteps(20, 700).map((s) => ({ ...s, speedRpm: 20_000 * s.throttleRatio! ** 0.5 }));
+    expect(reasonsOf(campaignOf([...with24V, runOf('big', 1, odd), runOf('big', 2, odd)])).find((r) => r.code === 'thrustExponent')).toMatchObject({ severity: 'caution', values: { name: 'big', exponent: expect.closeTo(3.6, 6) } });
+    expect(codesOf(pair((id) => twiceRun(id, 20, 700)))).not.toContain('thrustExponent');
+  });
+
+  test('another voltage than the present prop had is no fair comparison', () => {
+    const sagged = twiceRun('big', 20, 700).map((r) => ({ ...r, steps: r.steps.map((s) => ({ ...s, voltageV: 22.5 })) }));
+    expect(reasonsOf(campaignOf([...with24V, ...sagged])).find((r) => r.code === 'voltageDiffers')).toMatchObject({ values: { name: 'big', value: 22.5, other: 24 } });
+    expect(codesOf(pair((id) => twiceRun(id, 20, 700)))).not.toContain('voltageDiffers');
+  });
+
+  test('a difference within the spread is no difference', () => {
+    const same = campaignOf([...with24V, ...twiceRun('big', 20.02, 700)]);
+    expect(reasonsOf(same).find((r) => r.code === 'sameThrust')).toMatchObject({ severity: 'note', values: { name: 'big' } });
+    expect(codesOf(campaignOf([...with24V, ...twiceRun('big', 24, 700)]))).not.toContain('sameThrust');
+  });
+
+  test('without repeats nobody knows the spread; without the present prop nothing to compare with', () => {
+    const once = campaignOf([runOf('ref', 1, lawSteps(20, 700)), runOf('big', 1, lawSteps(24, 900))]);
+    expect(codesOf(once)).toContain('noRepeats');
+    expect(codesOf(campaignOf([...with24V, runOf('big', 1, lawSteps(24, 900))]))).not.toContain('noRepeats');
+    expect(reasonsOf(campaignOf(twiceRun('big', 24, 900))).find((r) => r.code === 'referenceMissing')).toMatchObject({ severity: 'action', values: { name: 'ref' } });
+    expect(reasonsOf(campaignOf(twiceRun('big', 24, 900), noReference)).find((r) => r.code === 'referenceMissing')).toMatchObject({ values: { name: '' } });
+    expect(codesOf(campaignOf([]))).not.toContain('referenceMissing');
+  });
+
+  test('of curves that cross, the power is told from which the other is better', () => {
+    const steep = lawSteps(20, 700).map((s) => ({ ...s, thrustN: 21 * s.throttleRatio! ** 2.3 }));
+    const crossing = campaignOf([...with24V, runOf('big', 1, steep), runOf('big', 2, steep)]);
+    const found = reasonsOf(crossing).find((r) => r.code === 'betterAbove')!;
+    // 21·u^2.3 = 20·u^1.8 at u = (20/21)²; power there is 700·u^2.7.
+    expect(found.values).toMatchObject({ name: 'big', reference: 'ref', powerW: expect.closeTo(700 * (20 / 21) ** 5.4, 4) });
+    expect(codesOf(pair((id) => twiceRun(id, id === 'big' ? 24 : 20, 700)))).not.toContain('betterAbove');
+  });
+
+  test('danger stands first, then cautions, what to do, gains, notes', () => {
+    const rank = { danger: 0, caution: 1, action: 2, gain: 3, note: 4 } as const;
+    const all = reasonsOf(campaignOf([...with24V, ...twiceRun('big', 20.02, 600), ...twiceRun('small', 7.4, 1300)]));
+    const order = all.map((r) => rank[r.severity]);
+    expect(new Set(order).size).toBeGreaterThan(2);
+    expect(order).toEqual([...order].sort((a, b) => a - b));
+  });
+});
