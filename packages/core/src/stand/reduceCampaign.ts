@@ -4,7 +4,6 @@ import type { Dimension } from '../units/dimensions.ts';
 import { mean } from '../statistics/describe.ts';
 import { pooledHalfWidthRatio, pooledSpread, type PooledSpread } from '../statistics/pooledSpread.ts';
 import { powerLawFit } from '../statistics/powerLaw.ts';
-import { studentTQuantile } from '../statistics/studentT.ts';
 import { standardThrustKey, workingKey, type CampaignInput, type CampaignProp, type CampaignResults, type ComparedFigure, type PropResult } from './campaign.ts';
 import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
 import { breachesOf } from './limits.ts';
@@ -121,9 +120,7 @@ function comparedFigure(propModelId: string, point: PointName, figure: PointFigu
   };
   if (reference.length === 0) return { figure: shown, runCount: values.length, differenceRatio: null, differenceHalfWidthRatio: null, comparison: 'unknown' };
   const differenceRatio = value / mean(reference) - 1;
-  const differenceHalfWidthRatio = spread
-    ? studentTQuantile(0.975, spread.degreesOfFreedom) * spread.spreadRatio * Math.sqrt(1 / values.length + 1 / reference.length)
-    : null;
+  const differenceHalfWidthRatio = spread ? spread.halfWidthRatio * Math.sqrt(1 / values.length + 1 / reference.length) : null;
   const comparison = differenceHalfWidthRatio === null ? 'unknown' : Math.abs(differenceRatio) <= differenceHalfWidthRatio ? 'same' : differenceRatio > 0 ? 'more' : 'less';
   return { figure: shown, runCount: values.length, differenceRatio, differenceHalfWidthRatio, comparison };
 }
