@@ -75,13 +75,13 @@ function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & 
         <thead>
           <tr>
             <th>{title}</th>
+            <th data-right>Usable</th>
+            <th data-wide>95 % interval</th>
+            {hasCost && <th data-right>Each costs</th>}
             <th data-right>Pieces</th>
             <th data-right>From the bag</th>
             <th data-right>Corrected</th>
             <th data-right>Thrown out</th>
-            <th data-right>Usable</th>
-            <th data-wide>95 % interval</th>
-            {hasCost && <th data-right>A usable piece</th>}
           </tr>
         </thead>
         <tbody>
@@ -90,13 +90,13 @@ function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & 
               <td>
                 <strong>{r.name}</strong>
               </td>
+              <td data-right>{r.usable ? formatShare(r.usable.ratio, 0) : '–'}</td>
+              <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
+              {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
               <td data-right>{r.pieceCount}</td>
               <td data-right>{r.goodFromBagCount}</td>
               <td data-right>{r.goodCorrectedCount}</td>
               <td data-right>{r.rejectedCount}</td>
-              <td data-right>{r.usable ? formatShare(r.usable.ratio, 0) : '–'}</td>
-              <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
-              {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
             </tr>
           ))}
         </tbody>
@@ -108,13 +108,13 @@ function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & 
 /** An interval from 0 to 1 drawn to scale. */
 function Interval({ low, at, high }: { low: number; at: number; high: number }) {
   return (
-    <span style={{ display: 'flex', alignItems: 'center', gap: 9, minWidth: 190 }}>
-      <svg width="110" height="14" viewBox="0 0 110 14" aria-hidden="true">
+    <span style={{ display: 'flex', alignItems: 'center', gap: 9, whiteSpace: 'nowrap' }}>
+      <svg width="72" height="14" viewBox="0 0 110 14" preserveAspectRatio="none" style={{ flex: 'none' }} aria-hidden="true">
         <path d="M2 7H108" stroke="var(--hairline)" strokeWidth="2" />
         <path d={`M${2 + 106 * low} 7H${2 + 106 * high}`} stroke="var(--fjord)" strokeWidth="4" />
         <path d={`M${2 + 106 * at} 1V13`} stroke="var(--ink)" strokeWidth="2" />
       </svg>
-      <span className="muted">{`${Math.round(low * 100)} to ${Math.round(high * 100)} %`}</span>
+      <span className="muted">{`${Math.round(low * 100)} to ${formatShare(high, 0)}`}</span>
     </span>
   );
 }
