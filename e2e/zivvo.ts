@@ -115,10 +115,20 @@ export async function armStand(page: Page): Promise<void> {
   await page.mouse.up();
 }
 
-/** What is seriously wrong on a page for assistive technology: rule and place. */
+/** What is seriously wrong on a page for assistive technology, by rule and place, and what its layout cuts. */
 export async function seriousFaults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${new URL(page.url()).pathname}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+  const faults = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${new URL(page.url()).pathname}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+  return [...faults, ...(await cutControls(page)).map((control) => `${new URL(page.url()).pathname}: cut: ${control}`)];
+}
+
+/** Controls that hide a part of their own height, as one does that a narrow column has squeezed. */
+async function cutControls(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('[role="radiogroup"], [role="tablist"], button, label, a')]
+      .filter((e) => e.clientHeight > 2 && getComputedStyle(e).overflowY !== 'visible' && e.scrollHeight > e.clientHeight + 4)
+      .map((e) => e.getAttribute('aria-label') ?? e.textContent),
+  );
 }
 
 /** How far a page and its work surface reach beyond the window [px]. */

@@ -47,7 +47,7 @@ export function Component() {
         </Action>
       }
     >
-      <SegmentedControl value={kind} onChange={(v) => next(v)} data={drillKinds.map((value) => ({ value, label: drillNames[value] }))} style={{ alignSelf: 'start', maxWidth: '100%' }} aria-label="What to practise" />
+      <SegmentedControl value={kind} onChange={(v) => next(v)} data={drillKinds.map((value) => ({ value, label: drillNames[value] }))} style={{ alignSelf: 'start', maxWidth: '100%', flex: 'none', flexWrap: 'wrap' }} aria-label="What to practise" />
       <div className={classes.columns}>
         <section className={classes.sheet} aria-label="The case" style={{ display: 'grid', placeItems: 'center', minHeight: 260 }}>
           <DrillPicture drill={drill} />
