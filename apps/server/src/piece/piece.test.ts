@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, Problem, YieldView } from '@zivvo/contract';
+import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, Problem, PropModelListView, PropModelView, YieldView } from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
@@ -62,6 +62,24 @@ describe('a delivery', () => {
     expect(await available()).toMatchObject({ cwCount: 2, ccwCount: 2 });
     await act(pieces[0]!.id, { action: 'retire', as: 'scrapped' }).expect(200);
     expect(await available()).toMatchObject({ cwCount: 1, ccwCount: 2 });
+  });
+
+  test('is the stock of its model until somebody counts, and then the count is', async () => {
+    const own = aPropModel({ label: '8.5x4.5', diameterM: 0.2159, pitchM: 0.1143, bladeCount: 2 });
+    await server.http.post('/api/prop-models').send(own).expect(201);
+    const stock = async () => {
+      const one = ((await server.http.get(`/api/prop-models/${own.id}`).expect(200)).body as PropModelView).stock;
+      const { items } = (await server.http.get('/api/prop-models').expect(200)).body as PropModelListView;
+      expect(items.find((m) => m.id === own.id)!.stock).toEqual(one);
+      return one;
+    };
+    expect(await stock()).toBeNull();
+    const { pieces } = await deliver({ propModelId: own.id, cwCount: 1, ccwCount: 2, eitherCount: 3 });
+    expect(await stock()).toBeNull();
+    for (const piece of pieces) await measure(piece.id);
+    expect(await stock()).toEqual({ cwCount: 3, ccwCount: 3, countedAt: null });
+    await server.http.put(`/api/prop-models/${own.id}/stock`).send({ cwCount: 7, ccwCount: 5 }).expect(200);
+    expect(await stock()).toEqual({ cwCount: 7, ccwCount: 5, countedAt: expect.any(String) });
   });
 
   test('a piece is described anew, and its history says what was known before', async () => {

@@ -1,5 +1,5 @@
-import type { PropModelDto, PropModelView } from '@zivvo/contract';
-import type { PropGeometry } from '@zivvo/core';
+import type { AvailableView, PropModelDto, PropModelView } from '@zivvo/contract';
+import { byHand, type PropGeometry } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { StockRow } from '../event/event.repository.ts';
 import type { PropModelRow } from './propModel.repository.ts';
@@ -30,9 +30,10 @@ export function toPropModelColumns(dto: PropModelDto) {
   };
 }
 
-export function toPropModelView(row: PropModelRow, stock: StockRow | undefined): PropModelView {
+export function toPropModelView(row: PropModelRow, counted: StockRow | undefined, tagged: AvailableView | undefined): PropModelView {
   const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-  return { ...own, ...toRowView(row), stock: stock ? { cwCount: stock.cwCount, ccwCount: stock.ccwCount, countedAt: stock.countedAt.toISOString() } : null };
+  const stock = counted ? { cwCount: counted.cwCount, ccwCount: counted.ccwCount, countedAt: counted.countedAt.toISOString() } : tagged ? { ...byHand(tagged), countedAt: null } : null;
+  return { ...own, ...toRowView(row), stock };
 }
 
 /** Short name for sentences: maker and label. */

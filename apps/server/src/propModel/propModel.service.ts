@@ -6,8 +6,9 @@ import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
+import { PieceRepository } from '../piece/piece.repository.ts';
 import { toPropModelColumns, toPropModelView } from './propModel.mapper.ts';
-import { PropModelRepository } from './propModel.repository.ts';
+import { PropModelRepository, type PropModelRow } from './propModel.repository.ts';
 
 @Injectable()
 export class PropModelService {
@@ -16,20 +17,26 @@ export class PropModelService {
     private readonly clock: Clock,
     private readonly rows: RowMaker,
     private readonly propModels: PropModelRepository,
+    private readonly pieces: PieceRepository,
     private readonly events: EventRepository,
     private readonly ledger: EventLedger,
   ) {}
 
   async list(): Promise<PropModelListView> {
     const { rows, total } = await this.propModels.list(this.db, LIST_MAX);
-    const stock = new Map((await this.events.stockOf(this.db, rows.map((r) => r.id))).map((s) => [s.propModelId, s]));
-    return { items: rows.map((row) => toPropModelView(row, stock.get(row.id))), total };
+    return { items: await this.toViews(rows), total };
   }
 
   async find(id: string): Promise<PropModelView> {
-    const row = await this.propModels.find(this.db, id);
-    const [stock] = await this.events.stockOf(this.db, [id]);
-    return toPropModelView(row, stock);
+    const [view] = await this.toViews([await this.propModels.find(this.db, id)]);
+    return view!;
+  }
+
+  /** Models with what lies on the rack of them: somebody's count, or else the pieces that have tags. */
+  private async toViews(rows: PropModelRow[]): Promise<PropModelView[]> {
+    const counted = new Map((await this.events.stockOf(this.db, rows.map((r) => r.id))).map((s) => [s.propModelId, s]));
+    const tagged = rows.every((r) => counted.has(r.id)) ? [] : await this.pieces.available(this.db);
+    return rows.map((row) => toPropModelView(row, counted.get(row.id), tagged.find((t) => t.propModelId === row.id)));
   }
 
   async create(dto: CreatePropModelDto): Promise<PropModelView> {

@@ -28,8 +28,8 @@ export function askAhead({ searchParams }: URL): void {
 }
 
 /**
- * Starts what a page of Pick waits for, before the page has come: a worker, the craft's own runs, and the tables that its
- * first map reads. What cannot be had is left to the page, which says so.
+ * Starts what the map of Pick waits for, before the page has come: a worker, the craft's own runs, and the map itself as
+ * far as it can be worked out without them. What cannot be had is left to the page, which says so.
  */
 export async function startPick({ searchParams }: URL): Promise<void> {
   const pool = pickPool();
@@ -45,7 +45,7 @@ export async function startPick({ searchParams }: URL): Promise<void> {
     const setting = pickSettingOf(craft, air.air, calibration);
     pool.warm(setting, pickGrid(setting.craft, present?.diameterM ?? null), family);
   };
-  // Without the craft's own runs, for the tables' sake; then with them, which takes little.
+  // First for the sake of the tables that it reads; then, with the craft's own runs, it takes little.
   warm(null);
   const { data: own } = await asked;
   if (own?.calibration) warm(own.calibration);

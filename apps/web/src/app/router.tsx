@@ -46,13 +46,11 @@ export const router = createBrowserRouter([
               return null;
             },
             shouldRevalidate: () => false,
-            children: [
-              { index: true, lazy: () => import('../pick/PickPage.tsx') },
-              { path: 'compare', lazy: () => import('../pick/ComparePage.tsx') },
-              { path: 'ladder', lazy: () => import('../pick/LadderPage.tsx') },
-              { path: 'ask', lazy: () => import('../pick/AskPage.tsx') },
-            ],
+            lazy: () => import('../pick/PickPage.tsx'),
           },
+          { path: 'pick/compare', lazy: () => import('../pick/ComparePage.tsx') },
+          { path: 'pick/ladder', lazy: () => import('../pick/LadderPage.tsx') },
+          { path: 'pick/ask', lazy: () => import('../pick/AskPage.tsx') },
           { path: 'true', lazy: () => import('../balance/TruePage.tsx') },
           { path: 'true/slots', lazy: () => import('../balance/SlotsPage.tsx') },
           { path: 'true/aids', lazy: () => import('../balance/AidsPage.tsx') },

@@ -4,7 +4,7 @@ import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { CreateBatchDto, CreatePropModelDto, PropModelView } from '@zivvo/contract';
-import { INCH_M, yieldOf } from '@zivvo/core';
+import { INCH_M } from '@zivvo/core';
 import { Route, Routes } from 'react-router';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { Component as DeliveriesPage } from './DeliveriesPage.tsx';
@@ -12,7 +12,6 @@ import { Component as NewDeliveryPage } from './NewDeliveryPage.tsx';
 import { Component as PartsPage } from './PartsPage.tsx';
 import { Component as PropModelFormPage } from './PropModelFormPage.tsx';
 import { Component as RackPage } from './RackPage.tsx';
-import { Component as YieldPage } from './YieldPage.tsx';
 
 const MODEL_ID = '01922904-1a0d-72b8-80eb-3103f832088a';
 const model = (more: Partial<PropModelView> = {}): PropModelView =>
@@ -29,7 +28,6 @@ function show(address: string, answers: Record<string, unknown>) {
       <Route path="/rack/new" element={<PropModelFormPage />} />
       <Route path="/rack/deliveries" element={<DeliveriesPage />} />
       <Route path="/rack/deliveries/new" element={<NewDeliveryPage />} />
-      <Route path="/rack/yield" element={<YieldPage />} />
       <Route path="/rack/parts" element={<PartsPage />} />
       <Route path="/rack/:propModelId" element={<PropModelFormPage />} />
       <Route path="*" element={<p>elsewhere</p>} />
@@ -134,15 +132,6 @@ describe('deliveries', () => {
     await heading('Type the label of the model first');
     expect(screen.queryByRole('button', { name: 'Start the check-in' })).toBeNull();
   });
-});
-
-test('the yield of a maker: good from the bag, corrected, thrown out, and what a usable piece costs', async () => {
-  const counts = { goodFromBagCount: 6, goodCorrectedCount: 3, rejectedCount: 3 };
-  show('/rack/yield', { 'GET /pieces/yield': { models: [{ propModelId: MODEL_ID, ...yieldOf(counts) }], makers: [{ makerName: 'Brindlow', ...yieldOf(counts) }] } });
-  const row = await screen.findByRole('row', { name: /Brindlow 7\.2×3\.9×3/ });
-  expect(row.textContent).toMatch(/12633.*75.%/);
-  // Nine for six pieces, three quarters of them usable: two each.
-  expect(row.textContent).toContain('2.00');
 });
 
 describe('motors, packs and small parts', () => {

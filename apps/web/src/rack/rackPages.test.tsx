@@ -247,7 +247,8 @@ describe('yield', () => {
     show('/rack/yield', { 'GET /pieces/yield': yields([['Brindlow', 8, 2]], [['m1', 8, 2]]), 'GET /prop-models': { items: [{ ...model, bagPrice: 9, bagCount: 6 }], total: 1 } });
     const row = await screen.findByRole('row', { name: /^Brindlow 7\.2×3\.9×3/ });
     const headings = within(row.closest('table')!).getAllByRole('columnheader').map((h) => h.textContent);
-    expect(within(row).getAllByRole('cell')[headings.indexOf('Each costs')]!.textContent).toBe('1.88');
+    const cell = (heading: string): string => plain(within(row).getAllByRole('cell')[headings.indexOf(heading)]!.textContent);
+    expect(['Usable', 'Each costs', 'Pieces', 'From the bag', 'Corrected', 'Thrown out'].map(cell)).toEqual(['80 %', '1.88', '10', '8', '0', '2']);
   });
 
   test('pieces whose maker nobody named are counted all the same', async () => {

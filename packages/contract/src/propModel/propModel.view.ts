@@ -8,7 +8,8 @@ export interface PropModelView extends RowView, Omit<PropModelDto, never> {
   wantedCount: number;
   wantedCraftId: string | null;
   /** Null until somebody has counted. */
-  stock: { cwCount: number; ccwCount: number; countedAt: string } | null;
+  /** As somebody counted it; where nobody has, the tagged pieces that could be fitted, with no time. Null without either. */
+  stock: { cwCount: number; ccwCount: number; countedAt: string | null } | null;
 }
 
 export interface PropModelListView {

@@ -4,7 +4,7 @@ import { layOut } from '../craft/layouts.ts';
 import { boreFitOf, checkInFindings } from './checkIn.ts';
 import { badLooks, boreFits, lived, looks, newPiece, refusalOf, retirements, type PieceAction, type PieceFacts, type PieceLife } from './pieceLife.ts';
 import { isPieceTag, pieceTag } from './pieceTag.ts';
-import { changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
+import { byHand, changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
 import { yieldOf } from './yield.ts';
 
 const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
@@ -142,5 +142,27 @@ describe('sets', () => {
     expect(changesLeft({ cwCount: 7, ccwCount: 4 }, { cwCount: 2, ccwCount: 2 })).toEqual({ count: 2, firstOut: 'ccw', left: { cwCount: 3, ccwCount: 0 } });
     expect(changesLeft({ cwCount: 4, ccwCount: 4 }, { cwCount: 2, ccwCount: 2 }).firstOut).toBeNull();
     expect(changesLeft({ cwCount: 3, ccwCount: 4 }, { cwCount: 0, ccwCount: 1 })).toMatchObject({ count: 4, firstOut: 'ccw' });
+  });
+
+  test.each([
+    [{ cwCount: 2, ccwCount: 2, eitherCount: 0 }, { cwCount: 2, ccwCount: 2 }],
+    [{ cwCount: 0, ccwCount: 0, eitherCount: 4 }, { cwCount: 2, ccwCount: 2 }],
+    [{ cwCount: 1, ccwCount: 3, eitherCount: 2 }, { cwCount: 3, ccwCount: 3 }],
+    [{ cwCount: 5, ccwCount: 0, eitherCount: 2 }, { cwCount: 5, ccwCount: 2 }],
+    [{ cwCount: 0, ccwCount: 5, eitherCount: 2 }, { cwCount: 2, ccwCount: 5 }],
+    [{ cwCount: 1, ccwCount: 1, eitherCount: 1 }, { cwCount: 2, ccwCount: 1 }],
+  ])('pieces that fit either way serve the hand that has fewer: %j', (pieces, served) => expect(byHand(pieces)).toEqual(served));
+
+  test('no piece is counted twice or lost, and none changes its hand', () => {
+    fc.assert(
+      fc.property(fc.nat(40), fc.nat(40), fc.nat(40), (cwCount, ccwCount, eitherCount) => {
+        const served = byHand({ cwCount, ccwCount, eitherCount });
+        expect(served.cwCount + served.ccwCount).toBe(cwCount + ccwCount + eitherCount);
+        expect(served.cwCount >= cwCount && served.ccwCount >= ccwCount).toBe(true);
+        // Nothing else would serve more full pairs.
+        const pairs = (cw: number): number => Math.min(cw, cwCount + ccwCount + eitherCount - cw);
+        for (let cw = cwCount; cw <= cwCount + eitherCount; cw++) expect(pairs(cw)).toBeLessThanOrEqual(pairs(served.cwCount));
+      }),
+    );
   });
 });

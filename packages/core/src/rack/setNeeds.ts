@@ -14,6 +14,13 @@ export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: CraftK
   return { cwCount, ccwCount: rotors.length - cwCount };
 }
 
+/** Pieces by the hand they would serve: those that fit either way count once, where there are fewer. */
+export function byHand({ cwCount, ccwCount, eitherCount }: HandCounts & { eitherCount: number }): HandCounts {
+  const total = cwCount + ccwCount + eitherCount;
+  const served = Math.min(cwCount + eitherCount, Math.max(cwCount, Math.ceil(total / 2)));
+  return { cwCount: served, ccwCount: total - served };
+}
+
 /** A piece as sets see it. */
 export interface SetPiece {
   id: string;

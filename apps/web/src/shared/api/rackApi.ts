@@ -3,8 +3,9 @@ import { api } from './api.ts';
 
 export const rackApi = api.injectEndpoints({
   endpoints: (build) => ({
-    propModels: build.query<PropModelListView, void>({ query: () => '/prop-models', providesTags: ['PropModel'] }),
-    propModel: build.query<PropModelView, string>({ query: (id) => `/prop-models/${id}`, providesTags: ['PropModel'] }),
+    // Where nobody has counted a model, its tagged pieces are its stock.
+    propModels: build.query<PropModelListView, void>({ query: () => '/prop-models', providesTags: ['PropModel', 'Piece'] }),
+    propModel: build.query<PropModelView, string>({ query: (id) => `/prop-models/${id}`, providesTags: ['PropModel', 'Piece'] }),
     createPropModel: build.mutation<PropModelView, CreatePropModelDto>({ query: (body) => ({ url: '/prop-models', method: 'POST', body }), invalidatesTags: ['PropModel'] }),
     updatePropModel: build.mutation<PropModelView, { id: string; body: UpdatePropModelDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}`, method: 'PUT', body }), invalidatesTags: ['PropModel', 'Campaign'] }),
     countStock: build.mutation<PropModelView, { id: string; body: CountStockDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}/stock`, method: 'PUT', body }), invalidatesTags: ['PropModel'] }),
