@@ -19,7 +19,7 @@ function Page({ keys }: { keys: string[] }) {
 
 /** The frame listens, the page inside it brings the keys, as in the app. */
 function Frame({ keys, areLettersOn = true, isOnTheWay = false }: { keys: string[]; areLettersOn?: boolean; isOnTheWay?: boolean }) {
-  useKeyListener(areLettersOn, isOnTheWay);
+  useKeyListener(areLettersOn, () => isOnTheWay);
   return <Page keys={keys} />;
 }
 

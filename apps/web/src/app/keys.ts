@@ -77,16 +77,18 @@ const MOST_WAITING = 8;
 /**
  * Listens to the window: single keys, and `g` followed by a letter. Never shadows the browser, never fires while
  * typing. Keys struck while a page is on its way wait for it: `g c n` means the new page's `n`.
+ *
+ * @param isOnTheWay - asked at every key, and when the frame is drawn anew
  */
-export function useKeyListener(areLettersOn: boolean, isOnTheWay: boolean): void {
+export function useKeyListener(areLettersOn: boolean, isOnTheWay: () => boolean): void {
   const goneAt = useRef(-Infinity);
   const waiting = useRef<string[]>([]);
   const onTheWay = useRef(isOnTheWay);
   useLayoutEffect(() => {
     onTheWay.current = isOnTheWay;
-    if (isOnTheWay) return;
-    for (const key of waiting.current.splice(0)) bindingFor(key)?.run();
-  }, [isOnTheWay]);
+    // A key that leads on leaves the rest to the page it leads to.
+    while (waiting.current.length > 0 && !isOnTheWay()) bindingFor(waiting.current.shift()!)?.run();
+  });
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || event.isComposing) return;
@@ -108,7 +110,7 @@ export function useKeyListener(areLettersOn: boolean, isOnTheWay: boolean): void
       }
       if (/^[a-z]$/.test(event.key) && !areLettersOn) return;
       const key = isSequence ? `g ${event.key}` : event.key;
-      if (onTheWay.current) {
+      if (onTheWay.current()) {
         if (waiting.current.length < MOST_WAITING) waiting.current.push(key);
         return;
       }

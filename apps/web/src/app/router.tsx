@@ -1,5 +1,6 @@
 import { createBrowserRouter, redirect } from 'react-router';
 import { askAhead, startPick } from './ahead.ts';
+import { watchWays } from './onTheWay.ts';
 import { ErrorPage, NotFoundPage } from './shell/ErrorPage.tsx';
 import { Shell } from './shell/Shell.tsx';
 
@@ -79,3 +80,4 @@ export const router = createBrowserRouter([
     ],
   },
 ]);
+watchWays(router);

@@ -3,6 +3,7 @@ import { Outlet, useLocation, useNavigation } from 'react-router';
 import { useGo } from '../../shared/inHand/useInHand.ts';
 import { useLastUndo } from '../../shared/ui/undo.ts';
 import { useKeyListener, useKeys } from '../keys.ts';
+import { isOnTheWay } from '../onTheWay.ts';
 import { stations } from '../stations.ts';
 import { useAppSelector } from '../store.ts';
 import { InHandBar } from './InHandBar.tsx';
@@ -16,15 +17,16 @@ const Notices = lazy(() => import('./Notices.tsx'));
 /** The frame of every page: what is in hand above, the line at the left, the page in the middle. */
 export function Shell() {
   const go = useGo();
-  const { pathname } = useLocation();
+  const { pathname, key } = useLocation();
   const areLettersOn = useAppSelector((s) => s.settings.areLetterKeysOn);
   // What is open belongs to the page it was opened on, so going elsewhere closes it.
   const [opened, setOpened] = useState<{ what: 'finder' | 'keys'; on: string } | null>(null);
   const open = opened?.on === pathname ? opened.what : null;
   const setOpen = (what: 'finder' | 'keys' | null): void => setOpened(what === null ? null : { what, on: pathname });
   const undo = useLastUndo();
-  const isOnTheWay = useNavigation().state !== 'idle';
-  useKeyListener(areLettersOn, isOnTheWay);
+  // Drawn anew when a page has come, and when one that was on its way does not come after all.
+  useNavigation();
+  useKeyListener(areLettersOn, () => isOnTheWay(key));
   useKeys([
     { key: '/', what: 'Find anything', run: () => setOpen('finder') },
     { key: '?', what: 'Keys of this page', run: () => setOpen('keys') },
