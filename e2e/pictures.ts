@@ -110,7 +110,8 @@ test('typing a run', async ({ demo, page }) => {
   await openEvening(page, demo);
   await page.keyboard.press('n');
   await page.getByRole('button', { name: 'Type the run' }).click();
-  for (const [row, thrust, current] of [[1, '138', '0.6'], [2, '560', '3.6'], [3, '1130', '10.4']] as const) {
+  for (const [row, throttle, thrust, current] of [[1, '20', '138', '0.6'], [2, '40', '560', '3.6'], [3, '60', '1130', '10.4']] as const) {
+    await page.getByRole('textbox', { name: `Step ${row}, throttle` }).fill(throttle);
     await page.getByRole('textbox', { name: `Step ${row}, thrust` }).fill(thrust);
     await page.getByRole('textbox', { name: `Step ${row}, current` }).fill(current);
   }

@@ -87,6 +87,13 @@ describe('scores', () => {
     expect(scoreTable(table, Object.fromEntries(criterionNames.map((n) => [n, 0])) as unknown as Weights)[best]).toBe(0);
   });
 
+  test('the scale is the same in whatever order the maps come', () => {
+    // Maps of unlike lengths, as many rows as make it look at some of them only.
+    const maps = Array.from({ length: 12 }, (_, i) => map.values.slice(0, (600 + 31 * i) * PICK_COLUMNS));
+    expect(scaleOf([...maps].reverse())).toEqual(scaleOf(maps));
+    expect(scaleOf([...maps.slice(5), ...maps.slice(0, 5)])).toEqual(scaleOf(maps));
+  });
+
   test('nothing allowed has no scale', () => expect(scaleOf([worked({ ...surveyQuad, clearanceDiameterM: 0.02 }).values])).toBeNull());
 });
 

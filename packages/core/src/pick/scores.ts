@@ -25,15 +25,16 @@ export function isAllowed(values: Float64Array, index: number): boolean {
 /**
  * Sets the scale of scores from all candidates that break no limit: each figure from its 2 % to its 98 % quantile.
  *
- * @param tables - rows of columns, any number of maps
+ * @param tables - rows of columns, any number of maps in any order
  * @returns null where nothing is allowed: there is nothing to compare
  */
 export function scaleOf(tables: readonly Float64Array[]): Scale | null {
   const rows = tables.reduce((sum, values) => sum + values.length / PICK_COLUMNS, 0);
   const step = Math.max(1, Math.floor(rows / SAMPLE_MAX));
   const merits = Object.fromEntries(criterionNames.map((name) => [name, [] as number[]])) as Record<CriterionName, number[]>;
-  let seen = 0;
   for (const values of tables) {
+    // Counted anew in each map, so that the scale does not depend on which of them came first.
+    let seen = 0;
     for (let index = 0; index < values.length / PICK_COLUMNS; index++) {
       if (!isAllowed(values, index) || seen++ % step !== 0) continue;
       for (const name of criterionNames) {

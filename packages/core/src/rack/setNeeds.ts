@@ -14,7 +14,13 @@ export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: CraftK
   return { cwCount, ccwCount: rotors.length - cwCount };
 }
 
-/** Pieces by the hand they would serve: those that fit either way count once, where there are fewer. */
+/**
+ * Pieces by the hand they would serve: those that fit either way count once, where there are fewer.
+ *
+ * @param pieces - counts of each hand and of symmetric pieces, whole numbers from 0
+ * @returns counts that add up to all pieces, with as many pairs as can be made
+ * @example byHand({ cwCount: 1, ccwCount: 3, eitherCount: 2 }) // => 3 and 3
+ */
 export function byHand({ cwCount, ccwCount, eitherCount }: HandCounts & { eitherCount: number }): HandCounts {
   const total = cwCount + ccwCount + eitherCount;
   const served = Math.min(cwCount + eitherCount, Math.max(cwCount, Math.ceil(total / 2)));
