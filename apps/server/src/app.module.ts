@@ -12,6 +12,7 @@ import { LineModule } from './line/line.module.ts';
 import { LiveModule } from './live/live.module.ts';
 import { PieceModule } from './piece/piece.module.ts';
 import { PropModelModule } from './propModel/propModel.module.ts';
+import { ReadyModule } from './ready/ready.module.ts';
 import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
 
@@ -20,7 +21,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
     };
   }
 }

@@ -1,4 +1,4 @@
-import type { CareOutcome, CarePlace, CarePolicy, CauseName, ChangeName, DrillKind, FatigueState, FindingKind, GainAxis, GainPrecondition, RecordFact, StrikeSeverity, StruckThing, SymptomName, SymptomTestName } from '@zivvo/core';
+import type { CareOutcome, CarePlace, CarePolicy, CauseName, ChangeName, DrillKind, FatigueState, FindingKind, GainAxis, GainPrecondition, ReadyVerdict, RecordFact, StrikeSeverity, StruckThing, SymptomName, SymptomTestName } from '@zivvo/core';
 
 export const carePlaceNames: Record<CarePlace, string> = { tip: 'tip', leadingEdge: 'leading edge', trailingEdge: 'trailing edge', topFace: 'top face', underside: 'underside', rootTop: 'root, top', rootUnderside: 'root, underside', hub: 'hub', bore: 'bore', mount: 'nut or screws', pivot: 'folding pivot' };
 
@@ -16,7 +16,9 @@ export const strikeSeverityNames: Record<StrikeSeverity, string> = { light: 'lig
 
 export const fatigueStateNames: Record<FatigueState, string> = { ok: 'plenty left', inspect: 'look harder', replaceSoon: 'replace soon', replace: 'replace' };
 
-export const careVerdictNames = { grounded: 'stays on the ground', mend: 'is to be mended first', look: 'waits for a look', incomplete: 'lacks a prop', fit: 'is fit to fly' } as const;
+export const readyVerdictNames: Record<ReadyVerdict, string> = {
+  grounded: 'stays on the ground', wrong: 'must not take off so', mend: 'is to be mended first', incomplete: 'lacks a prop', unseen: 'has spins that nobody saw', untrued: 'is to be balanced first', unsigned: 'is not signed for', look: 'waits for a look', fit: 'is fit to fly',
+};
 
 export const gainAxisNames: Record<GainAxis, string> = { pitch: 'Pitch', roll: 'Roll', yaw: 'Yaw', vertical: 'Vertical' };
 
@@ -33,7 +35,7 @@ export const causeWords: Record<CauseName, { name: string; mend: string }> = {
   pieceTurnedOver: { name: 'a piece turned over', mend: 'Turn it so that the label faces the way of travel.' },
   wrongHand: { name: 'a piece of the wrong hand', mend: 'Take one of the matching hand; the diagonal arm shows which.' },
   motorReversed: { name: 'a motor turns the wrong way', mend: 'Reverse it in the controller or swap two of its wires, then see the spin again.' },
-  spinsAllOpposite: { name: 'all spins opposite to the controller’s table', mend: 'Change the table or every spin, never some.' },
+  spinsAllOpposite: { name: 'all spins opposite to the controller’s table', mend: 'Fit shows both remedies: reverse every motor and move the pieces, or enter the spins in the controller’s table; never some.' },
   piecesAllOpposite: { name: 'all pieces of the other hand', mend: 'Move each piece to its neighbour’s arm.' },
   unbalancedProp: { name: 'an unbalanced prop', mend: 'True it; start with the newest piece.' },
   bentBlade: { name: 'a bent or nicked blade', mend: 'Retire it, or dress it on the lenient policy.' },
@@ -80,7 +82,7 @@ export const symptomTestWords: Record<SymptomTestName, { ask: string; how: strin
   onePercentLess: { ask: 'Does it flutter less with lower gain?', how: 'A few single percents down on the axis that flutters, over an open field.' },
   pushAndWatch: { ask: 'Does it fail to come back after a push?', how: 'A short stick push in the air; watch whether it returns and rests.' },
   bareSpinUp: { ask: 'Does a motor shake or stutter bare?', how: 'Props off: run each motor up slowly, hand on the arm.' },
-  moveMotor: { ask: 'Does the fault move with the motor?', how: 'Swap that motor with a neighbour and fly again.' },
+  moveMotor: { ask: 'Does the fault move with the motor?', how: 'Props off: change it for the motor of the diagonal arm, which turns the same way, and run both bare on the bench.' },
   throttleBand: { ask: 'Does it shake in one throttle band only?', how: 'Climb slowly through the throttle; note where it starts and ends.' },
 };
 

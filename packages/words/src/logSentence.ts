@@ -1,6 +1,7 @@
 import type { CareOutcome, CauseName, GainAxis, Retirement, RotorPlace, StrikeSeverity, StruckThing } from '@zivvo/core';
 import { careOutcomeNames, causeWords, gainAxisNames, strikeSeverityNames, struckThingNames } from './careNames.ts';
 import { formatMinutes, formatNumber, formatShare } from './formatQuantity.ts';
+import { upperFirst } from './upperFirst.ts';
 import { placeNames, retirementNames } from './names.ts';
 
 interface Entry {
@@ -29,6 +30,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   ticketOpened: (v) => `Ticket opened: ${text(v, 'complaint')}`,
   ticketClosed: (v) => `Ticket closed${v.minutes === null ? '' : ` after ${number(v, 'minutes')} minutes`}`,
   faultFound: (v) => `Fault found: ${causeWords[v.cause as CauseName].name}`,
+  armChanged: (v) => `${upperFirst(place(v))}: ${{ hand: 'another hand was written down', face: 'a piece was turned over', spin: 'the motor was seen to turn the other way', table: 'the controller’s table was changed', piece: 'another piece' }[text(v, 'what')] ?? 'changed'}`,
   fittingConfirmed: () => 'Arrangement seen and signed for',
   pieceAdded: () => 'Came in',
   pieceMeasured: () => 'Measured',

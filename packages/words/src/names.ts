@@ -1,4 +1,4 @@
-import type { ArmCheck, BoreFit, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { ArmCheck, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -207,3 +207,19 @@ export const mountSheets: Record<string, { tools: string; minutes: number; lost:
   rubberRing: { tools: 'none', minutes: 1, lost: 'rings', mind: 'Two rings, none of them cracked; it must come off in a strike.' },
   quickLock: { tools: 'none', minutes: 1, lost: 'springs', mind: 'Push, turn to the stop, pull: it must not come. The key fits one hand only.' },
 };
+
+export const correctionNames: Record<CorrectionKind, string> = { tape: 'Tape', sand: 'Sanding', lacquer: 'Lacquer or glue', drill: 'Drilling' };
+
+const FORBIDDEN = {
+  crazes: (material: string) => `never: it crazes ${material}, and so does wet thread lock.`,
+  unsound: () => 'never: it was found or struck so that it is to be retired.',
+  notMadeForIt: () => 'only into a hub that its maker made for it.',
+  softSurface: () => 'no: it does not hold on soft plastic.',
+};
+const CAUTIONS = { dust: 'back face only, mask on, dust off before the next check.', mask: 'back face only, and with a mask: glass dust.', wet: 'wet only and with a mask, outside: carbon dust.' };
+
+/** Whether a way of correcting suits, in words that follow its name. */
+export function correctionSentence(advice: CorrectionAdvice, material: string): string {
+  if (!advice.isAllowed) return FORBIDDEN[advice.reason](materialNames[material] ?? 'the material');
+  return advice.caution === null ? 'suits: clean, rubbed down, clear of the leading edge.' : CAUTIONS[advice.caution];
+}

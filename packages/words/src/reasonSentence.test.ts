@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { criterionNames, pickLimitNames, remedyNames, type TakeOffVerdict } from '@zivvo/core';
+import { criterionNames, pickLimitNames, remedyNames, takeOffVerdicts } from '@zivvo/core';
 import { defaultUnits, hasSentence, reasonSentence, stopSentence, type UnitChoices } from './index.ts';
 
 const plain = (text: string): string => text.replace(/\u202f/g, ' ');
@@ -81,14 +81,18 @@ describe('picking', () => {
 });
 
 describe('fitting', () => {
-  const verdicts: readonly TakeOffVerdict[] = ['unknown', 'flies', 'tips', 'pressed', 'cannotLift', 'yawRunsAway', 'yawDrifts', 'pushesBack', 'weak'];
-  test('every verdict has words', () => expect(verdicts.filter((v) => !hasSentence(`fit.${v}`))).toEqual([]));
+  test('every verdict has words', () => expect(takeOffVerdicts.filter((v) => !hasSentence(`fit.${v}`))).toEqual([]));
 
   test.each<[string, Record<string, string | number>, string]>([
     ['fit.tips', { place: 'rearLeft', liftRatio: 0.625, momentNm: 0.73 }, 'It tips toward rear left the moment it lifts: 0.73 N·m turn it over, 63 % of the lift is there.'],
     ['fit.tips', { place: 'front', liftRatio: 0.25, momentNm: 1.46 }, 'It tips toward its front the moment it lifts: 1.46 N·m turn it over, 25 % of the lift is there.'],
     ['fit.cannotSteer', { axes: 'pitch, yaw', count: 2 }, 'It cannot be steered in pitch, yaw alone, 2 of 3 ways: places, spins, a lean or a servo must give that. It cannot be flown so.'],
-    ['fit.lossHolds', { of: 8, worst: 1.3, count: 8 }, 'Any one of 8 rotors may stop: it still holds 1.30 times its weight level.'],
+    ['fit.lossHolds', { of: 8, worst: 1.3, count: 8, yaws: 1 }, 'Any one of 8 rotors may stop: the others hold 1.30 times its weight level and steer it in roll and pitch, in yaw too.'],
+    ['fit.lossTurns', { of: 6, worst: 1.3, count: 0, yaws: 0 }, 'When a rotor stops it comes down turning: 1.30 times its weight is held level only with the opposite one idle, and nothing is left to steer with. None of 6 may stop.'],
+    ['fit.cannotFly', { wrongSpinCount: 1, count: 4, axes: 'roll, pitch, yaw' }, 'It cannot be flown: one of 4 motors turns against the controller’s table, and nothing is left to steer roll, pitch and yaw.'],
+    ['fit.cannotFly', { wrongSpinCount: 2, count: 4, axes: '' }, 'It cannot be flown: 2 of 4 motors turn against the controller’s table, and no throttles hold it level without turning.'],
+    ['fit.yawRunsAway', { wrongSpinCount: 4, count: 4, axes: '' }, 'It lifts, then yaw runs away: all 4 motors turn against the controller’s table.'],
+    ['fit.sideThrust', { side: 'left', wanted: 'right', torqueNm: 0.12, isPusher: 1 }, 'The prop end of the shaft points left; these spins twist the plane with 0.12 N·m and ask for the prop end to the right. A reversed motor changes the side.'],
     ['fit.bladeLoss', { forceN: 280, timesWeight: 14.4 }, 'A lost blade pulls with 28,552 g at full throttle, 14 times the weight: shut down at once.'],
     ['fit.mixed', { count: 2, names: '7.2×3.9×3, 9×5' }, '2 models are mixed: 7.2×3.9×3, 9×5. One model on every arm; a new model means new pieces everywhere.'],
     ['fit.sideThrust', { side: 'left', wanted: 'right', torqueNm: 0.12 }, 'The motor points left; these spins twist the plane with 0.12 N·m and ask for a point to the right. A reversed motor changes the side.'],

@@ -32,6 +32,8 @@ interface Pen {
   carePlace(key: string): string;
   material(key: string): string;
   materialFirst(key: string): string;
+  /** A local day. */
+  day(key: string): string;
   /** Verbs and pronouns for one or several. */
   are(key: string): string;
   have(key: string): string;
@@ -176,9 +178,10 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'fit.flies': (p) => (p.text('count') === '1' ? 'The piece pulls the right way: full thrust.' : `All ${p.number('count')} rotors push the right way: it lifts level.`),
   'fit.tips': (p) => `It tips toward ${p.toward('place')} the moment it lifts: ${p.quantity('momentNm', 'torque')} turn it over, ${p.share('liftRatio')} of the lift is there.`,
   'fit.pressed': (p) => `It presses itself to the ground: the pieces push the wrong way on all ${p.number('count')} rotors.`,
-  'fit.cannotLift': (p) => `It hardly lifts: ${p.share('liftRatio')} of the thrust is there.`,
-  'fit.yawRunsAway': (p) => `It lifts, then yaw runs away: all ${p.number('count')} spins are opposite to what the controller expects.`,
-  'fit.yawDrifts': (p) => `It lifts, but yaw drifts: a motor turns against the controller’s table on one of ${p.number('count')} arms.`,
+  'fit.cannotLift': (p) => `It does not lift: ${p.share('liftRatio')} of the thrust is there, and at full throttle that is less than its weight.`,
+  'fit.yawRunsAway': (p) => `It lifts, then yaw runs away: ${turnAgainstTable(p)}.`,
+  'fit.yawDrifts': (p) => `It lifts, but yaw pulls to one side all the time: ${turnAgainstTable(p)}.`,
+  'fit.cannotFly': (p) => `It cannot be flown: ${p.text('wrongSpinCount') === '0' ? 'as these arms turn' : turnAgainstTable(p)}, ${p.text('axes') === '' ? 'and no throttles hold it level without turning' : `and nothing is left to steer ${listOf(p.text('axes'))}`}.`,
   'fit.pushesBack': () => 'It pushes backwards: the piece is the other hand for this shaft.',
   'fit.weak': (p) => `It pulls the right way but weakly: ${p.share('liftRatio')} of the thrust, a label faces the wrong way.`,
   'fit.fault.spin': (p) => `${p.placeFirst('place')}: the motor turns against the controller’s table.`,
@@ -188,12 +191,13 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'fit.cannotHover': (p) => `No thrusts of these arms hold its ${p.quantity('weightN', 'force')} level: it cannot be flown so. Look at the places of the arms, or at the props.`,
   'fit.cannotSteer': (p) => `It cannot be steered in ${p.text('axes')} alone, ${p.number('count')} of 3 ways: places, spins, a lean or a servo must give that. It cannot be flown so.`,
   'fit.steers': (p) => `In hover it can be turned with ${p.quantity('rollNm', 'torque')} in roll, ${p.quantity('pitchNm', 'torque')} in pitch, ${p.quantity('yawNm', 'torque')} in yaw.`,
-  'fit.lossFalls': (p) => `When a rotor stops it comes down: ${p.share('worst')} of its weight is held level at worst; ${p.number('count')} of ${p.number('of')} may stop.`,
+  'fit.lossFalls': (p) => `When a rotor stops it comes down: ${p.share('worst')} of its weight is held level at worst; ${p.text('count') === '0' ? 'none' : p.number('count')} of ${p.number('of')} may stop.`,
+  'fit.lossTurns': (p) => `When a rotor stops it comes down turning: ${p.number('worst', 2)} times its weight is held level only with the opposite one idle, and nothing is left to steer with. ${p.text('count') === '0' ? 'None' : p.number('count')} of ${p.number('of')} may stop.`,
   'fit.lossDrops': (p) => `When any of its ${p.number('of')} rotors stops it comes down: the others cannot hold it level.`,
-  'fit.lossHolds': (p) => `Any one of ${p.number('of')} rotors may stop: it still holds ${p.number('worst', 2)} times its weight level.`,
+  'fit.lossHolds': (p) => `Any one of ${p.number('of')} rotors may stop: the others hold ${p.number('worst', 2)} times its weight level and steer it in roll and pitch${p.text('yaws') === '1' ? ', in yaw too' : '; yaw is lost'}.`,
   'fit.bladeLoss': (p) => `A lost blade pulls with ${p.quantity('forceN', 'force')} at full throttle, ${p.number('timesWeight')} times the weight: shut down at once.`,
   'fit.mixed': (p) => `${p.number('count')} models are mixed: ${p.text('names')}. One model on every arm; a new model means new pieces everywhere.`,
-  'fit.sideThrust': (p) => `The motor points ${p.text('side')}; these spins twist the plane with ${p.quantity('torqueNm', 'torque')} and ask for ${p.text('wanted') === 'none' ? 'a straight one' : `a point to the ${p.text('wanted')}`}. A reversed motor changes the side.`,
+  'fit.sideThrust': (p) => `${p.text('isPusher') === '1' ? 'The prop end of the shaft points' : 'The motor points'} ${p.text('side')}; these spins twist the plane with ${p.quantity('torqueNm', 'torque')} and ask for ${p.text('wanted') === 'none' ? 'a straight one' : `${p.text('isPusher') === '1' ? 'the prop end' : 'a point'} to the ${p.text('wanted')}`}. A reversed motor changes the side.`,
   // Care: what becomes of a piece
   'care.pair': () => 'One blade of a folding prop is damaged: change both on that motor.',
   'care.crack': (p) => `Crack at the ${p.carePlace('place')}: retire it, whatever else is good.`,
@@ -222,10 +226,26 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'care.notMakers': () => 'A mended piece is no longer the maker’s part: a new one goes on.',
   'care.crashStrict': () => 'A hard strike on the strict policy: nothing from this craft flies again.',
   'care.struckCarbon': () => 'Carbon after a strike: it hides what broke inside.',
-  'care.struckLight': () => 'It hit something soft: counted, and looked at twice.',
+  'care.void': () => 'A void or short moulding: it breaks there one day. Retire it.',
+  'care.struckLight': () => 'A light strike: counted, and looked at twice.',
+  'care.struckLookTrue': (p) => `${p.materialFirst('material')} after a light strike: look along every edge and true it again.`,
   'care.struckBrittle': (p) => `${p.materialFirst('material')} after a hard strike: it breaks at the next one.`,
   'care.struckTrue': () => 'A hard strike: look at every edge, then true it again.',
-  // Care: whether a craft may fly
+  // Whether a craft may fly
+  'care.wrong.tips': (p) => `${p.text('name')} would tip over on take-off: set its pieces right in Fit.`,
+  'care.wrong.pressed': (p) => `${p.text('name')} would press itself to the ground: its pieces are all the other hand.`,
+  'care.wrong.cannotLift': (p) => `${p.text('name')} would not lift: labels face the wrong way.`,
+  'care.wrong.cannotFly': (p) => `${p.text('name')} cannot be flown as its motors turn: see Fit.`,
+  'care.wrong.yawRunsAway': (p) => `${p.text('name')} would lift, then yaw runs away: its motors turn against the controller’s table.`,
+  'care.wrong.yawDrifts': (p) => `${p.text('name')} would lift and pull to one side in yaw: ${p.number('count')} of ${p.number('of')} arms are wrong.`,
+  'care.wrong.pushesBack': (p) => `${p.text('name')} would push backwards: the piece is the other hand.`,
+  'care.wrong.weak': (p) => `${p.text('name')} would pull weakly: a label faces the wrong way.`,
+  'care.unknown': (p) => `What is on the arms of ${p.text('name')} is not all known: say it in Fit.`,
+  'care.mixed': (p) => `${p.number('count')} models are mixed on ${p.text('name')}: one model on every arm.`,
+  'care.unseen': (p) => `The spin of ${p.text('of') === '1' ? 'its motor' : `${p.number('count')} of ${p.number('of')} motors`} was never seen.`,
+  'care.untrued': (p) => `${p.text('tags')} ${p.are('count')} to be balanced first: at this size the pull is felt.`,
+  'care.neverSigned': (p) => `Nobody has signed for the props of ${p.text('name')} yet.`,
+  'care.signedBefore': (p) => `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed since somebody signed: look at every arm and sign again.`,
   'care.grounded': (p) => `${p.text('tags')} ${p.are('count')} grounded: ${p.text('alert')}.`,
   'care.open.clean': (p) => `${p.text('tags')}: clean up and true again before flight.`,
   'care.open.retire': (p) => `${p.text('tags')} ${p.are('count')} to be retired. Take a spare.`,
@@ -240,7 +260,8 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'care.missingPieces': (p) => `${p.number('count')} of ${p.number('of')} arms without a tagged piece.`,
   'care.neverLooked': (p) => `Nobody has walked round ${p.text('name')} yet.`,
   'care.flownSince': (p) => `${p.text('name')} flew ${p.text('count') === '1' ? 'once' : `${p.number('count')} times`} since the last look: walk round before the next flight.`,
-  'care.staleLook': (p) => `The last look is ${p.number('days')} days old: a look is of the same day.`,
+  'care.staleLook': (p) => `The last look is of ${p.day('day')}: a look is of the same day.`,
+  'care.changedSince': (p) => `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed since the last look: walk round again.`,
   'care.hurried': (p) => `The last look took ${p.number('seconds', 1)} s a prop; under ${p.number('least')} s nobody sees a hair crack.`,
   'care.changesLeft': (p) => `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left on the rack; ${p.text('hand')} runs out first.`,
   'care.noChange': (p) => `No full change left on the rack: ${p.text('hand')} is missing.`,
@@ -264,7 +285,8 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'fit.stop.unknown': (p) => `Fit: ${p.number('count')} of ${p.number('of')} arms without a known piece`,
   'fit.stop.wrong': (p) => `Fit: ${p.number('count')} of ${p.number('of')} arms are wrong`,
   'fit.stop.unseen': (p) => `Fit: the spin of ${p.number('count')} of ${p.number('of')} motors was not seen`,
-  'fit.stop.right': (p) => `Fit: all ${p.number('of')} arms are right, their spin seen`,
+  'fit.stop.unsigned': (p) => `Fit: all ${p.number('of')} arms are right; nobody signed since the last change`,
+  'fit.stop.right': (p) => `Fit: all ${p.number('of')} arms are right, their spin seen, signed`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,
@@ -316,9 +338,22 @@ function pen(values: Values, choices: UnitChoices): Pen {
     hover: () => carryName(values),
     hovers: () => `${carryName(values)}s`,
     placeFirst: (key) => placeNames[values[key] as RotorPlace] ?? 'That arm',
+    day: (key) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${String(values[key])}T00:00:00Z`)),
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
+}
+
+/** How many motors turn against the controller's table, of how many. */
+function turnAgainstTable(p: Pen): string {
+  const [wrong, of] = [p.number('wrongSpinCount'), p.number('count')];
+  if (wrong === of) return `all ${of} motors turn against the controller’s table`;
+  return wrong === '1' ? `one of ${of} motors turns against the controller’s table` : `${wrong} of ${of} motors turn against the controller’s table`;
+}
+
+/** *a, b, c* as *a, b and c*. */
+function listOf(joined: string): string {
+  return joined.replace(/, ([^,]*)$/, ' and $1');
 }
 
 function carryName({ kind }: Values): string {

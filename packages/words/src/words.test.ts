@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { FieldProblem } from '@zivvo/contract';
-import { careOutcomes } from '@zivvo/core';
+import { careOutcomes, takeOffVerdicts } from '@zivvo/core';
 import fs from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { defaultUnits, fieldDimension, fieldSentence, formatDifference, formatNumber, formatQuantity, hasSentence, inputName, reasonSentence, sourceSentence, unreadableSentence, workingTitle, writeLabel, type UnitChoices } from './index.ts';
@@ -52,9 +52,9 @@ describe('reasons', () => {
 
   test('everything that Care can say has words', () => {
     const folder = fileURLToPath(new URL('../../core/src/care/', import.meta.url));
-    const files = fs.readdirSync(folder).filter((f) => !f.endsWith('.test.ts'));
+    const files = [...fs.readdirSync(folder).filter((f) => !f.endsWith('.test.ts')), '../line/readyToFly.ts'];
     const said = files.flatMap((f) => [...fs.readFileSync(folder + f, 'utf8').matchAll(/'((?:care|drill)\.[\w.]+)'/g)].map((m) => m[1]!));
-    const open = careOutcomes.filter((o) => o !== 'fly').map((o) => `care.open.${o}`);
+    const open = [...careOutcomes.filter((o) => o !== 'fly').map((o) => `care.open.${o}`), ...takeOffVerdicts.filter((v) => v !== 'flies' && v !== 'unknown').map((v) => `care.wrong.${v}`)];
     expect(said.length).toBeGreaterThan(50);
     expect([...new Set([...said, ...open])].filter((code) => !hasSentence(code))).toEqual([]);
     expect(reasonSentence({ code: 'care.grounded', values: { tags: 'AB12', count: 1, alert: 'root cracked' } }, defaultUnits)).toBe('AB12 is grounded: root cracked.');

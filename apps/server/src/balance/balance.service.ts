@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  CoreError, GRAVITY_M_PER_S2, carryThrustN, needsBalancing, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_FORCE_SHARE, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
+  CoreError, GRAVITY_M_PER_S2, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -78,8 +78,7 @@ export class BalanceService {
 
   private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {
     const model = await this.models.find(this.db, piece.propModelId);
-    const geometry = geometryOf(model, piece.diameterM, piece.massKg);
-    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, { massKg: piece.massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM }, { massKg: craft.massKg, hoverSpeedRpm: this.bench.hoverSpeedRpm(craft, geometry) }, carryThrustN(craft.massKg, craft.rotors.length));
+    return this.bench.isBalancingNeeded(craft, model, piece);
   }
 
   async start(dto: CreateTrueUpDto): Promise<TrueUpView> {
@@ -88,7 +87,7 @@ export class BalanceService {
     await this.crafts.find(this.db, dto.craftId);
     const model = await this.models.find(this.db, piece.propModelId);
     const diameterM = piece.diameterM ?? model.diameterM;
-    this.lives.requireAllowed({ piece, life }, 'true');
+    await this.lives.requireAllowed(this.db, { piece, life }, 'true', dto.craftId);
     if ((life.state === 'fitted' || life.state === 'resting') && !dto.isLookedAt) throw new LookFirstError(piece.tag);
     if (diameterM > rig.largestM) throw new TooLargeForRigError(piece.tag, diameterM, rig.largestM);
     await this.trueUps.add(this.db, { ...this.rows.newRow(dto.id), pieceId: dto.pieceId, rigId: dto.rigId, craftId: dto.craftId, isLookedAt: dto.isLookedAt, state: 'open', target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, finishedAt: null });

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql, type SQL } from 'drizzle-orm';
-import type { DrillKind } from '@zivvo/core';
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm';
+import type { CareOutcome, DrillKind } from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -35,7 +35,11 @@ export interface SignedWalkaround {
   row: WalkaroundRow;
   personName: string | null;
 }
-type LookedFact = Extract<StoredFact, { kind: 'pieceLooked' }>;
+/** What the newest look said of a piece, and its number in the ledger. */
+export interface NewestLook {
+  sequence: number;
+  fact: Extract<StoredFact, { kind: 'pieceLooked' }>;
+}
 
 @Injectable()
 export class WalkaroundRepository extends RowRepository<typeof walkaround> {
@@ -43,31 +47,27 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
     super(walkaround, 'walkaround', workshop.id);
   }
 
-  /** The last look over a craft, and who made it. */
+  /** The last look over a craft, and who made it: the last in the ledger, whatever the clock said. */
   async last(db: DbOrTx, craftId: string): Promise<SignedWalkaround | null> {
-    return this.newest(db, eq(walkaround.craftId, craftId));
+    const [newest] = await db.select({ id: sql<string>`${event.fact} ->> 'walkaroundId'` }).from(event).where(and(eq(event.subjectId, craftId), eq(event.kind, 'walkedRound'))).orderBy(desc(event.sequence)).limit(1);
+    return newest ? this.byId(db, newest.id) : null;
   }
 
   async byId(db: DbOrTx, id: string): Promise<SignedWalkaround | null> {
-    return this.newest(db, eq(walkaround.id, id));
-  }
-
-  private async newest(db: DbOrTx, where: SQL): Promise<SignedWalkaround | null> {
     const [found] = await db
       .select({ row: walkaround, personName: person.name })
       .from(walkaround)
       .leftJoin(person, eq(person.id, walkaround.personId))
-      .where(and(eq(walkaround.workshopId, this.workshop.id), where, isNull(walkaround.deletedAt)))
-      .orderBy(desc(walkaround.lookedAt), desc(walkaround.id))
+      .where(and(eq(walkaround.workshopId, this.workshop.id), eq(walkaround.id, id), isNull(walkaround.deletedAt)))
       .limit(1);
     return found ?? null;
   }
 
   /** What the newest look said of each piece, on whatever craft it was made. */
-  async newestLooks(db: DbOrTx, pieceIds: string[]): Promise<Map<string, LookedFact>> {
+  async newestLooks(db: DbOrTx, pieceIds: string[]): Promise<Map<string, NewestLook>> {
     if (pieceIds.length === 0) return new Map();
-    const rows = await db.selectDistinctOn([event.subjectId], { id: event.subjectId, fact: event.fact }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'))).orderBy(event.subjectId, desc(event.sequence));
-    return new Map(rows.flatMap(({ id, fact }) => (fact.kind === 'pieceLooked' ? [[id, fact] as const] : [])));
+    const rows = await db.selectDistinctOn([event.subjectId], { id: event.subjectId, sequence: event.sequence, fact: event.fact }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'))).orderBy(event.subjectId, desc(event.sequence));
+    return new Map(rows.flatMap(({ id, sequence, fact }) => (fact.kind === 'pieceLooked' ? [[id, { sequence, fact }] as const] : [])));
   }
 
   /** Pieces in which a nick was ever found. */
@@ -76,6 +76,11 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
     const rows = await db.selectDistinct({ id: event.subjectId }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'), sql`(${event.fact} ->> 'hasNick')::boolean`));
     return new Set(rows.map((r) => r.id));
   }
+}
+
+/** What the newest look asked for; nothing where it let the piece fly. */
+export function openOutcome(outcome: CareOutcome | undefined): Exclude<CareOutcome, 'fly'> | null {
+  return outcome === undefined || outcome === 'fly' ? null : outcome;
 }
 
 /** One flight of one piece. */
@@ -102,11 +107,6 @@ export class FlightRepository extends RowRepository<typeof flight> {
 
   async addPieces(db: DbOrTx, rows: (typeof flightPiece.$inferInsert)[]): Promise<void> {
     if (rows.length > 0) await db.insert(flightPiece).values(rows).onConflictDoNothing();
-  }
-
-  async countSince(db: DbOrTx, craftId: string, since: Date): Promise<number> {
-    const [row] = await db.select({ total: count() }).from(flight).where(and(eq(flight.workshopId, this.workshop.id), eq(flight.craftId, craftId), gt(flight.flownAt, since), isNull(flight.deletedAt)));
-    return row?.total ?? 0;
   }
 
   /** Seconds flown by a craft since a moment, and in all. */
@@ -138,8 +138,14 @@ export class StrikeRepository extends RowRepository<typeof strike> {
     return (await this.list(db, limit, eq(strike.craftId, craftId), desc(strike.struckAt))).rows;
   }
 
-  async since(db: DbOrTx, craftId: string, since: Date | null): Promise<StrikeRow[]> {
-    return (await this.list(db, 50, and(eq(strike.craftId, craftId), since ? gt(strike.struckAt, since) : undefined), desc(strike.struckAt))).rows;
+  /** Strikes that a piece took after an event. */
+  async ofPieceAfter(db: DbOrTx, pieceId: string, sequence: number): Promise<Pick<StrikeRow, 'severity' | 'isCrash' | 'thing'>[]> {
+    return db
+      .select({ severity: strike.severity, isCrash: strike.isCrash, thing: strike.thing })
+      .from(strikePiece)
+      .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
+      .innerJoin(event, and(eq(event.subjectId, strike.craftId), eq(event.kind, 'struck'), sql`(${event.fact} ->> 'strikeId')::uuid = ${strike.id}`))
+      .where(and(eq(strikePiece.pieceId, pieceId), isNull(strike.deletedAt), gt(event.sequence, sequence)));
   }
 
   /** Takes the strikes of a flight out, or back in with null. */
@@ -246,7 +252,7 @@ export class LogRepository {
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .leftJoin(propPiece, eq(propPiece.id, event.subjectId))
-      .where(and(eq(event.workshopId, this.workshop.id), gte(event.at, from), lte(event.at, to), or(eq(event.subjectId, craftId), and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`))), ne(event.kind, 'runKept')))
+      .where(and(eq(event.workshopId, this.workshop.id), gte(event.at, from), lte(event.at, to), or(eq(event.subjectId, craftId), and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`))), ne(event.kind, 'runKept'), sql`not (${event.kind} = 'armChanged' and ${event.fact} ->> 'what' = 'piece')`))
       .orderBy(desc(event.sequence))
       .limit(limit);
   }

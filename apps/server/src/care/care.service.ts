@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, lookSides, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
-import { CoreError, changesLeft, craftCare, handsNeeded, judgePiece, layoutKind, pieceLifeLeft, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type CareOutcome, type PieceLifeLeft, type PropMaterial } from '@zivvo/core';
+import { careRemarks, CoreError, changesLeft, handsNeeded, judgePiece, layoutKind, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type PropMaterial } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -18,20 +18,16 @@ import { WorkshopService } from '../workshop/workshop.service.ts';
 import { AlertService, grounds } from './alert.service.ts';
 import { HalfLookError, ImpossibleFindingError, NoSuchArmError } from './care.errors.ts';
 import { toAlertView, toFlightView, toStrikeView, toWalkaroundView } from './care.mapper.ts';
-import { FlightRepository, LogRepository, SettingRepository, StrikeRepository, WalkaroundRepository, type SettingRow } from './care.repository.ts';
+import { FlightRepository, LogRepository, openOutcome, SettingRepository, StrikeRepository, WalkaroundRepository, type SettingRow } from './care.repository.ts';
+import { ReadyService } from '../ready/ready.service.ts';
+import { Conditions } from './conditions.service.ts';
+import { PieceLives } from './pieceLives.service.ts';
 import type { StoredLook } from './care.table.ts';
 
 const DAY_MS = 86_400_000;
-/** The pace of a craft is that of its last month; a younger one is taken over a week at least. */
-const PACE_DAYS = 30;
-const LEAST_PACE_DAYS = 7;
 /** What the log of the last quarter used up is laid over the next one. */
 const SEASON_DAYS = 90;
 const RECENT_FLIGHTS = 20;
-const USUAL = { policy: 'lenient' as const, isFolding: false };
-
-/** What was struck since the last look, by piece. */
-type StrikeClass = StoredLook['strike'];
 
 @Injectable()
 export class CareService {
@@ -49,7 +45,10 @@ export class CareService {
     private readonly bench: RotorBench,
     private readonly models: PropModelRepository,
     private readonly pieces: PieceRepository,
-    private readonly lives: PieceService,
+    private readonly lives: PieceLives,
+    private readonly conditions: Conditions,
+    private readonly ready: ReadyService,
+    private readonly actions: PieceService,
     private readonly parts: PartService,
     private readonly workshop: WorkshopService,
     private readonly ledger: EventLedger,
@@ -58,28 +57,25 @@ export class CareService {
   /** Everything that Care shows of one craft. */
   async find(craftId: string): Promise<CareView> {
     const craft = await this.crafts.find(this.db, craftId);
-    const nowMs = this.clock.nowMs();
-    const on = await this.pieces.onCraft(this.db, craftId, LIST_MAX);
-    const setting = await this.settings.ofCraft(this.db, craftId);
+    const { ready, state, look } = (await this.ready.of([craft])).get(craftId)!;
+    const { on } = state;
+    const setting = await this.conditions.settingOf(this.db, craftId);
+    const revision = (await this.settings.ofCraft(this.db, craftId))?.revision ?? 0;
     const last = await this.walkarounds.last(this.db, craftId);
     const alerts = (await this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))])).filter((a) => on.some(({ piece }) => grounds(a, piece)));
-    const lives = await this.livesOf(craft, on);
+    const lives = await this.lives.of(on, new Map(state.models.map((m) => [m.id, m])), craftId);
     const strikes = await this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS);
     const motorsToFeel = (await this.parts.listMotors()).filter((m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null);
     const looked = await this.walkarounds.newestLooks(this.db, on.map((p) => p.piece.id));
-    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: openOutcome(looked.get(living.piece.id)?.outcome), alert: alerts.find((a) => grounds(a, living.piece))?.reason ?? null }));
-    const { allS } = await this.flights.flownS(this.db, craftId, new Date(nowMs));
-    const model = await this.modelOf(craft, on);
-    const { verdict, reasons } = craftCare({
-      name: craft.name, rotorCount: craft.rotors.length, pieces: pieces.map(({ piece, ...rest }) => ({ tag: piece.tag, ...rest })),
-      lookAgeDays: last ? (nowMs - last.row.lookedAt.getTime()) / DAY_MS : null,
-      lookSecondsPerProp: last ? last.row.durationS / last.row.looks.length : null,
-      flightsSinceLook: last ? await this.flights.countSince(this.db, craftId, last.row.lookedAt) : 0,
-      strikesSinceLook: (await this.strikes.since(this.db, craftId, last?.row.lookedAt ?? null)).length,
-      motorsToFeel: motorsToFeel.map((m) => m.tag), changesLeft: await this.changesLeft(craft, model), temperature: await this.temperature(model),
+    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: openOutcome(looked.get(living.piece.id)?.fact.outcome), alert: alerts.find((a) => grounds(a, living.piece))?.reason ?? null }));
+    const { allS } = await this.flights.flownS(this.db, craftId, this.clock.now());
+    const model = state.models[0] ?? null;
+    const reasons = careRemarks({
+      pieces: pieces.map(({ piece, life }) => ({ tag: piece.tag, life })), lookSecondsPerProp: look && look.durationS / Math.max(1, look.looks.length),
+      changesLeft: await this.changesLeft(craft, model), temperature: await this.temperature(model),
     });
     return {
-      craftId, setting: { policy: setting?.policy ?? USUAL.policy, isFolding: setting?.isFolding ?? USUAL.isFolding, revision: setting?.revision ?? 0 }, verdict, reasons, pieces, lastWalkaround: last && toWalkaroundView(last),
+      craftId, setting: { policy: setting.policy, isFolding: setting.isFolding, revision }, ready, reasons, pieces, lastWalkaround: last && toWalkaroundView(last),
       flights: (await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS)).map(toFlightView), strikes: strikes.map(toStrikeView), motorsToFeel, alerts: alerts.map(toAlertView), flownS: allS, season: await this.season(craft, model),
     };
   }
@@ -96,7 +92,7 @@ export class CareService {
   /** A look over the craft: each prop is judged, what must be mended or thrown out waits until it is. */
   async walkRound(craftId: string, dto: CreateWalkaroundDto): Promise<WalkaroundView> {
     const craft = await this.crafts.find(this.db, craftId);
-    const setting: Pick<SettingRow, 'policy' | 'isFolding'> = (await this.settings.ofCraft(this.db, craftId)) ?? USUAL;
+    const setting = await this.conditions.settingOf(this.db, craftId);
     requireWhole(craft, dto.looks);
     await this.db.transaction(async (tx) => {
       const judged: StoredLook[] = [];
@@ -116,7 +112,7 @@ export class CareService {
     const on = (await this.pieces.onCraft(tx, craft.id, LIST_MAX)).find((p) => p.life.place === look.place && p.life.level === look.level);
     const modelId = on?.piece.propModelId ?? craft.referencePropModelId;
     const material: PropMaterial = modelId === null ? 'unknown' : (await this.models.find(tx, modelId)).material;
-    const strike = on ? await this.strikeSinceLook(tx, craft.id, on.piece.id) : 'none';
+    const strike = on ? await this.conditions.strikeAfter(tx, on.piece.id, (await this.walkarounds.newestLooks(tx, [on.piece.id])).get(on.piece.id)?.sequence ?? 0) : 'none';
     try {
       const { outcome, isTruingVoid } = judgePiece({ material, isFolding, strike }, look.findings, policy);
       return { place: look.place, level: look.level, seen: look.seen, findings: look.findings, photoSha256: look.photoSha256 ?? null, pieceId: on?.piece.id ?? null, tag: on?.piece.tag ?? null, material, outcome, isTruingVoid, strike };
@@ -126,19 +122,12 @@ export class CareService {
     }
   }
 
-  private async strikeSinceLook(tx: DbOrTx, craftId: string, pieceId: string): Promise<StrikeClass> {
-    const last = await this.walkarounds.last(tx, craftId);
-    const since = (await this.strikes.ofPieces(tx, [pieceId])).filter((s) => !last || s.struckAt > last.row.lookedAt);
-    if (since.some((s) => s.isCrash || s.severity !== 'light')) return 'hard';
-    return since.length > 0 ? 'light' : 'none';
-  }
-
   /** The edge was dressed and the piece cleaned: its truing is void where mass went away, and the look is answered. */
   async mend(craftId: string, pieceId: string): Promise<CareView> {
     await this.db.transaction(async (tx) => {
       const look = (await this.walkarounds.newestLooks(tx, [pieceId])).get(pieceId);
-      if (look?.outcome !== 'clean') throw new NotFoundError('open finding', pieceId);
-      if (look.isTruingVoid) await this.lives.record(tx, await this.pieces.findLiving(tx, pieceId), { ...NO_ACTION, action: 'dress' });
+      if (look?.fact.outcome !== 'clean') throw new NotFoundError('open finding', pieceId);
+      if (look.fact.isTruingVoid) await this.actions.record(tx, await this.pieces.findLiving(tx, pieceId), { ...NO_ACTION, action: 'dress' });
       await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: 'fly', isTruingVoid: false, hasNick: false, findings: [] });
     });
     return this.find(craftId);
@@ -203,30 +192,6 @@ export class CareService {
     return this.find(craftId);
   }
 
-  /** What is left of the life of each piece on a craft. */
-  async livesOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<Map<string, PieceLifeLeft>> {
-    const ids = on.map((p) => p.piece.id);
-    const nowMs = this.clock.nowMs();
-    const [flown, struck, nicked] = [await this.flights.ofPieces(this.db, ids), await this.strikes.ofPieces(this.db, ids), await this.walkarounds.nicked(this.db, ids)];
-    const { recentS, firstAt } = await this.flights.flownS(this.db, craft.id, new Date(nowMs - PACE_DAYS * DAY_MS));
-    const days = firstAt === null ? PACE_DAYS : Math.min(PACE_DAYS, Math.max(LEAST_PACE_DAYS, (nowMs - firstAt.getTime()) / DAY_MS));
-    const models = new Map<string, PropModelRow>();
-    for (const id of new Set(on.map((p) => p.piece.propModelId))) models.set(id, await this.models.find(this.db, id));
-    return new Map(
-      on.map(({ piece }) => {
-        const model = models.get(piece.propModelId)!;
-        const own = flown.filter((f) => f.pieceId === piece.id);
-        const life = pieceLifeLeft({ diameterM: piece.diameterM ?? model.measuredDiameterM ?? model.diameterM, material: model.material, flown: own, strikes: struck.filter((s) => s.pieceId === piece.id).map((s) => s.severity), hasNick: nicked.has(piece.id), flightCount: own.length, secondsPerDay: recentS / days });
-        return [piece.id, life];
-      }),
-    );
-  }
-
-  private async modelOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<PropModelRow | null> {
-    const id = on[0]?.piece.propModelId ?? craft.referencePropModelId;
-    return id === null ? null : this.models.find(this.db, id);
-  }
-
   private async changesLeft(craft: CraftRow, model: PropModelRow | null): Promise<{ count: number; firstOut: 'cw' | 'ccw' | null } | null> {
     if (!model) return null;
     const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id) ?? { cwCount: 0, ccwCount: 0, eitherCount: 0 };
@@ -248,11 +213,6 @@ export class CareService {
     const needed = handsNeeded(craft.rotors, layoutKind(craft.layout));
     return (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, days: SEASON_DAYS, spares: seasonSpares({ daysCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
   }
-}
-
-/** What the newest look asked for; nothing where it let the piece fly. */
-function openOutcome(outcome: CareOutcome | undefined): Exclude<CareOutcome, 'fly'> | null {
-  return outcome === undefined || outcome === 'fly' ? null : outcome;
 }
 
 /** A look is over the whole craft: every arm once, every side of it. */

@@ -1,7 +1,8 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BatchDetailView, CareView, DrillScoreView, GainSheetView, JobTicketView, LogEntryView, ModelAlertView, MotorPieceView, PieceDetailView, PieceView, Problem, SymptomCaseView, SymptomStartView, WalkaroundView } from '@zivvo/contract';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
+import type { BatchDetailView, CareView, DrillScoreView, FittingView, GainSheetView, JobTicketView, LineView, LogEntryView, ModelAlertView, MotorPieceView, PieceDetailView, PieceView, Problem, SymptomCaseView, SymptomStartView, WalkaroundView } from '@zivvo/contract';
 import { makeDrill } from '@zivvo/core';
 import { v7 } from 'uuid';
+import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
@@ -18,7 +19,7 @@ beforeAll(async () => {
   server = await startTestServer();
   for (const m of [model, stronger]) await server.http.post('/api/prop-models').send(m).expect(201);
   await server.http.post('/api/crafts').send(craft).expect(201);
-  const batch = (await server.http.post('/api/batches').send({ id: v7(), propModelId: model.id, cwCount: 3, ccwCount: 3, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
+  const batch = (await server.http.post('/api/batches').send({ id: v7(), propModelId: model.id, cwCount: 4, ccwCount: 3, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
   for (const p of batch.pieces) await server.http.put(`/api/pieces/${p.id}/measures`).send({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good' }).expect(200);
   for (const place of ARMS) {
     const hand = place === 'frontLeft' || place === 'rearRight' ? 'cw' : 'ccw';
@@ -36,39 +37,113 @@ const url = (path = ''): string => `/api/care/${craft.id}${path}`;
 const view = async (): Promise<CareView> => (await server.http.get(url()).expect(200)).body as CareView;
 const look = (place: string, findings: object[] = []) => ({ place, level: 0, seen: ['top', 'underside', 'edges'], findings, photoSha256: null });
 const walk = (looks: object[], more: object = {}) => server.http.post(url('/walkarounds')).send({ id: v7(), durationS: 45, looks, note: null, ...more });
-const codes = (care: CareView): string[] => care.reasons.map((r) => r.code);
+const codes = (care: CareView): string[] => care.ready.missing.map((m) => m.reason.code);
+const verdict = async (): Promise<string> => (await view()).ready.verdict;
+const act = (id: string, body: object) => server.http.post(`/api/pieces/${id}/actions`).send(body);
+/** Every spin seen, every arm looked at, signed. */
+const sign = async (): Promise<void> => {
+  const { revision, arms } = (await server.http.get(`/api/fittings/${craft.id}`).expect(200)).body as FittingView;
+  const seen = arms.map(({ place, level, expectedSpin }) => ({ place, level, seenSpin: expectedSpin, spinBy: 'strip', outputName: null, hand: null, isLabelForward: true, thread: null, checks: [{ what: 'noDamage' }] }));
+  await server.http.put(`/api/fittings/${craft.id}`).send({ arms: seen, isHanging: false, sideThrust: null, note: null, revision }).expect(200);
+  await server.http.post(`/api/fittings/${craft.id}/confirm`).send({ note: null }).expect(200);
+};
 
 describe('walking round', () => {
-  test('a craft that nobody looked at waits for a look; one that was seen is fit', async () => {
-    expect(await view()).toMatchObject({ verdict: 'look', setting: { policy: 'lenient', isFolding: false, revision: 0 } });
+  test('nobody saw its spins, signed or looked: that is missing, one by one, until it is fit', async () => {
+    expect(codes(await view())).toEqual(['care.unseen', 'care.neverSigned', 'care.neverLooked']);
+    expect(await view()).toMatchObject({ ready: { verdict: 'unseen' }, setting: { policy: 'lenient', isFolding: false, revision: 0 } });
+    await sign();
+    expect(codes(await view())).toEqual(['care.neverLooked']);
     const walked = (await walk(ARMS.map((a) => look(a))).expect(201)).body as WalkaroundView;
     expect(walked).toMatchObject({ outcome: 'fly', isHurried: false });
-    expect(await view()).toMatchObject({ verdict: 'fit', lastWalkaround: { id: walked.id } });
+    expect(await view()).toMatchObject({ ready: { verdict: 'fit', missing: [] }, lastWalkaround: { id: walked.id } });
+  });
+
+  test('two front pieces swapped after look and signature: it would tip, and the line and Fit say so too', async () => {
+    const swap = () => server.http.post(`/api/fittings/${craft.id}/swap`).send({ first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } }).expect(200);
+    const wrong = (await swap()).body as FittingView;
+    expect(wrong.ready.verdict).toBe('wrong');
+    expect(codes(await view())).toEqual(['care.wrong.tips', 'care.signedBefore', 'care.changedSince']);
+    const { stops } = (await server.http.get(`/api/crafts/${craft.id}/line`).expect(200)).body as LineView;
+    expect(stops.find((s) => s.station === 'fit')).toMatchObject({ state: 'notched', code: 'fit.stop.wrong' });
+    // Swapped back they are right again, and still nobody looked at them since.
+    await swap();
+    expect(codes(await view())).toEqual(['care.signedBefore', 'care.changedSince']);
+    await sign();
+    expect(await verdict()).toBe('look');
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect(await verdict()).toBe('fit');
+  });
+
+  test('a motor noted to turn the other way, and the table changed, void both as well', async () => {
+    const fitting = (await server.http.get(`/api/fittings/${craft.id}`).expect(200)).body as FittingView;
+    const arms = fitting.arms.map(({ place, level, expectedSpin }) => ({ place, level, seenSpin: place === 'frontLeft' ? 'ccw' : expectedSpin, spinBy: 'strip', outputName: null, hand: null, isLabelForward: true, thread: null, checks: [{ what: 'noDamage' }] }));
+    await server.http.put(`/api/fittings/${craft.id}`).send({ arms, isHanging: false, sideThrust: null, note: null, revision: fitting.revision }).expect(200);
+    expect(codes(await view())).toEqual(['care.wrong.tips', 'care.signedBefore', 'care.changedSince']);
+    await sign();
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    const { id: _id, ...columns } = craft;
+    const { revision } = (await server.http.get(`/api/crafts/${craft.id}`)).body as { revision: number };
+    await server.http.put(`/api/crafts/${craft.id}`).send({ ...columns, layout: 'quadPlus', revision }).expect(200);
+    expect(await verdict()).not.toBe('fit');
+    await server.http.put(`/api/crafts/${craft.id}`).send({ ...columns, revision: revision + 1 }).expect(200);
+    expect(codes(await view())).toEqual(['care.signedBefore', 'care.changedSince']);
+    await sign();
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect(await verdict()).toBe('fit');
+  });
+
+  test('what came before what is told by the ledger, not by the clock: set back half an hour, a crash after the look still counts', async () => {
+    const clock = server.app.get(Clock, { strict: false });
+    const offset = jest.spyOn(clock, 'nowMs').mockImplementation(() => Date.parse('2026-11-24T11:30:00Z'));
+    await server.http.post(url('/strikes')).send({ id: v7(), thing: 'grass', throttleRatio: 1, isCrash: false, arms: [{ place: 'frontLeft', level: 0 }], note: null }).expect(201);
+    await server.http.post(url('/flights')).send({ id: v7(), durationS: 60, packPieceId: null, strikes: [], note: null }).expect(201);
+    offset.mockRestore();
+    expect(codes(await view())).toEqual(['care.strikes', 'care.flownSince']);
+    // A look of tomorrow, by a clock that ran ahead, is not of this day.
+    const ahead = jest.spyOn(clock, 'nowMs').mockImplementation(() => Date.parse('2026-11-25T12:00:00Z'));
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect(await verdict()).toBe('fit');
+    ahead.mockRestore();
+    expect(codes(await view())).toEqual(['care.staleLook']);
+    await walk(ARMS.map((a) => look(a))).expect(201);
+    expect(await verdict()).toBe('fit');
   });
 
   test('a nick is to be dressed on the lenient policy: mending makes the truing void', async () => {
     const piece = on.get('frontRight')!;
     await walk(ARMS.map((a) => look(a, a === 'frontRight' ? [{ place: 'leadingEdge', what: 'nick' }] : []))).expect(201);
     const care = await view();
-    expect(care.verdict).toBe('mend');
+    expect(care.ready.verdict).toBe('mend');
     expect(care.pieces.find((p) => p.piece.id === piece.id)!.openOutcome).toBe('clean');
     const mended = (await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(200)).body as CareView;
-    expect(mended.verdict).toBe('fit');
+    expect(codes(mended)).toEqual(['care.untrued']);
     const detail = (await server.http.get(`/api/pieces/${piece.id}`)).body as PieceDetailView;
     expect(detail).toMatchObject({ state: 'fitted', isTruedStatic: false });
     expect(detail.history.map((e) => e.action)).toEqual(expect.arrayContaining(['dress', 'looked']));
     await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(404);
+    await act(piece.id, { action: 'true', isDynamic: false }).expect(200);
+    expect(await verdict()).toBe('fit');
   });
 
   test('what a look said goes with the piece, whatever is done around it', async () => {
     const piece = on.get('rearRight')!;
     await walk(ARMS.map((a) => look(a, a === 'rearRight' ? [{ place: 'hub', what: 'crack' }] : []))).expect(201);
-    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'remove' }).expect(200);
-    expect((await view()).verdict).toBe('incomplete');
-    await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'fit', craftId: craft.id, place: 'rearRight', level: 0 }).expect(200);
-    expect(await view()).toMatchObject({ verdict: 'grounded' });
+    expect(await verdict()).toBe('grounded');
+    await act(piece.id, { action: 'remove' }).expect(200);
+    expect(await verdict()).toBe('incomplete');
+    // Neither fitted nor trued again, from whatever bench.
+    for (const body of [{ action: 'fit', craftId: craft.id, place: 'rearRight', level: 0 }, { action: 'true', isDynamic: false }]) expect((await act(piece.id, body).expect(422)).body).toMatchObject({ code: 'piece.unsound' });
+    expect((await server.http.get(`/api/pieces/${piece.id}`)).body).toMatchObject({ condition: { outcome: 'retire' } });
+    await act(piece.id, { action: 'retire', as: 'scrapped' }).expect(200);
+    const next = spare.shift()!;
+    expect(next.hand).toBe('cw');
+    await act(next.id, { action: 'true', isDynamic: false }).expect(200);
+    await act(next.id, { action: 'fit', craftId: craft.id, place: 'rearRight', level: 0 }).expect(200);
+    on.set('rearRight', next);
+    await sign();
     await walk(ARMS.map((a) => look(a))).expect(201);
-    expect((await view()).verdict).toBe('fit');
+    expect(await verdict()).toBe('fit');
   });
 
   test('white at the root grounds the craft until the piece is off', async () => {
@@ -76,14 +151,16 @@ describe('walking round', () => {
     const walked = (await walk(ARMS.map((a) => look(a, a === 'rearLeft' ? [{ place: 'rootUnderside', what: 'whiteMark' }] : [])), { durationS: 12 }).expect(201)).body as WalkaroundView;
     expect(walked).toMatchObject({ outcome: 'retire', isHurried: true });
     expect(walked.looks.find((l) => l.place === 'rearLeft')!.reasons[0]!.code).toBe('care.white');
-    expect(await view()).toMatchObject({ verdict: 'grounded' });
+    expect(await verdict()).toBe('grounded');
     await server.http.post(`/api/pieces/${piece.id}/actions`).send({ action: 'retire', as: 'scrapped', reason: 'white at the root' }).expect(200);
-    expect(await view()).toMatchObject({ verdict: 'incomplete' });
+    expect(await verdict()).toBe('incomplete');
     const next = spare.find((p) => p.hand === 'ccw')!;
+    await act(next.id, { action: 'true', isDynamic: false }).expect(200);
     await server.http.post(`/api/fittings/${craft.id}/pieces`).send({ tag: next.tag, place: 'rearLeft', level: 0, oldTag: null, overrideReason: null }).expect(200);
     on.set('rearLeft', next);
+    await sign();
     await walk(ARMS.map((a) => look(a))).expect(201);
-    expect((await view()).verdict).toBe('fit');
+    expect(await verdict()).toBe('fit');
   });
 
   test.each([
@@ -113,20 +190,19 @@ describe('flying', () => {
   test('life counts for what was on, motors grow older, and the craft waits for a look', async () => {
     const id = v7();
     const care = (await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201)).body as CareView;
-    expect(care).toMatchObject({ verdict: 'look', flownS: 5400 });
-    expect(care.pieces.every((p) => p.life.durationS === 5400 && p.life.flightCount === 1 && p.life.dueInDays !== null)).toBe(true);
+    expect(care).toMatchObject({ ready: { verdict: 'look' }, flownS: 5460 });
+    expect(care.pieces.find((p) => p.piece.id === on.get('rearLeft')!.id)!.life).toMatchObject({ durationS: 5400, flightCount: 1, dueInDays: expect.any(Number) });
     await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201);
-    expect((await view()).flights).toHaveLength(1);
-    expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(3.5, 9);
+    expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(2 + 5460 / 3600, 9);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
-    expect((await view()).pieces[0]!.life.durationS).toBe(0);
+    expect((await view()).pieces.find((p) => p.piece.id === on.get('rearLeft')!.id)!.life.durationS).toBe(0);
     const motorHours = async (): Promise<number> => ((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours;
-    expect(await motorHours()).toBeCloseTo(2, 9);
+    expect(await motorHours()).toBeCloseTo(2 + 60 / 3600, 9);
     await server.http.delete(url(`/flights/${id}`)).expect(404);
     // Twice brought back is once.
     for (let i = 0; i < 2; i++) await server.http.post(url(`/flights/${id}/restore`)).expect(200);
-    expect((await view()).flownS).toBe(5400);
-    expect(await motorHours()).toBeCloseTo(3.5, 9);
+    expect((await view()).flownS).toBe(5460);
+    expect(await motorHours()).toBeCloseTo(2 + 5460 / 3600, 9);
   });
 
   test('a flight that goes out takes its strikes along, and brings them back', async () => {
@@ -134,11 +210,11 @@ describe('flying', () => {
     const strikes = [{ id: v7(), thing: 'twigs', throttleRatio: 0.3, isCrash: false, arms: [{ place: 'frontLeft', level: 0 }], note: null }];
     await server.http.post(url('/flights')).send({ id, durationS: 60, packPieceId: null, strikes, note: null }).expect(201);
     const count = async (): Promise<number> => (await view()).pieces.find((p) => p.piece.place === 'frontLeft')!.life.strikeCount;
-    expect(await count()).toBe(1);
+    expect(await count()).toBe(2);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
-    expect([await count(), (await view()).strikes]).toEqual([0, []]);
+    expect([await count(), (await view()).strikes.length]).toEqual([1, 1]);
     await server.http.post(url(`/flights/${id}/restore`)).expect(200);
-    expect(await count()).toBe(1);
+    expect(await count()).toBe(2);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
   });
 
@@ -146,8 +222,8 @@ describe('flying', () => {
     await walk(ARMS.map((a) => look(a))).expect(201);
     const strike = { id: v7(), thing: 'gravel', throttleRatio: 0.8, isCrash: false, arms: [{ place: 'rearLeft', level: 0 }], note: null };
     const care = (await server.http.post(url('/strikes')).send(strike).expect(201)).body as CareView;
-    expect(care.verdict).toBe('look');
-    expect(codes(care)).toEqual(expect.arrayContaining(['care.strikes', 'care.feelMotor']));
+    expect(care.ready.verdict).toBe('mend');
+    expect(codes(care)).toEqual(['care.feelMotor', 'care.strikes']);
     expect(care.motorsToFeel).toMatchObject([{ tag: 'M1', strikeCount: 1, bearing: null }]);
     expect(care.strikes[0]).toMatchObject({ severity: 'hard' });
     expect(care.pieces.find((p) => p.piece.place === 'rearLeft')!.life).toMatchObject({ strikeCount: 1, isByFatigue: true });
@@ -166,7 +242,7 @@ describe('a crash', () => {
     const walked = (await walk(ARMS.map((a) => look(a))).expect(201)).body as WalkaroundView;
     expect(walked.outcome).toBe('retireSet');
     const care = await view();
-    expect(care.verdict).toBe('grounded');
+    expect(care.ready.verdict).toBe('grounded');
     expect(care.pieces.map((p) => p.openOutcome)).toEqual(ARMS.map(() => 'retireSet'));
     await server.http.put(url('/setting')).send({ ...care.setting, policy: 'lenient' }).expect(200);
     await walk(ARMS.map((a) => look(a))).expect(201);
@@ -177,7 +253,7 @@ describe('an alert', () => {
   test('grounds siblings and keeps spares off the arms until it is released', async () => {
     const id = v7();
     await server.http.post('/api/model-alerts').send({ id, propModelId: model.id, batchId: null, reason: 'root cracked unstruck' }).expect(201);
-    expect(await view()).toMatchObject({ verdict: 'grounded', alerts: [{ id }] });
+    expect(await view()).toMatchObject({ ready: { verdict: 'grounded' }, alerts: [{ id }] });
     const cw = spare.find((p) => p.hand === 'cw')!;
     const refused = await server.http.post(`/api/fittings/${craft.id}/pieces`).send({ tag: cw.tag, place: 'frontLeft', level: 0, oldTag: on.get('frontLeft')!.tag, overrideReason: 'hurry' }).expect(422);
     expect(refused.body).toMatchObject({ code: 'fit.grounded', detail: expect.stringContaining('root cracked unstruck') });
@@ -229,7 +305,7 @@ describe('the rest of the bench', () => {
     const start = (await server.http.get(url('/symptoms')).expect(200)).body as SymptomStartView;
     expect(start.facts).toEqual(expect.arrayContaining(['struckPiece', 'motorStruck']));
     expect(start.recent.map((r) => r.change)).toEqual(expect.arrayContaining(['props', 'strike']));
-    expect(start.recent.map((r) => r.at)).toEqual([...start.recent].map((r) => r.at).sort().reverse());
+    expect(start.recent.map((r) => r.sequence)).toEqual([...start.recent].map((r) => r.sequence).sort((a, b) => b - a));
     const id = v7();
     const told = { symptoms: ['tremblingPicture'], changes: ['strike'], answers: [], mendedCause: null };
     const first = (await server.http.put(url(`/symptoms/${id}`)).send({ ...told, revision: 0 }).expect(200)).body as SymptomCaseView;
@@ -246,7 +322,7 @@ describe('the rest of the bench', () => {
     const log = async (from: string, to: string): Promise<LogEntryView[]> => (await server.http.get(url(`/log?from=${from}&to=${to}`)).expect(200)).body as LogEntryView[];
     const all = await log('2026-01-01', '2030-01-01');
     expect([...new Set(all.map((e) => e.kind))]).toEqual(expect.arrayContaining(['walkedRound', 'flown', 'struck', 'pieceFitted', 'pieceRetired', 'pieceDressed', 'gainsFlown', 'ticketClosed', 'faultFound']));
-    expect(all.find((e) => e.kind === 'pieceRetired')).toMatchObject({ tag: expect.any(String), values: { reason: 'white at the root' } });
+    expect(all.find((e) => e.kind === 'pieceRetired' && e.values.reason !== null)).toMatchObject({ tag: expect.any(String), values: { reason: 'white at the root' } });
     expect(await log('2020-01-01', '2021-01-01')).toEqual([]);
     expect(((await server.http.get(url('/log?from=yesterday&to=2030-01-01')).expect(400)).body as Problem).fields[0]!.path).toBe('from');
   });

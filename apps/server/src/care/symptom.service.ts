@@ -15,8 +15,8 @@ import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { RunService } from '../stand/run.service.ts';
 import { PartService } from '../workshop/part.service.ts';
-import { CareService } from './care.service.ts';
 import { toLogEntry } from './care.mapper.ts';
+import { PieceLives } from './pieceLives.service.ts';
 import { FlightRepository, LogRepository, SymptomCaseRepository, type LogRow, type SymptomCaseRow } from './care.repository.ts';
 
 const DAY_MS = 86_400_000;
@@ -38,7 +38,7 @@ export class SymptomService {
     private readonly crafts: CraftRepository,
     private readonly pieces: PieceRepository,
     private readonly parts: PartService,
-    private readonly care: CareService,
+    private readonly lives: PieceLives,
     private readonly flights: FlightRepository,
     private readonly runs: RunService,
     private readonly models: PropModelRepository,
@@ -79,7 +79,8 @@ export class SymptomService {
     const craft = await this.crafts.find(this.db, craftId);
     const on = await this.pieces.onCraft(this.db, craftId, LIST_MAX);
     const motors = (await this.parts.listMotors()).filter((m) => m.craftId === craftId);
-    const lives = [...(await this.care.livesOf(craft, on)).values()];
+    const models = await this.models.byIds(this.db, [...new Set(on.map((p) => p.piece.propModelId))]);
+    const lives = [...(await this.lives.of(on, new Map(models.map((m) => [m.id, m])), null)).values()];
     const facts: Record<RecordFact, boolean> = {
       untrued: on.some(({ life }) => !life.isTruedStatic && !life.isTruedDynamic),
       lifeOver: lives.some((l) => l.usedRatio >= SPENT),

@@ -13,4 +13,9 @@ export class Clock {
   now(): Date {
     return new Date(this.nowMs());
   }
+
+  /** The day of a moment where the workshop is, as 2026-11-29: looks and logs are of days, not of hours. */
+  localDay(at: Date): string {
+    return `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`;
+  }
 }

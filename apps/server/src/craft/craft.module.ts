@@ -2,7 +2,6 @@ import { Module } from '@nestjs/common';
 import { CraftController } from './craft.controller.ts';
 import { CraftRepository } from './craft.repository.ts';
 import { CraftService } from './craft.service.ts';
-import { RotorBench } from './rotorBench.ts';
 
-@Module({ controllers: [CraftController], providers: [CraftService, CraftRepository, RotorBench], exports: [CraftRepository, RotorBench] })
+@Module({ controllers: [CraftController], providers: [CraftService, CraftRepository], exports: [CraftRepository] })
 export class CraftModule {}

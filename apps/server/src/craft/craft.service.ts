@@ -1,9 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
-import { explainCraftFigure, layoutKind, type Working } from '@zivvo/core';
+import { explainCraftFigure, layoutKind, type Rotor, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
+import { EventLedger } from '../event/event.ledger.ts';
 import { LineService } from '../line/line.service.ts';
 import { toCraftColumns, toCraftView } from './craft.mapper.ts';
 import { requireBuildable } from './craft.errors.ts';
@@ -17,6 +18,7 @@ export class CraftService {
     private readonly rows: RowMaker,
     private readonly crafts: CraftRepository,
     private readonly line: LineService,
+    private readonly ledger: EventLedger,
   ) {}
 
   async list(): Promise<CraftListView> {
@@ -48,7 +50,13 @@ export class CraftService {
 
   async update(id: string, dto: UpdateCraftDto): Promise<CraftView> {
     requireBuildable(dto);
-    await this.crafts.revise(this.db, id, dto.revision, toCraftColumns(dto), this.clock.now());
+    await this.db.transaction(async (tx) => {
+      const before = await this.crafts.find(tx, id);
+      const columns = toCraftColumns(dto);
+      await this.crafts.revise(tx, id, dto.revision, columns, this.clock.now());
+      const isAsBefore = (r: Rotor): boolean => before.rotors.some((b) => b.place === r.place && b.level === r.level && b.spin === r.spin);
+      for (const { place, level } of columns.rotors.filter((r) => !isAsBefore(r))) await this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place, level, what: 'table' });
+    });
     return this.find(id);
   }
 

@@ -1,5 +1,8 @@
 import { Injectable } from '@nestjs/common';
-import { carrySpeedRpm, CoefficientTables, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, type PickBench, type PropGeometry } from '@zivvo/core';
+import { carrySpeedRpm, carryThrustN, CoefficientTables, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, USUAL_FORCE_SHARE, usualMassKg, type PickBench, type PropGeometry } from '@zivvo/core';
+import { geometryOf } from '../propModel/propModel.mapper.ts';
+import type { PropModelRow } from '../propModel/propModel.repository.ts';
+import type { CraftRow } from './craft.repository.ts';
 
 const USUAL_AIR_C = 15;
 /** Tips of a prop that never carries its craft are taken to run at this speed [m/s]. */
@@ -15,6 +18,13 @@ export class RotorBench {
 
   of(craft: PickedCraft): PickBench {
     return pickBench(pickCraftOf(craft, USUAL_AIR_C), this.tables);
+  }
+
+  /** Whether a piece is worth balancing for a craft: one that needs none counts as done. */
+  isBalancingNeeded(craft: CraftRow, model: PropModelRow, { diameterM, massKg }: { diameterM: number | null; massKg: number | null }): boolean {
+    const geometry = geometryOf(model, diameterM, massKg);
+    const piece = { massKg: massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM };
+    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, piece, { massKg: craft.massKg, hoverSpeedRpm: this.hoverSpeedRpm(craft, geometry) }, carryThrustN(craft.massKg, craft.rotors.length));
   }
 
   /** Speed at which a prop carries the craft; where it never does, that of a tip at 100 m/s. */

@@ -11,8 +11,12 @@ export type StoredFact =
   | ({ kind: 'pieceDescribed'; pieceId: string; hand: PieceHand; hubThicknessM: number | null; droopM: number | null; colour: string | null; note: string | null; photoSha256: string | null } & Measures)
   | PieceActionFact
   | CareFact
+  /** An arm is not as it was: its piece, the hand or face of an untagged one, the motor's spin, its place in the controller's table. */
+  | { kind: 'armChanged'; craftId: string; place: RotorPlace; level: number; what: ArmChange }
   | { kind: 'fittingConfirmed'; craftId: string; verdict: string; note: string | null }
   | { kind: 'partChanged'; part: 'motor' | 'pack' | 'spare'; partId: string; change: 'added' | 'changed' | 'removed' | 'restored'; values: Record<string, string | number | null> };
+
+export type ArmChange = 'piece' | 'hand' | 'face' | 'spin' | 'table';
 
 interface Measures {
   massKg: number | null;

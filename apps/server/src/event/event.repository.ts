@@ -13,6 +13,13 @@ export type LifeRow = typeof pieceLife.$inferSelect;
 
 const REPLAY_BATCH = 500;
 
+/** An event as whoever asks for the last of its kind needs it. */
+export interface NewestEvent {
+  sequence: number;
+  at: Date;
+  personName: string | null;
+}
+
 export class EventRepository {
   /** Writes an event and its projection; the caller's transaction holds both. */
   async append(tx: DbOrTx, row: EventRow): Promise<void> {
@@ -63,6 +70,7 @@ export class EventRepository {
         await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
         return;
       case 'partChanged':
+      case 'armChanged':
       case 'fittingConfirmed':
       case 'walkedRound':
       case 'flown':
@@ -99,15 +107,15 @@ export class EventRepository {
   }
 
   /** The newest event of a kind for each of some subjects. */
-  async newestOf(db: DbOrTx, subjectIds: string[], kind: StoredFact['kind']): Promise<Map<string, { at: Date; personName: string | null }>> {
+  async newestOf(db: DbOrTx, subjectIds: string[], kind: StoredFact['kind']): Promise<Map<string, NewestEvent>> {
     if (subjectIds.length === 0) return new Map();
     const rows = await db
-      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, at: event.at, personName: person.name })
+      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, sequence: event.sequence, at: event.at, personName: person.name })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .where(and(inArray(event.subjectId, subjectIds), eq(event.kind, kind)))
       .orderBy(event.subjectId, desc(event.sequence));
-    return new Map(rows.map(({ subjectId, at, personName }) => [subjectId, { at, personName }]));
+    return new Map(rows.map(({ subjectId, ...newest }) => [subjectId, newest]));
   }
 
   async stockOf(db: DbOrTx, propModelIds: string[]): Promise<StockRow[]> {

@@ -1,6 +1,8 @@
 import type { ArmStateDto, ArmView, SwapArmsDto } from '@zivvo/contract';
 import { checksAfterChange, labelSpinOf, layoutKind, motorSpinOf, nutSpinOf, rotorAction, threadAdvice, type CheckedRotor, type RotorPlace } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
+import type { ArmChange } from '../event/event.facts.ts';
+import type { NewestEvent } from '../event/event.repository.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import type { LivingPiece } from '../piece/piece.repository.ts';
 import type { FittingRow } from './fit.repository.ts';
@@ -33,6 +35,15 @@ export function touchedStates(states: readonly ArmStateDto[], touched: readonly 
   });
 }
 
+/** Which arms are not as they were, and in what: a motor that turns the other way, an untagged piece of the other hand, a piece turned over. */
+export function armChanges(craft: Pick<CraftRow, 'rotors'>, before: readonly ArmStateDto[], after: readonly ArmStateDto[]): { place: RotorPlace; level: number; what: ArmChange }[] {
+  return craft.rotors.flatMap(({ place, level, spin }) => {
+    const [old, now] = [before, after].map((states) => states.find((s) => isSameArm(s, { place, level })));
+    const what: ArmChange | null = (old?.seenSpin ?? spin) !== (now?.seenSpin ?? spin) ? 'spin' : (old?.hand ?? null) !== (now?.hand ?? null) ? 'hand' : (old?.isLabelForward ?? true) !== (now?.isLabelForward ?? true) ? 'face' : null;
+    return what === null ? [] : [{ place, level, what }];
+  });
+}
+
 /** Untagged pieces of two arms in each other's place. */
 export function withHandsSwapped(states: readonly ArmStateDto[], { first, second }: SwapArmsDto): ArmStateDto[] {
   const handOf = (arm: ArmRef): ArmStateDto['hand'] => states.find((s) => isSameArm(s, arm))?.hand ?? null;
@@ -40,7 +51,7 @@ export function withHandsSwapped(states: readonly ArmStateDto[], { first, second
 }
 
 /** Every arm of a craft with what is on it and what was seen. */
-export function toArmViews(craft: Pick<CraftRow, 'rotors' | 'layout'>, row: Pick<FittingRow, 'arms' | 'isHanging'> | null, on: readonly LivingPiece[], fitted: ReadonlyMap<string, { at: Date; personName: string | null }>, carryThrustN: number): ArmView[] {
+export function toArmViews(craft: Pick<CraftRow, 'rotors' | 'layout'>, row: Pick<FittingRow, 'arms' | 'isHanging'> | null, on: readonly LivingPiece[], fitted: ReadonlyMap<string, NewestEvent>, carryThrustN: number): ArmView[] {
   const kind = layoutKind(craft.layout);
   const states = statesOf(craft, row);
   return craft.rotors.map((r, i): ArmView => {

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { eq } from 'drizzle-orm';
+import { eq, inArray } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -11,6 +11,10 @@ export type FittingRow = typeof fitting.$inferSelect;
 export class FittingRepository extends RowRepository<typeof fitting> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
     super(fitting, 'fitting', workshop.id);
+  }
+
+  async ofCrafts(db: DbOrTx, craftIds: string[]): Promise<FittingRow[]> {
+    return craftIds.length === 0 ? [] : (await this.list(db, craftIds.length, inArray(fitting.craftId, craftIds))).rows;
   }
 
   async ofCraft(db: DbOrTx, craftId: string): Promise<FittingRow | null> {

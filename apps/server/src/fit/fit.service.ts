@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ConfirmFittingDto, type FitPieceDto, type FittingView, type SwapArmsDto, type UpdateFittingDto } from '@zivvo/contract';
 import {
-  controlAuthority, controlledRotors, fittedForces, fixPlan, forceReasons, isLookedAt, labelSpinOf, layoutKind, marginsAfterLoss, sideThrustFor, takeOff, type CraftKind, type FittedForces, type Reason, type RotorPlace,
+  controlAuthority, controlledRotors, fixPlan, forceReasons, isLookedAt, labelSpinOf, layoutKind, rotorLosses, sideThrustFor, tablePlan, type CraftKind, type Reason, type RotorPlace,
 } from '@zivvo/core';
 import { placeNames } from '@zivvo/words';
 import { AlertService } from '../care/alert.service.ts';
@@ -9,17 +9,18 @@ import { Clock } from '../common/clock.ts';
 import { RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
-import { geometryOf, propModelName } from '../propModel/propModel.mapper.ts';
+import { propModelName } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { ReadyService } from '../ready/ready.service.ts';
 import { FitRefusedError, NotSignableError, OldTagError } from './fit.errors.ts';
-import { isSameArm, statesOf, toArmViews, touchedStates, withHandsSwapped, type ArmRef } from './fit.mapper.ts';
+import { armChanges, isSameArm, statesOf, touchedStates, withHandsSwapped, type ArmRef } from './fit.mapper.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
+import type { FitState } from './fitStates.service.ts';
 
 @Injectable()
 export class FitService {
@@ -34,42 +35,28 @@ export class FitService {
     private readonly models: PropModelRepository,
     private readonly ledger: EventLedger,
     private readonly events: EventRepository,
-    private readonly bench: RotorBench,
     private readonly alerts: AlertService,
+    private readonly ready: ReadyService,
   ) {}
 
   async find(craftId: string): Promise<FittingView> {
     const craft = await this.crafts.find(this.db, craftId);
-    const row = await this.fittings.ofCraft(this.db, craftId);
-    const on = await this.pieces.onCraft(this.db, craftId, LIST_MAX);
+    const { ready, state } = (await this.ready.of([craft])).get(craftId)!;
+    const { row, on, models, arms, forces } = state;
     const kind = layoutKind(craft.layout);
-    const models = await this.modelsOf(craft, on);
     const [model] = models;
-    const forces = fittedForces(this.bench.of(craft), model ? { ...geometryOf(model), massKg: null } : null);
-    const fitted = await this.events.newestOf(this.db, on.map((p) => p.piece.id), 'pieceFitted');
-    const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
-    const available = await this.pieces.available(this.db);
-    const stock = available.find((a) => a.propModelId === model?.id);
+    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model?.id);
     const spares = { cwCount: stock?.cwCount ?? 0, ccwCount: stock?.ccwCount ?? 0 };
     const signed = (await this.events.newestOf(this.db, [craftId], 'fittingConfirmed')).get(craftId);
     const wantedSideThrust = kind === 'plane' ? sideThrustFor(arms.map((a) => a.spin)) : 'none';
     return {
       craftId, revision: row?.revision ?? 0, isHanging: row?.isHanging ?? false, sideThrust: row?.sideThrust ?? null, wantedSideThrust, note: row?.note ?? null, arms,
-      takeOff: takeOff(arms, kind, forces.carry),
-      reasons: [...(on.length > 0 ? mixReasons(models) : []), ...reasonsOfForces(craft, kind, forces, row?.sideThrust ?? null, wantedSideThrust)],
-      plan: fixPlan(arms, kind, spares), spares, propModelIds: on.length === 0 ? [] : models.map((m) => m.id), mountKind: model?.mountKind ?? 'nut',
+      takeOff: state.takeOff,
+      reasons: [...(on.length > 0 ? mixReasons(models) : []), ...reasonsOfForces(craft, kind, state, wantedSideThrust)],
+      plan: fixPlan(arms, kind, spares), tablePlan: tablePlan(arms, kind, spares, forces), spares, propModelIds: on.length === 0 ? [] : models.map((m) => m.id), mountKind: model?.mountKind ?? 'nut',
       confirmedAt: signed?.at.toISOString() ?? null, confirmedBy: signed?.personName ?? null,
-      isSignatureStale: signed !== undefined && [...fitted.values()].some((f) => f.at > signed.at),
+      isSignatureStale: signed !== undefined && ready.missing.some((m) => m.reason.code === 'care.signedBefore'), ready,
     };
-  }
-
-  /** The models on the craft, the most common first; while nothing is on, the one it flies with. */
-  private async modelsOf(craft: CraftRow, on: readonly LivingPiece[]): Promise<PropModelRow[]> {
-    const counts = new Map<string, number>();
-    for (const { piece } of on) counts.set(piece.propModelId, (counts.get(piece.propModelId) ?? 0) + 1);
-    const ids = [...counts].sort((a, b) => b[1] - a[1]).map(([id]) => id);
-    if (ids.length === 0 && craft.referencePropModelId !== null) ids.push(craft.referencePropModelId);
-    return Promise.all(ids.map((id) => this.models.find(this.db, id)));
   }
 
   async update(craftId: string, { arms, isHanging, sideThrust, note, revision }: UpdateFittingDto): Promise<FittingView> {
@@ -77,9 +64,12 @@ export class FitService {
     for (const arm of arms) requireArm(craft, arm);
     const row = await this.fittings.ofCraft(this.db, craftId);
     const columns = { arms, isHanging, sideThrust: sideThrust ?? null, note: note ?? null };
-    if (row) await this.fittings.revise(this.db, row.id, revision, columns, this.clock.now());
-    else if (revision !== 0) throw new RevisionConflictError('fitting', revision, 0);
-    else await this.addRow(this.db, craftId, columns);
+    await this.db.transaction(async (tx) => {
+      if (row) await this.fittings.revise(tx, row.id, revision, columns, this.clock.now());
+      else if (revision !== 0) throw new RevisionConflictError('fitting', revision, 0);
+      else await this.addRow(tx, craftId, columns);
+      for (const change of armChanges(craft, statesOf(craft, row), arms)) await this.ledger.record(tx, craftId, { kind: 'armChanged', craftId, ...change });
+    });
     return this.find(craftId);
   }
 
@@ -98,7 +88,7 @@ export class FitService {
       const old = on.find((p) => isSameArm(p.life, dto));
       const markSha256 = dto.oldMarkSha256 ?? null;
       if (old && (markSha256 === null || dto.oldTag)) requireOldTag(old.piece.tag, dto.oldTag ?? null);
-      this.lives.requireAllowed(next, 'fit');
+      await this.lives.requireAllowed(tx, next, 'fit', craftId);
       const alert = await this.alerts.grounding(tx, next.piece);
       if (alert) throw new FitRefusedError('grounded', `No: ${next.piece.tag} is grounded with all its kind: ${alert.reason}. Release the alert first.`);
       if (!dto.overrideReason) await this.requireFits(tx, craft, kind, next, on.filter((p) => p !== old), dto);
@@ -131,6 +121,7 @@ export class FitService {
       for (const { piece } of moves) await this.lives.record(tx, piece, { ...NO_ACTION, action: 'remove' });
       for (const { id, to } of moves) await this.lives.record(tx, await this.pieces.findLiving(tx, id), { ...NO_ACTION, action: 'fit', craftId, place: to.place, level: to.level });
       await this.reviseStates(tx, craft, (states) => touchedStates(withHandsSwapped(states, dto), [first, second]));
+      for (const { place, level } of [first, second]) await this.ledger.record(tx, craftId, { kind: 'armChanged', craftId, place, level, what: 'piece' });
     });
     return this.find(craftId);
   }
@@ -172,11 +163,12 @@ function mixReasons(models: readonly PropModelRow[]): Reason[] {
   return models.length < 2 ? [] : [{ code: 'fit.mixed', severity: 'danger', values: { count: models.length, names: models.map(propModelName).join(', ') }, figure: null }];
 }
 
-function reasonsOfForces(craft: CraftRow, kind: CraftKind, { carry, most, bladeLossN }: FittedForces, sideThrust: FittingRow['sideThrust'], wantedSideThrust: FittingView['wantedSideThrust']): Reason[] {
-  const rotors = controlledRotors(craft.rotors, craft.layout === 'tri');
+/** Authority and losses are those of the spins that were seen and of the pieces that are on. */
+function reasonsOfForces(craft: CraftRow, kind: CraftKind, { row, arms, takeOff, forces: { carry, most, bladeLossN, hasTailServo } }: FitState, wantedSideThrust: FittingView['wantedSideThrust']): Reason[] {
+  const rotors = controlledRotors(arms, hasTailServo).map((r, i) => ({ ...r, pullRatio: takeOff.pullRatios?.[i] ?? 1 }));
   const isSteered = kind === 'multirotor' && most !== null;
   return forceReasons({
-    weightN: most?.weightN ?? carry.thrustN * rotors.length, authority: isSteered ? controlAuthority(rotors, most) : undefined, marginsAfterLoss: isSteered ? marginsAfterLoss(rotors, most) : null,
-    bladeLossN, torqueNm: carry.torqueNm * rotors.length, sideThrust, wantedSideThrust,
+    weightN: most?.weightN ?? carry.thrustN * rotors.length, authority: isSteered ? controlAuthority(rotors, most) : undefined, losses: isSteered ? rotorLosses(rotors, most) : null,
+    bladeLossN, torqueNm: carry.torqueNm * rotors.length, sideThrust: row?.sideThrust ?? null, wantedSideThrust, isPusher: craft.layout === 'pusher' || craft.layout === 'twinPusher',
   });
 }

@@ -1,9 +1,6 @@
-import type { ArmStateDto } from '@zivvo/contract';
-import { count, eq, inArray, sql } from 'drizzle-orm';
+import { count, inArray, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { pieceLife } from '../event/event.table.ts';
-import { fitting } from '../fit/fit.table.ts';
-import { propPiece } from '../piece/piece.table.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 
 /** What the line needs to know of things that have pages of their own. */
@@ -24,13 +21,5 @@ export class LineRepository {
       .where(inArray(pieceLife.craftId, craftIds))
       .groupBy(pieceLife.craftId);
     return new Map(rows.map(({ craftId, ...counts }) => [craftId!, counts]));
-  }
-
-  /** Hands of the pieces on each arm, and what was seen there. */
-  async arms(db: DbOrTx, craftIds: string[]): Promise<{ on: { craftId: string | null; place: string | null; level: number; hand: 'cw' | 'ccw' | 'either' }[]; seen: { craftId: string; arms: ArmStateDto[] }[] }> {
-    if (craftIds.length === 0) return { on: [], seen: [] };
-    const on = await db.select({ craftId: pieceLife.craftId, place: pieceLife.place, level: pieceLife.level, hand: propPiece.hand }).from(pieceLife).innerJoin(propPiece, eq(propPiece.id, pieceLife.pieceId)).where(inArray(pieceLife.craftId, craftIds));
-    const seen = await db.select({ craftId: fitting.craftId, arms: fitting.arms }).from(fitting).where(inArray(fitting.craftId, craftIds));
-    return { on, seen };
   }
 }

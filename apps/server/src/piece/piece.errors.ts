@@ -1,4 +1,5 @@
-import type { PieceRefusal } from '@zivvo/core';
+import type { PieceRefusal, Reason } from '@zivvo/core';
+import { defaultUnits, reasonSentence } from '@zivvo/words';
 import { FeatureError } from '../common/featureError.ts';
 
 const SENTENCES: Record<PieceRefusal, string> = {
@@ -9,14 +10,16 @@ const SENTENCES: Record<PieceRefusal, string> = {
   alreadyFitted: 'is on a craft already: take it off first.',
   notFitted: 'is on no craft.',
   boreOpen: 'has a bore that still needs a ring or reaming. That moves its centre, so it comes before balancing and fitting.',
-  badLook: 'has a crack or a void: it never flies. Retire it.',
+  unsound: 'was found or struck so that it never flies again. Retire it.',
   fittedInSet: 'is fitted with its set.',
 };
 
 /** An action that the life of a piece does not allow. */
 export class PieceRefusedError extends FeatureError {
-  constructor(tag: string, refusal: PieceRefusal) {
-    super(422, `piece.${refusal}`, 'The piece does not allow it', `Piece ${tag} ${SENTENCES[refusal]}`);
+  /** @param reasons - what its condition is, said where that is why */
+  constructor(tag: string, refusal: PieceRefusal, reasons: readonly Reason[] = []) {
+    const why = refusal === 'unsound' && reasons[0] ? ` ${reasonSentence(reasons[0], defaultUnits)}` : '';
+    super(422, `piece.${refusal}`, 'The piece does not allow it', `Piece ${tag} ${SENTENCES[refusal]}${why}`);
   }
 }
 

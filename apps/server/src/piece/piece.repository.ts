@@ -63,6 +63,10 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     return this.living(db, eq(pieceLife.craftId, craftId), limit);
   }
 
+  async onCrafts(db: DbOrTx, craftIds: string[], limit: number): Promise<LivingPiece[]> {
+    return craftIds.length === 0 ? [] : this.living(db, inArray(pieceLife.craftId, craftIds), limit * craftIds.length);
+  }
+
   /** A page of pieces, how many there are, and how many in each state when the state is left open. */
   async page(db: DbOrTx, query: PieceQueryDto, untouchedBefore: Date, limit: number): Promise<{ rows: LivingPiece[]; total: number; states: Partial<Record<PieceState, number>> }> {
     const pattern = query.words ? `%${query.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%` : null;

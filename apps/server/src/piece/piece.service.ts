@@ -2,10 +2,11 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   LIST_MAX, PIECE_PAGE_MAX, type AvailableView, type BatchDetailView, type BatchView, type BulkPieceActionDto, type CreateBatchDto, type DescribePieceDto, type MeasurePieceDto, type PieceActionDto, type PieceDetailView, type PieceListView, type PieceQueryDto, type PieceView, type YieldView,
 } from '@zivvo/contract';
-import { checkInFindings, pieceTag, refusalOf, yieldOf, type PieceAction, type PieceFacts, type PieceHand, type YieldCounts } from '@zivvo/core';
+import { checkInFindings, pieceTag, isRetiring, refusalOf, yieldOf, type PieceAction, type PieceHand, type YieldCounts } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { Conditions } from '../care/conditions.service.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { EventLedger } from '../event/event.ledger.ts';
@@ -31,6 +32,7 @@ export class PieceService {
     private readonly models: PropModelRepository,
     private readonly ledger: EventLedger,
     private readonly events: EventRepository,
+    private readonly conditions: Conditions,
   ) {}
 
   async list(query: PieceQueryDto): Promise<PieceListView> {
@@ -41,7 +43,7 @@ export class PieceService {
 
   async find(id: string): Promise<PieceDetailView> {
     const living = await this.pieces.findLiving(this.db, id);
-    return { ...toPieceView(living), history: (await this.events.ofSubject(this.db, id, LIST_MAX)).map(toEventView) };
+    return { ...toPieceView(living), condition: await this.conditions.of(this.db, living.piece, living.life.craftId), history: (await this.events.ofSubject(this.db, id, LIST_MAX)).map(toEventView) };
   }
 
   async onCraft(craftId: string): Promise<PieceView[]> {
@@ -85,14 +87,26 @@ export class PieceService {
 
   /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */
   async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean; markSha256?: string | null }): Promise<void> {
-    this.requireAllowed({ piece, life }, dto.action);
+    await this.requireAllowed(tx, { piece, life }, dto.action, dto.craftId ?? life.craftId);
     await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), { reason: dto.reason ?? null, isCorrected: dto.isCorrected ?? false, markSha256: dto.markSha256 ?? null }));
+    await this.noteArm(tx, life, dto);
   }
 
-  /** @throws {PieceRefusedError} if the life of the piece does not allow an action */
-  requireAllowed({ piece, life }: LivingPiece, action: PieceActionDto['action']): void {
-    const refusal = refusalOf(life, { action }, piece satisfies PieceFacts);
-    if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal);
+  /** What comes onto an arm or off it voids what was looked at and signed for there. */
+  private async noteArm(tx: DbOrTx, life: LivingPiece['life'], { action, craftId, place, level }: PieceActionDto): Promise<void> {
+    const changed = (id: string, at: NonNullable<typeof life.place>, on: number): Promise<void> => this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place: at, level: on, what: 'piece' });
+    if ((action === 'remove' || action === 'retire') && life.craftId !== null && life.place !== null) await changed(life.craftId, life.place, life.level);
+    if (action === 'fit' && craftId && place) await changed(craftId, place, level ?? 0);
+  }
+
+  /**
+   * @param craftId - whose policy judges; the lenient one without a craft
+   * @throws {PieceRefusedError} if the life or the condition of the piece does not allow an action
+   */
+  async requireAllowed(db: DbOrTx, { piece, life }: LivingPiece, action: PieceActionDto['action'], craftId: string | null): Promise<void> {
+    const { outcome, reasons } = await this.conditions.of(db, piece, craftId);
+    const refusal = refusalOf(life, { action }, { boreFit: piece.boreFit, isUnsound: isRetiring(outcome) });
+    if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal, reasons);
   }
 
   async listBatches(): Promise<{ items: BatchView[]; total: number }> {

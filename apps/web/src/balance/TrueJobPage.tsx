@@ -4,6 +4,7 @@ import { formatNumber, formatUnbalance, shakeTargetWords } from '@zivvo/words';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
+import { isRetiring } from '@zivvo/core';
 import { useKeys } from '../app/keys.ts';
 import { useChangeTrueUpMutation, useFinishTrueUpMutation, useRigsQuery, useStartTrueUpMutation, useTrueUpsOfQuery } from '../shared/api/balanceApi.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
@@ -20,6 +21,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
 import classes from './TrueJobPage.module.css';
 import { placeName } from './trueView.ts';
+import { Corrections } from './Corrections.tsx';
 import { SwingTab } from './SwingTab.tsx';
 import { TapeTab } from './TapeTab.tsx';
 import { VibrationTab } from './VibrationTab.tsx';
@@ -157,6 +159,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
         <>
           <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? [])]} />
           <NativeSelect label="How smooth" value={job.target} onChange={(e) => set({ target: e.currentTarget.value as TrueUpDto['target'] })} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
+          <Corrections material={model.material} isUnsound={isRetiring(piece.condition.outcome)} />
           {result?.residual && <p className="muted" style={{ fontSize: 13 }}>{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>}
         </>
       }
@@ -181,7 +184,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
       {(tab === null || tab === 'tape') && <TapeTab job={job} model={model} onSet={set} />}
       {tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}
       {tab === 'weigh' && <WeighTab job={job} model={model} onSet={set} />}
-      {tab === 'vibration' && <VibrationTab job={job} onSet={set} />}
+      {tab === 'vibration' && <VibrationTab job={job} piece={piece} model={model} onSet={set} />}
     </StationPage>
   );
 }

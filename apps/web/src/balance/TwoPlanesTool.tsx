@@ -40,7 +40,7 @@ export function TwoPlanesTool() {
   const isAlike = found !== null && !(found.condition <= WORST_CONDITION);
   return (
     <section className={classes.sheet} style={{ alignItems: 'stretch' }}>
-      <p>Two sensors with phase, front and rear. Three runs at one speed: bare, with a trial mass in the front plane, with it in the rear plane instead.</p>
+      <p>Two sensors with phase, front and rear. Three runs at one speed: bare, with a trial mass in the front plane, with it in the rear plane instead. Degrees and phases count what comes after the mark, against the turn.</p>
       <div className={table.sheet}>
         <table className={table.table}>
           <thead>

@@ -1,15 +1,19 @@
-import { TextInput } from '@mantine/core';
-import type { TrueUpDto, TrueUpView, VibrationRunDto } from '@zivvo/contract';
+import { SegmentedControl, TextInput } from '@mantine/core';
+import type { PieceView, PropModelView, TrueUpDto, TrueUpView, VibrationRunDto } from '@zivvo/contract';
+import type { Spin } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useState } from 'react';
 import table from '../shared/table/Table.module.css';
 import { Action } from '../shared/ui/Action.tsx';
 import { ShakeFile } from './ShakeFile.tsx';
 import classes from './TrueJobPage.module.css';
+import { TurnDial, type DialMass } from './TurnDial.tsx';
 
 /** Runs with the sensor: bare, with a trial mass, with the correction. */
-export function VibrationTab({ job, onSet }: { job: TrueUpView; onSet: (more: Partial<TrueUpDto>) => void }) {
+export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; piece: Pick<PieceView, 'hand'>; model: PropModelView; onSet: (more: Partial<TrueUpDto>) => void }) {
   const state = job.vibration;
+  const [chosenTurn, setChosenTurn] = useState<Spin>('cw');
+  const turn = piece.hand === 'either' ? chosenTurn : piece.hand;
   const [mass, setMass] = useState('');
   const [degrees, setDegrees] = useState('');
   const [amplitudes, setAmplitudes] = useState('');
@@ -27,6 +31,7 @@ export function VibrationTab({ job, onSet }: { job: TrueUpView; onSet: (more: Pa
     setPhases('');
     setDegrees('');
   };
+  const masses: DialMass[] = [...job.runs.filter((r) => r.massKg > 0 && !r.isCheck).map((r) => ({ degrees: r.degrees, kind: 'trial' as const })), ...(state?.correction ? [{ degrees: state.correction.degrees, kind: 'correction' as const }] : [])];
   const canKeep = a.length > 0 && problem === undefined && (isFirst || (isCheck && mass === '') || Number(mass.replace(',', '.')) > 0) && Number.isFinite(next);
   return (
     <div className={classes.bench}>
@@ -36,12 +41,12 @@ export function VibrationTab({ job, onSet }: { job: TrueUpView; onSet: (more: Pa
         {!isFirst && (
           <div className={classes.fields}>
             <TextInput label={isCheck ? 'Mass that is on' : 'Trial mass'} value={mass} onChange={(e) => setMass(e.currentTarget.value)} rightSection="g" inputMode="decimal" description={state ? `${formatNumber(state.largestTrialKg * 1000, 2)} g at most` : undefined} />
-            <TextInput label="At" value={degrees} placeholder={formatNumber(next, 0)} onChange={(e) => setDegrees(e.currentTarget.value)} rightSection="°" inputMode="decimal" description="from the mark" />
+            <TextInput label="At" value={degrees} placeholder={formatNumber(next, 0)} onChange={(e) => setDegrees(e.currentTarget.value)} rightSection="°" inputMode="decimal" description="after the mark" />
           </div>
         )}
         <div className={classes.fields}>
           <TextInput label="Amplitudes" value={amplitudes} onChange={(e) => setAmplitudes(e.currentTarget.value)} inputMode="decimal" placeholder="2.01 2.03 1.98" description="several readings, one after another" error={problem} />
-          <TextInput label="Phases" value={phases} onChange={(e) => setPhases(e.currentTarget.value)} inputMode="decimal" placeholder="if the sensor tells them" description="° against the turn; beyond 360 is wrapped" />
+          <TextInput label="Phases" value={phases} onChange={(e) => setPhases(e.currentTarget.value)} inputMode="decimal" placeholder="if the sensor tells them" description="° from the mark to the peak; beyond 360 is wrapped" />
         </div>
         <div className={classes.watch}>
           <Action weight={canKeep ? 'main' : 'plain'} disabled={!canKeep} onClick={keep}>
@@ -50,7 +55,15 @@ export function VibrationTab({ job, onSet }: { job: TrueUpView; onSet: (more: Pa
         </div>
         <ShakeFile speedRpm={job.runSpeedRpm ?? job.hoverSpeedRpm} onRead={({ amplitude, phaseDegrees }) => { setAmplitudes(`${amplitudes} ${formatNumber(amplitude, 4).replaceAll(',', '')}`.trim()); if (phaseDegrees !== null) setPhases(`${phases} ${formatNumber(phaseDegrees, 1)}`.trim()); }} />
       </section>
-      <section className={table.sheet} style={{ alignSelf: 'start' }}>
+      <section className={classes.steps}>
+        <div className={classes.sheet}>
+          <TurnDial shape={model} turn={turn} masses={masses} size={300} />
+          {piece.hand === 'either' && <SegmentedControl aria-label="It turns, seen from the label" value={turn} onChange={(v) => setChosenTurn(v as Spin)} data={[{ value: 'cw', label: 'turns CW' }, { value: 'ccw', label: 'turns CCW' }]} />}
+          <p className="muted" style={{ margin: 0 }}>
+            The label faces you. Masses and phases count what passes after the mark: against the turn. Filled: the correction; hollow: trials.
+          </p>
+        </div>
+        <div className={table.sheet}>
         <table className={table.table}>
           <thead>
             <tr>
@@ -80,7 +93,8 @@ export function VibrationTab({ job, onSet }: { job: TrueUpView; onSet: (more: Pa
             )}
           </tbody>
         </table>
-        {state?.correction && <p style={{ padding: '0 12px' }}>{`Put ${formatNumber(state.correction.massKg * 1000, 2)} g at ${formatNumber(state.correction.degrees, 0)}° from the mark. It holds for this motor and this angle only: mark both.`}</p>}
+        {state?.correction && <p style={{ padding: '0 12px' }}>{`Put ${formatNumber(state.correction.massKg * 1000, 2)} g at ${formatNumber(state.correction.degrees, 0)}° after the mark, as drawn. It holds for this motor and this angle only: mark both.`}</p>}
+        </div>
       </section>
     </div>
   );

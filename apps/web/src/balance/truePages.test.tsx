@@ -69,7 +69,7 @@ describe('the bench', () => {
 });
 
 describe('a piece before its first look', () => {
-  const flown = { ...piece('p1'), history: [{ sequence: 1, at: '2026-11-01T09:00:00Z', personId: null, personName: null, action: 'fit', values: {} }] };
+  const flown = { ...piece('p1'), condition: { outcome: 'fly', isTruingVoid: false, reasons: [] }, history: [{ sequence: 1, at: '2026-11-01T09:00:00Z', personId: null, personName: null, action: 'fit', values: {} }] };
 
   test('a piece that has flown is looked at first; rig and craft go along', async () => {
     const { sent } = show('/true/p1', { 'GET /pieces/p1': flown, 'GET /true-ups/of-piece/p1': [], 'POST /true-ups': new Refusal(422, 'balance.notLookedAt', 'This piece has flown: look for cracks and white marks first.') });
@@ -94,7 +94,7 @@ describe('a piece before its first look', () => {
 });
 
 describe('a job', () => {
-  const shown = (job = jobOf(), answers: Record<string, unknown> = {}) => show('/true/p1', { 'GET /pieces/p1': { ...piece('p1'), history: [] }, 'GET /true-ups/of-piece/p1': [job], 'PUT /true-ups/j1': job, ...answers });
+  const shown = (job = jobOf(), answers: Record<string, unknown> = {}) => show('/true/p1', { 'GET /pieces/p1': { ...piece('p1'), condition: { outcome: 'fly', isTruingVoid: false, reasons: [] }, history: [] }, 'GET /true-ups/of-piece/p1': [job], 'PUT /true-ups/j1': job, ...answers });
 
   test('it starts with a look, says how much may stay, and the target can be changed', async () => {
     const { sent } = shown();

@@ -86,7 +86,7 @@ test('weighing: grams at a radius, decimal comma or point, all blades or none', 
 
 describe('vibration', () => {
   test('the first run is bare; as many phases as amplitudes, or none', async () => {
-    renderInApp(<VibrationTab job={aJob()} onSet={onSet} />);
+    renderInApp(<VibrationTab job={aJob()} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />);
     const keep = screen.getByRole('button', { name: 'Keep the run' });
     expect(screen.getByText('First run, no mass on it')).toBeTruthy();
     await userEvent.type(screen.getByRole('textbox', { name: 'Amplitudes' }), '2,0 2.1');
@@ -98,9 +98,20 @@ describe('vibration', () => {
     expect(lastSet().runs).toEqual([{ massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: 40 }, { amplitude: 2.1, phaseDegrees: 44 }] }]);
   });
 
+  test('the dial shows mark, turn and where degrees grow; only a piece of either hand is asked how it turns', async () => {
+    const bare = { massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: 40 }] };
+    const { unmount } = renderInApp(<VibrationTab job={aJob({ runs: [bare, { ...bare, massKg: 2e-5, degrees: 90 }] })} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />);
+    expect(screen.getByRole('img', { name: 'The label facing you, turning counter-clockwise: degrees count from the mark against the turn, trial at 90°' })).toBeTruthy();
+    expect(screen.queryByRole('radiogroup', { name: 'It turns, seen from the label' })).toBeNull();
+    unmount();
+    renderInApp(<VibrationTab job={aJob({ runs: [] })} piece={{ hand: 'either' }} model={modelOnShaft} onSet={onSet} />);
+    await userEvent.click(screen.getByText('turns CCW', { selector: 'label *, label' }));
+    expect(screen.getByRole('img', { name: /turning counter-clockwise/ })).toBeTruthy();
+  });
+
   test('a trial tells the largest mass, and an angle beyond a turn is wrapped', async () => {
     const bare = { massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: null }] };
-    renderInApp(<VibrationTab job={aJob({ runs: [bare] })} onSet={onSet} />);
+    renderInApp(<VibrationTab job={aJob({ runs: [bare] })} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />);
     expect(screen.getByText(/g at most/)).toBeTruthy();
     await userEvent.type(screen.getByRole('textbox', { name: 'Trial mass' }), '0.02');
     await userEvent.type(screen.getByRole('textbox', { name: 'At' }), '480');

@@ -66,14 +66,14 @@ test('a flight that the server refuses keeps what was typed', async () => {
 });
 
 test('what the last look asked for stays until it is done: mend one piece, or throw the set out together', async () => {
-  const { sent } = pretendServer(answers(aCare({ verdict: 'mend', pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'clean' }), aPiece('CD34', 'frontRight')] }), { 'POST /care/c1/pieces/AB12/mended': aCare() }));
+  const { sent } = pretendServer(answers(aCare({ ready: { verdict: 'mend', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'clean' }), aPiece('CD34', 'frontRight')] }), { 'POST /care/c1/pieces/AB12/mended': aCare() }));
   show();
   await userEvent.click(await screen.findByRole('button', { name: 'It is mended' }));
   expect(sent[0]!.path).toBe('/care/c1/pieces/AB12/mended');
 });
 
 test('a set that is retired goes by one key', async () => {
-  const { sent } = pretendServer(answers(aCare({ verdict: 'grounded', pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retireSet' }), aPiece('CD34', 'frontRight', { openOutcome: 'retireSet' })] }), { 'POST /pieces/actions': [] }));
+  const { sent } = pretendServer(answers(aCare({ ready: { verdict: 'grounded', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retireSet' }), aPiece('CD34', 'frontRight', { openOutcome: 'retireSet' })] }), { 'POST /pieces/actions': [] }));
   show();
   await userEvent.click(await screen.findByRole('button', { name: 'Retire all 2 and fit another set' }));
   expect(sent[0]).toMatchObject({ body: { ids: ['AB12', 'CD34'], action: 'retire' } });
@@ -94,7 +94,7 @@ test('an alert is raised and released with a reason, never without', async () =>
   const alerts = await region('Model alerts');
   expect(within(alerts).getByRole('button', { name: 'Ground them all' })).toHaveProperty('disabled', true);
   await userEvent.type(within(alerts).getByRole('textbox', { name: 'What failed' }), 'root cracked');
-  server.answers['GET /care/c1'] = aCare({ verdict: 'grounded', alerts: [alert] });
+  server.answers['GET /care/c1'] = aCare({ ready: { verdict: 'grounded', missing: [] }, alerts: [alert] });
   await userEvent.click(within(alerts).getByRole('button', { name: 'Ground them all' }));
   await userEvent.type(await within(alerts).findByRole('textbox', { name: 'Why it may be released' }), 'all looked at');
   await userEvent.click(within(alerts).getByRole('button', { name: 'Release' }));
@@ -103,7 +103,7 @@ test('an alert is raised and released with a reason, never without', async () =>
 });
 
 test('a craft without tagged pieces says what belongs there', async () => {
-  pretendServer(answers(aCare({ pieces: [], verdict: 'look' })));
+  pretendServer(answers(aCare({ pieces: [], ready: { verdict: 'look', missing: [] } })));
   show();
   expect(await screen.findByText('No tagged piece is on this craft')).toBeTruthy();
   expect(screen.getByRole('link', { name: 'Fit a tagged set' }).getAttribute('href')).toBe('/fit?craft=c1');
@@ -120,4 +120,15 @@ test('one delivery alone may be grounded: the rest of the model flies on', async
   await userEvent.type(within(alerts).getByRole('textbox', { name: 'What failed' }), 'void in the hub');
   await userEvent.click(within(alerts).getByRole('button', { name: 'Ground them all' }));
   expect(sent[0]!.body).toMatchObject({ propModelId: 'm1', batchId: 'b7', reason: 'void in the hub' });
+});
+
+test('what is missing before it flies stands first, each with the way there', async () => {
+  const point = (verdict: 'unsigned' | 'untrued' | 'look', where: 'fit' | 'balance' | 'walk', code: string, values = {}) => ({ verdict, where, reason: { code, severity: 'action' as const, values, figure: null } });
+  pretendServer(answers(aCare({ ready: { verdict: 'untrued', missing: [point('untrued', 'balance', 'care.untrued', { tags: 'AB12', count: 1 }), point('unsigned', 'fit', 'care.signedBefore', { count: 1, place: 'frontLeft' }), point('look', 'walk', 'care.staleLook', { day: '2026-11-23' })] } })));
+  show();
+  expect(await screen.findByRole('heading', { level: 1, name: 'Petrel is to be balanced first' })).toBeTruthy();
+  const missing = await region('Before it flies');
+  expect(within(missing).getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')])).toEqual([['Balance', '/true?craft=c1'], ['Open Fit', '/fit?craft=c1'], ['Walk round', '/care/walk?craft=c1']]);
+  expect(plain(missing.textContent)).toContain('The last look is of 23 November: a look is of the same day.');
+  expect(plain(missing.textContent)).toContain('Front left was changed since somebody signed');
 });

@@ -14,6 +14,7 @@ import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
+import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
@@ -40,12 +41,13 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
   return (
     <StationPage
       eyebrow={`Care · ${craft.name}`}
-      headline={headlineOf(craft.name, care)}
+      headline={headlineOf(craft.name, care.ready)}
       detail={last === null ? 'Nobody has looked it over yet.' : `Looked over ${formatDay(last.lookedAt)}, ${formatTime(last.lookedAt).slice(0, 5)}${last.personName === null ? '' : ` by ${last.personName}`}: ${formatNumber(last.durationS, 0)} s for ${last.looks.length} ${last.looks.length === 1 ? 'prop' : 'props'}.`}
       tools={<CareTabs />}
       reasons={
         <>
-          <ReasonList reasons={care.reasons} />
+          <ReadyList ready={care.ready} here="care" />
+          {care.reasons.length > 0 && <ReasonList reasons={care.reasons} />}
           <p className="muted">Pack unplugged before fingers go near. Zivvo certifies nothing: local rules, makers’ manuals and licensed maintenance come first.</p>
         </>
       }

@@ -78,7 +78,7 @@ test('a server that refuses leaves the look on the page', async () => {
 
 test('a piece to be retired is retired with its reason, and Fit comes next', async () => {
   const white = { ...aWalk, outcome: 'retire', looks: [{ ...aWalk.looks[0]!, outcome: 'retire', reasons: [{ code: 'care.white', severity: 'danger', values: { place: 'rootUnderside', material: 'polycarbonate' }, figure: null }] }] };
-  const { sent } = pretendServer(answers({ 'POST /care/c1/walkarounds': white, 'GET /care/c1': aCare({ verdict: 'grounded', pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retire' }), aPiece('CD34', 'frontRight')] }), 'POST /pieces/actions': [] }));
+  const { sent } = pretendServer(answers({ 'POST /care/c1/walkarounds': white, 'GET /care/c1': aCare({ ready: { verdict: 'grounded', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retire' }), aPiece('CD34', 'frontRight')] }), 'POST /pieces/actions': [] }));
   show();
   await screen.findByRole('heading', { level: 1, name: 'AB12: top' });
   await seen(6);

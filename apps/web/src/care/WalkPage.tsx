@@ -12,6 +12,7 @@ import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { PhotoKey } from '../shared/ui/PhotoKey.tsx';
+import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Care.module.css';
@@ -222,15 +223,20 @@ function PropBeside({ craft, care, walk, onTake, onPhoto }: { craft: CraftView; 
 function Result({ craft, care, walk, onAgain }: { craft: CraftView; care: CareView; walk: WalkaroundView; onAgain: () => void }) {
   const { to } = useInHand();
   const format = useFormat();
-  const headline = outcomeHeadline(craft.name, walk);
-  const isFit = walk.outcome === 'fly' && care.verdict === 'fit';
+  const headline = outcomeHeadline(craft.name, walk, care.ready);
+  const isFit = walk.outcome === 'fly' && care.ready.verdict === 'fit';
   return (
     <StationPage
       eyebrow={`Care · Walk round · ${craft.name}`}
       headline={headline}
       detail={`${formatNumber(walk.durationS, 0)} s for ${walk.looks.length} props${walk.isHurried ? `: under ${formatNumber(LEAST_LOOK_S, 0)} s a prop nobody sees a hair crack` : ''}.`}
       tools={<CareTabs />}
-      reasons={<ReasonList reasons={care.reasons} />}
+      reasons={
+        <>
+          <ReadyList ready={care.ready} here="walk" />
+          {care.reasons.length > 0 && <ReasonList reasons={care.reasons} />}
+        </>
+      }
       actions={
         <>
           <ActionLink weight={isFit ? 'main' : 'plain'} to={to('/care')}>

@@ -39,8 +39,9 @@ test('every side offers all eleven places', () => {
 test('how a craft stands, in words', () => {
   const life = { flightCount: 1, durationS: 1, strikeCount: 0, usedRatio: 0.5, fatigueRatio: 0, hoursRatio: 0.5, isByFatigue: false, state: 'inspect' as const, dueInDays: 12.4 };
   expect([dueWords(life), dueWords({ ...life, usedRatio: 1.2, dueInDays: 0 }), dueWords({ ...life, dueInDays: null }), dueWords({ ...life, dueInDays: 200 }), dueWords({ ...life, dueInDays: 2000 }), dueWords({ ...life, dueInDays: 1 })]).toEqual(['in 12 days', 'due now', 'not flown lately', 'in 7 months', 'years away', 'due tomorrow']);
-  expect(headlineOf('Petrel', { verdict: 'grounded', lastWalkaround: null })).toBe('Petrel stays on the ground');
+  expect(headlineOf('Petrel', { verdict: 'grounded' })).toBe('Petrel stays on the ground');
   const look = { place: 'rearLeft' as const, level: 0, seen: [], findings: [], photoSha256: null, pieceId: 'p', isTruingVoid: false, reasons: [] };
-  expect(outcomeHeadline('Petrel', { outcome: 'retire', looks: [{ ...look, tag: 'AB12', outcome: 'retire' }, { ...look, tag: 'CD34', outcome: 'fly' }] })).toBe('AB12: retire');
-  expect(outcomeHeadline('Petrel', { outcome: 'fly', looks: [] })).toBe('Petrel is fit to fly');
+  expect(outcomeHeadline('Petrel', { outcome: 'retire', looks: [{ ...look, tag: 'AB12', outcome: 'retire' }, { ...look, tag: 'CD34', outcome: 'fly' }] }, { verdict: 'grounded' })).toBe('AB12: retire');
+  expect(outcomeHeadline('Petrel', { outcome: 'fly', looks: [] }, { verdict: 'fit' })).toBe('Petrel is fit to fly');
+  expect(outcomeHeadline('Petrel', { outcome: 'fly', looks: [] }, { verdict: 'unsigned' })).toBe('Nothing found, but Petrel is not signed for');
 });

@@ -1,11 +1,10 @@
-import type { CareView, CaredPieceView, CreateWalkaroundDto, FindingDto, PropLookDto, WalkaroundView } from '@zivvo/contract';
-import { worstOutcome, type CarePlace, type FindingKind, type Rotor } from '@zivvo/core';
-import { careOutcomeNames, careVerdictNames, placeNames } from '@zivvo/words';
+import type { CaredPieceView, CreateWalkaroundDto, FindingDto, PropLookDto, WalkaroundView } from '@zivvo/contract';
+import { worstOutcome, type CarePlace, type ReadyToFly, type FindingKind, type Rotor } from '@zivvo/core';
+import { careOutcomeNames, placeNames, readyVerdictNames } from '@zivvo/words';
 
 /** What of a craft says how it stands. */
-export function headlineOf(name: string, { verdict, lastWalkaround }: Pick<CareView, 'verdict' | 'lastWalkaround'>): string {
-  if (verdict === 'fit' && lastWalkaround !== null) return `${name} is fit to fly`;
-  return `${name} ${careVerdictNames[verdict]}`;
+export function headlineOf(name: string, { verdict }: Pick<ReadyToFly, 'verdict'>): string {
+  return `${name} ${readyVerdictNames[verdict]}`;
 }
 
 /** When a piece is due, in words. */
@@ -16,9 +15,9 @@ export function dueWords({ usedRatio, dueInDays }: CaredPieceView['life']): stri
   return dueInDays < 1.5 ? 'due tomorrow' : dueInDays > 90 ? `in ${Math.round(dueInDays / 30)} months` : `in ${Math.round(dueInDays)} days`;
 }
 
-/** What a look ends in. */
-export function outcomeHeadline(craft: string, { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>): string {
-  if (outcome === 'fly') return `${craft} is fit to fly`;
+/** What a look ends in; where it found nothing, what else the craft waits for. */
+export function outcomeHeadline(craft: string, { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>, ready: Pick<ReadyToFly, 'verdict'>): string {
+  if (outcome === 'fly') return ready.verdict === 'fit' ? headlineOf(craft, ready) : `Nothing found, but ${headlineOf(craft, ready)}`;
   const bad = looks.filter((l) => l.outcome !== 'fly');
   const names = bad.map((l) => l.tag ?? placeNames[l.place].toLowerCase());
   return `${names.join(', ')}: ${careOutcomeNames[worstOutcome(bad.map((l) => l.outcome))]}`;

@@ -29,7 +29,7 @@ function FitCard({ craft, view }: { craft: CraftView; view: FittingView }) {
     <StationPage
       eyebrow={`Fit · ${craft.name} · Card`}
       headline={headlineOf(view, craft.name)}
-      detail={view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; a piece came on since' : ''}.`}
+      detail={view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; an arm was changed since' : ''}.`}
       tools={
         <span className="no-print">
           <ActionLink to={to('/fit')}>Back to the arms</ActionLink>

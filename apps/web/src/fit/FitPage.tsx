@@ -8,11 +8,12 @@ import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { ArmPanel } from './ArmPanel.tsx';
 import classes from './FitPage.module.css';
-import { armName, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, reversed, withAllLooked, withAllSpins, withArm, withFacts, type ArmKey, type NextStep } from './fitView.ts';
+import { armName, elsewhere, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, reversed, withAllLooked, withAllSpins, withArm, withFacts, type ArmKey, type NextStep } from './fitView.ts';
 import { EveryArm, SpinCheck } from './SeeTheSpin.tsx';
 import { SpinMap } from './SpinMap.tsx';
 import { useInTurn } from './useInTurn.ts';
@@ -67,7 +68,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   ]);
   const { plan } = view;
   const [first] = plan.moves;
-  const signature = view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; a piece came on since.' : '.'}`;
+  const signature = view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; an arm was changed since.' : '.'}`;
   const next = nextStep(view);
   const doMove = (step: Extract<NextStep, { kind: 'move' }>): void => {
     const { move } = step;
@@ -82,6 +83,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
       reasons={
         <>
           <ReasonList reasons={bySeverity([...view.takeOff.reasons, ...view.reasons])} />
+          <ReadyList ready={elsewhere(view.ready)} />
           {first && (
             <section aria-label="Fewest moves" className={classes.moves}>
               <h2>{`Fewest moves: ${plan.moves.length}`}</h2>
@@ -91,6 +93,16 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
                 ))}
               </ol>
               {plan.missing.cwCount + plan.missing.ccwCount > 0 && <p className={classes.wrong}>{`Not on the rack: ${[plan.missing.cwCount > 0 ? `${plan.missing.cwCount} CW` : '', plan.missing.ccwCount > 0 ? `${plan.missing.ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ')}.`}</p>}
+            </section>
+          )}
+          {view.tablePlan && (
+            <section aria-label="Or tell the controller" className={classes.moves}>
+              <h2>Or leave the motors as they turn</h2>
+              <ol>
+                {view.tablePlan.moves.map((move, i) => (
+                  <li key={i}>{moveSentence(move, view.arms)}</li>
+                ))}
+              </ol>
             </section>
           )}
           <p className={classes.caution}>Pack out before fingers go near. The maker’s manual comes first.</p>

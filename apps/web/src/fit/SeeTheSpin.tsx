@@ -2,6 +2,7 @@ import { SegmentedControl, TextInput } from '@mantine/core';
 import { NOTE_MAX_LENGTH, sideThrusts, type ArmStateDto, type ArmView, type CraftView, type FittingView } from '@zivvo/contract';
 import { isLookedAt, otherSpin } from '@zivvo/core';
 import { sideThrustNames } from '@zivvo/words';
+import { pointerName } from './fitView.ts';
 import { useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { Action } from '../shared/ui/Action.tsx';
@@ -115,8 +116,8 @@ export function EveryArm({ craft, view, onChoose, onCheck, onFacts }: EveryArmPr
         </label>
       ) : (
         <label className={classes.field}>
-          <span>The motor points, seen by the pilot</span>
-          <SegmentedControl aria-label="The motor points" value={view.sideThrust ?? 'unknown'} onChange={(v) => onFacts({ sideThrust: v === 'unknown' ? null : v })} data={[...sideThrusts.map((s) => ({ value: s, label: sideThrustNames[s] })), { value: 'unknown' as const, label: 'not looked' }]} />
+          <span>{`${pointerName(craft)} points, seen by the pilot`}</span>
+          <SegmentedControl aria-label={`${pointerName(craft)} points`} value={view.sideThrust ?? 'unknown'} onChange={(v) => onFacts({ sideThrust: v === 'unknown' ? null : v })} data={[...sideThrusts.map((s) => ({ value: s, label: sideThrustNames[s] })), { value: 'unknown' as const, label: 'not looked' }]} />
         </label>
       )}
       <TextInput key={view.note} label="Note for whoever fits next" defaultValue={view.note ?? ''} maxLength={NOTE_MAX_LENGTH} onBlur={(e) => e.currentTarget.value !== (view.note ?? '') && onFacts({ note: e.currentTarget.value.trim() || null })} />

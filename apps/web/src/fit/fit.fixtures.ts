@@ -1,7 +1,8 @@
 import type { ArmView, CraftView, FittingView } from '@zivvo/contract';
-import { fixPlan, labelSpinOf, layOut, layoutKind, nutSpinOf, rotorAction, takeOff, threadAdvice, type Layout, type RotorPlace } from '@zivvo/core';
+import { fixPlan, labelSpinOf, layOut, layoutKind, nutSpinOf, rotorAction, tablePlan, takeOff, threadAdvice, type Layout, type RotorPlace } from '@zivvo/core';
 
 const CARRY = { thrustN: 4.7, torqueNm: 0.06 };
+const FORCES = { carry: CARRY, most: null, hasTailServo: false };
 
 export type ArmChange = Partial<Record<RotorPlace, Partial<ArmView>>> | ((arm: ArmView, i: number) => Partial<ArmView>);
 
@@ -22,8 +23,8 @@ export function fittingOf(layout: Layout, change: ArmChange = {}, more: Partial<
   });
   const spares = more.spares ?? { cwCount: 1, ccwCount: 1 };
   return {
-    craftId: 'c1', revision: 5, isHanging: false, sideThrust: null, wantedSideThrust: kind === 'plane' ? 'right' : 'none', note: null, arms, takeOff: takeOff(arms, kind, CARRY), reasons: [], plan: fixPlan(arms, kind, spares), spares,
-    propModelIds: ['m1'], mountKind: 'nut', confirmedAt: null, confirmedBy: null, isSignatureStale: false, ...more,
+    craftId: 'c1', revision: 5, isHanging: false, sideThrust: null, wantedSideThrust: kind === 'plane' ? 'right' : 'none', note: null, arms, takeOff: takeOff(arms, kind, FORCES), reasons: [], plan: fixPlan(arms, kind, spares), tablePlan: tablePlan(arms, kind, spares, FORCES), spares,
+    propModelIds: ['m1'], mountKind: 'nut', confirmedAt: null, confirmedBy: null, isSignatureStale: false, ready: { verdict: 'fit', missing: [] }, ...more,
   };
 }
 

@@ -1,5 +1,5 @@
-import type { ArmStateDto, ArmView, FittingView, UpdateFittingDto } from '@zivvo/contract';
-import { isLookedAt, otherSpin, type FixMove, type RotorPlace, type Spin } from '@zivvo/core';
+import type { ArmStateDto, ArmView, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
+import { isLookedAt, otherSpin, type FixMove, type ReadyToFly, type RotorPlace, type Spin } from '@zivvo/core';
 import { placeNames, towardName } from '@zivvo/words';
 
 export interface ArmKey {
@@ -64,19 +64,35 @@ export function moveSentence(move: FixMove, arms: readonly ArmKey[]): string {
       return `Put a ${move.hand.toUpperCase()} piece on ${armName(move.arm, arms).toLowerCase()}.`;
     case 'reverse':
       return `Reverse the motor of ${armName(move.arm, arms).toLowerCase()}: it must turn ${move.to.toUpperCase()}.`;
+    case 'table':
+      return `Enter the spins as you saw them in the controller’s table, on ${move.armCount === arms.length ? `all ${arms.length}` : `${move.armCount} of ${arms.length}`} arms, and in the craft’s description here.`;
   }
 }
 
+/** A move that is written down by saying that it was made. */
+export type MadeMove = Exclude<FixMove, { kind: 'spare' | 'table' }>;
+
 /** The next thing to do before the craft may be signed for; `fit` names the arm where a piece is missing or wrong. */
-export type NextStep = { kind: 'move'; move: Exclude<FixMove, { kind: 'spare' }> } | { kind: 'fit'; arm: ArmKey } | { kind: 'see' } | { kind: 'look' } | { kind: 'sign' };
+export type NextStep = { kind: 'move'; move: MadeMove } | { kind: 'fit'; arm: ArmKey } | { kind: 'see' } | { kind: 'look' } | { kind: 'sign' };
 
 export function nextStep({ plan, arms, takeOff }: Pick<FittingView, 'plan' | 'arms' | 'takeOff'>): NextStep {
   const [move] = plan.moves;
-  if (move) return move.kind === 'spare' ? { kind: 'fit', arm: move.arm } : { kind: 'move', move };
+  if (move?.kind === 'spare') return { kind: 'fit', arm: move.arm };
+  if (move && move.kind !== 'table') return { kind: 'move', move };
   const bare = arms.find((a) => a.hand === null);
   if (bare) return { kind: 'fit', arm: bare };
   if (!takeOff.isConfirmed) return { kind: 'see' };
   return arms.some((a) => !isLookedAt(a.checks)) ? { kind: 'look' } : { kind: 'sign' };
+}
+
+/** What of a plane points to a side: its motor, or behind it the prop end of the shaft. */
+export function pointerName({ layout }: Pick<CraftView, 'layout'>): string {
+  return layout === 'pusher' || layout === 'twinPusher' ? 'The prop end of the shaft' : 'The motor';
+}
+
+/** What is missing beside what Fit itself says and offers. */
+export function elsewhere({ verdict, missing }: ReadyToFly): ReadyToFly {
+  return { verdict, missing: missing.filter((m) => m.where !== 'fit') };
 }
 
 /** What stands between a craft and its signature, in numbers; nothing once it is signed and unchanged. */
@@ -93,7 +109,7 @@ export function openSentence({ arms, takeOff, confirmedAt, isSignatureStale }: P
 }
 
 /** What doing a move writes down: a piece turned over, a motor reversed. A swap is the server's to do. */
-export function moveDone(view: FittingView, move: Exclude<FixMove, { kind: 'spare' | 'swap' }>): UpdateFittingDto {
+export function moveDone(view: FittingView, move: Exclude<MadeMove, { kind: 'swap' }>): UpdateFittingDto {
   return withArm(view, move.arm, move.kind === 'turnOver' ? { isLabelForward: true } : seenAs(move.to));
 }
 
@@ -115,7 +131,9 @@ export function headlineOf(view: FittingView, craftName: string): string {
     case 'pressed':
       return `${craftName} will press itself to the ground`;
     case 'cannotLift':
-      return `${craftName} will hardly lift`;
+      return `${craftName} will not lift`;
+    case 'cannotFly':
+      return `${craftName} cannot be flown as its motors turn`;
     case 'yawRunsAway':
       return `${craftName} will lift, then yaw runs away`;
     case 'yawDrifts':

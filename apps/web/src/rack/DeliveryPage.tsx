@@ -1,5 +1,5 @@
 import { boreFits, looks, type BatchDetailView, type PieceView, type PropModelView } from '@zivvo/contract';
-import type { CheckInFinding } from '@zivvo/core';
+import { conditionOf, isRetiring, type CheckInFinding, type PropMaterial } from '@zivvo/core';
 import { boreFitNames, lookNames } from '@zivvo/words';
 import { useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
@@ -38,7 +38,7 @@ function Delivery({ batch }: { batch: BatchDetailView }) {
       eyebrow={`Rack · ${name}, ${formatDay(batch.createdAt)}`}
       headline={left === 0 ? `All ${batch.pieceCount} pieces of ${name} are checked in` : `${left} of ${batch.pieceCount} pieces still to check in`}
       detail="Weight, Enter, diameter, Enter; a letter for the bore, a letter for the look, and the next row is there."
-      reasons={<Findings batch={batch} format={format} fitText={fit === null ? null : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`} />}
+      reasons={<Findings batch={batch} material={model?.material ?? 'unknown'} format={format} fitText={fit === null ? null : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`} />}
       actions={
         <>
           <a className={actionClasses.action} data-weight={left === 0 ? 'main' : 'plain'} href={`/api/stickers?batchId=${batch.id}`} target="_blank" rel="noreferrer">
@@ -66,10 +66,10 @@ function findingText(finding: CheckInFinding, tag: string, format: Format): stri
   }
 }
 
-function Findings({ batch, format, fitText }: { batch: BatchDetailView; format: Format; fitText: string | null }) {
+function Findings({ batch, material, format, fitText }: { batch: BatchDetailView; material: PropMaterial; format: Format; fitText: string | null }) {
   const tags = new Map(batch.pieces.map((p) => [p.id, p.tag]));
   const open = batch.pieces.filter((p) => p.boreFit === 'needsRing' || p.boreFit === 'needsReaming');
-  const bad = batch.pieces.filter((p) => (p.look === 'crack' || p.look === 'void') && p.state !== 'retired');
+  const bad = batch.pieces.filter((p) => p.state !== 'retired' && p.look !== null && isRetiring(conditionOf({ material, isFolding: false, strike: 'none', look: p.look, openOutcome: null }, 'lenient').outcome));
   const lines = [
     ...bad.map((p) => `${p.tag} has a ${lookNames[p.look!]}: it never flies. Retire it.`),
     ...batch.findings.map((f) => findingText(f, tags.get(f.id)!, format)),

@@ -1,6 +1,6 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { boreFits, DescribePieceDto, looks, pieceHands, retirements, type PieceDetailView, type PieceEventView } from '@zivvo/contract';
-import { refusalOf, type CareOutcome, type StrikeSeverity, type StruckThing } from '@zivvo/core';
+import { isRetiring, refusalOf, type CareOutcome, type StrikeSeverity, type StruckThing } from '@zivvo/core';
 import { boreFitNames, careOutcomeNames, handNames, lookNames, pieceActionNamesPast, pieceStateNames, placeNames, retirementNames, strikeSeverityNames, struckThingNames } from '@zivvo/words';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -19,6 +19,7 @@ import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { PhotoKey } from '../shared/ui/PhotoKey.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
+import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
 import classes from './PiecePage.module.css';
@@ -41,7 +42,7 @@ function Piece({ piece }: { piece: PieceDetailView }) {
   const set = sets?.find((s) => s.id === piece.setId);
   const run = (body: PieceActionBody): void => void act({ id: piece.id, body });
   const where = piece.state === 'fitted' ? `on ${craft?.name ?? 'a craft'}, ${piece.place === null ? '' : placeNames[piece.place].toLowerCase()}` : piece.state === 'retired' ? `retired, ${retirementNames[piece.retiredAs!]}` : `${pieceStateNames[piece.state]}${piece.location === null ? '' : `, ${piece.location}`}`;
-  const canTrue = refusalOf({ ...piece, stateBefore: null }, { action: 'true' }, piece) === null;
+  const canTrue = refusalOf({ ...piece, stateBefore: null }, { action: 'true' }, { boreFit: piece.boreFit, isUnsound: isRetiring(piece.condition.outcome) }) === null;
   return (
     <StationPage
       eyebrow={`Rack · ${name}`}
@@ -52,7 +53,12 @@ function Piece({ piece }: { piece: PieceDetailView }) {
       }
       detail={[handNames[piece.hand], piece.isTruedStatic ? 'trued' : null, piece.isTruedDynamic ? 'trued on its motor' : null, set ? `set ${set.name}` : null].filter((t) => t !== null).join(' · ')}
       tools={model && <BladeGlyph size={64} diameterM={model.diameterM} pitchM={model.pitchM} bladeCount={model.bladeCount} tipShape={model.tipShape} />}
-      reasons={<Moves piece={piece} sets={sets ?? []} onAct={run} error={acting.error} />}
+      reasons={
+        <>
+          {piece.condition.reasons.length > 0 && <ReasonList reasons={piece.condition.reasons} />}
+          <Moves piece={piece} sets={sets ?? []} onAct={run} error={acting.error} />
+        </>
+      }
       actions={
         <>
           {canTrue && (

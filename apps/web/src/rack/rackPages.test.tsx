@@ -86,6 +86,7 @@ describe('the list of pieces', () => {
 describe('one piece', () => {
   const detail = (more: Partial<PieceDetailView> = {}): PieceDetailView => ({
     ...piece('AB12'),
+    condition: { outcome: 'fly', isTruingVoid: false, reasons: [] },
     history: [
       { sequence: 5, at: '2026-11-20T10:00:00Z', personId: null, personName: 'Irva Solt', action: 'struck', values: { thing: 'twigs', severity: 'light', craftId: 'c1' } },
       { sequence: 4, at: '2026-11-19T10:00:00Z', personId: null, personName: null, action: 'looked', values: { outcome: 'clean', craftId: 'c1' } },

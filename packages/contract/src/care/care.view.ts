@@ -1,4 +1,4 @@
-import type { CareOutcome, CareVerdictName, CauseName, ChangeName, Diagnosis, DrillKind, GainAdvice, GainAxis, GainScale, PieceLifeLeft, Reason, RecordFact, SeasonSpares, StrikeSeverity } from '@zivvo/core';
+import type { CareOutcome, CauseName, ChangeName, Diagnosis, DrillKind, GainAdvice, GainAxis, GainScale, PieceLifeLeft, ReadyToFly, Reason, RecordFact, SeasonSpares, StrikeSeverity } from '@zivvo/core';
 import type { MotorPieceView, PieceView } from '../piece/piece.view.ts';
 import type { RowView } from '../shared/rowView.ts';
 import type { CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateModelAlertDto, CreateWalkaroundDto, JobTicketDto, PropLookDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto } from './care.dto.ts';
@@ -50,7 +50,9 @@ export interface CaredPieceView {
 export interface CareView {
   craftId: string;
   setting: CareSettingDto;
-  verdict: CareVerdictName;
+  /** Whether it may fly, and what is missing. */
+  ready: ReadyToFly;
+  /** What grounds nothing but is good to know. */
   reasons: Reason[];
   pieces: CaredPieceView[];
   lastWalkaround: WalkaroundView | null;

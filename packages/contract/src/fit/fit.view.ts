@@ -1,4 +1,4 @@
-import type { CheckedRotor, FixPlan, MountKind, Reason, SideThrust, Spin, TakeOff, ThreadAdvice } from '@zivvo/core';
+import type { CheckedRotor, FixPlan, MountKind, ReadyToFly, Reason, SideThrust, Spin, TakeOff, ThreadAdvice } from '@zivvo/core';
 import type { PieceView } from '../piece/piece.view.ts';
 import type { ArmStateDto } from './fit.dto.ts';
 
@@ -35,6 +35,8 @@ export interface FittingView {
   /** What the forces mean: steering, a lost rotor, a lost blade, mixed models. */
   reasons: Reason[];
   plan: FixPlan;
+  /** The other remedy where motors turn against the table and could stay as they are: the controller is told. */
+  tablePlan: FixPlan | null;
   /** Pieces of the fitted model that could be put on. */
   spares: { cwCount: number; ccwCount: number };
   /** Models on the craft; more than one is a mix. */
@@ -43,6 +45,8 @@ export interface FittingView {
   /** The newest signature. */
   confirmedAt: string | null;
   confirmedBy: string | null;
-  /** True where a piece came on after it was signed for. */
+  /** True where an arm was changed after it was signed for. */
   isSignatureStale: boolean;
+  /** Whether it may fly, and what is missing. */
+  ready: ReadyToFly;
 }

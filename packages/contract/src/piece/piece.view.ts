@@ -1,4 +1,4 @@
-import type { CheckInFinding, PieceLife, SetState, YieldResult } from '@zivvo/core';
+import type { CareVerdict, CheckInFinding, PieceLife, SetState, YieldResult } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { DescribePieceDto, MotorPieceDto, PieceActionDto, PieceSetDto, SparePartDto } from './piece.dto.ts';
 
@@ -29,6 +29,8 @@ export interface PieceEventView {
 }
 
 export interface PieceDetailView extends PieceView {
+  /** What becomes of it from all that is known, and why. */
+  condition: CareVerdict;
   history: PieceEventView[];
 }
 

@@ -205,9 +205,9 @@ describe('corrections', () => {
   });
   test('lacquer crazes polycarbonate, carbon dust wants a mask, cracks are never worked on', () => {
     expect(correctionAdvice('lacquer', 'polycarbonate', false, false)).toEqual({ isAllowed: false, reason: 'crazes' });
-    expect(correctionAdvice('sand', 'carbon', false, false)).toEqual({ isAllowed: true, caution: 'mask' });
+    expect(correctionAdvice('sand', 'carbon', false, false)).toEqual({ isAllowed: true, caution: 'wet' });
     expect(correctionAdvice('drill', 'wood', false, false)).toMatchObject({ isAllowed: false });
-    expect(correctionAdvice('tape', 'wood', true, false)).toEqual({ isAllowed: false, reason: 'cracked' });
+    expect(correctionAdvice('tape', 'wood', true, false)).toEqual({ isAllowed: false, reason: 'unsound' });
   });
   test('washers hold a single blade, its thrust stays beside the shaft', () => {
     const result = singleBladeBalance({ bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0.0008, washerRadiusM: 0.02, washerCount: 10 }, 2, 0.07);
@@ -285,7 +285,7 @@ describe('the part that turns with the shaft', () => {
   const samples = Float64Array.from({ length: 8000 }, (_, i) => 9.8 + 2.5 * Math.cos((2 * Math.PI * turnHz * i) / rateHz - 0.6) + 1.2 * Math.cos((2 * Math.PI * 3 * turnHz * i) / rateHz));
   const marksS = Array.from({ length: Math.floor(2 * turnHz) }, (_, k) => k / turnHz);
   test('amplitude and phase with a tacho, amplitude alone without', () => {
-    expect(onceAround({ samples, rateHz, marksS, speedRpm: null })).toMatchObject({ amplitudeMPerS2: expect.closeTo(2.5, 2), phaseDegrees: expect.closeTo(360 - (0.6 * 180) / Math.PI, 0), speedRpm: expect.closeTo(5820, 6) });
+    expect(onceAround({ samples, rateHz, marksS, speedRpm: null })).toMatchObject({ amplitudeMPerS2: expect.closeTo(2.5, 2), phaseDegrees: expect.closeTo((0.6 * 180) / Math.PI, 0), speedRpm: expect.closeTo(5820, 6) });
     expect(onceAround({ samples, rateHz, marksS: null, speedRpm: 5700 })).toMatchObject({ amplitudeMPerS2: expect.closeTo(2.5, 1), phaseDegrees: null, speedRpm: expect.closeTo(5820, -1) });
   });
   test('a line above 0.4 of the sampling rate is refused, and too few turns too', () => {

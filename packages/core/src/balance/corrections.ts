@@ -49,14 +49,14 @@ export const HUB_SHARE = 0.35;
 export const correctionKinds = ['tape', 'sand', 'lacquer', 'drill'] as const;
 export type CorrectionKind = (typeof correctionKinds)[number];
 
-export type CorrectionAdvice = { isAllowed: true; caution: 'dust' | 'mask' | null } | { isAllowed: false; reason: 'crazes' | 'cracked' | 'notMadeForIt' | 'softSurface' };
+export type CorrectionAdvice = { isAllowed: true; caution: 'dust' | 'mask' | 'wet' | null } | { isAllowed: false; reason: 'crazes' | 'unsound' | 'notMadeForIt' | 'softSurface' };
 
 /**
- * Whether a way of correcting suits a piece. Lacquer, glue and wet thread lock craze polycarbonate; a cracked piece is
- * never sanded; only hubs made for it are drilled; carbon only wet and with a mask.
+ * Whether a way of correcting suits a piece. Lacquer, glue and wet thread lock craze polycarbonate; nothing is put on or
+ * taken off a piece that is to be retired; only hubs made for it are drilled; carbon is sanded wet and with a mask.
  */
-export function correctionAdvice(kind: CorrectionKind, material: PropMaterial, isCracked: boolean, isHubForDrilling: boolean): CorrectionAdvice {
-  if (isCracked) return { isAllowed: false, reason: 'cracked' };
+export function correctionAdvice(kind: CorrectionKind, material: PropMaterial, isUnsound: boolean, isHubForDrilling: boolean): CorrectionAdvice {
+  if (isUnsound) return { isAllowed: false, reason: 'unsound' };
   switch (kind) {
     case 'tape':
       return { isAllowed: true, caution: null };
@@ -64,7 +64,7 @@ export function correctionAdvice(kind: CorrectionKind, material: PropMaterial, i
       if (material === 'polycarbonate') return { isAllowed: false, reason: 'crazes' };
       return material === 'softPlastic' ? { isAllowed: false, reason: 'softSurface' } : { isAllowed: true, caution: null };
     case 'sand':
-      return { isAllowed: true, caution: material === 'carbon' || material === 'carbonNylon' || material === 'glassNylon' ? 'mask' : 'dust' };
+      return { isAllowed: true, caution: material === 'carbon' || material === 'carbonNylon' ? 'wet' : material === 'glassNylon' ? 'mask' : 'dust' };
     case 'drill':
       return isHubForDrilling ? { isAllowed: true, caution: 'dust' } : { isAllowed: false, reason: 'notMadeForIt' };
   }

@@ -2,7 +2,7 @@ import { NotEnoughReadingsError } from '../errors/coreError.ts';
 import { requirePositive } from '../errors/guards.ts';
 import { add, amountOf, conjugate, divide, multiply, scale, subtract, type Complex } from '../numerics/complex.ts';
 
-/** A vibration reading with phase, as a vector. */
+/** A vibration reading with phase, as a vector; its angle, like that of every mass, counts what comes after the mark. */
 export type Reading = Complex;
 
 export interface OnePlaneResult {
@@ -112,7 +112,7 @@ export function trialVerdict(before: readonly Reading[], withTrial: readonly Rea
   const noise = Math.max(a.spreadRatio * amountOf(a.mean), b.spreadRatio * amountOf(b.mean)) / Math.sqrt(Math.min(before.length, withTrial.length));
   const change = amountOf(subtract(b.mean, a.mean));
   const changeRatio = change / Math.max(1e-300, amountOf(a.mean));
-  return change >= LEAST_CHANGE * noise ? { status: 'tells', changeRatio } : { status: 'inconclusive', changeRatio, neededRatio: (LEAST_CHANGE * noise) / Math.max(1e-300, amountOf(a.mean)) };
+  return change > 0 && change >= LEAST_CHANGE * noise ? { status: 'tells', changeRatio } : { status: 'inconclusive', changeRatio, neededRatio: (LEAST_CHANGE * noise) / Math.max(1e-300, amountOf(a.mean)) };
 }
 
 /** Largest pull that a trial mass may have, as a share of the craft's weight at that speed. */

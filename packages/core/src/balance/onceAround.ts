@@ -16,7 +16,7 @@ export interface ShakeRecording {
 export interface OnceAround {
   /** Amplitude of the line at once a turn [m/s²]. */
   amplitudeMPerS2: number;
-  /** Behind the mark, against the turn [degrees]; null without a tacho. */
+  /** How far the peak comes after the mark [degrees]; null without a tacho. */
   phaseDegrees: number | null;
   vector: Complex;
   speedRpm: number;
@@ -32,8 +32,11 @@ const LEAST_TURNS = 8;
 /**
  * The part of a recording that turns with the shaft, by synchronous averaging over whole turns.
  *
- *   V = (2/N)·Σ a(t)·e^{−jθ(t)}, θ from the tacho's marks; without a tacho the amplitude alone, at the strongest line
+ *   V = (2/N)·Σ a(t)·e^{+jθ(t)}, θ from the tacho's marks; without a tacho the amplitude alone, at the strongest line
  *   within 10 % of the rough speed
+ *
+ * For a = A·cos(θ − φ) that is A·e^{+jφ}: its angle is the delay φ of the peak behind the mark, the phase that a meter
+ * shows and a person types, and grows the same way as the angles of masses (see vibrationRuns).
  *
  * @throws {OutOfRangeError} if the line lies above 0.4 of the sampling rate (it would be an alias)
  * @throws {NotEnoughReadingsError} with fewer than eight turns, or neither tacho nor rough speed
@@ -70,7 +73,7 @@ function withTacho(samples: ArrayLike<number>, rateHz: number, marks: readonly n
     const theta = (2 * Math.PI * (t - inside[k]!)) / (inside[k + 1]! - inside[k]!);
     const value = samples[i]! - mean;
     re += value * Math.cos(theta);
-    im -= value * Math.sin(theta);
+    im += value * Math.sin(theta);
   }
   const vector = { re: (2 * re) / (to - from), im: (2 * im) / (to - from) };
   const spread = Math.sqrt(inside.slice(1).reduce((sum, t, i) => sum + (t - inside[i]! - meanTurn) ** 2, 0) / turns) / meanTurn;

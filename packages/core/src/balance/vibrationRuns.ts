@@ -1,12 +1,20 @@
 import type { Reason } from '../figure/reason.ts';
-import { amountOf, degreesOf, fromPolar, type Complex } from '../numerics/complex.ts';
+import type { Spin } from '../craft/layouts.ts';
+import { amountOf, degreesOf, fromPolar, wrapDegrees, type Complex } from '../numerics/complex.ts';
 import { largestTrialKg, meanReading, onePlaneCorrection, trialVerdict, type Reading } from './influence.ts';
 import { refineWithoutPhase } from './withoutPhase.ts';
 
-/** One run on the stand: what mass was on where, and what the sensor read, once or several times. */
+/**
+ * One run on the stand: what mass was on where, and what the sensor read, once or several times.
+ *
+ * One convention for all angles, phase, trial and answer alike: degrees count *what comes after the mark*. A mass at 90°
+ * passes the tacho a quarter turn after the mark; a phase of 90° says that the shake peaks a quarter turn after it. So
+ * V = α·U holds for complex V and U, whatever the lag of the stand, for either hand.
+ */
 export interface VibrationRun {
   /** 0 for the run without a mass. */
   massKg: number;
+  /** After the mark. */
   degrees: number;
   readings: readonly { amplitude: number; phaseDegrees: number | null }[];
   /** A run after the correction, to see what is left. */
@@ -24,6 +32,17 @@ export interface VibrationState {
   nextTrialDegrees: number | null;
   largestTrialKg: number;
   reasons: Reason[];
+}
+
+/**
+ * Where a direction *after the mark* lies on the label's face, clockwise from the mark: what comes after it lies against
+ * the turn.
+ *
+ * @param turn - of the piece, seen from the label
+ * @example clockwiseOf(90, 'cw') // => 270
+ */
+export function clockwiseOf(degrees: number, turn: Spin): number {
+  return wrapDegrees(turn === 'cw' ? -degrees : degrees);
 }
 
 /** Trials without phase go a third of a turn apart. */

@@ -2,7 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { propMaterials, type PropMaterial } from '../propeller/propGeometry.ts';
 import { hiddenFault } from '../simulate/hiddenFault.ts';
-import { craftCare, type CaredPiece, type CareFacts } from './craftCare.ts';
+import { looks } from '../rack/pieceLife.ts';
+import { careRemarks, type CareRemarkFacts } from './careRemarks.ts';
+import { conditionOf, isRetiring } from './condition.ts';
 import { drillKinds, makeDrill } from './drills.ts';
 import { fatigueIndex, stateOf, strikeSeverities, type FatigueLoad } from './fatigue.ts';
 import { careOutcomes, carePlaces, carePolicies, findingsAt, isHurried, judgePiece, strikeSinceLook, type CareOutcome, type Finding, type LookedPiece } from './findings.ts';
@@ -42,6 +44,10 @@ describe('what becomes of a piece', () => {
     expect(judgePiece(whole('glassNylon', { strike: 'hard' }), [], 'lenient')).toMatchObject({ outcome: 'clean', isTruingVoid: true });
   });
 
+  test('wood and printed parts are looked at and trued again after any strike, however light', () => {
+    for (const material of ['wood', 'printed'] as const) for (const policy of carePolicies) expect(judgePiece(whole(material, { strike: 'light' }), [], policy)).toMatchObject({ outcome: 'clean', isTruingVoid: true, reasons: [{ code: 'care.struckLookTrue' }] });
+  });
+
   test('one damaged blade of a folding prop takes its partner with it', () => {
     const verdict = judgePiece(whole('carbonNylon', { isFolding: true }), [{ place: 'tip', what: 'crack' }], 'lenient');
     expect(verdict.outcome).toBe('retirePair');
@@ -74,6 +80,25 @@ describe('what becomes of a piece', () => {
     expect(isHurried(19, 4)).toBe(true);
     expect(isHurried(20, 4)).toBe(false);
     expect(isHurried(0, 0)).toBe(false);
+  });
+});
+
+describe('one rule of condition for every bench', () => {
+  const sound = { material: 'glassNylon' as PropMaterial, isFolding: false, strike: 'none' as const, look: null, openOutcome: null };
+  test('what check-in saw is judged as a walkaround would judge it', () => {
+    for (const material of propMaterials) {
+      for (const policy of carePolicies) {
+        expect(conditionOf({ ...sound, material, look: 'nick' }, policy).outcome).toBe(judgePiece(whole(material), [{ place: 'leadingEdge', what: 'nick' }], policy).outcome);
+        expect(conditionOf({ ...sound, material, look: 'warped' }, policy).outcome).toBe(judgePiece(whole(material), [{ place: 'tip', what: 'bend' }], policy).outcome);
+        for (const look of ['crack', 'void'] as const) expect(isRetiring(conditionOf({ ...sound, material, look }, policy).outcome)).toBe(true);
+      }
+    }
+    expect(conditionOf({ ...sound, material: 'carbon', look: 'nick' }, 'lenient')).toMatchObject({ outcome: 'retire', reasons: [{ code: 'care.nickCarbon' }] });
+  });
+  test('what a walkaround asked for, or a strike since, holds at the other benches too', () => {
+    expect(conditionOf({ ...sound, openOutcome: 'retirePair' }, 'lenient').outcome).toBe('retirePair');
+    expect(isRetiring(conditionOf({ ...sound, material: 'carbon', strike: 'light' }, 'lenient').outcome)).toBe(true);
+    for (const look of looks.filter((l) => l === 'good' || l === 'flash')) expect(conditionOf({ ...sound, look }, 'strict')).toEqual({ outcome: 'fly', isTruingVoid: false, reasons: [] });
   });
 });
 
@@ -110,6 +135,8 @@ describe('life', () => {
   test('harder things and more throttle are never a lighter strike', () => {
     const order = (thing: (typeof struckThings)[number], throttle: number): number => strikeSeverities.indexOf(strikeSeverity(thing, throttle));
     for (const thing of struckThings) expect(order(thing, 1)).toBeGreaterThanOrEqual(order(thing, 0));
+    // A wire or a branch at low throttle is no soft strike.
+    for (const thing of ['branch', 'wire', 'gravel', 'wood', 'otherCraft', 'concrete'] as const) expect(strikeSeverity(thing, 0)).not.toBe('light');
     expect([strikeSeverity('grass', 0.3), strikeSeverity('branch', 0.7), strikeSeverity('concrete', 1)]).toEqual(['light', 'medium', 'hard']);
     expect(() => strikeSeverity('grass', 1.2)).toThrow(/throttleRatio/);
   });
@@ -253,39 +280,19 @@ describe('drills', () => {
   });
 });
 
-describe('whether a craft is fit to fly', () => {
+describe('what is good to know beside it', () => {
   const life = (usedRatio: number) => ({ ...pieceLifeLeft({ diameterM: 0.18, material: 'polycarbonate', flown: [], strikes: [], hasNick: false, flightCount: 0, secondsPerDay: 0 }), usedRatio, state: stateOf(usedRatio) });
-  const piece = (tag: string, more: Partial<CaredPiece> = {}): CaredPiece => ({ tag, life: life(0.1), openOutcome: null, alert: null, ...more });
-  const fresh: CareFacts = { name: 'Petrel', rotorCount: 2, pieces: [piece('AB12'), piece('CD34')], lookAgeDays: 0.02, lookSecondsPerProp: 11, flightsSinceLook: 0, strikesSinceLook: 0, motorsToFeel: [], changesLeft: null, temperature: [] };
-  const codes = (facts: CareFacts): string[] => craftCare(facts).reasons.map((r) => r.code);
+  const quiet: CareRemarkFacts = { pieces: [{ tag: 'AB12', life: life(0.1) }], lookSecondsPerProp: 11, changesLeft: null, temperature: [] };
 
-  test('looked at today and not flown since: fit, and nothing to say', () => expect(craftCare(fresh)).toEqual({ verdict: 'fit', reasons: [] }));
-
-  test.each([
-    ['a grounded piece', { pieces: [piece('AB12', { alert: 'tips crack' }), piece('CD34')] }, 'grounded', 'care.grounded'],
-    ['a spent piece', { pieces: [piece('AB12', { life: life(1.02) }), piece('CD34')] }, 'grounded', 'care.spentFatigue'],
-    ['a piece that was to be retired', { pieces: [piece('AB12', { openOutcome: 'retire' }), piece('CD34')] }, 'grounded', 'care.open.retire'],
-    ['a piece to be mended', { pieces: [piece('AB12', { openOutcome: 'clean' }), piece('CD34')] }, 'mend', 'care.open.clean'],
-    ['a strike since', { strikesSinceLook: 1 }, 'look', 'care.strikes'],
-    ['a flight since', { flightsSinceLook: 2 }, 'look', 'care.flownSince'],
-    ['a look of last week', { lookAgeDays: 6 }, 'look', 'care.staleLook'],
-    ['no look ever', { lookAgeDays: null }, 'look', 'care.neverLooked'],
-    ['an empty arm', { pieces: [piece('AB12')] }, 'incomplete', 'care.missingPieces'],
-  ] as const)('%s', (_name, change, verdict, code) => {
-    const care = craftCare({ ...fresh, ...change });
-    expect(care.verdict).toBe(verdict);
-    expect(care.reasons[0]!.code).toBe(code);
-    expect(codes(fresh)).not.toContain(code);
-  });
+  test('nothing to say of a fresh craft', () => expect(careRemarks(quiet)).toEqual([]));
 
   test('pieces of which the same is to be said are named together, the worst figure with them', () => {
-    const care = craftCare({ ...fresh, pieces: [piece('AB12', { life: life(0.85) }), piece('CD34', { life: life(0.91) })] });
-    expect(care.reasons).toMatchObject([{ code: 'care.soon', values: { tags: 'AB12, CD34', count: 2, usedRatio: 0.91 } }]);
+    const said = careRemarks({ ...quiet, pieces: [{ tag: 'AB12', life: life(0.85) }, { tag: 'CD34', life: life(0.91) }, { tag: 'EF56', life: { ...life(0.82), dueInDays: 4 } }] });
+    expect(said).toMatchObject([{ code: 'care.soon', values: { tags: 'AB12, CD34', count: 2, usedRatio: 0.91 } }, { code: 'care.soonDays', values: { tags: 'EF56', days: 4 } }]);
   });
 
-  test('a hurried look, a thin rack and a struck motor are said and do not ground', () => {
-    const care = craftCare({ ...fresh, lookSecondsPerProp: 2, motorsToFeel: ['M2'], changesLeft: { count: 0, firstOut: 'cw' } });
-    expect(care.verdict).toBe('fit');
-    expect(care.reasons.map((r) => [r.code, r.values])).toEqual([['care.hurried', { seconds: 2, least: 5 }], ['care.feelMotor', { tag: 'M2' }], ['care.noChange', { count: 0, hand: 'CW' }]]);
+  test('a hurried look and a thin rack', () => {
+    expect(careRemarks({ ...quiet, lookSecondsPerProp: 2, changesLeft: { count: 0, firstOut: 'cw' } }).map((r) => [r.code, r.values])).toEqual([['care.hurried', { seconds: 2, least: 5 }], ['care.noChange', { count: 0, hand: 'CW' }]]);
+    expect(careRemarks({ ...quiet, changesLeft: { count: 3, firstOut: 'ccw' } })).toMatchObject([{ code: 'care.changesLeft', severity: 'note' }]);
   });
 });

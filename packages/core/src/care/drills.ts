@@ -92,7 +92,7 @@ function armDrill(random: SeededRandom): Draft {
   const first = Math.floor(random.next() * rotors.length);
   const wrong = random.next() < 0.5 ? [first] : [first, (first + 1) % rotors.length];
   for (const i of wrong) rotors[i] = { ...rotors[i]!, hand: otherSpin(rotors[i]!.spin) };
-  const toward = takeOff(rotors, 'multirotor', { thrustN: 1, torqueNm: 0.02 }).tip!.toward!;
+  const toward = takeOff(rotors, 'multirotor', { carry: { thrustN: 1, torqueNm: 0.02 }, most: null, hasTailServo: false }).tip!.toward!;
   const others = TIPS.filter((place) => place !== toward);
   const more = [0, 1, 2].map((k) => ({ toward: others[(Math.floor(random.next() * 2) + 2 * k + first) % others.length]! }));
   const options = [{ toward }, ...more.filter((o, i) => more.findIndex((m) => m.toward === o.toward) === i)];

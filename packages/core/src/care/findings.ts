@@ -58,7 +58,7 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
 /**
  * What becomes of a piece after it was looked over: findings × material × policy.
  *
- * White marks mean that plastic has yielded; cracks and lost pieces retire on every policy; a nick that is felt on an
+ * Wood and printed parts are looked at and trued again after any strike. White marks mean that plastic has yielded; cracks and lost pieces retire on every policy; a nick that is felt on an
  * edge retires or, on the lenient policy, is dressed and trued again; carbon hides damage and retires after any strike.
  * On the strict policy nothing flies again after a hard strike; under *maker's parts only* a mended piece is no longer
  * the maker's. One damaged blade of a folding prop takes its partner with it.
@@ -133,8 +133,9 @@ function judgeStrike({ material, strike }: LookedPiece, policy: CarePolicy): Jud
   if (strike === 'none') return [];
   if (strike === 'hard' && policy === 'strict') return say('retireSet', 'care.crashStrict');
   if (material === 'carbon') return say('retire', 'care.struckCarbon');
-  if (strike === 'light') return say('fly', 'care.struckLight');
-  if (material === 'wood' || material === 'printed') return say('retire', 'care.struckBrittle');
+  const isBrittle = material === 'wood' || material === 'printed';
+  if (strike === 'light') return isBrittle ? say('clean', 'care.struckLookTrue', true) : say('fly', 'care.struckLight');
+  if (isBrittle) return say('retire', 'care.struckBrittle');
   return policy === 'makersParts' ? say('retire', 'care.notMakers') : say('clean', 'care.struckTrue', true);
 }
 

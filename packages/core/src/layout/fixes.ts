@@ -1,5 +1,5 @@
 import { labelSpinOf, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
-import type { CheckedRotor } from './takeOff.ts';
+import { steeringOf, type CheckedRotor, type TakeOffForces } from './takeOff.ts';
 
 export interface ArmRef {
   place: RotorPlace;
@@ -11,17 +11,19 @@ export type FixMove =
   | { kind: 'swap'; a: ArmRef; b: ArmRef; areNeighbours: boolean }
   | { kind: 'turnOver'; arm: ArmRef }
   | { kind: 'spare'; arm: ArmRef; hand: Spin }
-  | { kind: 'reverse'; arm: ArmRef; to: Spin };
+  | { kind: 'reverse'; arm: ArmRef; to: Spin }
+  /** The controller is told how the motors turn, on so many arms. */
+  | { kind: 'table'; armCount: number };
 
 export interface FixPlan {
   moves: FixMove[];
-  /** Turning over 1, a spare 1, a swap 2 (one action on two arms), reversing a motor 2. */
+  /** Turning over 1, a spare 1, a swap 2 (one action on two arms), reversing a motor 2, the controller's table 1. */
   cost: number;
   /** Pieces that would be needed and are not there. */
   missing: { cwCount: number; ccwCount: number };
 }
 
-export const moveCosts = { turnOver: 1, spare: 1, swap: 2, reverse: 2 } as const;
+export const moveCosts = { turnOver: 1, spare: 1, swap: 2, reverse: 2, table: 1 } as const;
 
 export interface SparePieces {
   cwCount: number;
@@ -59,9 +61,24 @@ export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares
   return { moves: inOrder(moves), cost: moves.reduce((sum, m) => sum + moveCosts[m.kind], 0), missing };
 }
 
+/**
+ * The other remedy where motors turn against the controller's table: the table follows the motors, and the pieces follow
+ * their motors.
+ *
+ * @returns null where a spin was not seen, none is wrong, or the spins that were seen cannot steer the craft
+ */
+export function tablePlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares: SparePieces, forces: TakeOffForces): FixPlan | null {
+  const wrong = rotors.filter((r) => r.spin !== r.expectedSpin);
+  if (wrong.length === 0 || kind === 'plane' || rotors.some((r) => !r.isSpinSeen)) return null;
+  const steering = steeringOf(rotors, forces);
+  if (steering === null || steering.missing.length > 0) return null;
+  const pieces = fixPlan(rotors.map((r) => ({ ...r, expectedSpin: r.spin })), kind, spares);
+  return { ...pieces, moves: [{ kind: 'table', armCount: wrong.length }, ...pieces.moves], cost: pieces.cost + moveCosts.table };
+}
+
 /** Swaps of neighbours first, then other swaps, turning over, spares, motors. */
 function inOrder(moves: readonly FixMove[]): FixMove[] {
-  const rank = (m: FixMove): number => (m.kind === 'swap' ? (m.areNeighbours ? 0 : 1) : { turnOver: 2, spare: 3, reverse: 4 }[m.kind]);
+  const rank = (m: FixMove): number => (m.kind === 'swap' ? (m.areNeighbours ? 0 : 1) : { turnOver: 2, spare: 3, reverse: 4, table: 5 }[m.kind]);
   return [...moves].sort((a, b) => rank(a) - rank(b));
 }
 

@@ -2,9 +2,9 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { layOut, motorSpinOf, nutSpinOf, otherSpin, type CraftKind, type Layout, type Spin } from '../craft/layouts.ts';
 import { seededRandom } from '../numerics/seededRandom.ts';
-import { fixPlan, moveCosts } from './fixes.ts';
+import { fixPlan, moveCosts, tablePlan } from './fixes.ts';
 import { findHand, type HandSigns } from './handFinder.ts';
-import { controlAuthority, controlledRotors, hoverMargin, marginsAfterLoss, type RotorForces } from './control.ts';
+import { controlAuthority, controlledRotors, hoverMargin, rotorLosses, type RotorForces, type RotorLoss } from './control.ts';
 import { forceReasons, type CraftForces } from './forceReasons.ts';
 import { armChecks, checksAfterChange, isLookedAt, mountChecks, mountKinds } from './hardware.ts';
 import { layoutMoments } from './layoutMoments.ts';
@@ -14,7 +14,8 @@ import { takeOff as takeOffWith, type CheckedRotor } from './takeOff.ts';
 import { threadAdvice } from './threads.ts';
 
 const carry = { thrustN: 4, torqueNm: 0.06 };
-const takeOff = (rotors: readonly CheckedRotor[], kind: CraftKind) => takeOffWith(rotors, kind, carry);
+const usual = { carry, most: null, hasTailServo: false };
+const takeOff = (rotors: readonly CheckedRotor[], kind: CraftKind) => takeOffWith(rotors, kind, usual);
 
 const checked = (layout: Layout, change: (r: CheckedRotor, i: number) => Partial<CheckedRotor> = () => ({})): CheckedRotor[] =>
   layOut({ layout, diagonalM: 0.5, arms: null }).map((r, i) => {
@@ -89,8 +90,27 @@ describe('take-off, before it happens', () => {
     expect(takeOff(checked('quadX', (r) => ({ hand: otherSpin(r.spin) })), 'multirotor').verdict).toBe('pressed');
     expect(takeOff(checked('quadX', (r) => ({ isLabelForward: false, hand: r.spin })), 'multirotor').verdict).toBe('cannotLift');
   });
-  test('one motor the wrong way with a matching piece: yaw drifts', () => {
-    expect(takeOff(checked('quadX', (r, i) => (i === 0 ? { spin: otherSpin(r.spin), hand: otherSpin(r.spin) } : {})), 'multirotor').verdict).toBe('yawDrifts');
+  /** Motors that turn the other way, each with a piece that suits it: all pull up. */
+  const reversed = (layout: Layout, places: readonly string[]): CheckedRotor[] => checked(layout, (r) => (places.includes(r.place) ? { spin: otherSpin(r.spin), hand: otherSpin(r.spin) } : {}));
+  test.each([[['frontLeft']], [['frontLeft', 'frontRight', 'rearLeft']], [['frontLeft', 'rearRight']], [['frontLeft', 'frontRight']]])('a quad with %j and their pieces reversed cannot be flown', (places) => {
+    const state = takeOff(reversed('quadX', places), 'multirotor');
+    expect(state.verdict).toBe('cannotFly');
+    expect(state.reasons[0]).toMatchObject({ code: 'fit.cannotFly', severity: 'danger', values: { wrongSpinCount: places.length, count: 4 } });
+  });
+  test('yaw runs away only where a level hover can be steered, and drifts where the rest can still hold it', () => {
+    expect(takeOff(reversed('octoX', ['frontLeft']), 'multirotor').verdict).toBe('yawDrifts');
+    expect(takeOff(checked('hexX', (r) => ({ spin: otherSpin(r.spin), hand: otherSpin(r.spin) })), 'multirotor').verdict).toBe('yawRunsAway');
+    const servo = { carry, most: null, hasTailServo: true };
+    expect(takeOffWith(checked('tri'), 'multirotor', servo).verdict).toBe('flies');
+    expect(takeOffWith(reversed('tri', ['frontLeft']), 'multirotor', servo).verdict).toBe('yawDrifts');
+  });
+  test('arms that all turn one way cannot be flown, even where the table expects it so', () => {
+    expect(takeOff(checked('quadX', () => ({ spin: 'cw', expectedSpin: 'cw', hand: 'cw' })), 'multirotor').verdict).toBe('cannotFly');
+  });
+  test('every label the wrong way: weak where half the thrust still lifts it, else it does not lift', () => {
+    const over = checked('quadX', () => ({ isLabelForward: false }));
+    expect(takeOffWith(over, 'multirotor', { carry, most: { mostThrustN: 3 * carry.thrustN, torquePerThrustM: 0.015, weightN: 4 * carry.thrustN }, hasTailServo: false }).verdict).toBe('weak');
+    expect(takeOffWith(over, 'multirotor', { carry, most: { mostThrustN: 1.6 * carry.thrustN, torquePerThrustM: 0.015, weightN: 4 * carry.thrustN }, hasTailServo: false }).verdict).toBe('cannotLift');
   });
   test('an unknown hand is asked for, nothing is guessed', () => {
     expect(takeOff(checked('quadX', (_, i) => (i === 2 ? { hand: null } : {})), 'multirotor')).toMatchObject({ verdict: 'unknown', tip: null, pullRatios: null });
@@ -151,6 +171,17 @@ describe('the fewest moves', () => {
     expect(plan.missing).toEqual({ cwCount: 1, ccwCount: 0 });
     expect(fixPlan(checked('quadX'), 'multirotor', { cwCount: 0, ccwCount: 0 }).moves).toEqual([]);
   });
+  test('where the motors could stay, the controller is told instead; else there is one remedy', () => {
+    const allReversed = checked('quadX', (r) => ({ spin: otherSpin(r.spin), hand: otherSpin(r.spin) }));
+    const spares = { cwCount: 0, ccwCount: 0 };
+    expect(tablePlan(allReversed, 'multirotor', spares, usual)).toMatchObject({ cost: 1, moves: [{ kind: 'table', armCount: 4 }] });
+    // The pieces still suit the old spins: each of them moves too.
+    const onlyMotors = allReversed.map((r) => ({ ...r, hand: otherSpin(r.spin) }));
+    expect(tablePlan(onlyMotors, 'multirotor', spares, usual)!.moves.map((m) => m.kind)).toEqual(['table', 'swap', 'swap']);
+    expect(tablePlan(checked('quadX', (r, i) => (i === 0 ? { spin: otherSpin(r.spin) } : {})), 'multirotor', spares, usual)).toBeNull();
+    expect(tablePlan(allReversed.map((r, i) => ({ ...r, isSpinSeen: i > 0 })), 'multirotor', spares, usual)).toBeNull();
+    expect(tablePlan(checked('quadX'), 'multirotor', spares, usual)).toBeNull();
+  });
   test('doing what it says makes any craft fly', () => {
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.boolean(), fc.boolean(), fc.boolean()), { minLength: 4, maxLength: 4 }), (flags) => {
@@ -161,7 +192,7 @@ describe('the fewest moves', () => {
           if (move.kind === 'reverse') set(move.arm, { spin: move.to });
           else if (move.kind === 'turnOver') set(move.arm, { isLabelForward: true });
           else if (move.kind === 'spare') set(move.arm, { hand: move.hand, isLabelForward: true });
-          else {
+          else if (move.kind === 'swap') {
             const [a, b] = [at(move.a).hand, at(move.b).hand];
             set(move.a, { hand: b, isLabelForward: true });
             set(move.b, { hand: a, isLabelForward: true });
@@ -185,11 +216,17 @@ describe('control within bounds', () => {
   const rotorsOf = (layout: Layout) => controlledRotors(layOut({ layout, diagonalM: 0.6, arms: null }), layout === 'tri');
   const forces = (weightN: number, change: Partial<RotorForces> = {}): RotorForces => ({ mostThrustN: 10, torquePerThrustM: 0.02, weightN, ...change });
   test('all turning: thrust over weight', () => expect(hoverMargin(rotorsOf('quadX'), forces(20))).toBeCloseTo(2, 6));
-  test('a quad without one rotor cannot hover; an alternating hex only on the edge; an octo can', () => {
-    expect(Math.max(...marginsAfterLoss(rotorsOf('quadX'), forces(20)))).toBeCloseTo(0, 6);
-    for (const margin of marginsAfterLoss(rotorsOf('hexX'), forces(30))) expect(margin).toBeCloseTo(40 / 30, 6);
-    for (const margin of marginsAfterLoss(rotorsOf('octoX'), forces(40))) expect(margin).toBeGreaterThan(1);
-    for (const margin of marginsAfterLoss(rotorsOf('x8'), forces(40))) expect(margin).toBeGreaterThan(1);
+  test('a quad without one rotor cannot hover; an alternating hex holds level and steers nothing; octo and coaxial craft may lose one', () => {
+    const lost = (layout: Layout, weightN: number) => rotorLosses(rotorsOf(layout), forces(weightN));
+    expect(Math.max(...lost('quadX', 20).map((l) => l.marginRatio))).toBeCloseTo(0, 6);
+    for (const loss of lost('hexX', 30)) expect(loss).toEqual({ marginRatio: expect.closeTo(40 / 30, 6), isSteered: false, canYaw: false });
+    for (const layout of ['octoX', 'octoPlus', 'x8'] as const) for (const loss of lost(layout, 40)) expect(loss).toMatchObject({ isSteered: true });
+    for (const loss of lost('octoX', 79)) expect(loss.isSteered).toBe(false);
+  });
+  test('a rotor that pushes the wrong way takes lift away and turns its own moments round', () => {
+    const quad = rotorsOf('quadX');
+    expect(controlAuthority(quad.map((r, i) => ({ ...r, pullRatio: i === 0 ? -0.5 : 1 })), forces(20))).toBeNull();
+    expect(hoverMargin(quad.map((r) => ({ ...r, pullRatio: 0.5 })), forces(20))).toBeCloseTo(1, 6);
   });
   test('a tri holds its yaw only by tilting its tail', () => {
     const tri = rotorsOf('tri');
@@ -235,15 +272,18 @@ describe('control within bounds', () => {
 });
 
 describe('what the forces say', () => {
-  const quiet: CraftForces = { weightN: 20, authority: { rollNm: 3, pitchNm: 3, yawNm: 0.3, missing: [] }, marginsAfterLoss: [0, 0, 0, 0], bladeLossN: 280, torqueNm: 0.2, sideThrust: null, wantedSideThrust: 'none' };
+  const loss = (marginRatio: number, isSteered = false): RotorLoss => ({ marginRatio, isSteered, canYaw: isSteered });
+  const quiet: CraftForces = { weightN: 20, authority: { rollNm: 3, pitchNm: 3, yawNm: 0.3, missing: [] }, losses: [loss(0), loss(0), loss(0), loss(0)], bladeLossN: 280, torqueNm: 0.2, sideThrust: null, wantedSideThrust: 'none', isPusher: false };
   const codes = (change: Partial<CraftForces>) => forceReasons({ ...quiet, ...change }).map((r) => r.code);
   test('each follows its cause and goes with it', () => {
     expect(codes({})).toEqual(['fit.steers', 'fit.lossDrops', 'fit.bladeLoss']);
-    expect(codes({ marginsAfterLoss: [0.8, 0.9] })).toContain('fit.lossFalls');
-    expect(codes({ marginsAfterLoss: [1.2, 1.1] })).toContain('fit.lossHolds');
+    expect(codes({ losses: [loss(0.8), loss(0.9)] })).toContain('fit.lossFalls');
+    expect(codes({ losses: [loss(1.2), loss(1.1)] })).toContain('fit.lossTurns');
+    expect(codes({ losses: [loss(1.2, true), loss(1.1)] })).toContain('fit.lossTurns');
+    expect(codes({ losses: [loss(1.2, true), loss(1.1, true)] })).toContain('fit.lossHolds');
     expect(codes({ authority: null })).toContain('fit.cannotHover');
     expect(codes({ authority: { rollNm: 3, pitchNm: 0, yawNm: 0, missing: ['pitch', 'yaw'] } })).toContain('fit.cannotSteer');
-    expect(codes({ authority: undefined, marginsAfterLoss: null, bladeLossN: null })).toEqual([]);
+    expect(codes({ authority: undefined, losses: null, bladeLossN: null })).toEqual([]);
     expect(codes({ sideThrust: 'left', wantedSideThrust: 'right' })).toContain('fit.sideThrust');
     expect(codes({ sideThrust: 'none', wantedSideThrust: 'right' })).not.toContain('fit.sideThrust');
   });

@@ -32,6 +32,9 @@ export interface LineFacts {
     unknownCount: number;
     wrongCount: number;
     unseenCount: number;
+    /** Whether it would not take off right, for whatever reason; whether nobody signed since an arm last changed. */
+    isWrong: boolean;
+    isUnsigned: boolean;
   };
   stand: {
     keptRunCount: number;
@@ -72,11 +75,13 @@ function trueStop({ true: { fittedCount, truedCount } }: LineFacts): LineStop {
   return truedCount < fittedCount ? stop(truedCount === 0 ? 'notched' : 'half', 'true.untrued', { count: fittedCount - truedCount, of: fittedCount }) : stop('full', 'true.allTrued', { count: fittedCount });
 }
 
-function fitStop({ fit: { armCount, unknownCount, wrongCount, unseenCount } }: LineFacts): LineStop {
+function fitStop({ fit: { armCount, unknownCount, wrongCount, unseenCount, isWrong, isUnsigned } }: LineFacts): LineStop {
   const stop = (state: StopState, code: string, count: number): LineStop => ({ station: 'fit', state, code, values: { count, of: armCount } });
   if (wrongCount > 0) return stop('notched', 'fit.stop.wrong', wrongCount);
+  if (isWrong) return stop('notched', 'fit.stop.wrong', armCount);
   if (unknownCount > 0) return stop(unknownCount === armCount ? 'empty' : 'half', 'fit.stop.unknown', unknownCount);
-  return unseenCount > 0 ? stop('half', 'fit.stop.unseen', unseenCount) : stop('full', 'fit.stop.right', armCount);
+  if (unseenCount > 0) return stop('half', 'fit.stop.unseen', unseenCount);
+  return isUnsigned ? stop('half', 'fit.stop.unsigned', armCount) : stop('full', 'fit.stop.right', armCount);
 }
 
 function standStop({ nowMs, stand }: LineFacts): LineStop {

@@ -15,8 +15,6 @@ export type BoreFit = (typeof boreFits)[number];
 /** What looking and feeling found. */
 export const looks = ['good', 'flash', 'warped', 'nick', 'crack', 'void'] as const;
 export type Look = (typeof looks)[number];
-/** Looks with which a piece never flies. */
-export const badLooks: readonly Look[] = ['crack', 'void'];
 
 /** Everything that happens to a piece. */
 export type PieceAction =
@@ -51,23 +49,23 @@ export interface PieceLife {
 export const newPiece: PieceLife = { state: 'new', stateBefore: null, retiredAs: null, craftId: null, place: null, level: 0, setId: null, location: null, isTruedStatic: false, isTruedDynamic: false };
 
 /** Why an action is refused. */
-export type PieceRefusal = 'retired' | 'notRetired' | 'notCheckedIn' | 'alreadyCheckedIn' | 'alreadyFitted' | 'notFitted' | 'boreOpen' | 'badLook' | 'fittedInSet';
+export type PieceRefusal = 'retired' | 'notRetired' | 'notCheckedIn' | 'alreadyCheckedIn' | 'alreadyFitted' | 'notFitted' | 'boreOpen' | 'unsound' | 'fittedInSet';
 
-/** What else must be known before an action: the bore's fit and the look from check-in. */
+/** What else must be known before an action: the bore's fit, and whether its condition retires it. */
 export interface PieceFacts {
   boreFit: BoreFit | null;
-  look: Look | null;
+  isUnsound: boolean;
 }
 
 /**
  * Whether an action is allowed, and if not, why.
  *
  * A retired piece can only be brought back. Nothing is trued or fitted before it was checked in, nor with a bore that
- * still needs a ring or reaming (that moves the centre), nor with a crack or void.
+ * still needs a ring or reaming (that moves the centre), nor what was found or struck so that it is to be retired.
  *
  * @returns null where it is allowed
  */
-export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action'>, { boreFit, look }: PieceFacts): PieceRefusal | null {
+export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action'>, { boreFit, isUnsound }: PieceFacts): PieceRefusal | null {
   if (action === 'unretire') return life.state === 'retired' ? null : 'notRetired';
   if (life.state === 'retired') return 'retired';
   switch (action) {
@@ -76,7 +74,7 @@ export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action
     case 'true':
     case 'fit':
       if (life.state === 'new') return 'notCheckedIn';
-      if (look !== null && badLooks.includes(look)) return 'badLook';
+      if (isUnsound) return 'unsound';
       if (boreFit === 'needsRing' || boreFit === 'needsReaming') return 'boreOpen';
       return action === 'fit' && life.state === 'fitted' ? 'alreadyFitted' : null;
     case 'remove':

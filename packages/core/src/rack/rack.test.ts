@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { layOut } from '../craft/layouts.ts';
 import { boreFitOf, checkInFindings } from './checkIn.ts';
-import { badLooks, boreFits, lived, looks, newPiece, refusalOf, retirements, type PieceAction, type PieceFacts, type PieceLife } from './pieceLife.ts';
+import { boreFits, lived, newPiece, refusalOf, retirements, type PieceAction, type PieceFacts, type PieceLife } from './pieceLife.ts';
 import { isPieceTag, pieceTag } from './pieceTag.ts';
 import { byHand, changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
 import { yieldOf } from './yield.ts';
@@ -19,7 +19,7 @@ const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
   fc.constant<PieceAction>({ action: 'joinSet', setId: 's' }),
   fc.constant<PieceAction>({ action: 'leaveSet' }),
 );
-const anyFacts: fc.Arbitrary<PieceFacts> = fc.record({ boreFit: fc.option(fc.constantFrom(...boreFits)), look: fc.option(fc.constantFrom(...looks)) });
+const anyFacts: fc.Arbitrary<PieceFacts> = fc.record({ boreFit: fc.option(fc.constantFrom(...boreFits)), isUnsound: fc.boolean() });
 
 describe('the life of a piece', () => {
   test('no path fits a retired, cracked or open-bored piece, or one that was never checked in', () => {
@@ -32,7 +32,7 @@ describe('the life of a piece', () => {
           life = lived(life, act);
           wasCheckedIn ||= act.action === 'checkIn';
           if (life.state === 'fitted') {
-            expect([wasCheckedIn, life.retiredAs, life.craftId, facts.boreFit === 'needsRing' || facts.boreFit === 'needsReaming', facts.look !== null && badLooks.includes(facts.look)]).toEqual([true, null, 'c', false, false]);
+            expect([wasCheckedIn, life.retiredAs, life.craftId, facts.boreFit === 'needsRing' || facts.boreFit === 'needsReaming', facts.isUnsound]).toEqual([true, null, 'c', false, false]);
           } else expect([life.craftId, life.place, life.isTruedDynamic]).toEqual([null, null, false]);
           expect(life.state === 'retired').toBe(life.retiredAs !== null);
           if (life.state === 'retired') expect(life.setId).toBeNull();
@@ -63,12 +63,12 @@ describe('the life of a piece', () => {
     [{ state: 'new' }, 'true', {}, 'notCheckedIn'],
     [{ state: 'checkedIn' }, 'true', { boreFit: 'needsReaming' }, 'boreOpen'],
     [{ state: 'checkedIn' }, 'true', { boreFit: 'reamed' }, null],
-    [{ state: 'resting' }, 'fit', { look: 'crack' }, 'badLook'],
+    [{ state: 'resting' }, 'fit', { isUnsound: true }, 'unsound'],
     [{ state: 'fitted' }, 'fit', {}, 'alreadyFitted'],
     [{ state: 'trued' }, 'remove', {}, 'notFitted'],
     [{ state: 'trued' }, 'checkIn', {}, 'alreadyCheckedIn'],
     [{ state: 'trued' }, 'unretire', {}, 'notRetired'],
-  ])('%j, %s, %j: %s', (life, action, facts, refusal) => expect(refusalOf({ ...newPiece, ...life }, { action }, { boreFit: null, look: null, ...facts })).toBe(refusal));
+  ])('%j, %s, %j: %s', (life, action, facts, refusal) => expect(refusalOf({ ...newPiece, ...life }, { action }, { boreFit: null, isUnsound: false, ...facts })).toBe(refusal));
 });
 
 describe('tags', () => {

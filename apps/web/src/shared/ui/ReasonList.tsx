@@ -14,6 +14,12 @@ const LOOKS: Record<Severity, { icon: Icon; word: string; colour: string }> = {
 
 const SHOWN = 5;
 
+/** How grave something is, by shape, colour and word. */
+export function SeverityMark({ severity }: { severity: Severity }) {
+  const { icon: Mark, word, colour } = LOOKS[severity];
+  return <Mark size={18} stroke={2} color={colour} role="img" aria-label={word} className={classes.mark} />;
+}
+
 /** Reasons in plain sentences: danger first, five at most, the rest behind *more*. */
 export function ReasonList({ reasons, onShow, onPoint }: { reasons: readonly Reason[]; onShow?: (figure: string) => void; onPoint?: (figure: string | null) => void }) {
   const format = useFormat();
@@ -24,12 +30,11 @@ export function ReasonList({ reasons, onShow, onPoint }: { reasons: readonly Rea
     <div>
       <ul className={classes.reasons}>
         {shown.map((reason) => {
-          const { icon: Mark, word, colour } = LOOKS[reason.severity];
           const { figure } = reason;
           const sentence = format.sentence(reason);
           return (
             <li key={`${reason.code}${JSON.stringify(reason.values)}`} onMouseEnter={() => onPoint?.(figure)} onMouseLeave={() => onPoint?.(null)}>
-              <Mark size={18} stroke={2} color={colour} role="img" aria-label={word} className={classes.mark} />
+              <SeverityMark severity={reason.severity} />
               <span>
                 {sentence}{' '}
                 {figure !== null && onShow && (

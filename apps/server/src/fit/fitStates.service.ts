@@ -1,0 +1,63 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { LIST_MAX, type ArmView } from '@zivvo/contract';
+import { fittedForces, layoutKind, takeOff, type FittedForces, type TakeOff, type TakeOffForces } from '@zivvo/core';
+import type { CraftRow } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
+import { DB, type Db } from '../database/database.ts';
+import { EventRepository, type NewestEvent } from '../event/event.repository.ts';
+import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
+import { geometryOf } from '../propModel/propModel.mapper.ts';
+import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { toArmViews } from './fit.mapper.ts';
+import { FittingRepository, type FittingRow } from './fit.repository.ts';
+
+/** What is on a craft, what was seen there, and what it will do. */
+export interface FitState {
+  row: FittingRow | null;
+  on: LivingPiece[];
+  /** When each piece came on, by piece. */
+  fitted: ReadonlyMap<string, NewestEvent>;
+  /** The models on the craft, the most common first; while nothing is on, the one it flies with. */
+  models: PropModelRow[];
+  forces: FittedForces & TakeOffForces;
+  arms: ArmView[];
+  takeOff: TakeOff;
+}
+
+/** The arrangement of craft, for whoever asks: Fit, the line, and whether a craft may fly. */
+@Injectable()
+export class FitStates {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly fittings: FittingRepository,
+    private readonly pieces: PieceRepository,
+    private readonly models: PropModelRepository,
+    private readonly events: EventRepository,
+    private readonly bench: RotorBench,
+  ) {}
+
+  async of(crafts: readonly CraftRow[]): Promise<Map<string, FitState>> {
+    const ids = crafts.map((c) => c.id);
+    const rows = await this.fittings.ofCrafts(this.db, ids);
+    const pieces = await this.pieces.onCrafts(this.db, ids, LIST_MAX);
+    const fitted = await this.events.newestOf(this.db, pieces.map((p) => p.piece.id), 'pieceFitted');
+    const known = await this.models.byIds(this.db, [...new Set([...pieces.map((p) => p.piece.propModelId), ...crafts.flatMap((c) => c.referencePropModelId ?? [])])]);
+    return new Map(crafts.map((craft) => [craft.id, this.stateOf(craft, rows.find((r) => r.craftId === craft.id) ?? null, pieces.filter((p) => p.life.craftId === craft.id), fitted, known)]));
+  }
+
+  private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): FitState {
+    const models = modelsOf(craft, on, known);
+    const [model] = models;
+    const forces = { ...fittedForces(this.bench.of(craft), model ? { ...geometryOf(model), massKg: null } : null), hasTailServo: craft.layout === 'tri' };
+    const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
+    return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
+  }
+}
+
+function modelsOf(craft: CraftRow, on: readonly LivingPiece[], known: readonly PropModelRow[]): PropModelRow[] {
+  const counts = new Map<string, number>();
+  for (const { piece } of on) counts.set(piece.propModelId, (counts.get(piece.propModelId) ?? 0) + 1);
+  const ids = [...counts].sort((a, b) => b[1] - a[1]).map(([id]) => id);
+  if (ids.length === 0 && craft.referencePropModelId !== null) ids.push(craft.referencePropModelId);
+  return ids.flatMap((id) => known.find((m) => m.id === id) ?? []);
+}
