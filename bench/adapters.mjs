@@ -101,6 +101,25 @@ export function makeAdapters(core) {
     },
   };
 
+  const craftTables = new core.CoefficientTables(core.rotorAir(20, 101_325, 0.5));
+  /** A whole craft as Pick works it out: which limits bar it, its thrust, its hover. */
+  const ordinaryCraft = (c) => {
+    const { pack, prop } = c;
+    const bench = core.pickBench(
+      {
+        kind: c.kind, rotorCount: c.rotorCount, isCoaxial: false, armM: null, neighbourDistanceM: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, massKg: c.mass_kg, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 0, ccwCount: 0 },
+        motor: { statorDiameterM: c.stator_mm[0] / 1000, statorHeightM: c.stator_mm[1] / 1000, kvRpmPerV: c.kv, resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: c.escLimit_A,
+        pack: { chemistry: pack.chemistry, seriesCount: pack.cells, capacityAh: pack.capacity_Ah, cRating: pack.cRating, cellResistanceOhm: pack.cellResistance_ohm },
+        standbyPowerW: core.usualStandbyW(c.kind, c.mass_kg), ductThrustRatio: c.ducted ? core.USUAL_DUCT_RATIO : null, style: c.style, airC: 20,
+      },
+      craftTables,
+    );
+    const geometry = { ...core.labelGeometry(prop.diameter_in * INCH, prop.pitch_in * INCH, prop.blades, prop.tip, prop.material), planform: prop.planform };
+    const { figures, margins } = core.evaluateCandidate(bench, geometry);
+    const broken = core.brokenLimits(margins);
+    return { isAllowed: broken.length === 0, barredBy: broken, fullThrust_g: core.fromSi(core.findUnit('force', 'g'), figures.fullThrustN), hoverThrottle: figures.carryThrottleRatio, hoverMinutes: figures.enduranceS / 60 };
+  };
+
   return {
     '01': ({ temperature_C, pressure_Pa, relHumidity_frac }) => {
       const air = core.humidAir(temperature_C, pressure_Pa, relHumidity_frac);
@@ -210,5 +229,6 @@ export function makeAdapters(core) {
       const point = core.propellerAt(propOf(g), g.rpm, g.V_ms);
       return { CT: point.thrustCoefficient, CP: point.powerCoefficient, thrust_N: point.thrustN, torque_Nm: point.torqueNm, tipWashout_deg: (point.tipWashoutRad * 180) / Math.PI };
     },
+    28: ordinaryCraft,
   };
 }

@@ -41,7 +41,7 @@ function tapeJob(prop, hasWatch) {
 }
 
 export function balanceStudy(seed) {
-  return [...tapeFigures(seed), ...swingFigures(seed), ...vibrationFigures(seed), slotFigure(seed)];
+  return [...tapeFigures(seed), ...swingFigures(seed), ...vibrationFigures(seed), ...recordingFigures(seed), slotFigure(seed)];
 }
 
 function tapeFigures(seed) {
@@ -116,6 +116,33 @@ function vibrationFigures(seed) {
     figure('balance.vector.gain.median', median(vector), '×', 12),
     figure('balance.vector.gain.p10', quantile(vector, 0.1), '×', 5),
   ];
+}
+
+const RECORDED = 120;
+const RADIUS_M = 0.068;
+
+/** Balance from a logger's file, both hands: a trial set by hand, one recording each, the proposed mass put on. */
+function recordingFigures(seed) {
+  const random = core.seededRandom(`${seed}/recording`);
+  const gains = [];
+  for (let i = 0; i < RECORDED; i++) {
+    const turn = i % 2 === 0 ? 'cw' : 'ccw';
+    const stand = { turn, speedRpm: 4000 + 4000 * random.next(), sensorDegrees: 360 * random.next(), gainPerKg: 2 + 3 * random.next(), lagDegrees: 360 * random.next(), rateHz: 3200, durationS: 1.2, noiseMPerS2: 0.05 };
+    const heavy = { momentKgM: 1e-6 * (0.8 + 2 * random.next()), clockDegrees: 360 * random.next() };
+    // Hands set a mass to a degree and a hundredth.
+    const on = (massKg, degrees) => ({ momentKgM: massKg * RADIUS_M * (1 + 0.01 * random.normal()), clockDegrees: core.clockwiseOf(degrees, turn) + random.normal() });
+    const recorded = (weights) => {
+      const rows = core.recordShake({ ...stand, speedRpm: stand.speedRpm * (1 + 0.002 * random.normal()) }, weights, random);
+      const found = core.onceAround(core.shakeRecording(rows.map((r) => r[0]), rows.map((r) => r[1]), rows.map((r) => r[2]), null));
+      return { amplitude: found.amplitudeMPerS2, phaseDegrees: found.phaseDegrees };
+    };
+    const trial = { massKg: heavy.momentKgM / RADIUS_M, degrees: 90 };
+    const bare = recorded([heavy]);
+    const runs = [{ massKg: 0, degrees: 0, isCheck: false, readings: [bare] }, { ...trial, isCheck: false, readings: [recorded([heavy, on(trial.massKg, trial.degrees)])] }];
+    const { correction } = core.vibrationState(runs, 1e3, RADIUS_M, stand.speedRpm);
+    gains.push(bare.amplitude / recorded([heavy, on(correction.massKg, correction.degrees)]).amplitude);
+  }
+  return [figure('recording.vector.gain.median', median(gains), '×', 12), figure('recording.vector.gain.p10', quantile(gains, 0.1), '×', null)];
 }
 
 function slotFigure(seed) {

@@ -1,6 +1,7 @@
 import * as core from '../packages/core/dist/index.js';
 
 const motor = core.simulatedMotor(1080, 0.136, 0.67, 'bench');
+const drive = { motor: core.motorOf({ statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, resistanceOhm: null, noLoadCurrentA: null, massKg: null }), ...core.usualEsc(6), motorTemperatureC: 60 };
 const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
 
 /** A simulated stand evening as the reduction takes it; props that are `alike` share one truth. */
@@ -26,7 +27,7 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
     })),
   );
   return {
-    craft: { name: 'Bench', kind: 'multirotor', massKg: 1.92, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: null },
+    craft: { name: 'Bench', kind: 'multirotor', massKg: 1.92, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: null, drive, gearRatio: 1 },
     props: props.map(({ truth: _truth, ...p }) => p),
     referencePropId: 'prop-0',
     gateCellV: 4.05,

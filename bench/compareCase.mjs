@@ -3,10 +3,21 @@ const DEFAULT_TOLERANCE = 1e-6;
 /** Keys of a case that say what its data were made from: nobody is asked for them. */
 const MADE_FROM = /^truth_/;
 
+/** Limits of which one at least must be among those that bar. */
+const BARRED_BY = 'barredBy';
+
+function namesOne(expected, actual) {
+  const wanted = [expected].flat();
+  return Array.isArray(actual) && wanted.some((name) => actual.includes(name)) ? 0 : Infinity;
+}
+
 /** Largest deviation of an answer from a case, in units of its tolerance: at most 1 is a pass. Infinity for a missing or wrong-typed value. */
 export function compareCase(expected, actual, tolerances = {}) {
   let worst = 0;
-  for (const [key, value] of Object.entries(expected)) if (!MADE_FROM.test(key)) worst = Math.max(worst, deviation(value, actual?.[key], tolerances[key] ?? tolerances['*']));
+  for (const [key, value] of Object.entries(expected)) {
+    if (MADE_FROM.test(key)) continue;
+    worst = Math.max(worst, key === BARRED_BY ? namesOne(value, actual?.[key]) : deviation(value, actual?.[key], tolerances[key] ?? tolerances['*']));
+  }
   return worst;
 }
 

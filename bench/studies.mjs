@@ -3,14 +3,16 @@ import * as core from '../packages/core/dist/index.js';
 import { balanceStudy } from './balance.mjs';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
-import { calibrated, predictor, randomInputs } from './propulsion.mjs';
+import { calibrated, calibratedMotor, predictor, randomInputs } from './propulsion.mjs';
+import { soundStudy } from './sound.mjs';
 import { report } from './report.mjs';
 import { symptomStudy } from './symptoms.mjs';
 
 await report({
   random: randomInputs,
   predictor,
-  calibrated,
+  calibrated: (seed) => [...calibrated(seed), ...calibratedMotor(seed)],
+  sound: soundStudy,
   balance: balanceStudy,
   symptoms: symptomStudy,
   /** Labels of known props: is the truth offered, and is it the first reading? */

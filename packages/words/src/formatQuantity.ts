@@ -10,7 +10,7 @@ export interface ShownQuantity {
 
 const GAP = '\u202f';
 /** Digits behind the point by unit symbol; two for what is not listed. */
-const DIGITS: Record<string, number> = { g: 0, N: 2, oz: 2, mm: 1, in: 2, rpm: 0, A: 1, V: 2, W: 0, 'mΩ': 1, Ah: 2, kV: 0, '°C': 0, '°F': 0, hPa: 0, 'kg/m³': 3, '%': 0, 'dB(A)': 1, 'g/W': 2, 'N/W': 4, 'oz/W': 3, 'g/A': 1, 'N/A': 3, 'oz/A': 2, '': 0 };
+const DIGITS: Record<string, number> = { g: 0, N: 2, oz: 2, mm: 1, in: 2, rpm: 0, A: 1, V: 2, W: 0, 'mΩ': 1, Ah: 2, kV: 0, '°C': 0, '°F': 0, hPa: 0, 'kg/m³': 3, '%': 0, 'dB(A)': 1, '°': 1, 'g/W': 2, 'N/W': 4, 'oz/W': 3, 'g/A': 1, 'N/A': 3, 'oz/A': 2, '': 0 };
 
 /** Units whose closing zeros say nothing in running text: 40 A, not 40.0 A. */
 const TRIMMED = new Set(['A', 'Ah', 'kg']);

@@ -1,6 +1,7 @@
 export * from './unitChoices.ts';
 export * from './formatQuantity.ts';
 export * from './names.ts';
+export * from './conditionText.ts';
 export * from './writeLabel.ts';
 export * from './reasonSentence.ts';
 export * from './fieldSentence.ts';

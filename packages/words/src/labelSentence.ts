@@ -33,6 +33,8 @@ export function labelReasonSentence(reason: LabelReason | MotorLabelReason): str
       return `${reason.text} tells the tip`;
     case 'purposeLetters':
       return `${reason.text} tells the purpose`;
+    case 'slimFromLetters':
+      return `${reason.text} is for electric planes: slim blades, likely`;
     case 'perModelMark':
       return `${reason.text} is this maker’s own mark: look at the piece`;
     case 'wordsLeftOut':

@@ -1,4 +1,4 @@
-import type { ArmCheck, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { ArmCheck, BladePlanform, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -33,6 +33,7 @@ export const markNames: Record<EvidenceMark, string> = { measured: 'measured', c
 export const originNames: Record<Origin, string> = { typed: 'typed', imported: 'imported', stand: 'from the stand', simulated: 'simulated' };
 export const readingKindNames: Record<ReadingKind, string> = { settledMean: 'settled mean', peakHold: 'peak hold' };
 export const chemistryNames: Record<PackChemistry, string> = { lipo: 'Li-po', lipoHighVoltage: 'Li-po, high voltage', liIon: 'Li-ion' };
+export const planformNames: Record<BladePlanform, string> = { slim: 'slim', usual: 'usual', broad: 'broad' };
 export const tipNames: Record<TipShape, string> = { pointed: 'pointed', standard: 'standard', square: 'square' };
 export const handNames = { cw: 'CW', ccw: 'CCW', either: 'either way' } as const;
 export const materialNames: Record<string, string> = {
@@ -69,13 +70,13 @@ export const criterionWords: Record<CriterionName, string> = {
   minutes: 'Minutes in the air', thrust: 'Thrust in hand', answer: 'Answers quickly', quiet: 'Quiet at 20 m', speed: 'Speed', cool: 'Cool motor', gentle: 'Gentle start', tough: 'Survives a strike',
 };
 export const pickFigureWords: Record<PickFigure, string> = {
-  carryThrottleRatio: 'Throttle to carry', carryPowerW: 'Power to carry', enduranceS: 'Air time', fullThrustN: 'Full thrust a rotor', thrustToWeightRatio: 'Thrust over weight', fullCurrentA: 'Current at full', sagCellV: 'Cell at full throttle',
+  carryThrottleRatio: 'Throttle to carry', carryPowerW: 'Power to carry', enduranceS: 'Air time', fullThrustN: 'Full thrust a rotor', thrustToWeightRatio: 'Thrust over weight', fullCurrentA: 'Current at full', sagCellV: 'Cell at full throttle', sagLossRatio: 'Thrust lost to sag',
   motorTemperatureC: 'Motor in normal flying', tipSpeedMPerS: 'Tip speed', levelDb: 'Sound at 20 m', riseTimeS: 'Time to thrust', pitchSpeedMPerS: 'Pitch speed', inertiaKgM2: 'Rotor inertia', thrustPerPowerNPerW: 'Thrust per watt',
   lowRiseRatio: 'Thrust at a third of throttle', bladeLossForceN: 'Pull of a lost blade', propMassKg: 'Weight of the prop', toughnessRatio: 'Toughness',
 };
 /** What a limit is called where it is written along barred water. */
 export const limitWords: Record<PickLimit, string> = {
-  clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack sags', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed', bore: 'bore too narrow', stock: 'not on the rack',
+  clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack cannot give it', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed', bore: 'bore too narrow', stock: 'not on the rack',
 };
 export const styleNames: Record<FlyingStyle, string> = { gentle: 'gentle', normal: 'normal', hard: 'hard' };
 
@@ -113,6 +114,12 @@ export const fieldNames: Record<string, string> = {
   packSeriesCount: 'Cells in series',
   packParallelCount: 'Cells in parallel',
   packCapacityAh: 'Capacity',
+  packPieceId: 'Pack of the shelf',
+  packCellResistanceOhm: 'Resistance a cell',
+  packCRating: 'C rating',
+  cRating: 'C rating',
+  standbyPowerW: 'Draw beside the motors',
+  ductThrustRatio: 'Gain of the ducts',
   cycleCount: 'Charges so far',
   cellResistanceOhm: 'Resistance a cell',
   referencePropModelId: 'Reference prop',
@@ -123,6 +130,9 @@ export const fieldNames: Record<string, string> = {
   pitchM: 'Pitch',
   bladeCount: 'Blades',
   tipShape: 'Tip',
+  planform: 'Blade width',
+  chord75M: 'Blade width at three quarters',
+  angle75Rad: 'Blade angle at three quarters',
   material: 'Material',
   labelHand: 'Hand on the label',
   measuredDiameterM: 'Measured diameter',

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  CoreError, GRAVITY_M_PER_S2, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting,
+  CoreError, GRAVITY_M_PER_S2, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting, modelGeometry,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -12,7 +12,6 @@ import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { LookFirstError, TooLargeForRigError, TrialTooHeavyError, TrueUpEndedError } from './balance.errors.ts';
 import { RigRepository, TrueUpRepository, type RigRow, type TrueUpRow } from './balance.repository.ts';
@@ -129,7 +128,7 @@ export class BalanceService {
   private async toView(row: TrueUpRow): Promise<TrueUpView> {
     const { piece } = await this.pieces.findLiving(this.db, row.pieceId);
     const [rig, craft, model] = [await this.rigs.find(this.db, row.rigId), await this.crafts.find(this.db, row.craftId), await this.models.find(this.db, piece.propModelId)];
-    const geometry = geometryOf(model, piece.diameterM, piece.massKg);
+    const geometry = modelGeometry(model, piece);
     const hoverSpeedRpm = this.bench.hoverSpeedRpm(craft, geometry);
     const setting: TrueUpSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
     const { id: _id, workshopId: _workshop, personId: _person, deletedAt: _deleted, isLookedAt: _looked, ...own } = row;

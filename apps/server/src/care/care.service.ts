@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, lookSides, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
-import { careRemarks, CoreError, changesLeft, handsNeeded, judgePiece, layoutKind, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type PropMaterial } from '@zivvo/core';
+import { careRemarks, CoreError, changesLeft, handsNeeded, judgePiece, layoutKind, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type PropMaterial, modelGeometry } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -11,7 +11,6 @@ import { EventLedger } from '../event/event.ledger.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
 import { PartService } from '../workshop/part.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
@@ -143,7 +142,7 @@ export class CareService {
       await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
       const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
       const speeds = new Map<string, number>();
-      for (const id of new Set(on.map((p) => p.piece.propModelId))) speeds.set(id, this.bench.hoverSpeedRpm(craft, geometryOf(await this.models.find(tx, id))));
+      for (const id of new Set(on.map((p) => p.piece.propModelId))) speeds.set(id, this.bench.wearSpeedRpm(craft, modelGeometry(await this.models.find(tx, id))));
       await this.flights.addPieces(tx, on.map(({ piece }) => ({ flightId: dto.id, pieceId: piece.id, speedRpm: speeds.get(piece.propModelId)! })));
       for (const strike of dto.strikes) await this.note(tx, craft, on, strike, dto.id);
       await this.parts.noteHours(tx, craftId, dto.durationS / 3600);

@@ -43,7 +43,7 @@ export const flight = pgTable(
   (t) => [index().on(t.workshopId), index().on(t.craftId, t.flownAt), index().on(t.packPieceId), index().on(t.personId), within('flight', 'duration_s', t.durationS, careLimits.flightDurationS)],
 );
 
-/** Which pieces flew, and at which speed they carried the craft. */
+/** Which pieces flew, and at which one speed they wore as the craft is flown. */
 export const flightPiece = pgTable(
   'flight_piece',
   {

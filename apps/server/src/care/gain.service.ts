@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateGainSheetDto, type GainLookDto, type GainSheetView, type UpdateGainSheetDto } from '@zivvo/contract';
-import { gainAdvice, gainAxes, gainPreconditions, gainScale, hoverPlant, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
+import { gainAdvice, gainAxes, gainPreconditions, gainScale, hoverPlant, type GainAdvice, type GainAxis, type GainScale, modelGeometry } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -9,7 +9,6 @@ import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PieceRepository } from '../piece/piece.repository.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { ChecksFirstError, GainStepError } from './care.errors.ts';
 import { GainSheetRepository, type GainSheetRow } from './care.repository.ts';
@@ -76,7 +75,7 @@ export class GainService {
   /** How the plant changed by label data; null where one of the props does not carry the craft. */
   private async scaleOf(craft: CraftRow, { oldPropModelId, newPropModelId }: Pick<GainSheetRow, 'oldPropModelId' | 'newPropModelId'>): Promise<GainScale | null> {
     const bench = this.bench.of(craft);
-    const plantOf = async (id: string) => hoverPlant(bench, { ...geometryOf(await this.models.find(this.db, id)), massKg: null });
+    const plantOf = async (id: string) => hoverPlant(bench, { ...modelGeometry(await this.models.find(this.db, id)), massKg: null });
     const [before, now] = [await plantOf(oldPropModelId), await plantOf(newPropModelId)];
     return before && now ? gainScale({ oldSlopeN: before.slopeN, newSlopeN: now.slopeN, oldRiseS: before.riseS, newRiseS: now.riseS, inertiaRatio: 1 }) : null;
   }

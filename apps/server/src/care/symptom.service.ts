@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type RecentChangeView, type SymptomCaseDto, type SymptomCaseView, type SymptomStartView } from '@zivvo/contract';
-import { diagnose, evaluateCandidate, type ChangeName, type RecordFact } from '@zivvo/core';
+import { diagnose, evaluateCandidate, type ChangeName, type RecordFact, modelGeometry } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RevisionConflictError } from '../common/featureError.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -11,7 +11,6 @@ import { DB, type Db } from '../database/database.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PieceRepository } from '../piece/piece.repository.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { RunService } from '../stand/run.service.ts';
 import { PartService } from '../workshop/part.service.ts';
@@ -112,7 +111,7 @@ export class SymptomService {
 
   private async doesHoverHigh(craft: CraftRow, propModelId: string | null): Promise<boolean> {
     if (propModelId === null) return false;
-    const { figures } = evaluateCandidate(this.bench.of(craft), { ...geometryOf(await this.models.find(this.db, propModelId)), massKg: null });
+    const { figures } = evaluateCandidate(this.bench.of(craft), { ...modelGeometry(await this.models.find(this.db, propModelId)), massKg: null });
     return figures.carryThrottleRatio > HIGH_HOVER;
   }
 

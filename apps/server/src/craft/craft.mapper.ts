@@ -1,7 +1,10 @@
 import type { CraftDto, CraftView } from '@zivvo/contract';
 import { carryThrustN, layoutKind, layOut, needsDiagonal } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
+import type { PackPieceRow } from '../workshop/part.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
+
+type PackFigures = Pick<PackPieceRow, 'chemistry' | 'seriesCount' | 'parallelCount' | 'capacityAh' | 'cellResistanceOhm' | 'cRating'>;
 
 /** Columns of a craft from what was sent; what was left out is not known. */
 export function toCraftColumns(dto: CraftDto) {
@@ -32,9 +35,19 @@ export function toCraftColumns(dto: CraftDto) {
     packSeriesCount: dto.packSeriesCount,
     packParallelCount: dto.packParallelCount,
     packCapacityAh: dto.packCapacityAh,
+    packPieceId: dto.packPieceId ?? null,
+    packCellResistanceOhm: dto.packCellResistanceOhm ?? null,
+    packCRating: dto.packCRating ?? null,
+    standbyPowerW: dto.standbyPowerW ?? null,
+    ductThrustRatio: dto.ductThrustRatio ?? null,
     referencePropModelId: dto.referencePropModelId ?? null,
     note: dto.note ?? null,
   };
+}
+
+/** What a pack of the shelf says of the craft that flies with it. */
+export function packColumnsOf({ chemistry, seriesCount, parallelCount, capacityAh, cellResistanceOhm, cRating }: PackFigures) {
+  return { packChemistry: chemistry, packSeriesCount: seriesCount, packParallelCount: parallelCount, packCapacityAh: capacityAh, packCellResistanceOhm: cellResistanceOhm, packCRating: cRating };
 }
 
 export function toCraftView(row: CraftRow): CraftView {

@@ -1,12 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
+import { LIST_MAX, type CraftDto, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
 import { explainCraftFigure, layoutKind, type Rotor, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
-import { DB, type Db } from '../database/database.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { LineService } from '../line/line.service.ts';
-import { toCraftColumns, toCraftView } from './craft.mapper.ts';
+import { PackPieceRepository } from '../workshop/part.repository.ts';
+import { packColumnsOf, toCraftColumns, toCraftView } from './craft.mapper.ts';
 import { requireBuildable } from './craft.errors.ts';
 import { CraftRepository } from './craft.repository.ts';
 
@@ -19,6 +20,7 @@ export class CraftService {
     private readonly crafts: CraftRepository,
     private readonly line: LineService,
     private readonly ledger: EventLedger,
+    private readonly packs: PackPieceRepository,
   ) {}
 
   async list(): Promise<CraftListView> {
@@ -44,7 +46,7 @@ export class CraftService {
 
   async create(dto: CreateCraftDto): Promise<CraftView> {
     requireBuildable(dto);
-    await this.crafts.add(this.db, { ...this.rows.newRow(dto.id), ...toCraftColumns(dto) });
+    await this.crafts.add(this.db, { ...this.rows.newRow(dto.id), ...(await this.columnsOf(this.db, dto)) });
     return this.find(dto.id);
   }
 
@@ -52,12 +54,18 @@ export class CraftService {
     requireBuildable(dto);
     await this.db.transaction(async (tx) => {
       const before = await this.crafts.find(tx, id);
-      const columns = toCraftColumns(dto);
+      const columns = await this.columnsOf(tx, dto);
       await this.crafts.revise(tx, id, dto.revision, columns, this.clock.now());
       const isAsBefore = (r: Rotor): boolean => before.rotors.some((b) => b.place === r.place && b.level === r.level && b.spin === r.spin);
       for (const { place, level } of columns.rotors.filter((r) => !isAsBefore(r))) await this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place, level, what: 'table' });
     });
     return this.find(id);
+  }
+
+  /** What was sent; where the craft flies a pack of the shelf, with what is known of that pack. */
+  private async columnsOf(db: DbOrTx, dto: CraftDto): Promise<ReturnType<typeof toCraftColumns>> {
+    const columns = toCraftColumns(dto);
+    return columns.packPieceId === null ? columns : { ...columns, ...packColumnsOf(await this.packs.find(db, columns.packPieceId)) };
   }
 
   /** The last who chose is right: a use is an opinion, not a measurement. */

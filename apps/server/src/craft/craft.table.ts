@@ -37,6 +37,12 @@ export const craft = pgTable(
     packSeriesCount: integer().notNull(),
     packParallelCount: integer().notNull(),
     packCapacityAh: doublePrecision().notNull(),
+    /** The pack of the shelf whose figures stand in the columns around; they follow it when it is measured anew. */
+    packPieceId: uuid(),
+    packCellResistanceOhm: doublePrecision(),
+    packCRating: doublePrecision('pack_c_rating'),
+    standbyPowerW: doublePrecision(),
+    ductThrustRatio: doublePrecision(),
     referencePropModelId: uuid().references(() => propModel.id),
     note: text(),
     use: text().$type<(typeof uses)[number]>(),
@@ -67,5 +73,10 @@ export const craft = pgTable(
     within('craft', 'pack_series_count', column.packSeriesCount, craftLimits.seriesCount),
     within('craft', 'pack_parallel_count', column.packParallelCount, craftLimits.parallelCount),
     within('craft', 'pack_capacity_ah', column.packCapacityAh, craftLimits.capacityAh),
+    within('craft', 'pack_cell_resistance_ohm', column.packCellResistanceOhm, craftLimits.cellResistanceOhm),
+    within('craft', 'pack_c_rating', column.packCRating, craftLimits.cRating),
+    within('craft', 'standby_power_w', column.standbyPowerW, craftLimits.standbyPowerW),
+    within('craft', 'duct_thrust_ratio', column.ductThrustRatio, craftLimits.ductThrustRatio),
+    index().on(column.packPieceId),
   ],
 );

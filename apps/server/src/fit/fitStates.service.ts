@@ -1,12 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ArmView } from '@zivvo/contract';
-import { fittedForces, layoutKind, takeOff, type FittedForces, type TakeOff, type TakeOffForces } from '@zivvo/core';
+import { fittedForces, layoutKind, takeOff, type FittedForces, type TakeOff, type TakeOffForces, modelGeometry } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventRepository, type NewestEvent } from '../event/event.repository.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
 import { toArmViews } from './fit.mapper.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
@@ -48,7 +47,7 @@ export class FitStates {
   private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): FitState {
     const models = modelsOf(craft, on, known);
     const [model] = models;
-    const forces = { ...fittedForces(this.bench.of(craft), model ? { ...geometryOf(model), massKg: null } : null), hasTailServo: craft.layout === 'tri' };
+    const forces = { ...fittedForces(this.bench.of(craft), model ? { ...modelGeometry(model), massKg: null } : null), hasTailServo: craft.layout === 'tri' };
     const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
   }

@@ -138,7 +138,7 @@ describe('refused', () => {
 });
 
 describe('the runtime', () => {
-  const device = simulatedDevice(aCraft() as never, aPropModel() as never, { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 }, 0.97, 'test');
+  const device = simulatedDevice({ ...aCraft(), packCellResistanceOhm: null, packCRating: null } as never, aPropModel() as never, { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 }, 0.97, 'test');
 
   const open: StandRuntime[] = [];
   afterEach(() => open.splice(0).forEach((runtime) => runtime.handle({ kind: 'close' })));

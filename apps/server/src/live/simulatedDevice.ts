@@ -3,7 +3,7 @@ import type { CampaignRow } from '../stand/campaign.repository.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import type { PropModelRow } from '../propModel/propModel.repository.ts';
 
-type SimulatedCraft = Pick<CraftRow, 'kvRpmPerV' | 'motorResistanceOhm' | 'motorNoLoadCurrentA' | 'motorMassKg' | 'statorDiameterM' | 'packChemistry' | 'packSeriesCount' | 'packCapacityAh'>;
+type SimulatedCraft = Pick<CraftRow, 'kvRpmPerV' | 'motorResistanceOhm' | 'motorNoLoadCurrentA' | 'motorMassKg' | 'statorDiameterM' | 'packChemistry' | 'packSeriesCount' | 'packCapacityAh' | 'packCellResistanceOhm' | 'packCRating'>;
 type SimulatedModel = Pick<PropModelRow, 'label' | 'makerName' | 'diameterM' | 'pitchM' | 'bladeCount' | 'tipShape' | 'material' | 'measuredMassKg'>;
 
 /** Names the made-up world that every simulated piece belongs to. */
@@ -22,7 +22,7 @@ export function simulatedDevice(craft: SimulatedCraft, model: SimulatedModel, ai
   const piece = `${family}/${model.label}`;
   const { diameterM, pitchM, bladeCount, tipShape, material } = model;
   const massKg = model.measuredMassKg ?? usualMassKg({ diameterM, bladeCount, material });
-  const pack = { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: null };
+  const pack = { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: craft.packCellResistanceOhm, cRating: craft.packCRating };
   return {
     prop: simulatedProp(diameterM, pitchM, { bladeCount, tip: tipShape, material, familySeed: family, pieceSeed: piece }),
     motor: simulatedMotor(craft.kvRpmPerV, craft.motorResistanceOhm, craft.motorNoLoadCurrentA, `${craft.kvRpmPerV}/${craft.motorMassKg}`),

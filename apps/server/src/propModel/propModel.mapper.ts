@@ -1,5 +1,5 @@
 import type { AvailableView, PropModelDto, PropModelView } from '@zivvo/contract';
-import { byHand, type PropGeometry } from '@zivvo/core';
+import { byHand } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { StockRow } from '../event/event.repository.ts';
 import type { PropModelRow } from './propModel.repository.ts';
@@ -13,6 +13,9 @@ export function toPropModelColumns(dto: PropModelDto) {
     bladeCount: dto.bladeCount,
     tipShape: dto.tipShape,
     material: dto.material,
+    planform: dto.planform ?? null,
+    chord75M: dto.chord75M ?? null,
+    angle75Rad: dto.angle75Rad ?? null,
     labelHand: dto.labelHand ?? null,
     measuredDiameterM: dto.measuredDiameterM ?? null,
     measuredMassKg: dto.measuredMassKg ?? null,
@@ -39,10 +42,4 @@ export function toPropModelView(row: PropModelRow, counted: StockRow | undefined
 /** Short name for sentences: maker and label. */
 export function propModelName(row: Pick<PropModelRow, 'label' | 'makerName'>): string {
   return row.makerName === null ? row.label : `${row.makerName} ${row.label}`;
-}
-
-/** A prop of a model as the core computes with it; a piece's own measures win. */
-export function geometryOf(model: PropModelRow, diameterM: number | null = null, massKg: number | null = null): PropGeometry {
-  const { pitchM, bladeCount, tipShape, material } = model;
-  return { diameterM: diameterM ?? model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: massKg ?? model.measuredMassKg, droopM: null, rootCutOutRatio: null };
 }

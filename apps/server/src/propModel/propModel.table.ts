@@ -1,4 +1,4 @@
-import { hands, materials, mountKinds, pieceLimits, propModelLimits, tipShapes } from '@zivvo/contract';
+import { hands, materials, mountKinds, pieceLimits, planforms, propModelLimits, tipShapes } from '@zivvo/contract';
 import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 
@@ -13,6 +13,9 @@ export const propModel = pgTable(
     bladeCount: integer().notNull(),
     tipShape: text().$type<(typeof tipShapes)[number]>().notNull(),
     material: text().$type<(typeof materials)[number]>().notNull(),
+    planform: text().$type<(typeof planforms)[number]>(),
+    chord75M: doublePrecision('chord75_m'),
+    angle75Rad: doublePrecision('angle75_rad'),
     labelHand: text().$type<(typeof hands)[number]>(),
     measuredDiameterM: doublePrecision(),
     measuredMassKg: doublePrecision(),
@@ -49,6 +52,9 @@ export const propModel = pgTable(
     within('prop_model', 'bag_count', t.bagCount, propModelLimits.bagCount),
     within('prop_model', 'wanted_count', t.wantedCount, propModelLimits.wantedCount),
     oneOf('prop_model', 'tip_shape', t.tipShape, tipShapes),
+    oneOf('prop_model', 'planform', t.planform, planforms),
+    within('prop_model', 'chord75_m', t.chord75M, propModelLimits.chord75M),
+    within('prop_model', 'angle75_rad', t.angle75Rad, propModelLimits.angle75Rad),
     oneOf('prop_model', 'material', t.material, materials),
     oneOf('prop_model', 'label_hand', t.labelHand, hands),
   ],

@@ -1,11 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { CalibrationView } from '@zivvo/contract';
-import { calibrateByRuns, sortRuns, type CalibrationRun } from '@zivvo/core';
+import { calibrateByRuns, sortRuns, type CalibrationRun, modelGeometry } from '@zivvo/core';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { geometryOf } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
@@ -34,7 +33,10 @@ export class CalibrationService {
     const models = new Map((await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map((m) => [m.id, m]));
     const counted = inputs.flatMap((input) => input.props.flatMap((prop) => sortRuns(input, prop.id).counted));
     const believed = counted.filter(({ settled }) => this.workshop.kind === 'demo' || settled.run.origin !== 'simulated');
-    const runs = believed.map(({ settled: { run, steps } }): CalibrationRun => ({ propModelId: run.propModelId, geometry: geometryOf(models.get(run.propModelId)!), densityKgPerM3: run.densityKgPerM3, steps }));
+    const runs = believed.map(({ settled: { run, steps } }): CalibrationRun => {
+      const model = models.get(run.propModelId)!;
+      return { propModelId: run.propModelId, family: model.makerName, geometry: modelGeometry(model), densityKgPerM3: run.densityKgPerM3, steps };
+    });
     return { calibration: calibrateByRuns(runs, { drive, gearRatio: craft.gearRatio, tables }), isSimulated: believed.some(({ settled }) => settled.run.origin === 'simulated') };
   }
 }

@@ -4,6 +4,7 @@ import { explainFigure, layoutKind, reduceCampaign, type CampaignInput, type Wor
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
+import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { propModelName } from '../propModel/propModel.mapper.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
@@ -21,6 +22,7 @@ export class CampaignService {
     private readonly runs: RunRepository,
     private readonly crafts: CraftRepository,
     private readonly propModels: PropModelRepository,
+    private readonly bench: RotorBench,
   ) {}
 
   async list(craftId: string | null): Promise<CampaignListView> {
@@ -73,6 +75,7 @@ export class CampaignService {
   async inputOf(id: string, chosenThrottleRatio: number): Promise<{ row: CampaignRow; input: CampaignInput }> {
     const row = await this.campaigns.find(this.db, id);
     const craft = await this.crafts.find(this.db, row.craftId);
+    const bench = this.bench.of(craft);
     const all = await this.runs.ofCampaign(this.db, id, CAMPAIGN_RUN_MAX_COUNT);
     const summaries = new Map(toRunSummaries(all).map((s) => [s.id, s]));
     const counted = all.filter((r) => r.state === 'kept' && summaries.get(r.id)!.replacedByRunId === null);
@@ -89,6 +92,8 @@ export class CampaignService {
         escLimitA: craft.escLimitA,
         motorLimitA: craft.motorLimitA,
         clearanceDiameterM: craft.clearanceDiameterM,
+        drive: bench.drive,
+        gearRatio: bench.craft.gearRatio,
       },
       props: propIds.map((propId) => {
         const model = models.get(propId)!;

@@ -1,8 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { asc, eq } from 'drizzle-orm';
+import { asc, eq, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { craft } from '../craft/craft.table.ts';
 import { motorPiece, packPiece, sparePart } from './pieces.table.ts';
 
 export type MotorPieceRow = typeof motorPiece.$inferSelect;
@@ -30,6 +31,11 @@ export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
 export class PackPieceRepository extends RowRepository<typeof packPiece> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
     super(packPiece, 'pack', workshop.id);
+  }
+
+  /** Craft that fly with a pack take its figures over: a measured resistance is known to all of them. */
+  async tellCrafts(tx: DbOrTx, packPieceId: string, columns: Partial<typeof craft.$inferInsert>, at: Date): Promise<void> {
+    await tx.update(craft).set({ ...columns, updatedAt: at, revision: sql`${craft.revision} + 1` }).where(eq(craft.packPieceId, packPieceId));
   }
 
   async byTag(db: DbOrTx, limit: number): Promise<PackPieceRow[]> {

@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateMotorPieceDto, type CreatePackPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PackPieceDto, type PackPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdatePackPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
 import type { RotorPlace } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
+import { packColumnsOf } from '../craft/craft.mapper.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -96,6 +97,7 @@ export class PartService {
     await this.write('pack', id, 'changed', async (tx) => {
       const before = await this.packs.find(tx, id);
       await this.packs.revise(tx, id, revision, columns, this.clock.now());
+      await this.packs.tellCrafts(tx, id, packColumnsOf(columns), this.clock.now());
       return changes(before, columns);
     });
     return this.findPack(id);
@@ -162,7 +164,7 @@ function toMotorView(row: MotorPieceRow): MotorPieceView {
 }
 
 function toPackColumns(dto: PackPieceDto) {
-  return { tag: dto.tag.trim(), chemistry: dto.chemistry, seriesCount: dto.seriesCount, parallelCount: dto.parallelCount, capacityAh: dto.capacityAh, cellResistanceOhm: dto.cellResistanceOhm ?? null, cycleCount: dto.cycleCount ?? null, note: dto.note ?? null };
+  return { tag: dto.tag.trim(), chemistry: dto.chemistry, seriesCount: dto.seriesCount, parallelCount: dto.parallelCount, capacityAh: dto.capacityAh, cellResistanceOhm: dto.cellResistanceOhm ?? null, cRating: dto.cRating ?? null, cycleCount: dto.cycleCount ?? null, note: dto.note ?? null };
 }
 
 function toPackView(row: PackPieceRow): PackPieceView {

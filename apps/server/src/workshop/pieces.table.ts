@@ -14,6 +14,7 @@ export const packPiece = pgTable(
     parallelCount: integer().notNull(),
     capacityAh: doublePrecision().notNull(),
     cellResistanceOhm: doublePrecision(),
+    cRating: doublePrecision('c_rating'),
     cycleCount: integer(),
     note: text(),
   },
@@ -24,7 +25,8 @@ export const packPiece = pgTable(
     within('pack_piece', 'series_count', t.seriesCount, craftLimits.seriesCount),
     within('pack_piece', 'parallel_count', t.parallelCount, craftLimits.parallelCount),
     within('pack_piece', 'capacity_ah', t.capacityAh, craftLimits.capacityAh),
-    within('pack_piece', 'cell_resistance_ohm', t.cellResistanceOhm, { min: 0.0001, max: 1 }),
+    within('pack_piece', 'cell_resistance_ohm', t.cellResistanceOhm, craftLimits.cellResistanceOhm),
+    within('pack_piece', 'c_rating', t.cRating, craftLimits.cRating),
     within('pack_piece', 'cycle_count', t.cycleCount, { min: 0, max: 10_000 }),
   ],
 );

@@ -1,6 +1,6 @@
-import { pickGrid, type StandCalibration } from '@zivvo/core';
+import { pickGrid, type StandCalibration, modelGeometry } from '@zivvo/core';
 import { pickPool } from '../pick/pickPool.ts';
-import { geometryOf, pickSettingOf } from '../pick/pickCraftOf.ts';
+import { pickSettingOf } from '../pick/pickCraftOf.ts';
 import { familyAt } from '../pick/usePickAddress.ts';
 import { craftApi } from '../shared/api/craftApi.ts';
 import { rackApi } from '../shared/api/rackApi.ts';
@@ -39,7 +39,7 @@ export async function startPick({ searchParams }: URL): Promise<void> {
   const [{ data: craft }, { data: air }, { data: models }] = await Promise.all([askCraft(craftId), askAir(), askPropModels()]);
   if (!craft || !air || !models) return;
   const model = models.items.find((m) => m.id === craft.referencePropModelId);
-  const present = model ? geometryOf(model) : null;
+  const present = model ? modelGeometry(model) : null;
   const family = familyAt(searchParams.get('family'), present);
   const warm = (calibration: StandCalibration | null): void => {
     const setting = pickSettingOf(craft, air.air, calibration);

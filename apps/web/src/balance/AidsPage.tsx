@@ -7,11 +7,12 @@ import { Action } from '../shared/ui/Action.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { AngleGauge } from './AngleGauge.tsx';
 import { TrueTabs } from './TrueTabs.tsx';
 
 const RULER_MM = 120;
 
-/** Printed aids to scale: a ruler that reads a strip of tape in gram-millimetres, and a clock disc for behind the shaft. */
+/** Printed aids to scale: a ruler that reads tape in gram-millimetres, a clock disc for behind the shaft, blade gauges. */
 export function Component() {
   const { data: models } = usePropModelsQuery();
   const { propModelId } = useInHand();
@@ -22,14 +23,14 @@ export function Component() {
   return (
     <StationPage
       eyebrow="True · To print"
-      headline={model ? `A tape ruler and a clock disc for ${propModelName(model)}` : 'Aids to print'}
+      headline={model ? `Tape ruler, clock disc and blade gauges for ${propModelName(model)}` : 'Aids to print'}
       detail="Print at 100 %: the bar of 100 mm must measure 100 mm."
       tools={<TrueTabs />}
-      reasons={<p style={{ margin: 0 }}>The ruler is for clear tape 12 mm wide and 0.05 mm thick, centred at three quarters of the radius. Another tape, another ruler: weigh a metre of yours.</p>}
+      reasons={<p style={{ margin: 0 }}>The ruler is for clear tape 12 mm wide and 0.05 mm thick, centred at three quarters of the radius. Another tape, another ruler: weigh a metre of yours. A gauge reads the blade’s underside: type its angle on the model, and its thrust and power are known better.</p>}
       actions={
         model && (
           <Action weight="main" onClick={() => window.print()}>
-            Print both
+            Print all
           </Action>
         )
       }
@@ -75,6 +76,9 @@ export function Component() {
                 </text>
               ))}
             </svg>
+            {(['cw', 'ccw'] as const).map((hand) => (
+              <AngleGauge key={hand} model={model} hand={hand} />
+            ))}
           </>
         )
       )}

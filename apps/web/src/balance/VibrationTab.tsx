@@ -58,7 +58,7 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
       <section className={classes.steps}>
         <div className={classes.sheet}>
           <TurnDial shape={model} turn={turn} masses={masses} size={300} />
-          {piece.hand === 'either' && <SegmentedControl aria-label="It turns, seen from the label" value={turn} onChange={(v) => setChosenTurn(v as Spin)} data={[{ value: 'cw', label: 'turns CW' }, { value: 'ccw', label: 'turns CCW' }]} />}
+          {piece.hand === 'either' && <SegmentedControl aria-label="It turns, seen from the label" value={turn} onChange={(v) => setChosenTurn(v)} data={[{ value: 'cw', label: 'turns CW' }, { value: 'ccw', label: 'turns CCW' }]} />}
           <p className="muted" style={{ margin: 0 }}>
             The label faces you. Masses and phases count what passes after the mark: against the turn. Filled: the correction; hollow: trials.
           </p>

@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
-import { onceAround } from '@zivvo/core';
-import { recordingOf, risingEdges, ShakeTable } from './shakeFile.ts';
+import { onceAround, risingEdges } from '@zivvo/core';
+import { recordingOf, ShakeTable } from './shakeFile.ts';
 
 const rateHz = 1000;
 const rows = [['t', 'a', 'tacho'], ...Array.from({ length: 2000 }, (_, i) => [String(i / rateHz), String(9.81 + 1.5 * Math.cos((2 * Math.PI * 25 * i) / rateHz)), (i * 25) % rateHz < 50 ? '5' : '0'])];

@@ -1,4 +1,4 @@
-import { NotEnoughReadingsError, readNumber, type ShakeRecording } from '@zivvo/core';
+import { readNumber, shakeRecording, type ShakeRecording } from '@zivvo/core';
 
 /** Which column of a file is what. */
 export interface ShakeColumns {
@@ -32,8 +32,7 @@ export class ShakeTable {
 }
 
 /**
- * A recording from the columns of a file: rows without a time or an acceleration are headings and passed over; the
- * tacho's marks are its rising edges through the middle of its range.
+ * A recording from the columns of a file: rows without a time or an acceleration are headings and passed over.
  *
  * @throws {NotEnoughReadingsError} if fewer than twenty rows hold a time and an acceleration
  */
@@ -49,30 +48,11 @@ export function recordingOf({ columns, rowCount }: ShakeTable, chosen: ShakeColu
     samples.push(a);
     if (chosen.tacho !== null) tacho.push(at(chosen.tacho, row) || 0);
   }
-  if (times.length < 20) throw new NotEnoughReadingsError('samples', times.length, 20);
-  const rateHz = (times.length - 1) / (times.at(-1)! - times[0]!);
-  return { samples, rateHz, marksS: chosen.tacho === null ? null : risingEdges(tacho, rateHz), speedRpm: roughRpm };
+  return shakeRecording(times, samples, chosen.tacho === null ? null : tacho, roughRpm);
 }
 
 function numberOf(cell: string | undefined): number {
   if (cell === undefined) return NaN;
   const read = readNumber(cell);
   return read.status === 'read' ? read.value : NaN;
-}
-
-/** Moments at which a signal rises through the middle of its range, between samples [s]. */
-export function risingEdges(signal: readonly number[], rateHz: number): number[] {
-  let low = Infinity;
-  let high = -Infinity;
-  for (const value of signal) {
-    low = Math.min(low, value);
-    high = Math.max(high, value);
-  }
-  const middle = (low + high) / 2;
-  const edges: number[] = [];
-  for (let i = 1; i < signal.length; i++) {
-    const [before, now] = [signal[i - 1]!, signal[i]!];
-    if (before < middle && now >= middle && high > low) edges.push((i - 1 + (middle - before) / (now - before)) / rateHz);
-  }
-  return edges;
 }

@@ -1,12 +1,13 @@
-import { CraftDto, estimableFields, layouts, packChemistries, type CraftView } from '@zivvo/contract';
-import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, type MotorLabelReading } from '@zivvo/core';
+import { CraftDto, estimableFields, layouts, packChemistries, type CraftView, type PackPieceView } from '@zivvo/contract';
+import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, USUAL_DUCT_RATIO, usualStandbyW, type MotorLabelReading } from '@zivvo/core';
 import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
-import { useParams } from 'react-router';
+import { useForm, type Control } from 'react-hook-form';
+import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useCraftQuery, useCreateCraftMutation, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { ArmsField, armsProblem } from './ArmsField.tsx';
 import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
@@ -19,7 +20,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { TextInput } from '@mantine/core';
+import { NativeSelect, TextInput } from '@mantine/core';
 
 type CraftForm = { [K in keyof CraftDto]: CraftDto[K] };
 type EstimatedField = (typeof estimableFields)[number];
@@ -34,7 +35,7 @@ export function Component() {
 const blank = {
   name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, gearRatio: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
   motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
-  packParallelCount: 1, packCapacityAh: null, referencePropModelId: null, note: null,
+  packParallelCount: 1, packCapacityAh: null, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: null, note: null,
 } as unknown as CraftForm;
 
 function CraftFormPage({ craft }: { craft: CraftView | null }) {
@@ -49,6 +50,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
   const estimated = watch('estimatedFields');
   const layout = watch('layout');
   const kind = layoutKind(layout);
+  const massKg = watch('massKg');
   const armsError = armsProblem(formState.errors.arms);
 
   const applyMotor = (): void => {
@@ -63,6 +65,16 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
     setValue('statorHeightM', reading.statorHeightM);
     if (reading.kvRpmPerV !== null) setValue('kvRpmPerV', reading.kvRpmPerV);
     applyMotor();
+  };
+  const takePack = (pack: PackPieceView | null): void => {
+    setValue('packPieceId', pack?.id ?? null);
+    if (!pack) return;
+    setValue('packChemistry', pack.chemistry);
+    setValue('packSeriesCount', pack.seriesCount);
+    setValue('packParallelCount', pack.parallelCount);
+    setValue('packCapacityAh', pack.capacityAh);
+    setValue('packCellResistanceOhm', pack.cellResistanceOhm);
+    setValue('packCRating', pack.cRating);
   };
   const markTyped = (field: EstimatedField): void => setValue('estimatedFields', getValues('estimatedFields').filter((f) => f !== field));
   const markOf = (field: EstimatedField): 'estimated' | undefined => (estimated.includes(field) ? 'estimated' : undefined);
@@ -134,16 +146,57 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
         </fieldset>
         <fieldset className={classes.group}>
           <legend>Pack</legend>
-          <ChoiceField control={control} name="packChemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
-          <CountField control={control} name="packSeriesCount" label="Cells in series" />
-          <CountField control={control} name="packParallelCount" label="Cells in parallel" />
-          <QuantityField control={control} name="packCapacityAh" label="Capacity" dimension="charge" />
+          <PackFields control={control} packPieceId={watch('packPieceId') ?? null} onPack={takePack} />
+          <QuantityField control={control} name="standbyPowerW" label="Draw beside the motors" dimension="power" usual={massKg > 0 ? usualStandbyW(kind, massKg) : undefined} mark={watch('standbyPowerW') === null ? 'estimated' : undefined} description="receiver, video, camera, payload" />
+          <QuantityField control={control} name="ductThrustRatio" label="Gain of the ducts" dimension="number" description={`thrust over that of a free prop: ${USUAL_DUCT_RATIO} is usual, empty without ducts`} />
           <div className={classes.wide}>
             <NoteField control={control} name="note" label="What the flying must feel like" />
           </div>
         </fieldset>
       </form>
     </StationPage>
+  );
+}
+
+interface PackFieldsProps {
+  control: Control<CraftForm>;
+  packPieceId: string | null;
+  /** Null leaves the figures where they are, to be typed over. */
+  onPack: (pack: PackPieceView | null) => void;
+}
+
+/** The pack: one of the shelf, whose figures count as they stand there, or typed by its label. */
+function PackFields({ control, packPieceId, onPack }: PackFieldsProps) {
+  const format = useFormat();
+  const { to } = useInHand();
+  const { data: packs } = usePacksQuery();
+  const chosen = packs?.find((p) => p.id === packPieceId);
+  return (
+    <>
+      <NativeSelect
+        label="Pack of the shelf"
+        name="packPieceId"
+        description="its measured figures count"
+        value={packPieceId ?? ''}
+        onChange={(e) => onPack(packs?.find((p) => p.id === e.currentTarget.value) ?? null)}
+        data={[{ value: '', label: 'typed here' }, ...(packs ?? []).map((p) => ({ value: p.id, label: `${p.tag}, ${p.seriesCount}S${p.parallelCount}P ${format.quantity(p.capacityAh, 'charge').text}` }))]}
+      />
+      {chosen ? (
+        <p className={classes.wide} style={{ margin: 0 }}>
+          {`${chosen.seriesCount}S${chosen.parallelCount}P ${chemistryNames[chosen.chemistry]}, ${format.quantity(chosen.capacityAh, 'charge').text}, ${chosen.cellResistanceOhm !== null ? `${format.quantity(chosen.cellResistanceOhm, 'resistance').text} a cell, measured` : chosen.cRating !== null ? `${chosen.cRating} C by its label` : 'resistance not measured'}. `}
+          <Link to={to(`/rack/parts/packs/${chosen.id}`)}>Change them on the pack</Link>
+        </p>
+      ) : (
+        <>
+          <ChoiceField control={control} name="packChemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
+          <CountField control={control} name="packSeriesCount" label="Cells in series" />
+          <CountField control={control} name="packParallelCount" label="Cells in parallel" />
+          <QuantityField control={control} name="packCapacityAh" label="Capacity" dimension="charge" />
+          <CountField control={control} name="packCRating" label="C rating" description="printed on the label" />
+          <QuantityField control={control} name="packCellResistanceOhm" label="Resistance a cell" dimension="resistance" description="measured; it wins over the label" />
+        </>
+      )}
+    </>
   );
 }
 

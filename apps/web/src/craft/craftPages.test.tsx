@@ -26,7 +26,7 @@ function craftOf(layout: Layout = 'quadX', more: Partial<CraftView> = {}): Craft
 }
 
 function show(address: string, answers: Record<string, unknown>) {
-  const server = pretendServer({ 'GET /prop-models': { items: [model], total: 1 }, 'GET /campaigns': { items: [], total: 0 }, ...answers });
+  const server = pretendServer({ 'GET /prop-models': { items: [model], total: 1 }, 'GET /campaigns': { items: [], total: 0 }, 'GET /pack-pieces': [], ...answers });
   renderInApp(
     <Routes>
       <Route path="/crafts" element={<CraftsPage />} />
@@ -63,18 +63,35 @@ test('the motor’s label is read, what follows from it is estimated, and a type
   await fill(/^Motor label/, '2507 1080 kV');
   const estimate = estimateMotor(0.025, 0.007, 1080);
   await waitFor(() => expect(field(/^Winding/)).toHaveProperty('value', expect.stringMatching(/^\d+(\.\d+)?$/)));
-  expect(screen.getAllByText('estimated', { selector: 'span' })).toHaveLength(3);
+  expect(screen.getAllByText('estimated', { selector: 'span' })).toHaveLength(4);
+  expect(field(/^Draw beside the motors/)).toHaveProperty('placeholder', expect.stringMatching(/^1[0-9]\./));
   await fill(/^No-load current/, '0.9');
+  expect(screen.getAllByText('estimated', { selector: 'span' })).toHaveLength(3);
+  await fill(/^Draw beside the motors/, '25');
   expect(screen.getAllByText('estimated', { selector: 'span' })).toHaveLength(2);
   await fill('Cells in series', '6');
   await fill('Capacity', '4');
+  await fill('C rating', '75');
+  await fill('Gain of the ducts', '1.1');
   await userEvent.click(screen.getByRole('button', { name: 'Put on the shelf' }));
   await waitFor(() => expect(sent).toHaveLength(1));
   const body = sent[0]!.body as CraftDto;
-  expect(body).toMatchObject({ name: 'Petrel', massKg: 1.92, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorNoLoadCurrentA: 0.9, gearRatio: null, arms: null, packSeriesCount: 6 });
+  expect(body).toMatchObject({ name: 'Petrel', massKg: 1.92, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorNoLoadCurrentA: 0.9, gearRatio: null, arms: null, packSeriesCount: 6, packCRating: 75, packCellResistanceOhm: null, packPieceId: null, standbyPowerW: 25, ductThrustRatio: 1.1 });
   expect(body.diagonalM).toBeCloseTo(0.294, 9);
   expect(body.motorResistanceOhm).toBeCloseTo(estimate.resistanceOhm, 9);
   expect([...body.estimatedFields].sort()).toEqual(['motorMassKg', 'motorResistanceOhm']);
+});
+
+test('a pack of the shelf stands for its figures; typed again, they are kept to be changed', async () => {
+  const pack = { id: '01922904-1a0d-72b8-80eb-3103f8320101', tag: 'R2', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 1.3, cellResistanceOhm: 0.0031, cRating: 100 };
+  const { sent } = show('/crafts/c1/edit', { 'GET /crafts/c1': craftOf(), 'GET /pack-pieces': [pack], 'PUT /crafts/c1': craftOf() });
+  await heading('Edit Petrel');
+  await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Pack of the shelf' }), pack.id);
+  expect(screen.getByText(/6S1P .*1\.3.Ah, 3\.1.mΩ a cell, measured/)).toBeTruthy();
+  expect(screen.queryByRole('textbox', { name: 'Capacity' })).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Save craft' }));
+  await waitFor(() => expect(sent).toHaveLength(1));
+  expect(sent[0]!.body).toMatchObject({ packPieceId: pack.id, packCapacityAh: 1.3, packCellResistanceOhm: 0.0031, packCRating: 100 });
 });
 
 test('what is missing or makes no sense is said at its field, nothing is sent and nothing lost', async () => {

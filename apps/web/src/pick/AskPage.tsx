@@ -1,5 +1,5 @@
 import type { CraftView, PackPieceView } from '@zivvo/contract';
-import { brokenLimits, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type QuestionName, type WorkedProp } from '@zivvo/core';
+import { brokenLimits, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type QuestionName, type WorkedProp, modelGeometry } from '@zivvo/core';
 import { formatMinutes, formatNumber, limitWords, materialNames, unitFor } from '@zivvo/words';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -13,7 +13,6 @@ import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './AskPage.module.css';
-import { geometryOf } from './pickCraftOf.ts';
 import type { Answers } from './pickMessages.ts';
 import { PickTabs } from './PickTabs.tsx';
 import { propOfModel } from './pickProps.ts';
@@ -34,7 +33,7 @@ function AskPage({ craft }: { craft: CraftView }) {
   const { data: models } = usePropModelsQuery();
   const { data: packs } = usePacksQuery();
   const present = models?.items.find((m) => m.id === craft.referencePropModelId);
-  const geometry = useMemo(() => (present ? geometryOf(present) : null), [present]);
+  const geometry = useMemo(() => (present ? modelGeometry(present) : null), [present]);
   const { family } = usePickAddress(geometry);
   const setting = usePickSetting(craft);
   const space = usePickSpace(models ? setting : null, geometry?.diameterM ?? null, family);
@@ -79,8 +78,8 @@ function AskPage({ craft }: { craft: CraftView }) {
   );
 }
 
-function shelfPack({ id, chemistry, seriesCount, capacityAh, cellResistanceOhm }: PackPieceView) {
-  return { id, chemistry, seriesCount, capacityAh, cellResistanceOhm };
+function shelfPack({ id, chemistry, seriesCount, capacityAh, cellResistanceOhm, cRating }: PackPieceView) {
+  return { id, chemistry, seriesCount, capacityAh, cellResistanceOhm, cRating };
 }
 
 const QUESTION_WORDS: Record<QuestionName, string> = {

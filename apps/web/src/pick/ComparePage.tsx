@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, closestLimit, pickFigureNames, type PickFigure, type Reason } from '@zivvo/core';
+import { bySeverity, candidateReasons, closestLimit, pickFigureNames, type PickFigure, type Reason, modelGeometry } from '@zivvo/core';
 import { formatNumber, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -16,7 +16,6 @@ import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { compareChart, compareYs, type CompareX, type CompareY } from './compareChart.ts';
-import { geometryOf } from './pickCraftOf.ts';
 import { PickTabs, withParams } from './PickTabs.tsx';
 import { askedOf, findProp, propOfModel, type PickProp } from './pickProps.ts';
 import { costOf, rankProps, usedWeights, type RankedProp } from './rankProps.ts';
@@ -38,7 +37,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
   const present = models?.items.find((m) => m.id === craft.referencePropModelId);
-  const presentGeometry = useMemo(() => (present ? geometryOf(present) : null), [present]);
+  const presentGeometry = useMemo(() => (present ? modelGeometry(present) : null), [present]);
   const { family, marked, toggleMark, params } = usePickAddress(presentGeometry);
   const setting = usePickSetting(craft);
   const space = usePickSpace(models ? setting : null, presentGeometry?.diameterM ?? null, family);

@@ -30,14 +30,14 @@ test('the answer names a prop for the use; the list says what each gains and pay
   await settled();
   expect(rowOf(/^Mark Brindlow 7\.2×3\.9×3/).textContent).toContain('flown now');
   expect(rowOf(/Tamsk 9×5×2/).textContent).toMatch(/frame|discs meet/);
-  expect(screen.getByText(/Estimated from labels, motor size and pack: ±12 % thrust, ±15 % power/)).toBeTruthy();
+  expect(screen.getByText(/Estimated from labels, motor size and pack: ±20 % thrust, ±25 % power/)).toBeTruthy();
   expect(screen.getByRole('button', { name: /^Want 4 of / })).toBeTruthy();
 }, LONG);
 
 test('the craft’s own runs are counted, told with their numbers, and the candidates marked calibrated', async () => {
   const of = (logRatio: number) => calibrate(Array.from({ length: 6 }, () => ({ pitchRatio: 0.5, logRatio })));
   const whole = { thrust: of(0.05), power: of(0.02) };
-  show(undefined, { answers: { 'GET /crafts/c1/calibration': { calibration: { whole, models: {}, runCount: 6, propCount: 3 }, isSimulated: true } } });
+  show(undefined, { answers: { 'GET /crafts/c1/calibration': { calibration: { whole, families: {}, models: {}, motor: null, standVoltageV: 24, runCount: 6, propCount: 3 }, isSimulated: true } } });
   await settled();
   expect(screen.getByText(/Calibrated by simulated runs of this motor: ±\d+ % thrust, ±\d+ % power/)).toBeTruthy();
   const more = screen.queryByRole('button', { name: /more$/ });

@@ -1,7 +1,7 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, calibrationReason, candidateReasons, emptyMapReason, geometryAt, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
-import { formatNumber, materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
+import { assumptionReasons, bySeverity, COMPARED_LEVEL_DB, calibrationReason, candidateReasons, emptyMapReason, geometryAt, levelUncertaintyDb, modelGeometry, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
+import { conditionText, formatNumber, materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -18,8 +18,7 @@ import { mapColours, type MapColour } from './mapView.ts';
 import classes from './PickPage.module.css';
 import { PickMapChart } from './PickMapChart.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
-import { geometryOf } from './pickCraftOf.ts';
-import { keyOfSize, propOfModel } from './pickProps.ts';
+import { askedOf, keyOfSize, propOfModel } from './pickProps.ts';
 import { plainAnswer, usedWeights, type PlainAnswer, type RankedProp } from './rankProps.ts';
 import { RankedList } from './RankedList.tsx';
 import { UsePanel } from './UsePanel.tsx';
@@ -42,7 +41,7 @@ function PickPage({ craft }: { craft: CraftView }) {
   const go = useGo();
   const { data: models } = usePropModelsQuery();
   const present = models?.items.find((m) => m.id === craft.referencePropModelId);
-  const presentGeometry = useMemo(() => (present ? geometryOf(present) : null), [present]);
+  const presentGeometry = useMemo(() => (present ? modelGeometry(present) : null), [present]);
   const address = usePickAddress(presentGeometry);
   const { family, chosenId, marked } = address;
   const [colour, setColour] = useState<MapColour>('score');
@@ -80,7 +79,7 @@ function PickPage({ craft }: { craft: CraftView }) {
     const room = roomReason(setting);
     const cures = remedies.value && present ? remedyReasons(propOfModel(present).name, remedies.value).filter((r) => r.severity === 'action') : [];
     const calibrated = calibrationReason(setting, subject.worked.geometry.pitchM / subject.worked.geometry.diameterM);
-    return bySeverity([...own, ...cures, ...[calibrated, room].filter((r) => r !== null)]);
+    return bySeverity([...own, ...cures, ...[calibrated, room].filter((r) => r !== null), ...assumptionReasons(setting)]);
   }, [setting, scale, subject, reference, weights, remedies.value, present]);
 
   return (
@@ -95,6 +94,7 @@ function PickPage({ craft }: { craft: CraftView }) {
             {isChosenComing ? 'working…' : chosen ? chosen.prop.name : subject ? `Best: ${subject.prop.name}` : ''}
           </p>
           <ReasonList reasons={reasons} />
+          {subject && <FullThrottle setting={setting} subject={subject} />}
           <Sureness subject={subject} isSimulated={isSimulated} />
         </>
       }
@@ -154,15 +154,38 @@ function headlineOf(craft: CraftView, best: RankedProp | null, reference: Ranked
   return `For ${use}, ${best.prop.name} suits ${craft.name} best`;
 }
 
+/** One rotor at full throttle, from the stand into the air: what lies between is the pack. */
+function FullThrottle({ setting, subject }: { setting: PickSetting | null; subject: RankedProp }) {
+  const format = useFormat();
+  const ask = useMemo(() => ({ props: [askedOf(subject.prop)] }), [subject.prop]);
+  const walk = usePickTask(setting, 'walks', ask).value?.[subject.prop.id];
+  if (!setting || !walk || walk.length === 0) return null;
+  return (
+    <table className={classes.walk}>
+      <caption>One rotor at full throttle</caption>
+      <tbody>
+        {walk.map((at) => (
+          <tr key={at.condition}>
+            <th scope="row">{conditionText(at, setting.craft.rotorCount)}</th>
+            <td>{format.quantity(at.thrustN, 'force').text}</td>
+            <td>{format.quantity(at.currentA, 'current', 0).text}</td>
+            <td>{at.condition === 'oneMotorStand' ? '' : format.quantity(at.voltageV, 'voltage', 1).text}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
 /** How sure the figures are, and what stands behind them. */
 function Sureness({ subject, isSimulated }: { subject: RankedProp | null; isSimulated: boolean }) {
-  const worked = subject?.worked;
-  const [thrust, power] = worked ? [worked.thrustUncertaintyRatio, worked.powerUncertaintyRatio] : [0.12, 0.15];
-  const isCalibrated = worked?.mark === 'calibrated';
+  if (!subject) return null;
+  const { mark, thrustUncertaintyRatio, powerUncertaintyRatio, geometry } = subject.worked;
+  const isCalibrated = mark === 'calibrated';
   return (
     <p className={classes.caution}>
-      <EvidenceDot mark={worked?.mark ?? 'estimated'} />
-      {` ${isCalibrated ? `Calibrated by ${isSimulated ? 'simulated ' : ''}runs of this motor` : 'Estimated from labels, motor size and pack'}: ±${formatNumber(100 * thrust, 0)} % thrust, ±${formatNumber(100 * power, 0)} % power at a speed, ±6 dB. ${isCalibrated ? 'Sizes far from those measured are less sure.' : 'Measure two props on the stand before you buy ten.'}`}
+      <EvidenceDot mark={mark} />
+      {` ${isCalibrated ? `Calibrated by ${isSimulated ? 'simulated ' : ''}runs of this motor` : 'Estimated from labels, motor size and pack'}: ±${formatNumber(100 * thrustUncertaintyRatio, 0)} % thrust, ±${formatNumber(100 * powerUncertaintyRatio, 0)} % power at a speed; sound ±${levelUncertaintyDb(geometry.diameterM)} dB, ±${COMPARED_LEVEL_DB} between props. ${isCalibrated ? 'Sizes far from those measured are less sure.' : 'Measure two props on the stand before you buy ten.'}`}
     </p>
   );
 }

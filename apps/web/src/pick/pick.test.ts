@@ -1,12 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp } from '@zivvo/core';
+import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp, modelGeometry } from '@zivvo/core';
 import { defaultUnits } from '@zivvo/words';
 import type { Ink } from '../shared/charts/useInk.ts';
 import type { Format } from '../shared/format/useFormat.ts';
 import { compareChart, compareYs, curvePoints } from './compareChart.ts';
 import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
-import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
+import { pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, ToWorker } from './pickMessages.ts';
 import { PickPool, type PoolWorker } from './pickPool.ts';
 import { findProp, ifOnRack, keyOfSize, propOfKey, propOfModel } from './pickProps.ts';
@@ -15,10 +15,10 @@ import { bestSizes, costOf, goodnessOfMaps, plainAnswer, rankProps, usedWeights 
 const rotors = layOut({ layout: 'quadX', diagonalM: 0.294, arms: null });
 const craft = {
   id: 'c', name: 'Petrel', kind: 'multirotor', rotors, massKg: 1.92, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04,
-  estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, use: null, weights: null,
+  estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, use: null, weights: null,
 } as unknown as CraftView;
 const model = (more: Partial<PropModelView> = {}): PropModelView =>
-  ({ id: 'm', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 7.2 * INCH_M, pitchM: 3.9 * INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, labelHand: null, bagPrice: null, bagCount: null, wantedCount: 0, stock: { cwCount: 3, ccwCount: 1, countedAt: '' }, ...more }) as PropModelView;
+  ({ id: 'm', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 7.2 * INCH_M, pitchM: 3.9 * INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, labelHand: null, planform: null, chord75M: null, angle75Rad: null, bagPrice: null, bagCount: null, wantedCount: 0, stock: { cwCount: 3, ccwCount: 1, countedAt: '' }, ...more }) as PropModelView;
 
 const setting = pickSettingOf(craft, null);
 const bench = pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR));
@@ -35,7 +35,7 @@ describe('a craft as picking sees it', () => {
     expect(setting.craft).toMatchObject({ rotorCount: 4, isCoaxial: false, neighbourDistanceM: expect.closeTo(0.2079, 4), armM: expect.closeTo(0.147, 6) });
   });
   test('today’s air thins out what yesterday’s carried', () => expect(pickSettingOf(craft, { temperatureC: 30, pressurePa: 90_000, humidityRatio: 0.5 } as never).air.densityKgPerM3).toBeLessThan(1.05));
-  test('measured sizes win over printed ones', () => expect(geometryOf(model({ measuredDiameterM: 0.1824, measuredMassKg: 0.0079 }))).toMatchObject({ diameterM: 0.1824, massKg: 0.0079 }));
+  test('measured sizes win over printed ones', () => expect(modelGeometry(model({ measuredDiameterM: 0.1824, measuredMassKg: 0.0079 }))).toMatchObject({ diameterM: 0.1824, massKg: 0.0079 }));
 });
 
 describe('the chart', () => {

@@ -1,5 +1,5 @@
-import type { AirView, CalibrationView, CraftView, PropModelView } from '@zivvo/contract';
-import { pickCraftOf, rotorAir, STANDARD_ROTOR_AIR, type PickSetting, type PropGeometry, type RotorAir } from '@zivvo/core';
+import type { AirView, CalibrationView, CraftView } from '@zivvo/contract';
+import { pickCraftOf, rotorAir, STANDARD_ROTOR_AIR, type PickSetting, type RotorAir } from '@zivvo/core';
 
 const USUAL_AIR_C = 15;
 
@@ -11,10 +11,4 @@ export function pickSettingOf(craft: CraftView, air: AirView | null, calibration
 /** Today's air as rotors feel it. */
 export function rotorAirOf(air: AirView | null): RotorAir {
   return air ? rotorAir(air.temperatureC, air.pressurePa, air.humidityRatio) : STANDARD_ROTOR_AIR;
-}
-
-/** A prop model as the core computes with it: measured where somebody did, the label elsewhere. */
-export function geometryOf(model: Pick<PropModelView, 'diameterM' | 'pitchM' | 'bladeCount' | 'tipShape' | 'material' | 'measuredDiameterM' | 'measuredMassKg'>): PropGeometry {
-  const { pitchM, bladeCount, tipShape, material } = model;
-  return { diameterM: model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: model.measuredMassKg, droopM: null, rootCutOutRatio: null };
 }

@@ -1,10 +1,12 @@
-import type { Answer, FlyingStyle, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
+import type { Answer, FlyingStyle, FullAt, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
 
 /** A prop to work out: its shape, and what else is known of it. Its own runs are found by its id. */
 export interface AskedProp {
   id: string;
   geometry: PropGeometry;
   facts: PropFacts;
+  /** Its maker, whose other runs speak for it where none is its own. */
+  family: string | null;
 }
 
 /** The prop that is flown now, about which one asks. */
@@ -26,6 +28,7 @@ export interface CurvePoint {
 export interface PickTasks {
   props: { ask: { props: AskedProp[] }; answer: Record<string, MarkedProp> };
   curves: { ask: { props: AskedProp[] }; answer: Record<string, CurvePoint[]> };
+  walks: { ask: { props: AskedProp[] }; answer: Record<string, FullAt[]> };
   topSpeeds: { ask: { props: AskedProp[] }; answer: Record<string, number | null> };
   ladder: { ask: { props: AskedProp[] }; answer: LoadLadder };
   remedies: { ask: AskedPresent; answer: Remedy[] };

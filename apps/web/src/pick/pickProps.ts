@@ -1,9 +1,8 @@
 import type { PropModelView } from '@zivvo/contract';
-import { INCH_M, propMaterials, tipShapes, type PropGeometry } from '@zivvo/core';
+import { INCH_M, labelGeometry, modelGeometry, propMaterials, tipShapes, type PropGeometry } from '@zivvo/core';
 import { materialNames, tipNames } from '@zivvo/words';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import type { AskedProp } from './pickMessages.ts';
-import { geometryOf } from './pickCraftOf.ts';
 
 /** A prop that may be picked: one of the rack, or a size that nobody has bought yet. */
 export interface PickProp extends AskedProp {
@@ -17,7 +16,7 @@ export interface PickProp extends AskedProp {
 export function propOfModel(model: PropModelView): PickProp {
   const pieces = model.stock ? model.stock.cwCount + model.stock.ccwCount : 0;
   const detail = model.wantedCount > 0 ? `wanted, ${model.wantedCount}` : pieces > 0 ? `${pieces} on the rack` : 'none on the rack';
-  return { id: model.id, name: propModelName(model), detail, geometry: geometryOf(model), facts: { makerLimitRpm: model.speedLimitRpm, boreDiameterM: model.boreDiameterM }, model };
+  return { id: model.id, name: propModelName(model), detail, geometry: modelGeometry(model), facts: { makerLimitRpm: model.speedLimitRpm, boreDiameterM: model.boreDiameterM }, family: model.makerName, model };
 }
 
 /** A prop that counts only with a whole set of it on the rack. */
@@ -27,8 +26,8 @@ export function ifOnRack(prop: PickProp): PickProp {
 }
 
 /** What a worker is asked about a prop. */
-export function askedOf({ id, geometry, facts }: AskedProp): AskedProp {
-  return { id, geometry, facts };
+export function askedOf({ id, geometry, facts, family }: AskedProp): AskedProp {
+  return { id, geometry, facts, family };
 }
 
 /** Sizes are bought in tenths of an inch. */
@@ -43,6 +42,14 @@ export function keyOfSize({ diameterM, pitchM, bladeCount, tipShape, material }:
   return `${toStep(diameterM)}x${toStep(pitchM)}x${bladeCount}-${tipShape}-${material}`;
 }
 
+/** Under this props are sold by their millimetres. */
+const TINY_M = 0.06;
+
+/** A size as one speaks of it. */
+function sizeText(diameterM: number, pitchM: number, bladeCount: number): string {
+  return diameterM < TINY_M ? `${Math.round(1000 * diameterM)} mm × ${Math.round(1000 * pitchM)} × ${bladeCount}` : `${toStep(diameterM)}×${toStep(pitchM)}×${bladeCount}`;
+}
+
 /** The size behind a key; null where it is none. */
 export function propOfKey(key: string): PickProp | null {
   const match = /^(\d+(?:\.\d+)?)x(\d+(?:\.\d+)?)x([1-8])-(\w+)-(\w+)$/.exec(key);
@@ -51,8 +58,8 @@ export function propOfKey(key: string): PickProp | null {
   if (!match || !tipShape || !material) return null;
   const [diameterM, pitchM, bladeCount] = [Number(match[1]) * INCH_M, Number(match[2]) * INCH_M, Number(match[3])];
   if (!(diameterM >= 0.02 && diameterM <= 0.8 && pitchM > 0 && pitchM <= 2 * diameterM)) return null;
-  const geometry: PropGeometry = { diameterM, pitchM, bladeCount, tipShape, material, section: 'cambered', massKg: null, droopM: null, rootCutOutRatio: null };
-  return { id: key, name: `${match[1]}×${match[2]}×${match[3]}`, detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`, geometry, facts: {}, model: null };
+  const geometry = labelGeometry(diameterM, pitchM, bladeCount, tipShape, material);
+  return { id: key, name: sizeText(diameterM, pitchM, bladeCount), detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`, geometry, facts: {}, family: null, model: null };
 }
 
 /** The prop behind an id of an address: a model of the rack, or a size. */

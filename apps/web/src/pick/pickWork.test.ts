@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
-import { calibrate, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration } from '@zivvo/core';
+import { calibrate, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration, modelGeometry } from '@zivvo/core';
 import { craftForPick, rackForPick } from './pick.fixtures.ts';
-import { geometryOf, pickSettingOf } from './pickCraftOf.ts';
+import { pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, PickTask, PickTasks } from './pickMessages.ts';
 import { askedOf, propOfModel } from './pickProps.ts';
 import { PickWork } from './pickWork.ts';
@@ -116,8 +116,8 @@ describe('questions', () => {
   test('the ladder goes up, questions answer forwards and backwards, the present prop that suits needs no remedy', () => {
     const { rungs } = ask('ladder', { props });
     expect(rungs.map((r) => r.torqueNm)).toEqual([...rungs.map((r) => r.torqueNm)].sort((a, b) => a - b));
-    const geometry = geometryOf(rackForPick[0]!);
-    const { answers, greatestPayloadKg, packs } = ask('questions', { propModelId: 'm1', geometry, shelf: [{ id: 'p', chemistry: 'lipo', seriesCount: 6, capacityAh: 5, cellResistanceOhm: null }] });
+    const geometry = modelGeometry(rackForPick[0]!);
+    const { answers, greatestPayloadKg, packs } = ask('questions', { propModelId: 'm1', geometry, shelf: [{ id: 'p', chemistry: 'lipo', seriesCount: 6, capacityAh: 5, cellResistanceOhm: null, cRating: null }] });
     expect(answers.payloadMore!.after.figures.enduranceS).toBeLessThan(answers.payloadMore!.before.figures.enduranceS);
     expect(greatestPayloadKg).toBeGreaterThan(0.1);
     expect(packs).toHaveLength(1);
@@ -126,7 +126,7 @@ describe('questions', () => {
 
   test('runs of the workshop correct every prop, those of a prop itself come first', () => {
     const by = (logRatio: number) => ({ thrust: calibrate(Array.from({ length: 9 }, () => ({ pitchRatio: 0.5, logRatio }))), power: calibrate([]) });
-    const calibration: StandCalibration = { whole: by(0.08), models: { m2: by(-0.08) }, runCount: 18, propCount: 2 };
+    const calibration: StandCalibration = { whole: by(0.08), families: {}, models: { m2: by(-0.08) }, motor: null, standVoltageV: null, runCount: 18, propCount: 2 };
     const [label, own] = [ask('props', { props }), ask('props', { props }, { ...setting, calibration })];
     expect(own.m1!.figures.fullThrustN).toBeGreaterThan(1.04 * label.m1!.figures.fullThrustN);
     expect(own.m2!.figures.fullThrustN).toBeLessThan(0.97 * label.m2!.figures.fullThrustN);

@@ -1,6 +1,6 @@
 import {
-  answerQuestion, CoefficientTables, CoreError, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
-  type Candidate, type MarkedProp, type PickBench, type PickFamily, type PickGrid, type PickMap, type PickSetting, type RotorAir,
+  answerQuestion, CoefficientTables, conditionWalk, CoreError, correctionFor, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
+  type Candidate, type MarkedProp, type PickBench, type PickFamily, type PickGrid, type PickMap, type PickSetting, type PropFacts, type RotorAir,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
 
@@ -66,7 +66,7 @@ export class PickWork {
 
   /** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
   private benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
-    return pickBench(craft, this.tablesOf(air), (propModelId === null ? null : calibration?.models[propModelId]) ?? calibration?.whole ?? null);
+    return pickBench(craft, this.tablesOf(air), calibration && { whole: correctionFor(calibration, propModelId, null), motor: calibration.motor });
   }
 
   /** The tables of an air; those of another are dropped. */
@@ -137,7 +137,10 @@ function isSameAir(a: RotorAir, b: RotorAir): boolean {
 /** Answers one question; the bench is made for the runs of a prop, or for all. */
 type Task<K extends PickTask> = (benchFor: (propModelId: string | null) => PickBench, setting: PickSetting, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'];
 
-const candidateOf = (bench: PickBench, setting: PickSetting, { id, geometry, facts }: AskedProp): Candidate => evaluateCandidate(bench, geometry, { ...facts, calibration: setting.calibration?.models[id] ?? null });
+/** What is known of a prop, the narrowest correction by runs with it. */
+const factsOf = ({ calibration }: PickSetting, { id, facts, family }: AskedProp): PropFacts => ({ ...facts, calibration: calibration && correctionFor(calibration, id, family) });
+
+const candidateOf = (bench: PickBench, setting: PickSetting, asked: AskedProp): Candidate => evaluateCandidate(bench, asked.geometry, factsOf(setting, asked));
 
 /** Without the propeller's own tables, which nobody outside needs. */
 function plain({ geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio }: MarkedProp): MarkedProp {
@@ -147,8 +150,9 @@ function plain({ geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUn
 const tasks: { [K in PickTask]: Task<K> } = {
   props: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (_, candidate) => plain(candidate)),
   curves: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, curveOf),
+  walks: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (bench, candidate) => conditionWalk(bench, candidate.prop, setting.calibration?.standVoltageV ?? null)),
   topSpeeds: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, topSpeedOf),
-  ladder: (benchFor, setting, { props }) => loadLadder(benchFor(null), props.map(({ id, geometry, facts }) => ({ id, geometry, facts: { ...facts, calibration: setting.calibration?.models[id] ?? null } }))),
+  ladder: (benchFor, setting, { props }) => loadLadder(benchFor(null), props.map((asked) => ({ id: asked.id, geometry: asked.geometry, facts: factsOf(setting, asked) }))),
   remedies: (benchFor, _, { propModelId, geometry }) => remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
   questions: (benchFor, _, { propModelId, geometry, shelf }) => {
     const bench = benchFor(propModelId);

@@ -11,7 +11,7 @@ import { Component as MotorPage } from './MotorPage.tsx';
 import { Component as PackPage } from './PackPage.tsx';
 
 const row = { revision: 4, createdAt: '2026-10-01T10:00:00Z', updatedAt: '2026-11-01T10:00:00Z' };
-const pack: PackPieceView = { ...row, id: 'p1', tag: 'P1', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, cycleCount: 18, note: null };
+const pack: PackPieceView = { ...row, id: 'p1', tag: 'P1', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, cRating: 45, cycleCount: 18, note: null };
 const loads = [{ restingCellV: 4.16, loadedCellV: 3.9 }, { restingCellV: 3.98, loadedCellV: 3.2 }];
 const service: PackServiceView = { runs: loads.map((l, i) => ({ ...l, runId: `r${i}`, campaignId: 'k', campaignName: 'Cliff season', propModelId: 'm1', keptAt: '2026-11-12T10:00:00Z', maxCurrentA: 42 })), record: packRecord('lipo', loads) };
 const history: PartEventView[] = [{ sequence: 2, at: '2026-11-02T10:00:00Z', personName: 'Irva Solt', change: 'changed', values: { cycleCount: 18, cellResistanceOhm: 0.0041, note: null } }];

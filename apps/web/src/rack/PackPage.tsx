@@ -134,7 +134,7 @@ function Runs({ service: { runs } }: { service: PackServiceView }) {
 }
 
 type PackForm = { [K in keyof Required<PackPieceDto>]: Required<PackPieceDto>[K] | null };
-const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cycleCount: null, note: null };
+const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cRating: null, cycleCount: null, note: null };
 
 function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone: () => void; onGone?: () => void }) {
   const [add, adding] = useAddPackMutation();
@@ -156,6 +156,7 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
         <CountField control={control} name="parallelCount" label="Cells in parallel" />
         <QuantityField control={control} name="capacityAh" label="Capacity" dimension="charge" />
         <QuantityField control={control} name="cellResistanceOhm" label="Resistance a cell" dimension="resistance" />
+        <CountField control={control} name="cRating" label="C rating printed on it" />
         <CountField control={control} name="cycleCount" label="Charges so far" />
         <div className={classes.wide}>
           <NoteField control={control} name="note" label="Note" />

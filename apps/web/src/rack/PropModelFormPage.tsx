@@ -1,10 +1,10 @@
 import { TextInput } from '@mantine/core';
-import { materials, mountKinds, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
-import { readPropLabel, type PropLabelReading } from '@zivvo/core';
-import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, tipNames } from '@zivvo/words';
+import { materials, mountKinds, planforms, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
+import { readPropLabel, usualChord75M, type PropLabelReading } from '@zivvo/core';
+import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, planformNames, tipNames } from '@zivvo/words';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { useParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
 import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
@@ -31,7 +31,7 @@ export function Component() {
 }
 
 const blank = {
-  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
+  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', planform: null, chord75M: null, angle75Rad: null, material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
   note: null,
 } as unknown as PropModelDto;
 
@@ -49,6 +49,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const defaultValues: ModelForm = { ...(model ?? blank), cwCount: model?.stock?.cwCount ?? null, ccwCount: model?.stock?.ccwCount ?? null };
   const { control, handleSubmit, setValue, watch, setError, setFocus } = useForm<ModelForm>({ defaultValues, resolver: dtoResolver<ModelForm>(PropModelDto, format.choices), mode: 'onTouched' });
   const shape = watch(['diameterM', 'pitchM', 'bladeCount', 'tipShape']);
+  const planform = watch('planform') ?? 'usual';
   const hasShape = shape[0] > 0 && shape[1] > 0 && shape[2] >= 1 && shape[2] <= 8;
 
   const takeReading = (reading: PropLabelReading | null): void => {
@@ -57,6 +58,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
     setValue('bladeCount', reading?.bladeCount as number);
     setValue('tipShape', reading?.tipShape ?? 'standard');
     setValue('labelHand', reading?.hand ?? null);
+    setValue('planform', reading?.planform ?? null);
   };
 
   const onSave = handleSubmit(
@@ -110,6 +112,24 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
           <ChoiceField control={control} name="labelHand" label="Hand on the label" none="nothing written" choices={(['cw', 'ccw', 'either'] as const).map((h) => ({ value: h, label: handNames[h] }))} />
           <TextField control={control} name="makerName" label="Maker" />
         </fieldset>
+        {hasShape && (
+          <fieldset className={classes.group}>
+            <legend>Blades</legend>
+            <ReadingChoice
+              legend="How wide do they look?"
+              readings={planforms.map((p) => ({
+                key: p,
+                title: planformNames[p],
+                reasons: `${format.millimetres(usualChord75M({ diameterM: shape[0], bladeCount: shape[2], tipShape: shape[3], planform: p }))} at three quarters of the radius`,
+                glyph: <BladeGlyph size={54} diameterM={shape[0]} pitchM={shape[1]} bladeCount={shape[2]} tipShape={shape[3]} planform={p} />,
+              }))}
+              chosen={planform}
+              onChoose={(p) => setValue('planform', p as (typeof planforms)[number])}
+            />
+            <QuantityField control={control} name="chord75M" label="Blade width there" dimension="length" isInMillimetres description="callipers, at three quarters of the radius" />
+            <QuantityField control={control} name="angle75Rad" label="Blade angle there" dimension="angle" description={<Link to={to('/true/aids')}>with the printed gauge</Link>} />
+          </fieldset>
+        )}
         <fieldset className={classes.group}>
           <legend>Pieces and measures</legend>
           <CountField control={control} name="cwCount" label="CW pieces" description="counted, not read off the bag" />

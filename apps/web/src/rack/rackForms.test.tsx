@@ -69,6 +69,20 @@ describe('a prop model', () => {
     expect(body.diameterM).toBeCloseTo(7.2 * INCH_M, 9);
   });
 
+  test('an electric plane’s letters propose slim blades; width and angle go along as they were measured', async () => {
+    const { sent } = show('/rack/new', { 'POST /prop-models': model() });
+    await heading('What is moulded on the hub?');
+    await userEvent.type(field(/label/i), '10x5E x2');
+    expect(await screen.findByRole('radio', { name: /^slim/ })).toHaveProperty('checked', true);
+    expect(screen.getByText(/is for electric planes: slim blades, likely/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('radio', { name: /^usual/ }));
+    await fill(/^Blade width there/, '19.5');
+    await fill(/^Blade angle there/, '13.5');
+    await userEvent.click(screen.getByRole('button', { name: 'Put on the rack' }));
+    await waitFor(() => expect(sent.length).toBeGreaterThan(0));
+    expect(sent[0]!.body).toMatchObject({ planform: 'usual', chord75M: expect.closeTo(0.0195, 9), angle75Rad: expect.closeTo((13.5 * Math.PI) / 180, 9) });
+  });
+
   test('a label with more than one sensible reading is never taken in silence', async () => {
     show('/rack/new', {});
     await heading('What is moulded on the hub?');

@@ -1,7 +1,7 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { useElementSize, useMediaQuery } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
-import { carryNames, formatShare, unitFor, upperFirst } from '@zivvo/words';
+import { carryNames, formatShare, standText, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { useKeys } from '../app/keys.ts';
@@ -104,6 +104,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       detail={[
         `${campaign.runCount} runs, ${formatDay(campaign.createdAt)}, ${format.quantity(campaign.temperatureC, 'temperature').text}, ${format.quantity(campaign.densityKgPerM3, 'density').text}`,
         results.spreadRatio === null ? '' : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of freedom)`,
+        results.fullVoltageV === null ? '' : `full throttle: ${standText(results.fullVoltageV)}`,
         isSimulated ? 'simulated' : '',
       ]
         .filter((t) => t !== '')

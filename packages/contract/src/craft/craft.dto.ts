@@ -115,6 +115,31 @@ export class CraftDto {
   @Within(craftLimits.capacityAh)
   packCapacityAh!: number;
 
+  /** The pack of the shelf that it flies with: what is known of that one stands for the fields here. */
+  @Nullable()
+  @Id()
+  packPieceId?: string | null;
+
+  /** Measured resistance of one series step. */
+  @Nullable()
+  @Within(craftLimits.cellResistanceOhm)
+  packCellResistanceOhm?: number | null;
+
+  /** Discharge rate as printed on the pack. */
+  @Nullable()
+  @Within(craftLimits.cRating)
+  packCRating?: number | null;
+
+  /** Draw of avionics, video and payload; null for a usual one of that weight. */
+  @Nullable()
+  @Within(craftLimits.standbyPowerW)
+  standbyPowerW?: number | null;
+
+  /** Thrust of a rotor in its duct over that of a free one: an assumption. Null without ducts. */
+  @Nullable()
+  @Within(craftLimits.ductThrustRatio)
+  ductThrustRatio?: number | null;
+
   /** The prop it has now, against which others are held. */
   @Nullable()
   @Id()

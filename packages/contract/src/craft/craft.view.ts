@@ -2,7 +2,7 @@ import type { CraftKind, LineStop, Rotor } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { CraftDto, CraftUseDto, WeightsDto } from './craft.dto.ts';
 
-export interface CraftView extends RowView, Omit<CraftDto, never> {
+export interface CraftView extends RowView, Required<CraftDto> {
   kind: CraftKind;
   rotors: Rotor[];
   /** What it is flown for; null until somebody chose. */

@@ -20,6 +20,10 @@ export const craftLimits = {
   seriesCount: { min: 1, max: 24 },
   parallelCount: { min: 1, max: 20 },
   capacityAh: { min: 0.03, max: 100 },
+  cellResistanceOhm: { min: 0.0001, max: 1 },
+  cRating: { min: 1, max: 400 },
+  standbyPowerW: { min: 0, max: 2000 },
+  ductThrustRatio: { min: 0.7, max: 1.5 },
 } as const satisfies Record<string, Range>;
 
 export { layouts, useNames as uses } from '@zivvo/core';

@@ -1,7 +1,7 @@
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { AtMostTimes, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { mountKinds, pieceLimits } from '../piece/limits.ts';
-import { hands, materials, propModelLimits, tipShapes } from './limits.ts';
+import { hands, materials, planforms, propModelLimits, tipShapes } from './limits.ts';
 
 /** One model of propeller: its label as printed, what the label says, and what was measured beside it. */
 export class PropModelDto {
@@ -29,6 +29,21 @@ export class PropModelDto {
 
   @OneOf(materials)
   material!: (typeof materials)[number];
+
+  /** How wide its blades look for their length; null while nobody said, which counts as usual. */
+  @Nullable()
+  @OneOf(planforms)
+  planform?: (typeof planforms)[number] | null;
+
+  /** Blade width at three quarters of the radius, measured. */
+  @Nullable()
+  @Within(propModelLimits.chord75M)
+  chord75M?: number | null;
+
+  /** Angle of the blade to the disc there, read off a gauge. */
+  @Nullable()
+  @Within(propModelLimits.angle75Rad)
+  angle75Rad?: number | null;
 
   /** What the label says about the hand; null where it says nothing. */
   @Nullable()

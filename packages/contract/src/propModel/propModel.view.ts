@@ -1,7 +1,7 @@
 import type { RowView } from '../shared/rowView.ts';
 import type { PropModelDto } from './propModel.dto.ts';
 
-export interface PropModelView extends RowView, Omit<PropModelDto, never> {
+export interface PropModelView extends RowView, Required<PropModelDto> {
   /** Place in the workshop's order of colours and markers; given once. */
   seriesIndex: number;
   /** Pieces to buy, and for which craft; 0 when nobody wants any. */

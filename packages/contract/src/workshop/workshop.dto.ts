@@ -44,8 +44,13 @@ export class PackPieceDto {
   capacityAh!: number;
 
   @Nullable()
-  @Within({ min: 0.0001, max: 1 })
+  @Within(craftLimits.cellResistanceOhm)
   cellResistanceOhm!: number | null;
+
+  /** Discharge rate as printed. */
+  @Nullable()
+  @Within(craftLimits.cRating)
+  cRating?: number | null;
 
   /** Charges so far, as its charger or its owner counts them; null is not counted. */
   @Nullable()

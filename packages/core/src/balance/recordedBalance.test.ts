@@ -4,13 +4,14 @@ import { seededRandom } from '../numerics/seededRandom.ts';
 import { recordShake, type ShakenStand, type SimulatedWeight } from '../simulate/simulatedVibration.ts';
 import { planeCorrections } from './influence.ts';
 import { onceAround } from './onceAround.ts';
+import { shakeRecording } from './shakeRecording.ts';
 import { clockwiseOf, vibrationState, type VibrationRun } from './vibrationRuns.ts';
 
 const RADIUS_M = 0.068;
 const stand: ShakenStand = { turn: 'cw', speedRpm: 5820, sensorDegrees: 70, gainPerKg: 3, lagDegrees: 140, rateHz: 4000, durationS: 1.5, noiseMPerS2: 0.02 };
 const heavy: SimulatedWeight = { momentKgM: 1.4e-6, clockDegrees: 208 };
 
-/** Edges of the tacho as they stand in a file, found without the reader of the page. */
+/** Edges of the tacho by hand, for the meter that a person reads. */
 function edges(rows: readonly (readonly number[])[]): number[] {
   const lit = rows.flatMap(([t, , on]) => (on! > 2 ? [t!] : []));
   return lit.filter((t, i) => i === 0 || t - lit[i - 1]! > 0.002);
@@ -20,7 +21,7 @@ function edges(rows: readonly (readonly number[])[]): number[] {
 function runWith(setting: ShakenStand, weights: SimulatedWeight[], way: 'file' | 'hand', seed: string): VibrationRun['readings'][number] {
   const rows = recordShake(setting, weights, seededRandom(seed));
   if (way === 'file') {
-    const found = onceAround({ samples: rows.map((r) => r[1]), rateHz: setting.rateHz, marksS: edges(rows), speedRpm: null });
+    const found = onceAround(shakeRecording(rows.map((r) => r[0]), rows.map((r) => r[1]), rows.map((r) => r[2]), null));
     return { amplitude: found.amplitudeMPerS2, phaseDegrees: found.phaseDegrees };
   }
   // A meter shows how long after the mark the shake peaks: mean over turns of the time from edge to the highest value.

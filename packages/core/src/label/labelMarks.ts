@@ -1,4 +1,4 @@
-import type { LabelReason, TipShape } from './propLabel.ts';
+import type { BladePlanform, LabelReason, TipShape } from './propLabel.ts';
 
 /** What the letters and words of a label say, and the label without them. */
 export interface LabelMarks {
@@ -7,6 +7,7 @@ export interface LabelMarks {
   bladeCount: number | null;
   hand: 'cw' | 'ccw' | null;
   tipShape: TipShape | null;
+  planform: BladePlanform | null;
   reasons: LabelReason[];
 }
 
@@ -16,7 +17,9 @@ const SQUARE = new Set(['bn', 'hbn', 'bullnose', 'square', 'sq']);
 const POINTED = new Set(['pointed', 'needle']);
 const CLOCKWISE = new Set(['r', 'p', 'rp', 'cw', 'lh', 'reverse', 'rev', 'pusher', 'clockwise']);
 const COUNTER = new Set(['ccw', 'acw', 'counterclockwise', 'anticlockwise']);
-const PURPOSE = new Set(['e', 'ep', 'sf', 'mr', 'f', 'fp', 'w', 'n', 'g', 's', 'c', 'ed', 'v', 'glow', 'slow', 'fold', 'folding', 'electric']);
+const PURPOSE = new Set(['sf', 'mr', 'f', 'fp', 'w', 'n', 'g', 's', 'c', 'ed', 'v', 'glow', 'slow', 'fold', 'folding']);
+/** For electric planes: such props are slim. */
+const SLIM = new Set(['e', 'ep', 'electric']);
 const PER_MODEL = new Set(['a', 'b', 'l']);
 const UNITS = new Set(['mm', 'cm', 'in', 'inch', 'inches', 'x', 'by']);
 
@@ -29,7 +32,7 @@ const UNITS = new Set(['mm', 'cm', 'in', 'inch', 'inches', 'x', 'by']);
  * @param text - lower case, separators unified
  */
 export function readLabelMarks(text: string): LabelMarks {
-  const marks: LabelMarks = { sizes: text, bladeCount: null, hand: null, tipShape: null, reasons: [] };
+  const marks: LabelMarks = { sizes: text, bladeCount: null, hand: null, tipShape: null, planform: null, reasons: [] };
   const blades = BLADES.exec(text);
   if (blades) {
     marks.bladeCount = BLADE_WORDS[blades[1]!.toLowerCase()] ?? Number(blades[1]);
@@ -63,6 +66,9 @@ function takeWord(word: string, afterSize: boolean, marks: LabelMarks): string {
     marks.reasons.push({ code: 'tipFromLetters', text });
   } else if (afterSize && PER_MODEL.has(word)) {
     marks.reasons.push({ code: 'perModelMark', text });
+  } else if (afterSize && SLIM.has(word)) {
+    marks.planform = 'slim';
+    marks.reasons.push({ code: 'slimFromLetters', text });
   } else if (afterSize && PURPOSE.has(word)) {
     marks.reasons.push({ code: 'purposeLetters', text });
   } else if (word !== 'x' && word !== 'by') {

@@ -4,6 +4,10 @@ export type Hand = 'cw' | 'ccw' | 'either';
 export const tipShapes = ['pointed', 'standard', 'square'] as const;
 export type TipShape = (typeof tipShapes)[number];
 
+/** How wide the blades are for their length, as the eye sees them: slim ones take a fifth less air, broad ones more. */
+export const bladePlanforms = ['slim', 'usual', 'broad'] as const;
+export type BladePlanform = (typeof bladePlanforms)[number];
+
 /** Why a reading says what it says; sentences are made elsewhere. */
 export type LabelReason =
   | { code: 'writtenInFull' }
@@ -21,6 +25,7 @@ export type LabelReason =
   | { code: 'handNotWritten' }
   | { code: 'tipFromLetters'; text: string }
   | { code: 'purposeLetters'; text: string }
+  | { code: 'slimFromLetters'; text: string }
   | { code: 'perModelMark'; text: string }
   | { code: 'wordsLeftOut'; text: string };
 
@@ -31,6 +36,8 @@ export interface PropLabelReading {
   bladeCount: number | null;
   hand: 'cw' | 'ccw' | null;
   tipShape: TipShape | null;
+  /** Proposed by letters; null where they say nothing. */
+  planform: BladePlanform | null;
   reasons: LabelReason[];
   /** Shares of likelihood over all readings; they add up to 1. */
   likelihoodRatio: number;

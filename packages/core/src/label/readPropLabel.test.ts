@@ -58,7 +58,10 @@ describe('labels as they are moulded', () => {
     expect(read('9x5R')[0]).toMatchObject({ hand: 'cw' });
     expect(read('13x4.4 CCW')[0]).toMatchObject({ hand: 'ccw' });
     expect(read('4838BN')[0]).toMatchObject({ tipShape: 'square' });
-    expect(codes(read('14x7E')[0])).toContain('purposeLetters');
+    expect(codes(read('14x7SF')[0])).toContain('purposeLetters');
+    expect(read('14x7SF')[0]).toMatchObject({ planform: null });
+    expect(codes(read('14x7E')[0])).toContain('slimFromLetters');
+    expect(read('14x7E')[0]).toMatchObject({ planform: 'slim' });
     const [marked] = read('5.1x4.5x3 A');
     expect(marked!.hand).toBeNull();
     expect(codes(marked)).toContain('perModelMark');
@@ -115,4 +118,19 @@ describe('properties', () => {
       }),
       { numRuns: 600 },
     ));
+});
+
+test.each([
+  ['65mmS', 65, null, null],
+  ['45mmx2', 45, null, 2],
+  ['31mm4', 31, null, null],
+  ['76mmx45mmx3', 76, 45, 3],
+  ['40 mm x 4', 40, null, 4],
+  ['230mmx120mm', 230, 120, null],
+])('an explicit mm is never ignored: %s', (label, diameter, pitch, blades) => {
+  const read = readPropLabel(label);
+  const first = read.status === 'read' ? read.readings[0]! : null;
+  expect(first?.diameterM).toBeCloseTo(diameter / 1000, 9);
+  if (pitch !== null) expect(first?.pitchM).toBeCloseTo(pitch / 1000, 9);
+  if (blades !== null) expect(first?.bladeCount).toBe(blades);
 });

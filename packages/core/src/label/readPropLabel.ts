@@ -46,6 +46,7 @@ export function readPropLabel(text: string): PropLabelResult {
       bladeCount,
       hand: marks.hand,
       tipShape: marks.tipShape,
+      planform: marks.planform,
       reasons: [...c.reasons, ...marks.reasons, ...missing],
       likelihoodRatio: c.weight / kept,
     };
@@ -60,7 +61,9 @@ function normalise(text: string): string {
     .replace(/[–—−_]/g, '-')
     .replace(/[″”“]|''/g, '"')
     .replace(/(?<=\d),(?=\d)/g, '.')
-    .replace(/[()[\]#:;]/g, ' ');
+    .replace(/[()[\]#:;]/g, ' ')
+    // A unit stays a unit when letters or the next size stand right behind it: «65mmS», «45mmx2».
+    .replace(/(?<=\d)\s*(mm|cm)(?=[a-z\d])/g, '$1 ');
 }
 
 /** The same sizes reached in two ways count once, with both weights and the likelier way's reasons. */

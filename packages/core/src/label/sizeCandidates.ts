@@ -134,7 +134,7 @@ function lengths(group: string, role: 'diameter' | 'pitch', isMetricLabel = fals
   const inches: LengthReading = { valueM: number.value * INCH_M, weight: 1, reasons: [...fraction, { code: 'writtenInFull' }] };
   if (isMetricLabel && role === 'pitch') {
     const metric: LengthReading = { valueM: number.value * 0.001, weight: number.value >= 12 ? 1 : 0.2, reasons: [{ code: 'millimetres' }] };
-    return unit ? [inches] : [metric, { ...inches, weight: number.value < 12 ? 1 : 0.1 }];
+    return unit ? [inches] : [metric, { ...inches, weight: number.value < 12 ? 0.3 : 0.1 }];
   }
   if (unit || /[./]/.test(written)) return [inches];
   const hidden = (divisor: number, weight: number): LengthReading => ({

@@ -97,7 +97,7 @@ describe('backwards', () => {
     expect(evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 - kg }), inches(6.2, 3.9, 3)).figures.enduranceS / today).toBeCloseTo(1, 2);
   });
   test('packs: the lightest first, each with its own weight', () => {
-    const pack = (id: string, capacityAh: number) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh, cellResistanceOhm: null });
+    const pack = (id: string, capacityAh: number) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh, cellResistanceOhm: null, cRating: null });
     const answers = packsForMinutes(bench, present, [pack('large', 6), pack('small', 3), pack('same', 4), { ...pack('other', 4), seriesCount: 3 }]);
     expect(answers.map((a) => a.pack.id)).toEqual(['small', 'same', 'large']);
     expect(answers[1]!.massKg).toBeCloseTo(1.92, 9);
@@ -140,7 +140,7 @@ describe('backwards', () => {
   });
 
   test('a pack that cannot hold its voltage is no answer, a heavier chemistry weighs in', () => {
-    const pack = (id: string, more: object = {}) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, ...more });
+    const pack = (id: string, more: object = {}) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null, ...more });
     const answers = packsForMinutes(bench, present, [pack('tired', { cellResistanceOhm: 0.08 }), pack('usual'), pack('long', { chemistry: 'liIon', capacityAh: 6 }), pack('far', { seriesCount: 8 })]);
     expect(answers.map((a) => a.pack.id)).toEqual(['usual', 'long']);
     expect(answers[1]!.massKg - answers[0]!.massKg).toBeCloseTo(usualPackKg('liIon', 6, 6) - usualPackKg('lipo', 6, 4), 9);

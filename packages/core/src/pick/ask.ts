@@ -1,7 +1,6 @@
 import { findRoot } from '../numerics/findRoot.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import type { PackChemistry } from '../powertrain/packChemistry.ts';
-import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { usualMassKg } from '../propeller/bladeFlex.ts';
 import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
 import { evaluateCandidate, type MarkedProp } from './evaluateCandidate.ts';
@@ -53,7 +52,7 @@ export function answerQuestion(bench: PickBench, geometry: PropGeometry, questio
 
 /** A changed prop: a weighed one weighs more or less in the proportion in which usual ones do. */
 function changedProp(geometry: PropGeometry, change: Partial<PropGeometry>): PropGeometry {
-  const bare = { ...geometry, ...change, massKg: null, droopM: null };
+  const bare = { ...geometry, ...change, massKg: null, droopM: null, chord75M: null, angle75Rad: null };
   return geometry.massKg === null ? bare : { ...bare, massKg: (geometry.massKg * usualMassKg(bare)) / usualMassKg(geometry) };
 }
 
@@ -143,6 +142,7 @@ export interface ShelfPack {
   seriesCount: number;
   capacityAh: number;
   cellResistanceOhm: number | null;
+  cRating: number | null;
 }
 
 export interface PackAnswer {
@@ -165,7 +165,7 @@ export function packsForMinutes(bench: PickBench, geometry: PropGeometry, shelf:
       const packKg = usualPackKg(pack.chemistry, pack.seriesCount, pack.capacityAh);
       const massKg = craft.massKg - presentKg + packKg;
       const { figures, margins } = evaluateCandidate(benchWith(bench, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }), geometry);
-      return { pack, massKg, enduranceS: margins.packSag <= 1 && margins.carry <= 1 && figures.sagCellV >= cellVoltages[pack.chemistry].emptyV ? figures.enduranceS : NaN };
+      return { pack, massKg, enduranceS: margins.packSag <= 1 && margins.carry <= 1 ? figures.enduranceS : NaN };
     })
     .filter((answer) => Number.isFinite(answer.enduranceS))
     .sort((a, b) => a.massKg - b.massKg);

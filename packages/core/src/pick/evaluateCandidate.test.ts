@@ -4,11 +4,12 @@ import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { calibrate } from '../propeller/calibration.ts';
 import type { PropellerCalibration } from '../propeller/propellerModel.ts';
 import { benchOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
-import { evaluateCandidate, heatByStyle } from './evaluateCandidate.ts';
+import { carrySpeedRpm, evaluateCandidate, heatByStyle, wearSpeedRpm } from './evaluateCandidate.ts';
+import { conditionWalk, fullThrottleOnStand } from './fullThrottle.ts';
 import { calibrationReason } from './mapReasons.ts';
 import { brokenLimits, closestLimit } from './pickFigures.ts';
-import { pickBench, type PickCraft } from './pickCraft.ts';
-import { limitReason, limitValues } from './tradeReasons.ts';
+import { pickBench, powertrainOn, type PickCraft } from './pickCraft.ts';
+import { assumptionReasons, limitReason, limitValues, sagReason } from './tradeReasons.ts';
 
 const quad = benchOf(surveyQuad);
 const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) => evaluateCandidate(benchOf(craft), geometry).figures;
@@ -16,7 +17,7 @@ const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) => evaluate
 test('figures agree with each other: thrust over weight, power over endurance', () => {
   const { figures, margins } = evaluateCandidate(quad, inches(7.2, 3.9, 3));
   expect(figures.thrustToWeightRatio).toBeCloseTo((4 * figures.fullThrustN) / (1.92 * GRAVITY_M_PER_S2), 9);
-  expect(figures.thrustPerPowerNPerW * figures.carryPowerW).toBeCloseTo(1.92 * GRAVITY_M_PER_S2, 6);
+  expect(figures.thrustPerPowerNPerW * (figures.carryPowerW - surveyQuad.standbyPowerW)).toBeCloseTo(1.92 * GRAVITY_M_PER_S2, 6);
   // 80 % of 88.8 Wh, less what the pack's own resistance takes.
   expect((figures.enduranceS * figures.carryPowerW) / 3600).toBeGreaterThan(60);
   expect((figures.enduranceS * figures.carryPowerW) / 3600).toBeLessThan(0.8 * 4 * 6 * 3.95);
@@ -59,7 +60,7 @@ describe('limits bar by name', () => {
     ['ESC', { escLimitA: 15 }, 'escCurrent'],
     ['motor', { motorLimitA: 15 }, 'motorCurrent'],
     ['too heavy to carry', { massKg: 5.5 }, 'carry'],
-    ['a tired pack', { pack: { ...surveyQuad.pack, cellResistanceOhm: 0.03 } }, 'packSag'],
+    ['a pack that cannot give the power at all', { pack: { ...surveyQuad.pack, cellResistanceOhm: 0.09 } }, 'packSag'],
   ])('%s', (_name, change, limit) => expect(barred({ ...surveyQuad, ...change })).toContain(limit));
 
   test('a plane’s ground and boom', () => {
@@ -134,7 +135,7 @@ test('runs on the stand move the figures, their mark and their width; a prop’s
     return { thrust: of(offset), power: of(0) };
   };
   const label = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
-  const bench = pickBench(surveyQuad, standardTables, calibration(0.1));
+  const bench = pickBench(surveyQuad, standardTables, { whole: calibration(0.1), motor: null });
   const corrected = evaluateCandidate(bench, inches(7.2, 3.9, 3));
   expect([label.mark, corrected.mark]).toEqual(['estimated', 'calibrated']);
   expect(corrected.figures.fullThrustN / label.figures.fullThrustN).toBeGreaterThan(1.07);
@@ -143,10 +144,78 @@ test('runs on the stand move the figures, their mark and their width; a prop’s
   expect(evaluateCandidate(bench, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN).toBeLessThan(label.figures.fullThrustN);
 });
 
+describe('what a flight takes', () => {
+  const seven = inches(7.2, 3.9, 3);
+  const of = (change: Partial<PickCraft>) => evaluateCandidate(benchOf({ ...surveyQuad, ...change }), seven);
+
+  test('a pack that sags is told with its volts and its cost, and bars nothing', () => {
+    const weak = { ...surveyQuad, pack: { ...surveyQuad.pack, cellResistanceOhm: 0.02 } };
+    const candidate = evaluateCandidate(benchOf(weak), seven);
+    expect(brokenLimits(candidate.margins)).not.toContain('packSag');
+    expect(sagReason({ craft: weak }, candidate)).toMatchObject({ code: 'pick.sag', severity: 'caution', values: { emptyV: expect.closeTo(3.3, 1), lossRatio: candidate.figures.sagLossRatio } });
+    expect(candidate.figures.sagLossRatio).toBeGreaterThan(0.2);
+    expect(sagReason({ craft: surveyQuad }, evaluateCandidate(benchOf(surveyQuad), seven))).toBeNull();
+  });
+
+  test('what the avionics draw shortens the flight and sags the pack', () => {
+    const [none, much] = [of({ standbyPowerW: 0 }), of({ standbyPowerW: 60 })];
+    expect(much.figures.carryPowerW - none.figures.carryPowerW).toBeGreaterThan(59);
+    expect(much.figures.enduranceS).toBeLessThan(none.figures.enduranceS);
+    expect(much.figures.fullThrustN).toBeLessThan(none.figures.fullThrustN);
+  });
+
+  test('a duct lifts by its factor and saves carrying power; without one nothing is assumed', () => {
+    const [open, ducted] = [of({}), of({ ductThrustRatio: 1.13 })];
+    expect(ducted.figures.fullThrustN / open.figures.fullThrustN).toBeCloseTo(1.13, 6);
+    expect(ducted.figures.carryPowerW).toBeLessThan(open.figures.carryPowerW);
+    expect(assumptionReasons({ craft: { ...surveyQuad, ductThrustRatio: 1.13 } }).map((r) => r.code)).toEqual(['pick.pack.usual', 'pick.duct']);
+  });
+
+  test('motors get hotter the harder the style; a small pack ends before they do', () => {
+    const bench = benchOf(surveyQuad);
+    const { gentle, normal, hard } = heatByStyle(bench, evaluateCandidate(bench, seven).prop);
+    expect([gentle, normal, hard]).toEqual([gentle, normal, hard].sort((a, b) => a - b));
+    expect(of({ style: 'hard' }).figures.motorTemperatureC).toBeCloseTo(hard, 9);
+    const small = { ...surveyQuad.pack, capacityAh: 0.4, cRating: 100 };
+    expect(of({ style: 'hard', pack: small }).figures.motorTemperatureC).toBeLessThan(of({ style: 'hard', pack: { ...surveyQuad.pack, capacityAh: 4, cRating: 10 } }).figures.motorTemperatureC);
+  });
+
+  test('blades wear by the style that they are flown in, far more than hovering says', () => {
+    const bench = benchOf(surveyQuad);
+    const hover = carrySpeedRpm(bench, seven)!;
+    const [gentle, hard] = (['gentle', 'hard'] as const).map((style) => wearSpeedRpm(benchOf({ ...surveyQuad, style }), seven)!);
+    expect(gentle!).toBeGreaterThan(1.1 * hover);
+    expect(hard!).toBeGreaterThan(gentle!);
+  });
+
+  test('the larger prop answers more slowly', () => {
+    const large = benchOf({ ...surveyQuad, neighbourDistanceM: 0.4, clearanceDiameterM: 0.4 });
+    expect(evaluateCandidate(large, inches(12.5, 4, 2)).figures.riseTimeS).toBeGreaterThan(evaluateCandidate(large, seven).figures.riseTimeS);
+  });
+
+  test('from the stand into the air: each step takes volts, thrust and current', () => {
+    const bench = benchOf(surveyQuad);
+    const walk = conditionWalk(bench, evaluateCandidate(bench, seven).prop, 24);
+    expect(walk.map((w) => w.condition)).toEqual(['oneMotorStand', 'oneMotorHalfPack', 'allMotorsHalfPack']);
+    for (const key of ['voltageV', 'thrustN', 'currentA'] as const) expect(walk.map((w) => w[key])).toEqual(walk.map((w) => w[key]).sort((a, b) => b - a));
+    expect(walk[2]!.thrustN).toBeCloseTo(evaluateCandidate(bench, seven).figures.fullThrustN, 6);
+    expect(conditionWalk(bench, evaluateCandidate(bench, seven).prop, null)).toHaveLength(2);
+  });
+
+  test('full throttle is told wider than its parts: what is not known of prop and motor adds up, runs narrow it', () => {
+    const bench = benchOf(surveyQuad);
+    const prop = evaluateCandidate(bench, seven).prop;
+    const label = fullThrottleOnStand(powertrainOn(bench, prop), null)!;
+    expect(label.thrustUncertaintyRatio).toBeGreaterThan(prop.thrustUncertaintyRatio);
+    const known = { kvFactor: 1, resistanceFactor: 1, reactanceFactor: 1, kvDeviation: 0.004, resistanceDeviation: 0.05, reactanceDeviation: 0.1, readingCount: 30 };
+    expect(fullThrottleOnStand(powertrainOn(bench, prop), known)!.currentUncertaintyRatio).toBeLessThan(label.currentUncertaintyRatio);
+  });
+});
+
 test('what runs correct is told with their numbers, and not without runs', () => {
   const of = (logRatio: number) => calibrate([{ pitchRatio: 0.54, logRatio }]);
   const whole = { thrust: of(0.08), power: of(-0.04) };
-  const reason = calibrationReason({ calibration: { whole, models: {}, runCount: 1, propCount: 1 } }, 0.54)!;
+  const reason = calibrationReason({ calibration: { whole, families: {}, models: {}, motor: null, standVoltageV: null, runCount: 1, propCount: 1 } }, 0.54)!;
   expect(reason).toMatchObject({ code: 'pick.calibrated', values: { runCount: 1, propCount: 1 } });
   expect([reason.values.thrustRatio as number > 0, reason.values.powerRatio as number < 0]).toEqual([true, true]);
   expect(calibrationReason({ calibration: null }, 0.54)).toBeNull();

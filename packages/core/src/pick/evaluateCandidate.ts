@@ -13,6 +13,7 @@ import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { lowThrottleRise, rotorFigures, rotorSound } from '../powertrain/rotorResponse.ts';
 import { rotorAtThrottle, rotorAtThrust, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
+import { flyingStyles, wearingSpeedRpm, type FlyingStyle } from './flyingStyle.ts';
 import { COAXIAL_THRUST_RATIO, powertrainOn, type PickBench } from './pickCraft.ts';
 import { pickFigureNames, pickLimitNames, type PickFigures, type PickMargins } from './pickFigures.ts';
 
@@ -75,22 +76,21 @@ const FAR_BEYOND = 2;
 const TOUGHNESS: Record<PropMaterial, number> = { polycarbonate: 0.95, softPlastic: 0.85, glassNylon: 0.65, unknown: 0.6, carbonNylon: 0.4, wood: 0.25, carbon: 0.2, printed: 0.1 };
 const SQUARE_TIP_TOUGHNESS = 0.05;
 
-/** How hard a craft is flown: share of the time at full throttle, in stretches. */
-export const flyingStyles = { gentle: 0.04, normal: 0.12, hard: 0.35 } as const;
-export type FlyingStyle = keyof typeof flyingStyles;
 const CYCLE_S = 20;
-const HEATED_S = 240;
+/** Longer than this nothing gets hotter, whatever the pack holds [s]. */
+const HEATED_MOST_S = 600;
 
 /**
  * Works out one propeller on one craft: figures, and how near it comes to each limit.
  *
- * Hover (a plane: cruise) and full throttle are solved with the pack half empty; heat is that of normal flying, an
- * eighth of the time at full throttle; the sound is that of the carrying craft at 20 m.
+ * Hover (a plane: cruise) and full throttle are solved with the pack half empty, all rotors and the avionics on it; heat
+ * is that of the craft's style of flying, for as long as the pack lasts; the sound is that of the carrying craft at 20 m.
+ * A pack that sags is a price, told in its cells' volts and the thrust it costs; it bars only what it cannot give at all.
  *
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
 export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, facts: PropFacts = NO_FACTS): Candidate {
-  const prop = propellerModel(geometry, bench.tables, facts.calibration ?? bench.calibration);
+  const prop = propOn(bench, geometry, facts.calibration ?? bench.calibration?.whole ?? null);
   const powertrain = powertrainOn(bench, prop);
   const margins = { ...NO_MARGINS };
   const figures = { ...NO_FIGURES };
@@ -105,6 +105,12 @@ export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, fact
   if (full && facts.makerLimitRpm) margins.makerSpeed = full.speedRpm / facts.makerLimitRpm;
   const { mark, thrustUncertaintyRatio, powerUncertaintyRatio } = prop;
   return { geometry, facts, prop, figures, margins, fullSpeedRpm: full?.speedRpm ?? NaN, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
+}
+
+/** A propeller in the air and the duct of a craft. */
+function propOn({ craft, tables }: PickBench, geometry: PropGeometry, calibration: PropellerCalibration | null): PropellerModel {
+  const prop = propellerModel(geometry, tables, calibration);
+  return craft.ductThrustRatio === null ? prop : { ...prop, thrustFactor: prop.thrustFactor * craft.ductThrustRatio };
 }
 
 /** Nothing known beside the shape. */
@@ -152,7 +158,7 @@ function fullPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargin
     case 'bogs':
       return found;
     case 'packCannotGive':
-      margins.packSag = Math.max(margins.packSag, 1 + (found.neededPowerW - found.mostPowerW) / found.mostPowerW);
+      margins.packSag = Math.max(margins.packSag, found.neededPowerW / found.mostPowerW);
       return null;
     case 'tipTooFast':
       margins.tipSpeed = found.tipMach / MOST_PICK_MACH;
@@ -205,8 +211,10 @@ function setFullFigures(bench: PickBench, powertrain: Powertrain, full: RotorPoi
   figures.lowRiseRatio = lowThrottleRise(powertrain, full.prop.thrustN) ?? NaN;
   if (craft.escLimitA !== null) margins.escCurrent = full.drive.busCurrentA / craft.escLimitA;
   if (craft.motorLimitA !== null) margins.motorCurrent = full.drive.busCurrentA / craft.motorLimitA;
-  const { emptyV } = cellVoltages[craft.pack.chemistry];
-  margins.packSag = Math.max(margins.packSag, (emptyV * craft.pack.seriesCount) / Math.max(1e-6, full.drive.busVoltageV));
+  const mostPowerW = supply.openVoltageV ** 2 / (4 * Math.max(1e-9, supply.resistanceOhm));
+  margins.packSag = Math.max(margins.packSag, (craft.rotorCount * full.drive.powerW + craft.standbyPowerW) / mostPowerW);
+  const stiff = rotorAtThrottle({ ...powertrain, supply: { ...supply, resistanceOhm: 0 } }, 1);
+  figures.sagLossRatio = 'prop' in stiff ? 1 - full.prop.thrustN / stiff.prop.thrustN : NaN;
   margins.tipSpeed = full.prop.tipMach / MOST_PICK_MACH;
   if (craft.kind === 'plane') margins.carry = Math.max(margins.carry, LEAST_PLANE_PULL / Math.max(1e-6, figures.thrustToWeightRatio));
   // A coefficient table has no room for windmilling or stalled rest: a prop that does not pull at all is no candidate.
@@ -216,7 +224,7 @@ function setFullFigures(bench: PickBench, powertrain: Powertrain, full: RotorPoi
 function setCarryFigures(bench: PickBench, powertrain: Powertrain, carry: RotorPoint, figures: PickFigures, margins: PickMargins): void {
   const { craft, supply } = bench;
   const { chemistry, seriesCount, capacityAh } = craft.pack;
-  const powerW = craft.rotorCount * carry.drive.powerW;
+  const powerW = craft.rotorCount * carry.drive.powerW + craft.standbyPowerW;
   figures.carryThrottleRatio = carry.throttleRatio;
   figures.carryPowerW = powerW;
   figures.thrustPerPowerNPerW = carry.prop.thrustN / carry.drive.powerW;
@@ -227,20 +235,24 @@ function setCarryFigures(bench: PickBench, powertrain: Powertrain, carry: RotorP
 }
 
 function setHeat(bench: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, figures: PickFigures, margins: PickMargins): void {
-  figures.motorTemperatureC = heatedC(bench, diameterM, carry, full, 'normal');
+  figures.motorTemperatureC = heatedC(bench, diameterM, carry, full, figures.pitchSpeedMPerS, bench.craft.style);
   margins.motorHeat = (figures.motorTemperatureC - bench.craft.airC) / (HOTTEST_WINDING_C - bench.craft.airC);
 }
 
-/** Winding temperature after four minutes of a style of flying [°C]. */
-function heatedC({ craft, tables, drive, carrySpeedMPerS }: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, style: FlyingStyle): number {
-  const share = flyingStyles[style];
+/** Winding temperature at the end of a pack that is flown in a style [°C]. */
+function heatedC({ craft, tables, drive, supply, carrySpeedMPerS }: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, pitchSpeedMPerS: number, style: FlyingStyle): number {
+  const { fullRatio, forwardRatio } = flyingStyles[style];
+  const forwardMPerS = Math.max(carrySpeedMPerS, forwardRatio * pitchSpeedMPerS);
   const stretch = ({ prop, drive: at }: RotorPoint, durationS: number): HeatStretch => ({
     durationS,
     currentA: at.motorCurrentA,
     speedRadPerS: at.speedRadPerS,
-    inducedSpeedMPerS: inducedSpeedMPerS(prop.thrustN, diameterM, tables.air.densityKgPerM3) + carrySpeedMPerS,
+    inducedSpeedMPerS: inducedSpeedMPerS(prop.thrustN, diameterM, tables.air.densityKgPerM3) + forwardMPerS,
   });
-  return cycledTemperatureC(drive.motor, [stretch(carry, (1 - share) * CYCLE_S), stretch(full, share * CYCLE_S)], HEATED_S / CYCLE_S, craft.airC, craft.airC);
+  const meanPowerW = craft.rotorCount * (fullRatio * full.drive.powerW + (1 - fullRatio) * carry.drive.powerW) + craft.standbyPowerW;
+  const lastsS = ((1 - LANDING_RATIO) * craft.pack.capacityAh * supply.openVoltageV * 3600) / meanPowerW;
+  const cycles = Math.max(1, Math.round(Math.min(HEATED_MOST_S, lastsS) / CYCLE_S));
+  return cycledTemperatureC(drive.motor, [stretch(carry, (1 - fullRatio) * CYCLE_S), stretch(full, fullRatio * CYCLE_S)], cycles, craft.airC, craft.airC);
 }
 
 /**
@@ -252,12 +264,25 @@ export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<Flyi
   const margins = { ...NO_MARGINS };
   const carry = carryPoint(bench, powertrain, margins);
   const full = fullPoint(bench, powertrain, margins);
-  const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, style) : NaN);
+  const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, (prop.geometry.pitchM * full.speedRpm) / 60, style) : NaN);
   return { gentle: of('gentle'), normal: of('normal'), hard: of('hard') };
 }
 
 /** Speed at which a propeller carries a craft [rev/min]: in hover, or a plane in cruise; null where it never does. */
 export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
-  const prop = propellerModel(geometry, bench.tables);
+  const prop = propOn(bench, geometry, null);
   return carryPoint(bench, powertrainOn(bench, prop), { ...NO_MARGINS })?.speedRpm ?? null;
+}
+
+/**
+ * One speed that wears a propeller's blades as the craft's style of flying does [rev/min]; null where it never carries.
+ *
+ * @throws {OutOfRangeError} if the geometry is no propeller
+ */
+export function wearSpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
+  const powertrain = powertrainOn(bench, propOn(bench, geometry, null));
+  const margins = { ...NO_MARGINS };
+  const carry = carryPoint(bench, powertrain, margins);
+  const full = fullPoint(bench, powertrain, margins);
+  return carry && wearingSpeedRpm(carry.speedRpm, full?.speedRpm ?? carry.speedRpm, bench.craft.style);
 }

@@ -1,6 +1,7 @@
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { propellerAt, type PropellerModel } from '../propeller/propellerModel.ts';
-import { evaluateCandidate, flyingStyles, heatByStyle, HOTTEST_WINDING_C, type FlyingStyle, type PropFacts } from './evaluateCandidate.ts';
+import { evaluateCandidate, heatByStyle, HOTTEST_WINDING_C, type PropFacts } from './evaluateCandidate.ts';
+import { flyingStyleNames, type FlyingStyle } from './flyingStyle.ts';
 import type { PickBench } from './pickCraft.ts';
 
 export interface LadderProp {
@@ -16,7 +17,7 @@ export interface LadderRung {
   loadRatio: number;
   torqueNm: number;
   fullCurrentA: number;
-  /** Winding after four minutes of each style [°C]; NaN where it cannot be turned. */
+  /** Winding at the end of a pack flown in each style [°C]; NaN where it cannot be turned. */
   heatC: Record<FlyingStyle, number>;
   /** The hardest style it may be flown in; null for none. */
   hardest: FlyingStyle | null;
@@ -31,7 +32,7 @@ export interface LoadLadder {
   heaviest: Record<FlyingStyle, string | null>;
 }
 
-const STYLES = Object.keys(flyingStyles) as FlyingStyle[];
+const STYLES = flyingStyleNames;
 
 /**
  * Props in the order of how hard they are for a motor to turn, with the heaviest for gentle, normal and hard flying:

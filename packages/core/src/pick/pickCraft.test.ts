@@ -7,7 +7,7 @@ import { benchWith, pickBench, pickCraftOf, usualCruiseMPerS, type CraftEntries 
 
 const entries = (layout: Layout, more: Partial<CraftEntries> = {}): CraftEntries => ({
   layout, rotors: layOut({ layout, diagonalM: 0.3, arms: null }), massKg: 1.92, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: 0.005, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04,
-  estimatedFields: ['motorNoLoadCurrentA'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, ...more,
+  estimatedFields: ['motorNoLoadCurrentA'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, use: null, ...more,
 });
 
 describe('a craft as picking sees it', () => {

@@ -7,11 +7,14 @@ import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { MotorEntries } from '../powertrain/motor.ts';
 import { motorOf } from '../powertrain/motor.ts';
 import { packOpenV, packResistanceOhm, type Pack } from '../powertrain/pack.ts';
-import { USUAL_ESC, type Drive, type Supply } from '../powertrain/equilibrium.ts';
+import { usualEsc, type Drive, type Supply } from '../powertrain/equilibrium.ts';
 import type { CoefficientTables } from '../propeller/coefficientTables.ts';
+import { motorWith } from '../stand/motorCalibration.ts';
 import type { StandCalibration } from '../stand/runCalibration.ts';
-import type { PropellerCalibration, PropellerModel } from '../propeller/propellerModel.ts';
+import type { PropellerModel } from '../propeller/propellerModel.ts';
 import type { Powertrain } from '../powertrain/powertrain.ts';
+import { styleOfUse, type FlyingStyle } from './flyingStyle.ts';
+import type { UseName } from './uses.ts';
 
 /** A craft as picking sees it: what carries, what turns the props, what stands in their way. */
 export interface PickCraft {
@@ -41,6 +44,12 @@ export interface PickCraft {
   motorLimitA: number | null;
   escLimitA: number | null;
   pack: Pack;
+  /** What avionics and payload draw beside the motors [W]. */
+  standbyPowerW: number;
+  /** Thrust of a rotor in its duct over that of the free one at the same speed: an assumption; null without ducts. */
+  ductThrustRatio: number | null;
+  /** How hard it is flown: what heats motors and wears blades. */
+  style: FlyingStyle;
   airC: number;
 }
 
@@ -56,8 +65,8 @@ export interface PickSetting {
 export interface PickBench {
   craft: PickCraft;
   air: RotorAir;
-  /** Corrects every prop that has none of its own. */
-  calibration: PropellerCalibration | null;
+  /** Corrects every prop that has none of its own, and the motor. */
+  calibration: Pick<StandCalibration, 'whole' | 'motor'> | null;
   tables: CoefficientTables;
   drive: Drive;
   /** The pack half empty: every figure is taken there, so that none depends on the minute of the flight. */
@@ -95,6 +104,12 @@ export interface CraftEntries {
   packChemistry: PackChemistry;
   packSeriesCount: number;
   packCapacityAh: number;
+  packCellResistanceOhm: number | null;
+  packCRating: number | null;
+  /** Null for what is usual at that weight. */
+  standbyPowerW: number | null;
+  ductThrustRatio: number | null;
+  use: UseName | null;
 }
 
 /** A craft as picking sees it, from what was entered. */
@@ -125,9 +140,29 @@ export function pickCraftOf(craft: CraftEntries, airC: number): PickCraft {
     },
     motorLimitA: craft.motorLimitA,
     escLimitA: craft.escLimitA,
-    pack: { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: null },
+    pack: { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: craft.packCellResistanceOhm, cRating: craft.packCRating },
+    standbyPowerW: craft.standbyPowerW ?? usualStandbyW(kind, craft.massKg),
+    ductThrustRatio: craft.ductThrustRatio,
+    style: craft.use === null ? 'normal' : styleOfUse[craft.use],
     airC,
   };
+}
+
+/** Draw of avionics, video and payload of a usual craft of 0.68 kg [W]; it grows with the root of the weight. */
+const STANDBY_W = { multirotor: 8, plane: 4 } as const;
+const STANDBY_AT_KG = 0.68;
+/** What a usual duct adds to a rotor's thrust: an assumption, ±8 %. */
+export const USUAL_DUCT_RATIO = 1.1;
+
+/**
+ * What avionics and payload of a usual craft draw [W], estimated from its weight: 1.6 W at 27 g, 8 W at 0.68 kg, 25 W at
+ * 6.5 kg; planes half of it.
+ *
+ * @throws {OutOfRangeError} if the mass is not positive
+ */
+export function usualStandbyW(kind: CraftKind, massKg: number): number {
+  requirePositive('massKg', massKg);
+  return STANDBY_W[kind] * Math.sqrt(massKg / STANDBY_AT_KG);
 }
 
 /** State of charge at which candidates are compared. */
@@ -153,22 +188,24 @@ export function usualCruiseMPerS(massKg: number): number {
 /**
  * Makes a craft ready: motor, half-empty pack, thrust asked of each rotor.
  *
- * @param calibration - by runs of this motor on the stand; null takes every prop at its label
+ * @param calibration - by runs of this motor on the stand, which correct props and motor; null takes both at their labels
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
-export function pickBench(craft: PickCraft, tables: CoefficientTables, calibration: PropellerCalibration | null = null): PickBench {
+export function pickBench(craft: PickCraft, tables: CoefficientTables, calibration: Pick<StandCalibration, 'whole' | 'motor'> | null = null): PickBench {
   const { kind, rotorCount, massKg, motor, pack, gearRatio } = craft;
   requirePositive('massKg', massKg);
   requireWithin('rotorCount', rotorCount, 1, 24);
   requirePositive('gearRatio', gearRatio);
   if (motor.resistanceOhm !== null) requirePositive('motorResistanceOhm', motor.resistanceOhm);
-  const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount };
+  requireWithin('standbyPowerW', craft.standbyPowerW, 0, 5000);
+  if (craft.ductThrustRatio !== null) requireWithin('ductThrustRatio', craft.ductThrustRatio, 0.7, 1.5);
+  const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount, otherPowerW: craft.standbyPowerW };
   return {
     craft,
     air: tables.air,
-    calibration,
+    calibration: calibration && { whole: calibration.whole, motor: calibration.motor },
     tables,
-    drive: { motor: motorOf(motor), ...USUAL_ESC, motorTemperatureC: WORKING_C },
+    drive: { motor: motorWith(motorOf(motor), calibration?.motor ?? null), ...usualEsc(pack.seriesCount), motorTemperatureC: WORKING_C },
     supply,
     carryThrustN: carryThrustN(massKg, rotorCount, kind) / (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1),
     carrySpeedMPerS: kind === 'plane' ? usualCruiseMPerS(massKg) : 0,

@@ -2,7 +2,7 @@ import type { Dimension } from '../units/dimensions.ts';
 
 /** What is worked out of every candidate, in the order of its columns. */
 export const pickFigureNames = [
-  'carryThrottleRatio', 'carryPowerW', 'enduranceS', 'fullThrustN', 'thrustToWeightRatio', 'fullCurrentA', 'sagCellV', 'motorTemperatureC', 'tipSpeedMPerS',
+  'carryThrottleRatio', 'carryPowerW', 'enduranceS', 'fullThrustN', 'thrustToWeightRatio', 'fullCurrentA', 'sagCellV', 'sagLossRatio', 'motorTemperatureC', 'tipSpeedMPerS',
   'levelDb', 'riseTimeS', 'pitchSpeedMPerS', 'inertiaKgM2', 'thrustPerPowerNPerW', 'lowRiseRatio', 'bladeLossForceN', 'propMassKg', 'toughnessRatio',
 ] as const;
 export type PickFigure = (typeof pickFigureNames)[number];
@@ -18,7 +18,7 @@ export type PickMargins = Record<PickLimit, number>;
 export const PICK_COLUMNS = pickFigureNames.length + pickLimitNames.length;
 
 export const pickFigureDimensions: Readonly<Partial<Record<PickFigure, Dimension>>> = {
-  carryThrottleRatio: 'ratio', carryPowerW: 'power', enduranceS: 'time', fullThrustN: 'force', thrustToWeightRatio: 'number', fullCurrentA: 'current', sagCellV: 'voltage',
+  carryThrottleRatio: 'ratio', carryPowerW: 'power', enduranceS: 'time', fullThrustN: 'force', thrustToWeightRatio: 'number', fullCurrentA: 'current', sagCellV: 'voltage', sagLossRatio: 'ratio',
   motorTemperatureC: 'temperature', levelDb: 'level', riseTimeS: 'time', thrustPerPowerNPerW: 'thrustPerPower', lowRiseRatio: 'ratio', bladeLossForceN: 'force', propMassKg: 'mass',
 };
 

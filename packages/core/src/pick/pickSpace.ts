@@ -29,7 +29,8 @@ export function pickFamilies(materials: readonly PropMaterial[] = MATERIALS): Pi
   return materials.flatMap((material) => BLADES.flatMap((bladeCount) => TIPS.map((tipShape) => ({ bladeCount, tipShape, material }))));
 }
 
-const LEAST_DIAMETER_M = 2 * INCH_M;
+/** The smallest and the largest propeller that is looked for. */
+export const LEAST_DIAMETER_M = 1.2 * INCH_M;
 const MOST_DIAMETER_M = 18 * INCH_M;
 const LEAST_PITCH_RATIO = 0.25;
 const MOST_PITCH_RATIO = 1.1;
@@ -51,8 +52,8 @@ export function largestDiscM({ clearanceDiameterM, neighbourDistanceM, groundCle
  */
 export function pickGrid(craft: PickCraft, referenceM: number | null): PickGrid {
   const largest = largestDiscM(craft) ?? (referenceM === null ? MOST_DIAMETER_M / BEYOND_RATIO : 1.4 * referenceM);
-  const high = clamp(Math.max(largest * BEYOND_RATIO, (referenceM ?? 0) * 1.05), LEAST_DIAMETER_M * 1.6, MOST_DIAMETER_M);
-  const low = clamp(Math.min(largest * SMALLEST_RATIO, (referenceM ?? Infinity) * 0.9), LEAST_DIAMETER_M, high / 1.5);
+  const high = clamp(Math.max(largest * BEYOND_RATIO, (referenceM ?? 0) * 1.05), LEAST_DIAMETER_M * 1.35, MOST_DIAMETER_M);
+  const low = clamp(Math.min(largest * SMALLEST_RATIO, (referenceM ?? Infinity) * 0.9), LEAST_DIAMETER_M, high / 1.3);
   const middle = (low + high) / 2;
   return { diametersM: evenly(low, high, DIAMETER_COUNT), pitchesM: evenly(LEAST_PITCH_RATIO * middle, MOST_PITCH_RATIO * 0.8 * high, PITCH_COUNT) };
 }

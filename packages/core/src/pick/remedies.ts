@@ -1,5 +1,6 @@
 import type { Reason } from '../figure/reason.ts';
 import { INCH_M } from '../label/propLabel.ts';
+import { LEAST_DIAMETER_M } from './pickSpace.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate, type MarkedProp, type WorkedProp } from './evaluateCandidate.ts';
 import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
@@ -78,15 +79,15 @@ function changedBy(craft: PickCraft, geometry: PropGeometry, name: RemedyName, s
   switch (name) {
     case 'pitch': {
       const to = pitchM + steps * STEP_M;
-      return to / diameterM >= 0.2 && to / diameterM <= 1.1 ? { craft, geometry: { ...geometry, pitchM: to }, from: pitchM, to } : null;
+      return to / diameterM >= 0.2 && to / diameterM <= 1.1 ? { craft, geometry: { ...geometry, pitchM: to, angle75Rad: null }, from: pitchM, to } : null;
     }
     case 'diameter': {
       const to = diameterM + steps * STEP_M;
-      return to >= 2 * INCH_M && pitchM / to <= 1.1 && pitchM / to >= 0.1 ? { craft, geometry: { ...geometry, diameterM: to, massKg: null, droopM: null }, from: diameterM, to } : null;
+      return to >= LEAST_DIAMETER_M && pitchM / to <= 1.1 && pitchM / to >= 0.1 ? { craft, geometry: { ...geometry, diameterM: to, massKg: null, droopM: null, chord75M: null }, from: diameterM, to } : null;
     }
     case 'blades': {
       const to = bladeCount + steps;
-      return to >= 2 && to <= 6 ? { craft, geometry: { ...geometry, bladeCount: to, massKg: null, droopM: null }, from: bladeCount, to } : null;
+      return to >= 2 && to <= 6 ? { craft, geometry: { ...geometry, bladeCount: to, massKg: null, droopM: null, chord75M: null }, from: bladeCount, to } : null;
     }
     case 'cells': {
       const to = seriesCount + steps;

@@ -47,11 +47,11 @@ describe('a limit in numbers of this craft', () => {
 
   test('ground and boom are measured from the shaft', () => expect(['ground', 'boom'].map((l) => worked(l as PickLimit).value)).toEqual([expect.closeTo(5.5 * 0.0254, 9), expect.closeTo(5.5 * 0.0254, 9)]));
 
-  test('heat is counted from the air, the pack’s voltage falls toward its limit', () => {
+  test('heat is counted from the air, the pack’s power climbs toward all it can give', () => {
     const { value, allowed, candidate } = worked('motorHeat');
     expect((value - surveyQuad.airC) / (allowed - surveyQuad.airC)).toBeCloseTo(candidate.margins.motorHeat, 9);
     const sag = worked('packSag');
-    expect(sag.allowed / sag.value).toBeCloseTo(sag.candidate.margins.packSag, 9);
+    expect(sag.value / sag.allowed).toBeCloseTo(sag.candidate.margins.packSag, 9);
   });
 
   test('of the stock counts what the arms can use: two and one of five and one', () => expect(worked('stock')).toMatchObject({ value: 4, allowed: 3 }));

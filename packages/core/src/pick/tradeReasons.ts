@@ -1,4 +1,6 @@
 import type { Reason } from '../figure/reason.ts';
+import { cellResistance, packMostPowerW } from '../powertrain/pack.ts';
+import { cellVoltages } from '../powertrain/packChemistry.ts';
 import { MOST_PICK_MACH, type WorkedProp } from './evaluateCandidate.ts';
 import type { PickSetting } from './pickCraft.ts';
 import { brokenLimits, closestLimit, type PickFigures, type PickLimit } from './pickFigures.ts';
@@ -55,8 +57,10 @@ export function limitValues({ craft, air }: PickPlace, { geometry, facts, figure
       return from(figures.fullCurrentA);
     case 'motorHeat':
       return { value: figures.motorTemperatureC, allowed: craft.airC + (figures.motorTemperatureC - craft.airC) / margin };
-    case 'packSag':
-      return { value: figures.sagCellV, allowed: figures.sagCellV * margin };
+    case 'packSag': {
+      const mostPowerW = packMostPowerW(craft.pack);
+      return { value: margin * mostPowerW, allowed: mostPowerW };
+    }
     case 'tipSpeed':
       return { value: Number.isFinite(figures.tipSpeedMPerS) ? figures.tipSpeedMPerS : margin * MOST_PICK_MACH * air.soundSpeedMPerS, allowed: MOST_PICK_MACH * air.soundSpeedMPerS };
     case 'makerSpeed':
@@ -105,7 +109,24 @@ export function candidateReasons(setting: PickPlace, { name, candidate }: NamedC
     for (const trade of told) reasons.push(tradeReason(trade, name, reference.name));
     if (told.length === 0) reasons.push(sameReason(trades, name, reference.name));
   }
+  const sag = sagReason(setting, candidate);
+  if (sag) reasons.push(sag);
   reasons.push(limitReason(setting, candidate, name, closestLimit(candidate.margins).limit));
+  return reasons;
+}
+
+/** What a pack that sags under its empty voltage costs, as a caution; null where it does not. */
+export function sagReason({ craft }: Pick<PickPlace, 'craft'>, { figures }: Pick<WorkedProp, 'figures'>): Reason | null {
+  const { emptyV } = cellVoltages[craft.pack.chemistry];
+  if (!(figures.sagCellV < emptyV)) return null;
+  return { code: 'pick.sag', severity: 'caution', values: { sagCellV: figures.sagCellV, emptyV, lossRatio: figures.sagLossRatio }, figure: 'sagCellV' };
+}
+
+/** What a prediction for a craft takes for granted: where its pack's resistance comes from, what its ducts are assumed to give. */
+export function assumptionReasons({ craft }: Pick<PickPlace, 'craft'>): Reason[] {
+  const { ohm, source } = cellResistance(craft.pack);
+  const reasons: Reason[] = [{ code: `pick.pack.${source}`, severity: 'note', values: { milliohm: 1000 * ohm, cRating: craft.pack.cRating ?? 0 }, figure: null }];
+  if (craft.ductThrustRatio !== null) reasons.push({ code: 'pick.duct', severity: 'note', values: { gainRatio: craft.ductThrustRatio - 1 }, figure: null });
   return reasons;
 }
 

@@ -1,3 +1,4 @@
+import { COMPARED_LEVEL_DB } from '../sound/rotorSound.ts';
 import type { PickFigure } from './pickFigures.ts';
 
 /** What one may want of a propeller. */
@@ -18,7 +19,7 @@ export const criteria: Readonly<Record<CriterionName, Criterion>> = {
   minutes: { figure: 'enduranceS', direction: 1, isLogarithmic: true, smallestDifference: 0.025 },
   thrust: { figure: 'thrustToWeightRatio', direction: 1, isLogarithmic: true, smallestDifference: 0.03 },
   answer: { figure: 'riseTimeS', direction: -1, isLogarithmic: true, smallestDifference: 0.08 },
-  quiet: { figure: 'levelDb', direction: -1, isLogarithmic: false, smallestDifference: 3 },
+  quiet: { figure: 'levelDb', direction: -1, isLogarithmic: false, smallestDifference: COMPARED_LEVEL_DB },
   speed: { figure: 'pitchSpeedMPerS', direction: 1, isLogarithmic: true, smallestDifference: 0.04 },
   cool: { figure: 'motorTemperatureC', direction: -1, isLogarithmic: false, smallestDifference: 5 },
   gentle: { figure: 'lowRiseRatio', direction: -1, isLogarithmic: false, smallestDifference: 0.015 },

@@ -14,11 +14,21 @@ export interface Drive {
 /** Resistance and draw of a usual speed controller. */
 export const USUAL_ESC = { escResistanceOhm: 0.004, standbyPowerW: 0.8 } as const;
 
+/** Cells from which on a controller draws what a usual one does; those of tiny craft share a board and draw less. */
+const USUAL_ESC_CELLS = 4;
+
+/** Resistance and draw of a usual speed controller for so many cells. */
+export function usualEsc(seriesCount: number): Pick<Drive, 'escResistanceOhm' | 'standbyPowerW'> {
+  return { ...USUAL_ESC, standbyPowerW: USUAL_ESC.standbyPowerW * Math.min(1, seriesCount / USUAL_ESC_CELLS) ** 2 };
+}
+
 /** The pack at one moment, and how many equal drives it feeds. */
 export interface Supply {
   openVoltageV: number;
   resistanceOhm: number;
   driveCount: number;
+  /** What else hangs on the pack: avionics, payload [W]; none when left out. */
+  otherPowerW?: number;
 }
 
 /** Torque that the shaft asks for at a speed [rad/s → N·m]; not falling with speed. */
@@ -74,7 +84,7 @@ const TOLERANCE_RATIO = 1e-9;
  * Speed at which a motor on a throttle carries its load, and what it draws.
  *
  *   I = (Q + Qf)/Kt, Vm = Kt·ω + I·(R + R_esc + X·ω), Pe = Kt·ω·I + I²·(R + R_esc) + P0,
- *   Vb = (Voc + √(Voc² − 4·n·R_pack·Pe))/2; solve u·Vb = Vm for ω
+ *   Vb = (Voc + √(Voc² − 4·R_pack·(n·Pe + P_other)))/2; solve u·Vb = Vm for ω
  *
  * Both sides are monotone in ω, so there is one answer; it is bracketed between standstill and the unloaded speed.
  *
@@ -106,7 +116,7 @@ export function equilibrium(drive: Drive, supply: Supply, load: ShaftLoad, throt
 /** What all drives together would draw from a pack without resistance [W]. */
 function powerOfStiffPackW(drive: Drive, supply: Supply, load: ShaftLoad, throttleRatio: number): number {
   const found = equilibrium(drive, { ...supply, resistanceOhm: 0 }, load, throttleRatio);
-  return 'drive' in found ? supply.driveCount * found.drive.powerW : 0;
+  return 'drive' in found ? supply.driveCount * found.drive.powerW + (supply.otherPowerW ?? 0) : 0;
 }
 
 /** A drive at a given speed and torque, with the throttle that holds it there: above 1 it cannot. */
@@ -132,8 +142,8 @@ export function holder(drive: Drive, supply: Supply): (speedRadPerS: number, tor
   };
 }
 
-function held({ currentA, motorV, powerW, busV, isGiven }: ElectricState, { openVoltageV, resistanceOhm, driveCount }: Supply, speedRadPerS: number, torqueNm: number): HeldPoint {
-  if (!isGiven) return { status: 'packCannotGive', neededPowerW: driveCount * powerW, mostPowerW: openVoltageV ** 2 / (4 * resistanceOhm) };
+function held({ currentA, motorV, powerW, busV, isGiven }: ElectricState, { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply, speedRadPerS: number, torqueNm: number): HeldPoint {
+  if (!isGiven) return { status: 'packCannotGive', neededPowerW: driveCount * powerW + otherPowerW, mostPowerW: openVoltageV ** 2 / (4 * resistanceOhm) };
   return { status: 'held', throttleRatio: motorV / busV, drive: { speedRadPerS, torqueNm, motorCurrentA: currentA, motorVoltageV: motorV, powerW, busCurrentA: powerW / busV, busVoltageV: busV, shaftPowerW: torqueNm * speedRadPerS } };
 }
 
@@ -146,7 +156,7 @@ interface ElectricState {
 }
 
 /** The circuit at a speed and a torque. Each call answers in the same place, so that solving makes nothing new. */
-function electricState({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, { openVoltageV, resistanceOhm, driveCount }: Supply): (speed: number, torqueNm: number) => ElectricState {
+function electricState({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply): (speed: number, torqueNm: number) => ElectricState {
   const { torqueConstantNmPerA, reactanceOhmS, friction } = motor;
   const ohm = windingOhm(motor, motorTemperatureC) + escResistanceOhm;
   const answer: ElectricState = { currentA: 0, motorV: 0, powerW: 0, busV: 0, isGiven: true };
@@ -154,7 +164,7 @@ function electricState({ motor, escResistanceOhm, standbyPowerW, motorTemperatur
     const backV = torqueConstantNmPerA * speed;
     const currentA = (torqueNm + friction(speed)) / torqueConstantNmPerA;
     const powerW = backV * currentA + currentA * currentA * ohm + standbyPowerW;
-    const inside = openVoltageV * openVoltageV - 4 * driveCount * resistanceOhm * powerW;
+    const inside = openVoltageV * openVoltageV - 4 * resistanceOhm * (driveCount * powerW + otherPowerW);
     answer.currentA = currentA;
     answer.motorV = backV + currentA * (ohm + reactanceOhmS * speed);
     answer.powerW = powerW;
@@ -164,8 +174,9 @@ function electricState({ motor, escResistanceOhm, standbyPowerW, motorTemperatur
   };
 }
 
-function requireSupply({ openVoltageV, resistanceOhm, driveCount }: Supply): void {
+function requireSupply({ openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply): void {
   requirePositive('openVoltageV', openVoltageV);
   requireWithin('resistanceOhm', resistanceOhm, 0, 1000);
   requirePositive('driveCount', driveCount);
+  requireWithin('otherPowerW', otherPowerW, 0, 1e6);
 }

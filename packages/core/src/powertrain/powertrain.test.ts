@@ -13,7 +13,7 @@ import { packRecord } from './packRecord.ts';
 import { motorCoolingWPerK, motorTemperatures } from './motorHeat.ts';
 import { motorOf, windingOhm, type Motor } from './motor.ts';
 import { openCellV, openVoltageCurves, stateOfChargeAt } from './openVoltage.ts';
-import { packOpenV, packResistanceOhm, type Pack } from './pack.ts';
+import { cellResistance, packMostPowerW, packOpenV, packResistanceOhm, type Pack } from './pack.ts';
 import { rotorAtThrottle, rotorAtThrust, rotorCurve, speedForThrust, type Powertrain } from './powertrain.ts';
 import { bellInertiaKgM2, lowThrottleRise, rotorFigures, rotorSound } from './rotorResponse.ts';
 
@@ -129,7 +129,7 @@ describe('equilibrium', () => {
 });
 
 describe('pack', () => {
-  const pack: Pack = { chemistry: 'lipo', seriesCount: 6, capacityAh: 1.3, cellResistanceOhm: null };
+  const pack: Pack = { chemistry: 'lipo', seriesCount: 6, capacityAh: 1.3, cellResistanceOhm: null, cRating: null };
 
   test('a state of charge and its voltage are each other’s inverse, for every chemistry', () => {
     for (const curve of Object.values(openVoltageCurves)) {
@@ -142,10 +142,33 @@ describe('pack', () => {
     expect(packOpenV(pack, 1)).toBeCloseTo(25.2, 9);
   });
 
+  test.each([
+    ['measured', { cellResistanceOhm: 0.0051, cRating: 100 }, 0.0051],
+    ['label', { cRating: 100 }, 0.5 / 130],
+    ['label', { cRating: 900 }, 0.5 / 195],
+    ['usual', {}, 0.0044],
+  ] as const)('resistance is %s: %o', (source, known, ohm) => {
+    const found = cellResistance({ ...pack, ...known });
+    expect(found.source).toBe(source);
+    expect(found.ohm).toBeCloseTo(ohm, 3);
+  });
+
+  test('a tiny cell is not scaled down from a large one: 0.3 Ah has some 40 mΩ, and larger packs of a size resist less', () => {
+    const usual = [0.1, 0.3, 0.45, 0.85, 1.3, 4, 10, 30].map((capacityAh) => cellResistance({ ...pack, capacityAh }).ohm);
+    expect(usual[1]).toBeCloseTo(0.042, 3);
+    expect(usual).toEqual([...usual].sort((a, b) => b - a));
+  });
+
+  test('beyond its most power a pack gives less: half its volts are gone there', () => {
+    const mostPowerW = packMostPowerW(pack);
+    expect(mostPowerW).toBeCloseTo(packOpenV(pack, 0.5) ** 2 / (4 * packResistanceOhm(pack)), 9);
+    expect(mostPowerW).toBeGreaterThan(2000);
+  });
+
   test('cold cells resist more, measured ones as measured', () => {
     expect(packResistanceOhm(pack, -10) / packResistanceOhm(pack, 25)).toBeCloseTo(1.7, 9);
     expect(packResistanceOhm({ ...pack, cellResistanceOhm: 0.004 })).toBeCloseTo(0.024, 9);
-    expect(packResistanceOhm({ chemistry: 'liIon', seriesCount: 1, capacityAh: 4.4, cellResistanceOhm: null })).toBeCloseTo(0.016, 3);
+    expect(packResistanceOhm({ chemistry: 'liIon', seriesCount: 1, capacityAh: 4.4, cellResistanceOhm: null, cRating: null })).toBeCloseTo(0.016, 3);
   });
 
   test('the power asked for comes out, or the most that could', () => {

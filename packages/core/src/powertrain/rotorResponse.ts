@@ -38,7 +38,8 @@ export function bellInertiaKgM2({ massKg, statorDiameterM }: Pick<Motor, 'massKg
 /**
  * Everything about a rotor at one point that does not need another simulation.
  *
- * The propeller's mass is the weighed one, or a usual one of its material. Behind a gear the bell counts with the
+ * What drives the speed back to its new value is Kt²/(R + X): the commutation reactance X = x·ω holds current back as the
+ * winding does. The propeller's mass is the weighed one, or a usual one of its material. Behind a gear the bell counts with the
  * square of the ratio.
  *
  * @param point - from {@link rotorAtThrottle} or {@link rotorAtThrust}
@@ -51,7 +52,7 @@ export function rotorFigures({ prop, drive, gearRatio }: Powertrain, point: Roto
   const blade = usualBlade(massKg, diameterM, bladeCount);
   const speedRadPerS = (point.speedRpm * 2 * Math.PI) / 60;
   const inertiaKgM2 = propInertiaKgM2(massKg, diameterM, inertiaFactors[tipShape]) + bellInertiaKgM2(drive.motor) * gearRatio ** 2;
-  const resistance = windingOhm(drive.motor, drive.motorTemperatureC) + drive.escResistanceOhm;
+  const resistance = windingOhm(drive.motor, drive.motorTemperatureC) + drive.escResistanceOhm + drive.motor.reactanceOhmS * speedRadPerS * gearRatio;
   const { thrustN, torqueNm, powerW } = point.prop;
   const spinUp = spinUpTimeS(inertiaKgM2, torqueNm, speedRadPerS, drive.motor.torqueConstantNmPerA * gearRatio, resistance);
   const rootForce = rootForceN(blade.massKg, blade.centreOfMassM, point.speedRpm);

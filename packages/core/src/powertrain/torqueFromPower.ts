@@ -12,12 +12,20 @@ import { windingOhm } from './motor.ts';
  * @returns torque [N·m]; negative where the power does not even cover friction
  * @throws {OutOfRangeError} outside those ranges
  */
-export function torqueFromPowerNm({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, speedRadPerS: number, powerW: number): number {
+export function torqueFromPowerNm(drive: Drive, speedRadPerS: number, powerW: number): number {
+  return drive.motor.torqueConstantNmPerA * motorCurrentA(drive, speedRadPerS, powerW) - drive.motor.friction(speedRadPerS);
+}
+
+/**
+ * Current in the winding from what the controller draws at a speed [A]: Pe = Kt·ω·I + I²·(R + R_esc) + P0.
+ *
+ * @throws {OutOfRangeError} as {@link torqueFromPowerNm}
+ */
+export function motorCurrentA({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, speedRadPerS: number, powerW: number): number {
   requirePositive('speedRadPerS', speedRadPerS);
   requireWithin('powerW', powerW, 0, 1e6);
   const ohm = windingOhm(motor, motorTemperatureC) + escResistanceOhm;
   const backV = motor.torqueConstantNmPerA * speedRadPerS;
   const net = Math.max(0, powerW - standbyPowerW);
-  const currentA = (Math.sqrt(backV * backV + 4 * ohm * net) - backV) / (2 * ohm);
-  return motor.torqueConstantNmPerA * currentA - motor.friction(speedRadPerS);
+  return (Math.sqrt(backV * backV + 4 * ohm * net) - backV) / (2 * ohm);
 }

@@ -1,13 +1,11 @@
-import { INCH_M, type TipShape } from '../label/propLabel.ts';
-import type { PropGeometry } from './propGeometry.ts';
+import { INCH_M, type BladePlanform, type TipShape } from '../label/propLabel.ts';
+import { effectivePitchM, type PropGeometry } from './propGeometry.ts';
 
 /** Stations along the blade; finer toward the tip, where the load is. */
 export const STATION_COUNT = 16;
 const DEFAULT_ROOT_RATIO = 0.14;
 /** The root vortex sits a little inside the first station. */
 const ROOT_LOSS_RATIO = 0.85;
-/** Blades work at a little more than the printed pitch, since their lower side is not their chord line. */
-const EFFECTIVE_PITCH = 1.03;
 const LARGEST_ANGLE_RAD = (40 * Math.PI) / 180;
 
 /** Chord at 75 % of the radius by blade count, relative to two blades. */
@@ -19,6 +17,8 @@ const TIPS = {
   square: { chord: 1.06, widest: 1.1, end: 0.93, from: 0.9, power: 2 },
 } as const;
 const SQUARE_LEAST_CHORD = 0.93;
+/** Chord of slim and broad blades over a usual one's. */
+export const planformWidths: Readonly<Record<BladePlanform, number>> = { slim: 0.82, usual: 1, broad: 1.15 };
 
 /** One blade seen from the front, cut into stations. */
 export interface BladePlan {
@@ -42,26 +42,30 @@ export interface BladeShape extends BladePlan {
 /**
  * Shapes a usual blade for a label.
  *
- *   c75/R = 0.212·S·C_B·(D_in/8)^−0.15;  β = atan(1.03·p/(π·x·D)), at most 40°
+ *   c75/R = 0.212·S·C_B·(D_in/8)^−0.15, S × 0.82 slim, × 1.15 broad;  β = atan(p_eff/(π·x·D)), at most 40°
  *
- * The plan form follows the tip shape; the constants were fitted to usual moulded propellers of 2 to 18 inches.
+ * A measured width or angle at three quarters of the radius replaces the guess. The plan form follows the tip shape; the constants were fitted to usual moulded propellers of 2 to 18 inches.
  *
  * @param geometry - a checked geometry
  * @see docs/physics.md, Propeller
  */
 export function shapeBlade(geometry: PropGeometry): BladeShape {
-  const { diameterM, pitchM } = geometry;
   const plan = planBlade(geometry);
-  const slope = (EFFECTIVE_PITCH * pitchM) / (diameterM * Math.PI);
+  const slope = effectivePitchM(geometry) / (geometry.diameterM * Math.PI);
   return { ...plan, anglesRad: plan.positions.map((x) => Math.min(Math.atan(slope / x), LARGEST_ANGLE_RAD)) };
 }
 
+/** Width of a usual blade of that kind at three quarters of the radius [m]. */
+export function usualChord75M({ diameterM, bladeCount, tipShape, planform }: Pick<PropGeometry, 'diameterM' | 'bladeCount' | 'tipShape' | 'planform'>): number {
+  return (planformWidths[planform] * 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * diameterM) / 2;
+}
+
 /** The plan form of a usual blade: all that area and volume need. */
-export function planBlade({ diameterM, bladeCount, tipShape, rootCutOutRatio }: PropGeometry): BladePlan {
+export function planBlade({ diameterM, bladeCount, tipShape, rootCutOutRatio, planform, chord75M: measuredM }: PropGeometry): BladePlan {
   const radiusM = diameterM / 2;
   const root = rootCutOutRatio ?? DEFAULT_ROOT_RATIO;
   const { positions, widths, chordRatios } = root === DEFAULT_ROOT_RATIO ? USUAL_OUTLINES[tipShape] : outlineOf(root, tipShape);
-  const chord75M = 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * radiusM;
+  const chord75M = measuredM ?? usualChord75M({ diameterM, bladeCount, tipShape, planform });
   return { radiusM, bladeCount, rootLossRatio: ROOT_LOSS_RATIO * root, positions, widths, chordsM: chordRatios.map((ratio) => ratio * chord75M) };
 }
 

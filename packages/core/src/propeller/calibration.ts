@@ -83,7 +83,7 @@ export function calibrate(readings: readonly CalibrationReading[], prior: Calibr
   };
 }
 
-/** How far one prop model lies from its workshop's correction, in logarithms: the maker's own shapes. */
+/** How far one prop model, or a maker's, lies from the correction around it, in logarithms: shapes of its own. */
 const OWN_PRIOR: CalibrationPrior = { offset: 0.05, slope: 1e-3, noise: 0.03, noiseCount: 4 };
 
 /**

@@ -3,6 +3,7 @@ import { requireWithin } from '../errors/guards.ts';
 import { INCH_M, type TipShape } from '../label/propLabel.ts';
 import { cubicWeights, emptyCubicWeights, type CubicWeights } from '../numerics/cubicWeights.ts';
 import { bladeElement, prepareProp } from './bladeElement.ts';
+import type { BladePlanform } from '../label/propLabel.ts';
 import type { BladeSection, PropGeometry, PropMaterial } from './propGeometry.ts';
 
 /** Propellers that share one table: alike in everything but size and pitch. */
@@ -10,13 +11,14 @@ export interface PropFamily {
   bladeCount: number;
   tipShape: TipShape;
   section: BladeSection;
+  planform: BladePlanform;
   material: PropMaterial;
 }
 
 /** Pitch ratios are spaced nearly evenly, since the stall moves outward along steep blades; sizes and speeds by ratio. */
 const PITCH_EXPONENT = 0.75;
 const PITCH_RATIO = axis(0.08, 1.2, 32, (ratio) => ratio ** PITCH_EXPONENT, (scaled) => scaled ** (1 / PITCH_EXPONENT));
-const DIAMETER_M = axis(1.99 * INCH_M, 18.01 * INCH_M, 7, Math.log, Math.exp);
+const DIAMETER_M = axis(1.15 * INCH_M, 18.01 * INCH_M, 9, Math.log, Math.exp);
 const TIP_SPEED_M_PER_S = axis(12, 240, 14, Math.log, Math.exp);
 
 /** Static coefficients at one tip speed. */
@@ -76,7 +78,7 @@ export class CoefficientTable {
     const at = row * ROW_LENGTH;
     if (this.isKnown[row] === 0) {
       const diameterM = DIAMETER_M.knots[row % DIAMETER_M.count]!;
-      const geometry: PropGeometry = { ...this.family, diameterM, pitchM: PITCH_RATIO.knots[Math.floor(row / DIAMETER_M.count)]! * diameterM, massKg: null, droopM: null, rootCutOutRatio: null };
+      const geometry: PropGeometry = { ...this.family, diameterM, pitchM: PITCH_RATIO.knots[Math.floor(row / DIAMETER_M.count)]! * diameterM, chord75M: null, angle75Rad: null, massKg: null, droopM: null, rootCutOutRatio: null };
       this.values.set(computeRow(geometry, this.air), at);
       this.isKnown[row] = 1;
     }
@@ -86,7 +88,7 @@ export class CoefficientTable {
   /**
    * The row of one size and pitch, to be read at any tip speed with {@link readRow}.
    *
-   * @param diameterM - 1.99 to 18.01 in [m]
+   * @param diameterM - 1.15 to 18.01 in [m]
    * @param pitchRatio - pitch over diameter, 0.08 to 1.2
    * @throws {OutOfRangeError} outside those ranges
    */

@@ -125,10 +125,11 @@ export function usualBlade(massKg: number, diameterM: number, bladeCount: number
 /**
  * Time constant with which a rotor follows a step of throttle.
  *
- *   τ = J/(2Q/ω + Kt²/R); thrust goes from 10 to 90 % of a small step in about 2.2·τ
+ *   τ = J/(2Q/ω + Kt²/(R + X)); thrust goes from 10 to 90 % of a small step in about 2.2·τ
  *
  * @param inertiaKgM2 - propeller and bell together
  * @param torqueNm - of the load at that speed
+ * @param resistanceOhm - of winding and controller, the commutation reactance at that speed with it
  * @throws {OutOfRangeError} if a value is not positive
  */
 export function spinUpTimeS(inertiaKgM2: number, torqueNm: number, speedRadPerS: number, torqueConstantNmPerA: number, resistanceOhm: number): number {

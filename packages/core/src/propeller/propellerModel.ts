@@ -6,7 +6,7 @@ import { AdvanceGrid } from './advanceGrid.ts';
 import { calibrationFactor, type Calibration } from './calibration.ts';
 import { computeRow, emptyCoefficients, readRow, type CoefficientRow, type StaticCoefficients } from './coefficientTable.ts';
 import type { CoefficientTables } from './coefficientTables.ts';
-import { isInsideFittedRange, requirePropGeometry, type PropGeometry } from './propGeometry.ts';
+import { effectivePitchM, EFFECTIVE_PITCH, isInsideFittedRange, isInsideTables, requirePropGeometry, type PropGeometry } from './propGeometry.ts';
 
 /** A propeller whose thrust and torque can be asked for at any speed, with how well that is known. */
 export interface PropellerModel {
@@ -47,16 +47,21 @@ export interface PropellerCalibration {
 const FITTED_TIP_MACH = 0.7;
 /** Nearer to the speed of sound the model ends. */
 export const MOST_TIP_MACH = 0.95;
-const LABEL_THRUST_RATIO = 0.12;
-const LABEL_POWER_RATIO = 0.15;
+/** Half widths of thrust and power: by the label alone, with one of width and angle measured, with both. */
+const HALF_WIDTHS = [
+  { thrust: 0.2, power: 0.25 },
+  { thrust: 0.18, power: 0.235 },
+  { thrust: 0.16, power: 0.22 },
+] as const;
 const NORMAL_QUANTILE = 1.96;
 
 /**
  * A propeller from its geometry: coefficients from the family's shared table, or computed for the piece where its
  * stiffness or root is its own, corrected by measured ones where they are given.
  *
- * From a label alone thrust is good to about ±12 % and power to ±15 % (95 %, a judgement); half as wide again for
- * each of: pitch over diameter above 0.8, under 4 in, more than 5 blades.
+ * From a label alone thrust is good to about ±20 % and power to ±25 % (95 %, a judgement), with blade width and angle
+ * measured to ±16 and ±22 %, as made-up props of another structure show; half as wide again for each of: pitch over diameter above 0.8, under 3 in, more than 5
+ * blades.
  *
  * @param geometry - what is known of the propeller
  * @param tables - tables of the air it turns in
@@ -66,13 +71,14 @@ const NORMAL_QUANTILE = 1.96;
 export function propellerModel(geometry: PropGeometry, tables: CoefficientTables, calibration: PropellerCalibration | null = null): PropellerModel {
   requirePropGeometry(geometry);
   const isFitted = isInsideFittedRange(geometry);
-  const isOwnPiece = geometry.massKg !== null || geometry.droopM !== null || geometry.rootCutOutRatio !== null;
+  const isOwnPiece = geometry.chord75M !== null || geometry.massKg !== null || geometry.droopM !== null || geometry.rootCutOutRatio !== null;
   const pitchRatio = geometry.pitchM / geometry.diameterM;
-  const row = isFitted && !isOwnPiece ? tables.of(geometry).rowOf(geometry.diameterM, pitchRatio) : computeRow(geometry, tables.air);
+  const row = isInsideTables(geometry) && !isOwnPiece ? tables.of(geometry).rowOf(geometry.diameterM, effectivePitchM(geometry) / EFFECTIVE_PITCH / geometry.diameterM) : computeRow(geometry, tables.air);
+  const halfWidth = HALF_WIDTHS[(geometry.chord75M === null ? 0 : 1) + (geometry.angle75Rad === null ? 0 : 1)]!;
   const isCalibrated = calibration !== null && calibration.thrust.readingCount + calibration.power.readingCount > 0;
   const widening = isFitted ? labelWidening(geometry) : 2 * labelWidening(geometry);
-  const thrust = isCalibrated ? calibrationFactor(calibration.thrust, pitchRatio) : { factor: 1, deviationLog: (widening * LABEL_THRUST_RATIO) / NORMAL_QUANTILE };
-  const power = isCalibrated ? calibrationFactor(calibration.power, pitchRatio) : { factor: 1, deviationLog: (widening * LABEL_POWER_RATIO) / NORMAL_QUANTILE };
+  const thrust = isCalibrated ? calibrationFactor(calibration.thrust, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.thrust) / NORMAL_QUANTILE };
+  const power = isCalibrated ? calibrationFactor(calibration.power, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.power) / NORMAL_QUANTILE };
   return {
     geometry,
     air: tables.air,
@@ -87,7 +93,7 @@ export function propellerModel(geometry: PropGeometry, tables: CoefficientTables
 }
 
 function labelWidening({ diameterM, pitchM, bladeCount }: PropGeometry): number {
-  return (pitchM / diameterM > 0.8 ? 1.5 : 1) * (diameterM < 4 * INCH_M ? 1.5 : 1) * (bladeCount > 5 ? 1.5 : 1);
+  return (pitchM / diameterM > 0.8 ? 1.5 : 1) * (diameterM < 3 * INCH_M ? 1.5 : 1) * (bladeCount > 5 ? 1.5 : 1);
 }
 
 /**

@@ -9,6 +9,8 @@ export interface SimulatedProp {
   /** Blade area over disc area. */
   solidity: number;
   chordM: number;
+  /** Width of its blades over that of usual ones of its kind, as a rule beside a usual one would show it. */
+  widthRatio: number;
   /** Angle of the blade at three quarters of the radius, from its zero-lift line [rad]. */
   angleRad: number;
   liftSlope: number;
@@ -35,6 +37,9 @@ export interface SimulatedPieceOptions {
 /** Two standard deviations of a family's thrust and power around the usual, as shares. */
 const FAMILY_THRUST = 0.1;
 const FAMILY_POWER = 0.15;
+/** Standard deviation of a family's blade width around the usual, as a share. */
+const FAMILY_WIDTH = 0.05;
+const ZERO_LIFT_DEGREES = 4.05;
 const PIECE_SPREAD = 0.015;
 /** Untwist of the materials, as shares of polycarbonate's; not the predictor's numbers. */
 const SOFTNESS: Record<PropMaterial, number> = { polycarbonate: 1, glassNylon: 0.5, carbonNylon: 0.32, carbon: 0.12, wood: 0.15, softPlastic: 2.3, printed: 0.8, unknown: 0.7 };
@@ -45,8 +50,8 @@ const VISCOSITY_M2_PER_S = 1.48e-5;
  * Draws a made-up piece: one station stands for the whole blade, with a lift slope, a stall and an untwist of its own.
  *
  * The predictor cuts the blade into stations and knows none of these numbers, so what is judged with it is judged on
- * something it does not know. Families lie within ±10 % of thrust and ±15 % of power of each other (two standard
- * deviations), pieces of a family within ±3 %.
+ * something it does not know. Families lie within ±10 % of thrust and ±15 % of power of each other and within ±10 % in
+ * the width of their blades (two standard deviations), pieces of a family within ±3 %.
  *
  * @throws {OutOfRangeError} if a size is not positive or the blades are not 1 to 8
  */
@@ -58,12 +63,9 @@ export function simulatedProp(diameterM: number, pitchM: number, options: Simula
   const family = seededRandom(`family/${options.familySeed}`);
   const piece = seededRandom(`piece/${options.pieceSeed}`);
   const around = (value: number, familyShare: number): number => value * (1 + familyShare * family.normal() + PIECE_SPREAD * piece.normal());
-  const chordM = 0.122 * diameterM * (tip === 'square' ? 1.12 : tip === 'pointed' ? 0.9 : 1) * (diameterM / INCH_M / 8) ** -0.13 * bladeCount ** -0.22;
-  return {
-    diameterM,
-    solidity: (2 * bladeCount * chordM) / (Math.PI * diameterM),
-    chordM,
-    angleRad: Math.atan(pitchM / (0.75 * Math.PI * diameterM)) + around(4.05 * DEGREE, 0.05),
+  const usualChordM = 0.122 * diameterM * (tip === 'square' ? 1.12 : tip === 'pointed' ? 0.9 : 1) * (diameterM / INCH_M / 8) ** -0.13 * bladeCount ** -0.22;
+  const drawn = {
+    angleRad: Math.atan(pitchM / (0.75 * Math.PI * diameterM)) + around(ZERO_LIFT_DEGREES * DEGREE, 0.05),
     liftSlope: around(5.4, 0.03),
     mostLift: around(1.2, 0.04) * (1 - 0.03 * Math.max(0, bladeCount - 2)),
     leastDrag: around(0.026, 0.08),
@@ -72,6 +74,14 @@ export function simulatedProp(diameterM: number, pitchM: number, options: Simula
     thrustFactor: 1 + (FAMILY_THRUST / 2) * family.normal(),
     powerFactor: 1 + (FAMILY_POWER / 2) * family.normal(),
   };
+  const widthRatio = 1 + FAMILY_WIDTH * family.normal();
+  const chordM = usualChordM * widthRatio;
+  return { diameterM, solidity: (2 * bladeCount * chordM) / (Math.PI * diameterM), chordM, widthRatio, ...drawn };
+}
+
+/** Angle that a gauge would read on a made-up piece [rad]. */
+export function gaugedAngleRad({ angleRad }: Pick<SimulatedProp, 'angleRad'>): number {
+  return angleRad - ZERO_LIFT_DEGREES * DEGREE;
 }
 
 /** How the made-up piece works at one tip speed, at rest. */

@@ -10,6 +10,8 @@ export interface SimulatedMotor {
   /** Friction at rest and its growth with speed [N·m, N·m·s/rad]. */
   frictionNm: number;
   frictionNmS: number;
+  /** Commutation reactance per speed [Ω·s/rad]. */
+  reactanceOhmS: number;
 }
 
 /** A made-up pack at the start of a run. */
@@ -20,8 +22,10 @@ export interface SimulatedPack {
   restingCellV: number;
 }
 
-/** Standard deviations of a motor around its label, as shares: speed constant, winding, friction. */
-const MOTOR_SPREAD = { kv: 0.01, resistance: 0.04, friction: 0.12 };
+/** Standard deviations of a motor around its label, as shares: speed constant, winding, friction, reactance. */
+const MOTOR_SPREAD = { kv: 0.01, resistance: 0.04, friction: 0.12, reactance: 0.12 };
+/** Time constant of a usual winding: its reactance grows with speed as this share of its resistance [s]. */
+const WINDING_S = 0.00042;
 const ESC_RESISTANCE_OHM = 0.0045;
 const OWN_DRAW_W = 0.9;
 /** Share of the throughput that a controller loses at half throttle, by switching. */
@@ -43,7 +47,8 @@ export function simulatedMotor(kvRpmPerV: number, resistanceOhm: number, noLoadC
   const kv = around(kvRpmPerV, MOTOR_SPREAD.kv);
   const frictionNm = around((60 / (2 * Math.PI * kv)) * noLoadCurrentA, MOTOR_SPREAD.friction);
   const noLoadSpeed = (10 * kv * 2 * Math.PI) / 60;
-  return { kvRpmPerV: kv, resistanceOhm: around(resistanceOhm, MOTOR_SPREAD.resistance), frictionNm: 0.4 * frictionNm, frictionNmS: (0.6 * frictionNm) / noLoadSpeed };
+  const ohm = around(resistanceOhm, MOTOR_SPREAD.resistance);
+  return { kvRpmPerV: kv, resistanceOhm: ohm, frictionNm: 0.4 * frictionNm, frictionNmS: (0.6 * frictionNm) / noLoadSpeed, reactanceOhmS: around(WINDING_S * resistanceOhm, MOTOR_SPREAD.reactance) };
 }
 
 /**
@@ -90,8 +95,10 @@ function equilibrium(prop: SimulatedProp, motor: SimulatedMotor, openV: number, 
     const speed = 2 * Math.PI * turns;
     const torqueNm = (powerCoefficient * density * turns ** 2 * prop.diameterM ** 5) / (2 * Math.PI);
     const motorA = (torqueNm + motor.frictionNm + motor.frictionNmS * speed) / perVolt;
-    const motorV = speed * perVolt + motorA * (motor.resistanceOhm + ESC_RESISTANCE_OHM);
-    const powerW = motorA * motorV * (1 + SWITCHING_RATIO * 4 * throttleRatio * (1 - throttleRatio)) + OWN_DRAW_W;
+    const heldV = speed * perVolt + motorA * (motor.resistanceOhm + ESC_RESISTANCE_OHM);
+    // Reactance takes volts without taking power.
+    const motorV = heldV + motorA * motor.reactanceOhmS * speed;
+    const powerW = motorA * heldV * (1 + SWITCHING_RATIO * 4 * throttleRatio * (1 - throttleRatio)) + OWN_DRAW_W;
     const voltageV = (openV + Math.sqrt(Math.max(0, openV ** 2 - 4 * packOhm * powerW))) / 2;
     return { thrustN: thrustCoefficient * density * turns ** 2 * prop.diameterM ** 4, speedRpm, currentA: powerW / voltageV, voltageV, lackV: throttleRatio * voltageV - motorV };
   };

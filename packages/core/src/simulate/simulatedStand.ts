@@ -121,15 +121,17 @@ export class SimulatedStand {
     const packOhm = pack.cellCount * pack.cellResistanceOhm;
     const windingOhm = motor.resistanceOhm * (1 + 0.0039 * (this.temperatureC - 25)) + ESC_RESISTANCE_OHM;
     const drivingV = throttle * openV - perVolt * this.speed;
-    const motorA = Math.max(0, isDesync ? 0.35 * openV : drivingV) / (windingOhm + throttle * throttle * packOhm);
+    const limitingOhm = windingOhm + motor.reactanceOhmS * this.speed + throttle * throttle * packOhm;
+    const motorA = Math.max(0, isDesync ? 0.35 * openV : drivingV) / limitingOhm;
     const turns = this.speed / TURN;
     const load = (this.at().powerCoefficient * densityKgPerM3 * turns ** 2 * prop.diameterM ** 5) / TURN;
     const friction = this.speed > 0 ? motor.frictionNm + motor.frictionNmS * this.speed : 0;
     const driving = isDesync ? 0 : perVolt * motorA;
     // Implicit in the load and the back voltage, so that a light rotor on a stiff motor stays stable.
-    const stiffness = (2 * load) / Math.max(1, this.speed) + (driving > 0 ? perVolt ** 2 / (windingOhm + throttle * throttle * packOhm) : 0);
+    const stiffness = (2 * load) / Math.max(1, this.speed) + (driving > 0 ? perVolt ** 2 / limitingOhm : 0);
     this.speed = Math.max(0, this.speed + (dtS * (driving - load - friction)) / (inertiaKgM2 + dtS * stiffness));
-    this.busA = throttle * motorA + 0.04;
+    // Reactance takes volts without taking power; a motor out of step draws what the controller lets through.
+    this.busA = (isDesync ? throttle * motorA : (motorA * (perVolt * this.speed + motorA * windingOhm)) / openV) + 0.04;
     this.busV = openV - packOhm * this.busA;
     this.stateOfCharge = Math.max(0, this.stateOfCharge - (this.busA * dtS) / (3600 * pack.capacityAh));
     const carried = (0.12 + 0.055 * Math.sqrt(turns)) * (this.temperatureC - airC) * motorMassKg * 14;

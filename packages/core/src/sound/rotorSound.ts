@@ -92,35 +92,66 @@ export interface PredictedSound {
   comparedDb: number;
 }
 
-/** Thrust that gusts and the arm below make waver, as a share of the steady one, per harmonic. */
-const UNSTEADY_RATIO = 0.04;
+/** Part of the thrust that wavers at order one, for gusts, the arm below and the neighbour's air. */
+const UNSTEADY_RATIO = 0.9;
+/** Wavering falls with its order s = m·B as s^−2.2. */
+const UNSTEADY_FALL = 2.2;
 const HEARD_HARMONICS = 8;
 /** Where the vortex noise of small rotors peaks; the A curve is taken there [Hz]. */
 const VORTEX_PEAK_HZ = 3000;
-const ABSOLUTE_DB = 6;
-const COMPARED_DB = 3;
+/** Reynolds number from which the vortex rule of large rotors holds, and how fast small blades grow louder than it. */
+const LARGE_REYNOLDS = 3.3e5;
+const SMALL_BLADE_FALL = 2.2;
+/** Chord of a usual blade over its radius: size and speed decide, not how a disc is shared out. */
+const USUAL_CHORD_RATIO = 0.2;
+/** Smaller blades than this are no louder for it. */
+const LEAST_REYNOLDS = 13_000;
+/** Sizes under which a predicted level is surer to be wrong. */
+const SMALL_M = 0.254;
+const SMALL_DB = 12;
+const LARGE_DB = 8;
+/** Between props of one craft [dB]: less is no difference. */
+export const COMPARED_LEVEL_DB = 4;
+
+/** How far a predicted level may be off [dB]. */
+export function levelUncertaintyDb(diameterM: number): number {
+  return diameterM < SMALL_M ? SMALL_DB : LARGE_DB;
+}
+
+/**
+ * What the laminar, shedding flow of small blades adds to the vortex rule of large rotors [dB].
+ *
+ *   ΔL = 22·log10(3.3e5/Re), Re at three quarters of the radius with a chord of a fifth of it, 0 to 31 dB
+ */
+export function smallBladeDb(source: RotorSource, air: RotorAir): number {
+  const reynolds = (0.75 * Math.PI * source.speedRpm * USUAL_CHORD_RATIO * source.diameterM ** 2) / 120 / air.kinematicViscosityM2PerS;
+  return Math.max(0, 10 * SMALL_BLADE_FALL * Math.log10(LARGE_REYNOLDS / Math.max(LEAST_REYNOLDS, reynolds)));
+}
 
 /**
  * A-weighted level of a hovering craft: steady tones, thickness, thrust that wavers, and vortex noise, as energies.
  *
- * The wavering thrust radiates as a dipole along the axis, p = mBΩ·ε·T·|cosθ|/(4π·r·c·m·√2) with ε = 4 %: near a craft
- * it outweighs the steady tones. Good to ±6 dB absolutely and ±3 dB between props: less is no difference.
+ * Wavering thrust radiates as a dipole along the axis, p = s·Ω·ε·T·|cosθ|/(4π·r·c·√2) with ε = 0.9·s^−2.2 at order
+ * s = m·B, so that at equal thrust more blades are quieter. Vortex noise is that of large rotors, louder for small blades.
+ * Good to ±12 dB under 10 inch and ±8 dB above, ±4 dB between props of one craft: less is no difference.
  *
  * @param rotorCount - equal rotors, > 0
  * @throws {OutOfRangeError} if a size, speed, thrust or distance is not positive
+ * @see M. V. Lowson, Theoretical analysis of compressor noise (orders of unsteady loading); bands of practice in docs/physics.md
  */
 export function predictSound(source: RotorSource, listener: Listener, air: RotorAir, rotorCount: number): PredictedSound {
   requirePositive('rotorCount', rotorCount);
   const passing = bladePassingHz(source);
+  const speedRadPerS = (source.speedRpm * 2 * Math.PI) / 60;
   const cosine = Math.abs(Math.cos((listener.angleDegrees * Math.PI) / 180));
   const tones = toneMeanSquaresPa2(source, listener, air, HEARD_HARMONICS);
-  let heard = meanSquareOfLevel(broadbandDb(source, listener) + aWeightingDb(VORTEX_PEAK_HZ));
+  let heard = meanSquareOfLevel(broadbandDb(source, listener) + smallBladeDb(source, air) + aWeightingDb(VORTEX_PEAK_HZ));
   tones.forEach((tone, i) => {
-    const frequency = (i + 1) * passing;
-    const wavering = (2 * Math.PI * frequency * (UNSTEADY_RATIO / (i + 1)) * source.thrustN * cosine) / (4 * Math.PI * listener.distanceM * air.soundSpeedMPerS * Math.SQRT2);
-    heard += (tone + wavering ** 2) * 10 ** (aWeightingDb(frequency) / 10);
+    const order = (i + 1) * source.bladeCount;
+    const wavering = (order * speedRadPerS * UNSTEADY_RATIO * order ** -UNSTEADY_FALL * source.thrustN * cosine) / (4 * Math.PI * listener.distanceM * air.soundSpeedMPerS * Math.SQRT2);
+    heard += (tone + wavering ** 2) * 10 ** (aWeightingDb((i + 1) * passing) / 10);
   });
-  return { levelDb: 10 * Math.log10((rotorCount * heard) / REFERENCE_PRESSURE_PA ** 2), bladePassingHz: passing, absoluteDb: ABSOLUTE_DB, comparedDb: COMPARED_DB };
+  return { levelDb: 10 * Math.log10((rotorCount * heard) / REFERENCE_PRESSURE_PA ** 2), bladePassingHz: passing, absoluteDb: levelUncertaintyDb(source.diameterM), comparedDb: COMPARED_LEVEL_DB };
 }
 
 function requireSource(source: RotorSource, { distanceM, angleDegrees }: Listener): void {

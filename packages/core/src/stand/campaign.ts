@@ -1,4 +1,5 @@
 import type { CraftKind } from '../craft/layouts.ts';
+import type { Drive } from '../powertrain/equilibrium.ts';
 import type { EvidenceMark, Figure, Origin } from '../figure/figure.ts';
 import type { Reason } from '../figure/reason.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
@@ -24,6 +25,9 @@ export interface CampaignInput {
     motorLimitA: number | null;
     /** Largest disc that clears the frame; null when unknown. */
     clearanceDiameterM: number | null;
+    /** What turned the props, for reducing full throttle to one voltage; null leaves readings at the voltage they were taken. */
+    drive: Drive | null;
+    gearRatio: number;
   };
   props: readonly CampaignProp[];
   referencePropId: string | null;
@@ -81,6 +85,8 @@ export interface CampaignResults {
   /** Of one rotor that carries its share: in hover, or a plane in cruise. */
   carryThrustN: number | null;
   chosenThrottleRatio: number;
+  /** Voltage to which full-throttle figures are reduced [V]; null where they are not. */
+  fullVoltageV: number | null;
   props: PropResult[];
   /** Electrical power at which the ESC's current limit lies, at the mean full-throttle voltage; null without a limit. */
   escLimitPowerW: number | null;

@@ -9,8 +9,10 @@ import type { SortedRuns } from './sortRuns.ts';
 const HIGH_HOVER_THROTTLE = 0.65;
 /** Thrust follows speed to about the second power; far from it something else is measured. */
 const EXPONENT_RANGE = [1.85, 2.25] as const;
-/** Full-throttle voltage that differs more than this makes full-throttle figures incomparable. */
+/** Full-throttle voltage that differs more than this makes full-throttle figures incomparable where they are not reduced. */
 const VOLTAGE_TOLERANCE_RATIO = 0.02;
+/** Voltages that lie closer together need no word. */
+const TOLD_VOLTAGE_RATIO = 0.005;
 
 const valueOf = (prop: PropResult, point: PointName, figure: PointFigure): number | null => prop.points[point][figure]?.figure.value ?? null;
 
@@ -59,7 +61,7 @@ export function campaignReasons(input: CampaignInput, results: CampaignResults, 
   reasons.push(...breaches(results, name));
   const reference = results.props.find((p) => p.isReference);
   for (const prop of results.props) reasons.push(...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
-  reasons.push(...leaders(results, name));
+  reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted));
   reasons.push(...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
     reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });
@@ -68,6 +70,14 @@ export function campaignReasons(input: CampaignInput, results: CampaignResults, 
     reasons.push({ code: 'referenceMissing', severity: 'action', values: { name: reference ? name(reference.propModelId) : '' }, figure: null });
   }
   return bySeverity(reasons);
+}
+
+/** To which voltage full throttle is reduced, once it matters. */
+function reducedVoltage({ fullVoltageV }: CampaignResults, sorted: ReadonlyMap<string, SortedRuns>): Reason[] {
+  const fromV = [...sorted.values()].flatMap((s) => s.counted.flatMap((r) => r.points.full?.reduction?.fromV ?? []));
+  if (fullVoltageV === null || fromV.length < 2) return [];
+  const [lowV, highV] = [Math.min(...fromV), Math.max(...fromV)];
+  return highV / lowV - 1 < TOLD_VOLTAGE_RATIO ? [] : [{ code: 'reducedToVoltage', severity: 'note', values: { voltageV: fullVoltageV, lowV, highV }, figure: null }];
 }
 
 function reasonsOfProp(input: CampaignInput, results: CampaignResults, prop: PropResult, name: string, reference: PropResult | undefined, runs: SortedRuns): Reason[] {
@@ -89,7 +99,8 @@ function reasonsOfProp(input: CampaignInput, results: CampaignResults, prop: Pro
   }
   const own = valueOf(prop, 'full', 'voltageV');
   const other = reference ? valueOf(reference, 'full', 'voltageV') : null;
-  if (own !== null && other !== null && !prop.isReference && Math.abs(own / other - 1) > VOLTAGE_TOLERANCE_RATIO) {
+  const isReduced = runs.counted.every((r) => r.points.full === undefined || r.points.full.reduction !== null);
+  if (own !== null && other !== null && !prop.isReference && !isReduced && Math.abs(own / other - 1) > VOLTAGE_TOLERANCE_RATIO) {
     reasons.push({ code: 'voltageDiffers', severity: 'caution', values: { name, value: own, other }, figure: key('full', 'voltageV') });
   }
   const thrusts = runs.counted.map((r) => r.points.full?.values.thrustN).filter((v) => v !== undefined);

@@ -4,8 +4,9 @@ import { UnknownFigureError } from '../errors/coreError.ts';
 import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
 import { pointFigures, pointPlaces, type PointFigure, type PointName, type PointPlace, type ReadFigure, type RunPoint } from './pointOfRun.ts';
 import { figureDimension, reduceCampaign } from './reduceCampaign.ts';
+import type { VoltageStep } from './reduceVoltage.ts';
 import { standQuantities } from './quantities.ts';
-import { sortRuns, type CountedRun } from './sortRuns.ts';
+import { campaignRuns, type CountedRun } from './sortRuns.ts';
 
 /**
  * Shows how one figure of a campaign follows from its readings: for each counted run the two points it lies between
@@ -23,7 +24,7 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   if (point === 'standard' && result) return explainStandardThrust(input, result, key);
   const compared = point !== 'standard' && pointFigures.includes(figure) ? result?.points[point]?.[figure] : undefined;
   if (!result || !compared || point === 'standard') throw new UnknownFigureError(key);
-  const runs = sortRuns(input, propModelId);
+  const runs = campaignRuns(input).of.get(propModelId)!;
   const place = pointPlaces(results.carryThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
   const inputs: WorkingInput[] = [];
   const lines: WorkingLine[] = [];
@@ -38,6 +39,9 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   });
   const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: perRun.length } }];
   for (const left of result.leftOut) notes.push({ code: `leftOut.${left.code}`, values: { ordinal: left.ordinal } });
+  const { fullVoltageV } = results;
+  const fromV = runs.counted.flatMap((r) => r.points[point]?.reduction?.fromV ?? []);
+  if (fullVoltageV !== null && fromV.length > 0) notes.push({ code: 'reducedToVoltage', values: { voltageV: fullVoltageV, lowV: Math.min(...fromV), highV: Math.max(...fromV) } });
   if (compared.figure.uncertainty !== null) notes.push({ code: 'pooledSpread', values: { uncertainty: compared.figure.uncertainty } });
   return { key: workingKey(propModelId, point, figure), title: `${point}.${figure}`, inputs, lines, result: compared.figure, source: place.axis === 'thrustN' ? (input.craft.kind === 'plane' ? 'cruiseBalance' : 'hoverBalance') : 'standReading', notes };
 }
@@ -45,7 +49,7 @@ export function explainFigure(input: CampaignInput, key: string): Working {
 function explainStandardThrust(input: CampaignInput, result: PropResult, key: string): Working {
   if (!result.standardThrust) throw new UnknownFigureError(key);
   const inputs: WorkingInput[] = [];
-  const terms = sortRuns(input, result.propModelId).counted.flatMap(({ settled, points }) => {
+  const terms = campaignRuns(input).of.get(result.propModelId)!.counted.flatMap(({ settled, points }) => {
     const thrustN = points.full?.values.thrustN;
     if (thrustN === undefined || points.full?.values.speedRpm === undefined) return [];
     const { ordinal, densityKgPerM3 } = settled.run;
@@ -81,12 +85,25 @@ function explainRun(run: CountedRun, place: PointPlace, figure: PointFigure, inp
   if (point?.values[figure] === undefined) return [];
   const suffix = String(run.settled.run.ordinal);
   const quotient = figure === 'thrustPerPowerNPerW' ? 'powerW' : figure === 'thrustPerCurrentNPerA' ? 'currentA' : null;
-  if (quotient === null) return [explainReading(point, figure as ReadFigure, place, suffix, inputs, lines)];
-  const top = explainReading(point, 'thrustN', place, suffix, inputs, lines);
-  const bottom = explainReading(point, quotient, place, suffix, inputs, lines);
+  if (quotient === null) return [explainReduced(point, figure as ReadFigure, place, suffix, inputs, lines)];
+  const top = explainReduced(point, 'thrustN', place, suffix, inputs, lines);
+  const bottom = explainReduced(point, quotient, place, suffix, inputs, lines);
   const symbol = `e${suffix}`;
   lines.push({ symbol, formula: `${top} / ${bottom}`, value: point.values[figure], dimension: figureDimension(figure) });
   return [symbol];
+}
+
+const REDUCED: Partial<Record<ReadFigure, keyof VoltageStep>> = { thrustN: 'thrustRatio', speedRpm: 'speedRatio', powerW: 'powerRatio', currentA: 'currentRatio' };
+
+/** A reading, and behind it what it becomes at the campaign's voltage. */
+function explainReduced(point: RunPoint, name: ReadFigure, place: PointPlace, suffix: string, inputs: WorkingInput[], lines: WorkingLine[]): string {
+  const read = explainReading(point, name, place, suffix, inputs, lines);
+  const by = REDUCED[name];
+  if (point.reduction === null || by === undefined) return read;
+  const [factor, symbol] = [`r${read}`, `${read}r`];
+  inputs.push({ symbol: factor, what: 'voltageRatio', value: point.reduction[by], dimension: 'number', mark: 'estimated' });
+  lines.push({ symbol, formula: `${read} * ${factor}`, value: point.values[name]!, dimension: standQuantities[name] });
+  return symbol;
 }
 
 const SYMBOLS: Record<ReadFigure, string> = { throttleRatio: 'g', thrustN: 'T', speedRpm: 'n', currentA: 'I', voltageV: 'V', powerW: 'P' };

@@ -1,5 +1,6 @@
 import { readAt, type CurvePoint, type CurveReading } from './readAt.ts';
 import type { StandQuantity, StandStep } from './quantities.ts';
+import type { VoltageStep } from './reduceVoltage.ts';
 import type { SettledRun } from './settleRun.ts';
 
 /** Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust. */
@@ -16,8 +17,11 @@ export type PointFigure = (typeof pointFigures)[number];
 /** One run at one point of its curve. */
 export interface RunPoint {
   readings: Partial<Record<ReadFigure, CurveReading>>;
+  /** At full throttle reduced to the campaign's voltage, where that could be done. */
   values: Partial<Record<PointFigure, number>>;
   isExtended: boolean;
+  /** How a full-throttle point came to one voltage; null where it stands as it was read. */
+  reduction: (VoltageStep & { fromV: number; toV: number }) | null;
 }
 
 /** Full throttle may be extended from a top step of at least this. */
@@ -56,9 +60,15 @@ export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null 
     if (points.length >= 2) readings[name] = readAt(points, place.at);
   }
   const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
-  if (values.thrustN !== undefined && values.powerW !== undefined && values.powerW > 0) values.thrustPerPowerNPerW = values.thrustN / values.powerW;
-  if (values.thrustN !== undefined && values.currentA !== undefined && values.currentA > 0) values.thrustPerCurrentNPerA = values.thrustN / values.currentA;
-  return { readings, values, isExtended: Object.values(readings).some((r) => r.isExtended) };
+  return { readings, values: withQuotients(values), isExtended: Object.values(readings).some((r) => r.isExtended), reduction: null };
+}
+
+/** Values with the quotients that follow from them. */
+export function withQuotients({ thrustN, powerW, currentA, ...rest }: RunPoint['values']): RunPoint['values'] {
+  const values: RunPoint['values'] = { ...rest, ...(thrustN === undefined ? {} : { thrustN }), ...(powerW === undefined ? {} : { powerW }), ...(currentA === undefined ? {} : { currentA }) };
+  if (thrustN !== undefined && powerW !== undefined && powerW > 0) values.thrustPerPowerNPerW = thrustN / powerW;
+  if (thrustN !== undefined && currentA !== undefined && currentA > 0) values.thrustPerCurrentNPerA = thrustN / currentA;
+  return values;
 }
 
 /** Steps on which the axis strictly rises; a thrust that falls at the top (bogging) ends the curve there. */

@@ -11,7 +11,7 @@ import { pointFigures, type PointFigure, type PointName } from './pointOfRun.ts'
 import { readAt, type CurvePoint } from './readAt.ts';
 import { standQuantities } from './quantities.ts';
 import type { SettledRun } from './settleRun.ts';
-import { sortRuns, type SortedRuns } from './sortRuns.ts';
+import { campaignRuns, type SortedRuns } from './sortRuns.ts';
 import { reduceToStandardDay } from './standardDay.ts';
 
 const DIMENSIONS: Record<PointFigure, Dimension> = {
@@ -30,7 +30,7 @@ export function figureDimension(figure: PointFigure): Dimension {
  *
  * A figure is the mean over the runs that count. Its 95 % half width comes from the spread between runs of the same
  * prop, pooled over the whole campaign, so two runs of each of seven props give seven degrees of freedom. Two props
- * differ only where the difference exceeds its own interval. Runs below the pack gate, with another reading kind
+ * differ only where the difference exceeds its own interval. Full throttle is reduced to one voltage through the motor. Runs below the pack gate, with another reading kind
  * than the reference, or with fewer than two usable steps are listed and left out.
  *
  * @param input - one craft, its props and kept runs of one protocol version, SI
@@ -39,7 +39,7 @@ export function figureDimension(figure: PointFigure): Dimension {
  */
 export function reduceCampaign(input: CampaignInput): CampaignResults {
   const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
-  const sorted = new Map(input.props.map((prop) => [prop.id, sortRuns(input, prop.id)]));
+  const { of: sorted, fullVoltageV } = campaignRuns(input);
   const spreads = spreadOfFigures([...sorted.values()]);
   const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
   const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads));
@@ -48,6 +48,7 @@ export function reduceCampaign(input: CampaignInput): CampaignResults {
     kind: input.craft.kind,
     carryThrustN: hoverN,
     chosenThrottleRatio: input.chosenThrottleRatio,
+    fullVoltageV,
     props,
     escLimitPowerW: escLimitPower(input, props),
     spreadRatio: spread?.spreadRatio ?? null,

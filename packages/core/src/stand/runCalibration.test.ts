@@ -25,7 +25,7 @@ function steps(geometry: PropGeometry, thrustFactor: number, powerFactor: number
     return { ...emptyStep(), throttleRatio: (i + 1) / SPEEDS.length, thrustN: thrustFactor * label.thrustN, speedRpm, ...(read === 'torque' ? { torqueNm } : { powerW: held.drive.powerW }) };
   });
 }
-const run = (propModelId: string, geometry: PropGeometry, of: StandStep[]): CalibrationRun => ({ propModelId, geometry, densityKgPerM3: STANDARD_ROTOR_AIR.densityKgPerM3, steps: of });
+const run = (propModelId: string, geometry: PropGeometry, of: StandStep[]): CalibrationRun => ({ propModelId, family: null, geometry, densityKgPerM3: STANDARD_ROTOR_AIR.densityKgPerM3, steps: of });
 
 test('torque read off the electrical power is the torque that was asked for', () => {
   for (const torqueNm of [0.02, 0.1, 0.3]) {

@@ -1,6 +1,9 @@
 import { carryThrustN } from '../craft/carryThrust.ts';
 import type { CampaignInput, PropResult } from './campaign.ts';
-import { pointOfRun, pointPlaces, type PointName, type RunPoint } from './pointOfRun.ts';
+import type { Drive } from '../powertrain/equilibrium.ts';
+import { mean } from '../statistics/describe.ts';
+import { pointOfRun, pointPlaces, withQuotients, type PointName, type RunPoint } from './pointOfRun.ts';
+import { voltageStep } from './reduceVoltage.ts';
 import { settleRun, type LeftOutCode, type RunRecord, type SettledRun } from './settleRun.ts';
 
 /** One counted run with its points, as the reduction and the workings both use it. */
@@ -14,7 +17,43 @@ export interface SortedRuns {
   leftOut: PropResult['leftOut'];
 }
 
-/** Settles the runs of one prop and says which count. */
+/** The runs of all props of a campaign, full throttle reduced to one voltage. */
+export interface CampaignRuns {
+  of: ReadonlyMap<string, SortedRuns>;
+  /** The voltage [V]; null where nothing was reduced. */
+  fullVoltageV: number | null;
+}
+
+/**
+ * Settles all runs of a campaign, says which count, and reduces full throttle to one voltage through the motor: that of
+ * the reference's runs, or the mean of all. A run without volts or amps, or too far away, stays as it was read.
+ */
+export function campaignRuns(input: CampaignInput): CampaignRuns {
+  const sorted = new Map(input.props.map((prop) => [prop.id, sortRuns(input, prop.id)]));
+  const voltages = (runs: readonly CountedRun[]): number[] => runs.flatMap((r) => r.points.full?.values.voltageV ?? []);
+  const own = input.referencePropId === null ? [] : voltages(sorted.get(input.referencePropId)?.counted ?? []);
+  const all = own.length > 0 ? own : voltages([...sorted.values()].flatMap((s) => s.counted));
+  const { drive, gearRatio } = input.craft;
+  if (drive === null || all.length === 0) return { of: sorted, fullVoltageV: null };
+  const fullVoltageV = mean(all);
+  const reduced = [...sorted].map(([id, { counted, leftOut }]) => [id, { counted: counted.map((run) => withReducedFull(run, drive, gearRatio, fullVoltageV)), leftOut }] as const);
+  return { of: new Map(reduced), fullVoltageV };
+}
+
+function withReducedFull(run: CountedRun, drive: Drive, gearRatio: number, toV: number): CountedRun {
+  const { full } = run.points;
+  const { voltageV, currentA, speedRpm, thrustN, powerW } = full?.values ?? {};
+  if (!full || !(voltageV! > 0) || !(currentA! > 0)) return run;
+  const step = voltageStep(drive, { voltageV: voltageV!, currentA: currentA!, speedRadPerS: speedRpm === undefined ? null : (2 * Math.PI * speedRpm * gearRatio) / 60 }, toV);
+  if (step === null) return run;
+  const values = withQuotients({
+    ...full.values, currentA: currentA! * step.currentRatio,
+    ...(speedRpm === undefined ? {} : { speedRpm: speedRpm * step.speedRatio }), ...(thrustN === undefined ? {} : { thrustN: thrustN * step.thrustRatio }), ...(powerW === undefined ? {} : { powerW: powerW * step.powerRatio }),
+  });
+  return { ...run, points: { ...run.points, full: { ...full, values, reduction: { ...step, fromV: voltageV!, toV } } } };
+}
+
+/** Settles the runs of one prop and says which count; every point as it was read. */
 export function sortRuns(input: CampaignInput, propModelId: string): SortedRuns {
   const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
   const result: SortedRuns = { counted: [], leftOut: [] };

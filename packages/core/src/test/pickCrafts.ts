@@ -8,7 +8,7 @@ import { pickBench, type PickBench, type PickCraft } from '../pick/pickCraft.ts'
 export const surveyQuad: PickCraft = {
   kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.2079, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.92, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 2, ccwCount: 2 },
   motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
-  pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 6,
+  pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null }, standbyPowerW: 12, ductThrustRatio: null, style: 'normal', airC: 6,
 };
 
 /** A mapping plane for tests: 2.1 kg behind an eleven-inch prop. */

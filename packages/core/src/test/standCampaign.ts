@@ -19,7 +19,7 @@ export const twiceRun = (id: string, topN: number, topW: number, spread = 0.004)
 
 /** An evening with a quad of 2 kg and the props `ref`, `big` and `small`. */
 export const campaignOf = (runs: RunRecord[], more: Partial<CampaignInput> = {}): CampaignInput => ({
-  craft: { name: 'Petrel', massKg: 2, kind: 'multirotor' as const, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2 },
+  craft: { name: 'Petrel', massKg: 2, kind: 'multirotor' as const, rotorCount: 4, escLimitA: 40, motorLimitA: null, clearanceDiameterM: 0.2, drive: null, gearRatio: 1 },
   props: ['ref', 'big', 'small'].map((id) => ({ id, name: id, diameterM: 0.18, speedLimitRpm: null })),
   referencePropId: 'ref',
   gateCellV: 4.05,

@@ -5,14 +5,14 @@ import { length } from './length.ts';
 import { mass } from './mass.ts';
 import { acceleration, level, torque } from './mechanics.ts';
 import { number, ratio, time } from './ratio.ts';
-import { rotation } from './rotation.ts';
+import { angle, rotation } from './rotation.ts';
 import { density, pressure, temperature } from './surroundings.ts';
 import type { Unit } from './unit.ts';
 
 /** Every dimension that Zivvo reads or shows, with its units. */
 export const dimensions = {
   length, mass, force, rotation, current, voltage, power, resistance, charge, motorConstant, torque, acceleration, level,
-  temperature, pressure, density, ratio, time, number, thrustPerPower, thrustPerCurrent,
+  temperature, pressure, density, ratio, time, number, angle, thrustPerPower, thrustPerCurrent,
 } as const;
 
 export type Dimension = keyof typeof dimensions;

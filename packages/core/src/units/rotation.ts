@@ -1,5 +1,14 @@
 import type { UnitTable } from './unit.ts';
 
+export const angle: UnitTable = {
+  suffix: 'Rad',
+  siSymbol: 'rad',
+  units: [
+    { symbol: '°', aliases: ['deg', 'degree', 'degrees'], factor: Math.PI / 180 },
+    { symbol: 'rad', aliases: [], factor: 1 },
+  ],
+};
+
 export const rotation: UnitTable = {
   suffix: 'Rpm',
   siSymbol: 'rev/min',

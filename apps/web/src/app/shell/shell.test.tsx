@@ -88,7 +88,7 @@ test('questions are asked ahead of the page; for Pick the runs too, and its firs
 test('the first map of Pick is begun anew when the craft’s own runs have come', async () => {
   const skua = craftForPick({ id: 'c8' });
   const byRuns = calibrate(Array.from({ length: 9 }, (_, i) => ({ pitchRatio: 0.4 + 0.03 * i, logRatio: 0.08 })));
-  const calibration: StandCalibration = { whole: { thrust: byRuns, power: byRuns }, models: {}, runCount: 9, propCount: 1 };
+  const calibration: StandCalibration = { whole: { thrust: byRuns, power: byRuns }, families: {}, models: {}, motor: null, standVoltageV: null, runCount: 9, propCount: 1 };
   pretendServer({ ...pickAnswers(skua), 'GET /air': { air }, 'GET /crafts/c8/calibration': { calibration, isSimulated: false } });
   const told = listeningPool();
   await startPick(new URL('http://zivvo.test/pick?craft=c8'));

@@ -1,6 +1,6 @@
 import type { Dimension, Reason } from '@zivvo/core';
 import { defaultUnits, formatQuantity, reasonSentence, unitFor, type ShownQuantity, type UnitChoices } from '@zivvo/words';
-import { useMemo } from 'react';
+import { createContext, useContext, useMemo } from 'react';
 import { useSelector } from 'react-redux';
 
 export interface Format {
@@ -17,9 +17,14 @@ export interface Format {
 /** Units for what is always measured in millimetres. */
 export const MILLIMETRES: UnitChoices = { ...defaultUnits, length: 'mm' };
 
+/** Whether lengths are written in millimetres whatever the reader's choice: around a craft that is spoken of so. */
+export const InMillimetres = createContext(false);
+
 /** Everything a page needs to write numbers in the reader's units. */
 export function useFormat(): Format {
-  const choices = useSelector((state: { settings: { units: UnitChoices } }) => state.settings.units);
+  const chosen = useSelector((state: { settings: { units: UnitChoices } }) => state.settings.units);
+  const isTiny = useContext(InMillimetres);
+  const choices = useMemo((): UnitChoices => (isTiny ? { ...chosen, length: 'mm' } : chosen), [chosen, isTiny]);
   return useMemo(
     () => ({
       choices,

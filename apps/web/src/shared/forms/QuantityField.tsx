@@ -13,6 +13,8 @@ interface QuantityFieldProps<T extends FieldValues> {
   dimension: Dimension;
   description?: ReactNode;
   required?: boolean;
+  /** What counts while nothing is typed, in SI. */
+  usual?: number;
   /** For what is always spoken of in millimetres. */
   isInMillimetres?: boolean;
   /** Mark beside the label, for values that may still be estimates. */
@@ -22,7 +24,7 @@ interface QuantityFieldProps<T extends FieldValues> {
 }
 
 /** A quantity typed with or without its unit; the form holds it in SI, the field keeps what was typed. */
-export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, mark, onTyped, isInMillimetres = false }: QuantityFieldProps<T>) {
+export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, usual, mark, onTyped, isInMillimetres = false }: QuantityFieldProps<T>) {
   const reader = useFormat().choices;
   const choices = isInMillimetres ? MILLIMETRES : reader;
   const unit = unitFor(dimension, choices);
@@ -59,6 +61,7 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
       inputMode="decimal"
       autoComplete="off"
       value={text}
+      placeholder={written(usual, unit)}
       onChange={(e) => onChange(e.currentTarget.value)}
       onBlur={field.onBlur}
       error={isUnreadable ? unreadableSentence(read, dimension, choices) : fieldState.error?.message}

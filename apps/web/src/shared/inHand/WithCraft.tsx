@@ -1,6 +1,8 @@
 import type { CraftView } from '@zivvo/contract';
 import type { ReactNode } from 'react';
+import { neighbourDistanceM } from '@zivvo/core';
 import { useCraftQuery, useCraftsQuery } from '../api/craftApi.ts';
+import { InMillimetres } from '../format/useFormat.ts';
 import { Action, ActionLink } from '../ui/Action.tsx';
 import { EmptyPage, Ready } from '../ui/PageStates.tsx';
 import { StationPage } from '../ui/StationPage.tsx';
@@ -17,7 +19,14 @@ interface WithCraftProps {
 export function WithCraft({ station, children }: WithCraftProps) {
   const { craftId } = useInHand();
   const query = useCraftQuery(craftId ?? '', { skip: craftId === null });
-  return craftId === null ? <ChooseCraft station={station} /> : <Ready query={query}>{children}</Ready>;
+  return craftId === null ? <ChooseCraft station={station} /> : <Ready query={query}>{(craft) => <InMillimetres value={isTiny(craft)}>{children(craft)}</InMillimetres>}</Ready>;
+}
+
+/** Discs smaller than this are spoken of in millimetres. */
+const TINY_M = 0.06;
+
+function isTiny({ clearanceDiameterM, rotors }: CraftView): boolean {
+  return (clearanceDiameterM ?? neighbourDistanceM(rotors) ?? Infinity) < TINY_M;
 }
 
 function ChooseCraft({ station }: { station: string }) {

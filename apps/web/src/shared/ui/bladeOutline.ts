@@ -1,10 +1,11 @@
-import type { TipShape } from '@zivvo/core';
+import { planformWidths, type BladePlanform, type TipShape } from '@zivvo/core';
 
 export interface GlyphShape {
   diameterM: number;
   pitchM: number;
   bladeCount: number;
   tipShape: TipShape;
+  planform?: BladePlanform | null;
 }
 
 /** Chord along the blade as a share of the widest, root to tip. */
@@ -15,14 +16,14 @@ const PLANFORMS: Record<TipShape, readonly number[]> = {
 };
 
 /**
- * Outline of one blade pointing up, in a box of ±50: longer for a larger prop, wider for fewer blades, bent forward
- * the more pitch it has.
+ * Outline of one blade pointing up, in a box of ±50: longer for a larger prop, wider for fewer blades, slim or broad as
+ * they look, bent forward the more pitch it has.
  */
-export function bladeOutline({ diameterM, pitchM, bladeCount, tipShape }: GlyphShape): string {
+export function bladeOutline({ diameterM, pitchM, bladeCount, tipShape, planform }: GlyphShape): string {
   const size = Math.min(1, Math.max(0, Math.log(diameterM / 0.05) / Math.log(0.4 / 0.05)));
   const tip = 27 + 21 * size;
   const root = 5;
-  const widest = (tip * 0.42) / Math.sqrt(Math.max(2, bladeCount) / 2);
+  const widest = (planformWidths[planform ?? 'usual'] * tip * 0.42) / Math.sqrt(Math.max(2, bladeCount) / 2);
   const bend = Math.min(1.2, pitchM / diameterM) * 0.3 * tip;
   const stations = PLANFORMS[tipShape].map((share, i, all) => {
     const along = i / (all.length - 1);
