@@ -3,6 +3,7 @@ import type { DbOrTx } from '../database/database.ts';
 import { rig } from '../balance/balance.table.ts';
 import { drillAnswer, flight, flightPiece, gainSheet, jobTicket, modelAlert, strike, strikePiece, symptomCase, walkaround } from '../care/care.table.ts';
 import { craft } from '../craft/craft.table.ts';
+import { fitting } from '../fit/fit.table.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
 import { airReading } from '../workshop/air.table.ts';
@@ -21,6 +22,7 @@ export interface DemoRows {
   batches: (typeof batch.$inferInsert)[];
   pieces: (typeof propPiece.$inferInsert)[];
   sets: (typeof pieceSet.$inferInsert)[];
+  fittings: (typeof fitting.$inferInsert)[];
   motors: (typeof motorPiece.$inferInsert)[];
   spares: (typeof sparePart.$inferInsert)[];
   rigs: (typeof rig.$inferInsert)[];
@@ -53,6 +55,7 @@ export class DemoRepository {
     await tx.insert(batch).values(rows.batches);
     await tx.insert(propPiece).values(rows.pieces);
     await tx.insert(pieceSet).values(rows.sets);
+    await tx.insert(fitting).values(rows.fittings);
     await tx.insert(motorPiece).values(rows.motors);
     await tx.insert(sparePart).values(rows.spares);
     await tx.insert(rig).values(rows.rigs);

@@ -3,7 +3,7 @@ import type { AlertRow, FlightRow, GainSheetRow, StrikeRow, SymptomCaseRow, Tick
 import type { StoredLook } from '../care/care.table.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import type { DemoPiece, RackCraft } from './demoRack.ts';
-import { demoFlying, demoSymptom, demoTickets, gainStory, rootAlert, type DemoFlying } from './tarnholm.ts';
+import { at, demoFlying, demoSymptom, demoTickets, gainStory, rootAlert, type DemoFlying } from './tarnholm.ts';
 
 /** A row of the demo: its dates are milliseconds relative to the first start. */
 type Row<T> = Omit<T, 'workshopId' | 'personId' | 'revision' | 'createdAt' | 'updatedAt' | 'deletedAt'> & { atMs: number };
@@ -24,10 +24,12 @@ export interface DemoCare {
   facts: { subjectId: string; fact: StoredFact; atMs: number }[];
 }
 
-const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 const DRILLS = 24;
-const HOURS_APART = 4 / 24;
+/** Flights begin when it is light; the pack is changed and the craft looked over between two. */
+const FIRST_HOUR = 9.5;
+const PAUSE_MINUTES = 12;
+const LOOK_MINUTES = 3;
 
 interface Fitted extends Pick<DemoPiece, 'id' | 'tag' | 'propModelId'> {
   place: RotorPlace;
@@ -40,11 +42,12 @@ interface World {
   pieces: readonly DemoPiece[];
   modelId: (key: string) => string;
   materialOf: (propModelId: string) => PropMaterial;
-  hoverSpeedRpm: (craftId: string, propModelId: string) => number;
-  packIds: readonly string[];
+  wearSpeedRpm: (craftId: string, propModelId: string) => number;
+  enduranceS: (craftId: string, propModelId: string) => number;
+  packIdsOf: (craftName: string) => readonly string[];
   personIds: readonly string[];
   /** What the rack tells of who sits where. */
-  rackFacts: readonly { fact: StoredFact }[];
+  rackFacts: readonly { fact: StoredFact; atMs: number }[];
 }
 
 /** Three months of looks and flights, a strike, an alert, tickets and drills of the shed. */
@@ -59,27 +62,44 @@ export function demoCare(seed: string, world: World): DemoCare {
 
 function addSeason(care: DemoCare, seed: string, world: World, flying: DemoFlying): void {
   const craft = world.crafts.find((c) => c.name === flying.craft)!;
-  const fitted = fittedOn(world, craft);
   const random = seededRandom(`${seed}/care/${flying.craft}`);
   for (let i = 0; i < flying.sessionCount; i++) {
     const daysAgo = flying.fromDaysAgo - ((flying.fromDaysAgo - flying.toDaysAgo) * i) / Math.max(1, flying.sessionCount - 1);
-    // By day: whole days before the first start, two hours earlier or later.
-    const lookMs = -(Math.round(daysAgo) + HOURS_APART * (random.next() - 0.5)) * DAY_MS;
-    const secondsAProp = i === flying.hurriedSession ? 3 : 8 + 7 * random.next();
-    addLook(care, world, craft, fitted, lookMs, secondsAProp * fitted.length, i === flying.scrapedSession ? fitted.at(-1)! : null);
-    addFlight(care, world, craft, fitted, lookMs + 20 * MINUTE_MS, flying.minutes * (0.85 + 0.3 * random.next()) * 60, i);
+    const strike = flying.strikes.find((s) => s.session === i);
+    let lookMs = at(daysAgo, FIRST_HOUR + 0.5 * random.next());
+    for (let k = 0; k < flying.flightCount; k++) {
+      const fitted = fittedOn(world, craft, lookMs);
+      const secondsAProp = i === flying.hurriedSession ? 3 : 8 + 7 * random.next();
+      addLook(care, world, craft, fitted, lookMs, secondsAProp * fitted.length, i === flying.scrapedSession && k === 0 ? fitted.at(-1)! : null);
+      const durationS = Math.round((0.7 + 0.18 * random.next()) * world.enduranceS(craft.id, fitted[0]!.propModelId));
+      const flightId = addFlight(care, world, craft, fitted, lookMs + LOOK_MINUTES * MINUTE_MS, durationS, null);
+      const landedMs = lookMs + LOOK_MINUTES * MINUTE_MS + 1000 * durationS;
+      if (strike && k === flying.flightCount - 1) addStrike(care, world, craft, fitted.filter((p) => p.place === strike.place), { ...strike, flightId, atMs: landedMs });
+      lookMs = landedMs + (0.8 + 0.4 * random.next()) * PAUSE_MINUTES * MINUTE_MS;
+    }
   }
-  for (const { daysAgo, thing, throttleRatio, place, note } of flying.strikes) addStrike(care, world, craft, fitted.filter((p) => p.place === place), { atMs: -daysAgo * DAY_MS, thing, throttleRatio, note });
-  if (flying.lookedMinutesAgo !== null) addLook(care, world, craft, fitted, -flying.lookedMinutesAgo * MINUTE_MS, 11 * fitted.length, null);
+  for (const { daysAgo, minutes, note } of flying.tests) {
+    const lookMs = at(daysAgo, 14);
+    const fitted = fittedOn(world, craft, lookMs);
+    addLook(care, world, craft, fitted, lookMs, 12 * fitted.length, null);
+    addFlight(care, world, craft, fitted, lookMs + LOOK_MINUTES * MINUTE_MS, 60 * minutes, note);
+  }
+  if (flying.isLookedThisMorning) {
+    const fitted = fittedOn(world, craft, 0);
+    addLook(care, world, craft, fitted, at(0, 7.6), 11 * fitted.length, null);
+  }
 }
 
-/** Who sits on a craft, as the rack's facts say. */
-function fittedOn({ pieces, rackFacts }: World, craft: RackCraft): Fitted[] {
-  return rackFacts.flatMap(({ fact }) => {
-    if (fact.kind !== 'pieceFitted' || fact.craftId !== craft.id) return [];
+/** Who sits on a craft at a moment, as the rack's facts say. */
+function fittedOn({ pieces, rackFacts }: World, craft: RackCraft, atMs: number): Fitted[] {
+  const on = new Map<string, Fitted>();
+  for (const { fact } of [...rackFacts].filter((f) => f.atMs <= atMs).sort((a, b) => a.atMs - b.atMs)) {
+    if (fact.kind === 'pieceRemoved') on.delete(fact.pieceId);
+    if (fact.kind !== 'pieceFitted' || fact.craftId !== craft.id) continue;
     const { id, tag, propModelId } = pieces.find((p) => p.id === fact.pieceId)!;
-    return [{ id, tag, propModelId, place: fact.place, level: fact.level }];
-  });
+    on.set(id, { id, tag, propModelId, place: fact.place, level: fact.level });
+  }
+  return [...on.values()];
 }
 
 function addLook(care: DemoCare, { ids, materialOf }: World, craft: RackCraft, fitted: readonly Fitted[], atMs: number, durationS: number, scraped: Fitted | null): void {
@@ -94,18 +114,23 @@ function addLook(care: DemoCare, { ids, materialOf }: World, craft: RackCraft, f
   if (scraped) care.facts.push({ subjectId: scraped.id, atMs, fact: { kind: 'pieceLooked', pieceId: scraped.id, craftId: craft.id, outcome: 'fly', isTruingVoid: false, hasNick: false, findings: [{ place: 'underside', what: 'scrape' }] } });
 }
 
-function addFlight(care: DemoCare, { ids, hoverSpeedRpm, packIds }: World, craft: RackCraft, fitted: readonly Fitted[], atMs: number, durationS: number, i: number): void {
-  const id = ids(`flight ${craft.name} ${i}`);
-  care.flights.push({ id, craftId: craft.id, durationS, packPieceId: craft.name === 'Petrel' ? packIds[i % packIds.length]! : null, note: null, atMs });
-  const speedRpm = fitted[0] ? hoverSpeedRpm(craft.id, fitted[0].propModelId) : 0;
+function addFlight(care: DemoCare, { ids, wearSpeedRpm, packIdsOf }: World, craft: RackCraft, fitted: readonly Fitted[], atMs: number, durationS: number, note: string | null): string {
+  const count = care.flights.filter((f) => f.craftId === craft.id).length;
+  const id = ids(`flight ${craft.name} ${count}`);
+  const packIds = packIdsOf(craft.name);
+  // A flight is written down when it has landed.
+  const landedMs = atMs + 1000 * durationS;
+  care.flights.push({ id, craftId: craft.id, durationS, packPieceId: packIds[count % packIds.length]!, note, atMs: landedMs });
+  const speedRpm = wearSpeedRpm(craft.id, fitted[0]!.propModelId);
   for (const p of fitted) care.flightPieces.push({ flightId: id, pieceId: p.id, speedRpm });
-  care.facts.push({ subjectId: craft.id, atMs, fact: { kind: 'flown', craftId: craft.id, flightId: id, durationS } });
+  care.facts.push({ subjectId: craft.id, atMs: landedMs, fact: { kind: 'flown', craftId: craft.id, flightId: id, durationS } });
+  return id;
 }
 
-function addStrike(care: DemoCare, { ids }: World, craft: RackCraft, struck: readonly Fitted[], { atMs, thing, throttleRatio, note }: { atMs: number; thing: DemoFlying['strikes'][number]['thing']; throttleRatio: number; note: string }): void {
+function addStrike(care: DemoCare, { ids }: World, craft: RackCraft, struck: readonly Fitted[], { atMs, flightId, thing, throttleRatio, note }: DemoFlying['strikes'][number] & { atMs: number; flightId: string }): void {
   const id = ids(`strike ${craft.name} ${care.strikes.length}`);
   const severity = strikeSeverity(thing, throttleRatio);
-  care.strikes.push({ id, craftId: craft.id, flightId: null, thing, throttleRatio, severity, isCrash: false, arms: struck.map(({ place, level }) => ({ place, level })), note, atMs });
+  care.strikes.push({ id, craftId: craft.id, flightId, thing, throttleRatio, severity, isCrash: false, arms: struck.map(({ place, level }) => ({ place, level })), note, atMs });
   care.facts.push({ subjectId: craft.id, atMs, fact: { kind: 'struck', craftId: craft.id, strikeId: id, thing, throttleRatio, severity, isCrash: false } });
   for (const p of struck) {
     care.strikePieces.push({ strikeId: id, pieceId: p.id });
@@ -115,7 +140,7 @@ function addStrike(care: DemoCare, { ids }: World, craft: RackCraft, struck: rea
 
 function addAlert(care: DemoCare, { ids, modelId }: World): void {
   const propModelId = modelId(rootAlert.modelKey);
-  const atMs = -rootAlert.daysAgo * DAY_MS;
+  const atMs = at(rootAlert.daysAgo, 17);
   const id = ids('alert');
   care.alerts.push({ id, propModelId, batchId: null, reason: rootAlert.reason, releasedAt: null, releaseReason: null, atMs });
   care.facts.push({ subjectId: propModelId, atMs, fact: { kind: 'alertRaised', propModelId, alertId: id, reason: rootAlert.reason } });
@@ -126,16 +151,16 @@ function addStories(care: DemoCare, { ids, crafts, modelId }: World): void {
   const craftId = (name: string): string => crafts.find((c) => c.name === name)!.id;
   const { craft, oldKey, newKey, fromPercent, toPercent, daysAgo } = gainStory;
   const looks = Array.from({ length: fromPercent - toPercent + 1 }, (_, i) => ({ axis: 'roll' as const, percent: fromPercent - i, doesFlutter: fromPercent - i > toPercent, doesReturn: fromPercent - i > toPercent ? null : true }));
-  care.gainSheets.push({ id: ids('gains'), craftId: craftId(craft), oldPropModelId: modelId(oldKey), newPropModelId: modelId(newKey), payloadKg: 0, hasGuards: false, packSeriesCount: 6, pitchPercent: 100, rollPercent: 100, yawPercent: 100, verticalPercent: 100, checks: ['balance', 'tightness', 'shaft'], looks, note: null, atMs: -daysAgo * DAY_MS });
+  care.gainSheets.push({ id: ids('gains'), craftId: craftId(craft), oldPropModelId: modelId(oldKey), newPropModelId: modelId(newKey), payloadKg: 0, hasGuards: false, packSeriesCount: 6, pitchPercent: 100, rollPercent: 100, yawPercent: 100, verticalPercent: 100, checks: ['balance', 'tightness', 'shaft'], looks, note: null, atMs: at(daysAgo, 15) });
   for (const [i, t] of demoTickets.entries()) {
     const id = ids(`ticket ${i}`);
-    const atMs = -t.daysAgo * DAY_MS;
-    care.tickets.push({ id, craftId: craftId(t.craft), ownerName: t.owner, complaint: t.complaint, found: t.found, done: t.done, parts: t.parts, minutes: t.minutes, closedAtMs: t.found === null ? null : atMs + 2 * DAY_MS, atMs });
+    const [atMs, doneMs] = [at(t.daysAgo, 16), at(t.daysAgo - 2, 16)];
+    care.tickets.push({ id, craftId: craftId(t.craft), ownerName: t.owner, complaint: t.complaint, found: t.found, done: t.done, parts: t.parts, minutes: t.minutes, closedAtMs: t.found === null ? null : doneMs, atMs });
     care.facts.push({ subjectId: craftId(t.craft), atMs, fact: { kind: 'ticketOpened', craftId: craftId(t.craft), ticketId: id, complaint: t.complaint } });
-    if (t.found !== null) care.facts.push({ subjectId: craftId(t.craft), atMs: atMs + 2 * DAY_MS, fact: { kind: 'ticketClosed', craftId: craftId(t.craft), ticketId: id, minutes: t.minutes } });
+    if (t.found !== null) care.facts.push({ subjectId: craftId(t.craft), atMs: doneMs, fact: { kind: 'ticketClosed', craftId: craftId(t.craft), ticketId: id, minutes: t.minutes } });
   }
   const { cause, symptoms, changes, answers } = demoSymptom;
-  const atMs = -demoSymptom.daysAgo * DAY_MS;
+  const atMs = at(demoSymptom.daysAgo, 15);
   const caseId = ids('case');
   care.cases.push({ id: caseId, craftId: craftId(demoSymptom.craft), symptoms: [...symptoms], changes: [...changes], answers: [...answers], mendedCause: cause, closedAtMs: atMs + 40 * MINUTE_MS, atMs });
   care.facts.push({ subjectId: craftId(demoSymptom.craft), atMs: atMs + 40 * MINUTE_MS, fact: { kind: 'faultFound', craftId: craftId(demoSymptom.craft), caseId, cause } });
@@ -148,5 +173,5 @@ function addDrill(care: DemoCare, seed: string, { ids, personIds }: World, i: nu
   const drill = makeDrill(kind, `demo-${i}`);
   const skill = i % 2 === 0 ? 0.85 : 0.6;
   const chosen = random.next() < skill ? drill.right : (drill.right + 1) % drill.options.length;
-  care.drills.push({ id: ids(`drill ${i}`), personId: personIds[i % personIds.length]!, kind, seed: drill.seed, isRight: chosen === drill.right, atMs: -(DRILLS - i) * DAY_MS });
+  care.drills.push({ id: ids(`drill ${i}`), personId: personIds[i % personIds.length]!, kind, seed: drill.seed, isRight: chosen === drill.right, atMs: at(DRILLS - i, 19) });
 }

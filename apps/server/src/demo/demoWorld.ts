@@ -1,18 +1,18 @@
 import { PROTOCOL_VERSION, type CreatePackPieceDto } from '@zivvo/contract';
-import { emptyStep, estimateMotor, hashText, INCH_M, labelGeometry, layOut, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
+import { emptyStep, estimateMotor, evaluateCandidate, hashText, INCH_M, layOut, modelGeometry, readMotorLabel, readPropLabel, recordLadder, seededRandom, SimulatedStand, standQuantityNames, type PackChemistry, type StandStep } from '@zivvo/core';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { demoCare, type DemoCare } from './demoCare.ts';
 import { demoRack, type DemoRack } from './demoRack.ts';
 import type { StoredFact } from '../event/event.facts.ts';
 import { simulatedDevice } from '../live/simulatedDevice.ts';
-import { demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, demoRigs, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
+import { at, demoAir, demoCrafts, demoPacks, demoPeople, demoPropModels, demoRigs, ladder, standEvening, type DemoCraft, type DemoPropModel } from './tarnholm.ts';
 
-/** Rows of the demo workshop; dates are milliseconds relative to the first start. */
+/** Rows of the demo workshop; dates are milliseconds relative to the local midnight before the first start. */
 export interface DemoWorld {
   people: { id: string; name: string; atMs: number }[];
   propModels: (ReturnType<typeof propModelRow> & { atMs: number })[];
   crafts: (ReturnType<typeof craftRow> & { atMs: number })[];
-  packs: (CreatePackPieceDto & { atMs: number })[];
+  packs: (Required<CreatePackPieceDto> & { atMs: number })[];
   air: { id: string; temperatureC: number; pressurePa: number; humidityRatio: number; atMs: number }[];
   campaigns: { id: string; craftId: string; name: string; referencePropModelId: string; protocolVersion: number; temperatureC: number; pressurePa: number; humidityRatio: number; gateCellV: number; note: string; atMs: number }[];
   runs: DemoRun[];
@@ -34,43 +34,49 @@ export interface DemoRun {
   atMs: number;
 }
 
-const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 const SEED = 'tarnholm-1';
 /** Packs from the charger; one that was left lying for a month. */
 const FULL_CHARGE = 0.975;
+const RUNS_A_CHARGE = 2;
 const TIRED_CHARGE = 0.84;
 
 /**
- * The Tarnholm Lift Shed: three craft, a dozen prop models, five packs, and one stand evening of nine props with
+ * The Tarnholm Lift Shed: four craft, a dozen prop models, packs for each, and one stand evening of nine props with
  * three runs each. Every number follows from the simulators and one seed, so the same code gives the same bytes.
  */
 export function demoWorld(): DemoWorld {
   const ids = demoIds();
-  const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: -220 * DAY_MS + i * MINUTE_MS }));
+  const propModels = demoPropModels.map((p, i) => ({ ...propModelRow(p, i, ids(p.label + p.maker)), atMs: at(220, 10) + i * MINUTE_MS }));
   const modelId = (key: string): string => propModels[demoPropModels.findIndex((p) => p.key === key)]!.id;
-  const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: -100 * DAY_MS - i * DAY_MS }));
-  const packs = demoPacks.map((tag, i) => ({ id: ids(tag), tag, chemistry: 'lipo' as const, seriesCount: 6, parallelCount: 1, capacityAh: 4, cellResistanceOhm: 0.0034, cycleCount: 18 + 7 * i, note: null, atMs: -29 * DAY_MS }));
+  const crafts = demoCrafts.map((c, i) => ({ ...craftRow(c, ids(c.name), modelId(c.referenceKey)), atMs: at(100 + i, 11) }));
+  const packIdsOf = (craftName: string): string[] => demoPacks.filter((p) => p.craft === craftName).flatMap((p) => p.tags.map(ids));
   const petrel = crafts[0]!;
   const campaignId = ids('stand evening');
-  const startMs = -12 * DAY_MS;
-  const runs = eveningRuns(ids, campaignId, petrel, propModels, packs.map((p) => p.id), startMs);
+  const startMs = at(12, 18.5);
+  const runs = eveningRuns(ids, campaignId, petrel, propModels, packIdsOf('Petrel'), startMs);
   const { facts: rackFacts, hidden: _hidden, ...rack } = demoRack(
     SEED,
     ids,
     propModels.map((p, i) => ({ id: p.id, key: demoPropModels[i]!.key, maker: demoPropModels[i]!.maker, massKg: p.measuredMassKg, diameterM: p.measuredDiameterM ?? p.diameterM, colour: p.colour })),
     crafts,
   );
-  const people = demoPeople.map((name, i) => ({ id: ids(name), name, atMs: -221 * DAY_MS + i }));
+  const people = demoPeople.map((name, i) => ({ id: ids(name), name, atMs: at(221, 10) + i }));
   const bench = new RotorBench();
+  const geometryOf = (id: string) => modelGeometry(propModels.find((p) => p.id === id)!);
   const { facts: careFacts, ...care } = demoCare(SEED, {
-    ids, crafts, pieces: rack.pieces, modelId, rackFacts, packIds: packs.map((p) => p.id), personIds: people.map((p) => p.id),
+    ids, crafts, pieces: rack.pieces, modelId, rackFacts, packIdsOf, personIds: people.map((p) => p.id),
     materialOf: (id) => propModels.find((p) => p.id === id)!.material,
-    hoverSpeedRpm: onceEach((craftId: string, id: string) => {
-      const { diameterM, measuredDiameterM, pitchM, bladeCount, tipShape, material } = propModels.find((p) => p.id === id)!;
-      return bench.hoverSpeedRpm(crafts.find((c) => c.id === craftId)!, labelGeometry(measuredDiameterM ?? diameterM, pitchM, bladeCount, tipShape, material));
-    }),
+    wearSpeedRpm: onceEach((craftId, id) => bench.wearSpeedRpm(crafts.find((c) => c.id === craftId)!, geometryOf(id))),
+    enduranceS: onceEach((craftId, id) => evaluateCandidate(bench.of(crafts.find((c) => c.id === craftId)!), geometryOf(id)).figures.enduranceS),
   });
+  const packs = demoPacks.flatMap(({ tags, chemistry, series, parallel, capacityAh, cellMilliohm, cRating }) =>
+    tags.map((tag) => ({
+      id: ids(tag), tag, chemistry, seriesCount: series, parallelCount: parallel, capacityAh, cellResistanceOhm: cellMilliohm === null ? null : cellMilliohm / 1000, cRating, note: null, atMs: at(98, 12),
+      cycleCount: care.flights.filter((f) => f.packPieceId === ids(tag)).length + Math.ceil(runs.filter((r) => r.packPieceId === ids(tag)).length / RUNS_A_CHARGE),
+    })),
+  );
+  const motors = rack.motors.map((m) => ({ ...m, hours: care.flights.filter((f) => f.craftId === m.craftId && f.atMs > m.atMs).reduce((sum, f) => sum + f.durationS / 3600, 0) }));
   const facts: DemoWorld['facts'] = [
     ...propModels.map((p, i) => ({ subjectId: p.id, fact: { kind: 'stockCounted' as const, propModelId: p.id, cwCount: demoPropModels[i]!.counts[0], ccwCount: demoPropModels[i]!.counts[1] }, atMs: p.atMs + MINUTE_MS })),
     ...runs.map((r) => ({
@@ -86,11 +92,11 @@ export function demoWorld(): DemoWorld {
     propModels,
     crafts,
     packs,
-    air: [{ id: ids('air'), ...demoAir.today, atMs: -2 * 60 * MINUTE_MS }],
+    air: [{ id: ids('air'), ...demoAir.today, atMs: at(0, 7.5) }],
     campaigns: [{ id: campaignId, craftId: petrel.id, name: standEvening.name, referencePropModelId: modelId(standEvening.referenceKey), protocolVersion: PROTOCOL_VERSION, ...demoAir.evening, gateCellV: standEvening.gateCellV, note: standEvening.note, atMs: startMs }],
     runs,
-    rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: -50 * DAY_MS - i * MINUTE_MS })),
-    rack,
+    rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: at(97, 12) + i * MINUTE_MS })),
+    rack: { ...rack, motors },
     care,
     facts,
   };
@@ -136,6 +142,9 @@ function propModelRow(demo: DemoPropModel, seriesIndex: number, id: string) {
     tipShape: demo.tip,
     material: demo.material,
     labelHand: null,
+    planform: null,
+    chord75M: null,
+    angle75Rad: null,
     measuredDiameterM: demo.measuredMm === undefined ? null : demo.measuredMm / 1000,
     measuredMassKg: demo.massG / 1000,
     speedLimitRpm: demo.speedLimitRpm ?? null,

@@ -67,7 +67,21 @@ export const demoCrafts: DemoCraft[] = [
   { name: 'Eider', owner: 'School mapping plane', massKg: 2.1, layout: 'tractor', diagonalM: null, clearanceM: null, groundClearanceM: 0.165, shaftMm: 6, use: 'parkPlaneShort', motor: '2814 900 kV', motorLimitA: null, escLimitA: 45, chemistry: 'lipo', series: 4, parallel: 1, capacityAh: 5, referenceKey: 'b11', note: 'Takes off from short grass behind the school.' },
 ];
 
-export const demoPacks = ['P1', 'P2', 'P3', 'P4', 'P5'];
+/** Packs of the shelf: each craft has its own. */
+export const demoPacks: { tags: readonly string[]; craft: string; chemistry: PackChemistry; series: number; parallel: number; capacityAh: number; cellMilliohm: number | null; cRating: number | null }[] = [
+  { tags: ['P1', 'P2', 'P3', 'P4', 'P5'], craft: 'Petrel', chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, cellMilliohm: 3.4, cRating: 45 },
+  { tags: ['P6', 'P7'], craft: 'Fulmar', chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, cellMilliohm: 2.1, cRating: 30 },
+  { tags: ['P8', 'P9'], craft: 'Skua', chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, cellMilliohm: null, cRating: null },
+  { tags: ['P10', 'P11', 'P12'], craft: 'Eider', chemistry: 'lipo', series: 4, parallel: 1, capacityAh: 5, cellMilliohm: null, cRating: 35 },
+];
+
+const DAY_MS = 86_400_000;
+const HOUR_MS = 3_600_000;
+
+/** A moment of the shed: whole local days before the first start, and the hour of that day. */
+export function at(daysAgo: number, hour: number): number {
+  return -Math.round(daysAgo) * DAY_MS + hour * HOUR_MS;
+}
 
 export const demoAir = {
   evening: { temperatureC: 4, pressurePa: 100_900, humidityRatio: 0.72 },
@@ -118,14 +132,21 @@ export const demoDeliveries: DemoDelivery[] = [
   { modelKey: 'k74', counts: [2, 2], daysAgo: 1, location: 'bench', boreFit: 'fits', checkedIn: 1 },
 ];
 
-/** A set that still lacks pieces: three of a bag that was bought as a pair short. */
+/** A set that lacks a piece: it flew a trial, and one of it was thrown away. */
 export const shortSet = { name: 'T2', craft: 'Petrel', modelKey: 't77', cwCount: 2, ccwCount: 1 };
 
+/** A fortnight's trial: these flew in place of the usual set, and one of them came home chipped. */
+export const trial = { craft: 'Petrel', modelKey: 't77', fromDaysAgo: 20, toDaysAgo: 15, lost: 'a chip out of the leading edge, found after the last flight' };
+
+/** Craft whose every spin was seen and signed for when they were fitted; on the others somebody still has to. */
+export const signedCrafts: readonly string[] = ['Petrel', 'Fulmar', 'Eider'];
+
+/** Motors of the shed; their hours are those of the craft's flights since they were put on. */
 export const demoMotors = [
-  { tag: 'M1', craft: 'Petrel', place: 'frontLeft', hours: 21.5, strikeCount: 0, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.02 },
-  { tag: 'M2', craft: 'Petrel', place: 'frontRight', hours: 21.5, strikeCount: 1, overLimitCount: 2, bearing: 'dry', runOutMm: 0.04 },
-  { tag: 'M3', craft: 'Petrel', place: 'rearRight', hours: 21.5, strikeCount: 0, overLimitCount: 1, bearing: 'smooth', runOutMm: 0.02 },
-  { tag: 'M4', craft: 'Petrel', place: 'rearLeft', hours: 8.2, strikeCount: 0, overLimitCount: 0, bearing: 'smooth', runOutMm: 0.01 },
+  { tag: 'M1', craft: 'Petrel', place: 'frontLeft', fromDaysAgo: 95, strikeCount: 0, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M2', craft: 'Petrel', place: 'frontRight', fromDaysAgo: 95, strikeCount: 1, overLimitCount: 2, bearing: 'dry', runOutMm: 0.04 },
+  { tag: 'M3', craft: 'Petrel', place: 'rearRight', fromDaysAgo: 95, strikeCount: 0, overLimitCount: 1, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M4', craft: 'Petrel', place: 'rearLeft', fromDaysAgo: 33, strikeCount: 0, overLimitCount: 0, bearing: 'smooth', runOutMm: 0.01 },
 ] as const;
 
 export const demoSpares = [{ name: 'M5 lock nut', count: 19, perPieceCount: 1 }];
@@ -136,38 +157,41 @@ export const demoRigs = [
   { name: 'Magnet cage', frictionGmm: 0.025, borePlayMm: 0.02, largestMm: 230, inertiaGmm2: 90, note: 'For the small ones.' },
 ];
 
-/** How a craft was flown in the last months: a session is what one drive to the site brings. */
+/** How a craft was flown in the last months: a session is what one drive to the site brings, a pack for each flight. */
 export interface DemoFlying {
   craft: string;
   sessionCount: number;
   fromDaysAgo: number;
   toDaysAgo: number;
-  /** Of one session, on average. */
-  minutes: number;
+  /** Flights of one session. */
+  flightCount: number;
   /** A session whose look was too quick; none where null. */
   hurriedSession: number | null;
   /** A session before which a scrape was found. */
   scrapedSession: number | null;
-  /** A look today, so long ago; none where null. */
-  lookedMinutesAgo: number | null;
-  strikes: readonly { daysAgo: number; thing: StruckThing; throttleRatio: number; place: RotorPlace; note: string }[];
+  /** Whether somebody walked round it this morning. */
+  isLookedThisMorning: boolean;
+  /** Single flights after work on the bench. */
+  tests: readonly { daysAgo: number; minutes: number; note: string }[];
+  /** On the last flight of a session, counted from the first. */
+  strikes: readonly { session: number; thing: StruckThing; throttleRatio: number; place: RotorPlace; note: string }[];
 }
 
 export const demoFlying: DemoFlying[] = [
-  { craft: 'Petrel', sessionCount: 30, fromDaysAgo: 90, toDaysAgo: 1.1, minutes: 103, hurriedSession: 21, scrapedSession: 23, lookedMinutesAgo: null, strikes: [{ daysAgo: 22.4, thing: 'twigs', throttleRatio: 0.4, place: 'frontRight', note: 'Juniper beside the landing stone.' }] },
-  { craft: 'Fulmar', sessionCount: 9, fromDaysAgo: 85, toDaysAgo: 6, minutes: 48, hurriedSession: null, scrapedSession: null, lookedMinutesAgo: 35, strikes: [] },
-  { craft: 'Skua', sessionCount: 6, fromDaysAgo: 74, toDaysAgo: 9, minutes: 25, hurriedSession: 2, scrapedSession: null, lookedMinutesAgo: null, strikes: [] },
-  { craft: 'Eider', sessionCount: 8, fromDaysAgo: 66, toDaysAgo: 4, minutes: 64, hurriedSession: null, scrapedSession: null, lookedMinutesAgo: null, strikes: [{ daysAgo: 2.2, thing: 'grass', throttleRatio: 0.1, place: 'nose', note: 'Nosed over on landing.' }] },
+  { craft: 'Petrel', sessionCount: 45, fromDaysAgo: 90, toDaysAgo: 1, flightCount: 8, hurriedSession: 32, scrapedSession: 36, isLookedThisMorning: false, tests: [], strikes: [{ session: 34, thing: 'twigs', throttleRatio: 0.4, place: 'frontRight', note: 'Juniper beside the landing stone.' }] },
+  { craft: 'Fulmar', sessionCount: 9, fromDaysAgo: 85, toDaysAgo: 6, flightCount: 2, hurriedSession: null, scrapedSession: null, isLookedThisMorning: true, tests: [{ daysAgo: 30, minutes: 10, note: 'New mount rubbers: the picture stands still.' }], strikes: [] },
+  { craft: 'Skua', sessionCount: 6, fromDaysAgo: 74, toDaysAgo: 9, flightCount: 2, hurriedSession: 2, scrapedSession: null, isLookedThisMorning: false, tests: [], strikes: [] },
+  { craft: 'Eider', sessionCount: 8, fromDaysAgo: 66, toDaysAgo: 2, flightCount: 3, hurriedSession: null, scrapedSession: null, isLookedThisMorning: false, tests: [], strikes: [{ session: 7, thing: 'grass', throttleRatio: 0.1, place: 'nose', note: 'Nosed over on landing.' }] },
 ];
 
 /** An undamaged piece failed elsewhere: its kind stays down. */
 export const rootAlert = { modelKey: 'o125', daysAgo: 4, reason: 'a blade of the same bag cracked at the root without a strike' };
 
-export const gainStory = { craft: 'Petrel', oldKey: 'b72', newKey: 't77', fromPercent: 100, toPercent: 95, daysAgo: 17 };
+export const gainStory = { craft: 'Petrel', oldKey: 'b72', newKey: 't77', fromPercent: 100, toPercent: 95, daysAgo: 19 };
 
 export const demoTickets = [
   { craft: 'Eider', owner: 'Upper school', daysAgo: 2, complaint: 'Nosed over on landing and hums since.', found: null, done: null, parts: null, minutes: null },
-  { craft: 'Fulmar', owner: 'Slope survey', daysAgo: 31, complaint: 'Pictures of the slope wobble like jelly.', found: 'Camera mount had set: two rubbers were hard.', done: 'Rubbers changed, props trued again, flown for ten minutes.', parts: '4 mount rubbers', minutes: 55 },
+  { craft: 'Fulmar', owner: 'Slope survey', daysAgo: 31, complaint: 'Pictures of the slope wobble like jelly.', found: 'Camera mount had set: two rubbers were hard.', done: 'Rubbers changed, flown for ten minutes.', parts: '4 mount rubbers', minutes: 55 },
 ];
 
 export const demoSymptom = {

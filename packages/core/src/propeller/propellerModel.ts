@@ -53,6 +53,8 @@ const HALF_WIDTHS = [
   { thrust: 0.18, power: 0.235 },
   { thrust: 0.16, power: 0.22 },
 ] as const;
+/** Outside the sizes that the model was fitted to, intervals are at least this much wider. */
+const OUTSIDE_WIDENING = 2;
 const NORMAL_QUANTILE = 1.96;
 
 /**
@@ -76,7 +78,7 @@ export function propellerModel(geometry: PropGeometry, tables: CoefficientTables
   const row = isInsideTables(geometry) && !isOwnPiece ? tables.of(geometry).rowOf(geometry.diameterM, effectivePitchM(geometry) / EFFECTIVE_PITCH / geometry.diameterM) : computeRow(geometry, tables.air);
   const halfWidth = HALF_WIDTHS[(geometry.chord75M === null ? 0 : 1) + (geometry.angle75Rad === null ? 0 : 1)]!;
   const isCalibrated = calibration !== null && calibration.thrust.readingCount + calibration.power.readingCount > 0;
-  const widening = isFitted ? labelWidening(geometry) : 2 * labelWidening(geometry);
+  const widening = isFitted ? labelWidening(geometry) : Math.max(OUTSIDE_WIDENING, labelWidening(geometry));
   const thrust = isCalibrated ? calibrationFactor(calibration.thrust, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.thrust) / NORMAL_QUANTILE };
   const power = isCalibrated ? calibrationFactor(calibration.power, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.power) / NORMAL_QUANTILE };
   return {

@@ -1,0 +1,61 @@
+import type { Page } from '@playwright/test';
+import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
+
+/** Describes a craft on the form, as somebody with the thing on the bench would type it. */
+async function describe(page: Page, { address }: Zivvo, fields: readonly (readonly [name: string | RegExp, text: string])[]): Promise<void> {
+  await page.goto(`${address}/crafts/new`);
+  for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
+  await page.getByRole('button', { name: 'Put on the shelf' }).click();
+  await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust/i);
+}
+
+async function putOnRack(page: Page, { address }: Zivvo, label: string, fields: readonly (readonly [name: string, text: string])[]): Promise<void> {
+  await page.goto(`${address}/rack/new`);
+  await page.getByRole('textbox', { name: 'Label on the hub' }).fill(label);
+  for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
+  await page.getByRole('button', { name: 'Put on the rack' }).click();
+  await expect(headline(page)).toHaveText(/^\d models?, /);
+}
+
+async function flyNow(page: Page, { address }: Zivvo, prop: RegExp): Promise<void> {
+  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as { items: { id: string }[] };
+  await page.goto(`${address}/crafts/${items[0]!.id}/edit`);
+  const choice = page.getByRole('combobox', { name: /Flies now/ });
+  await choice.selectOption({ label: (await choice.getByRole('option', { name: prop }).textContent())! });
+  await page.getByRole('button', { name: 'Save craft' }).click();
+  await page.goto(`${address}/pick?craft=${items[0]!.id}`);
+}
+
+const headline = (page: Page) => page.getByRole('heading', { level: 1 });
+
+test('a five-inch quad, from an empty workshop to a short list', async ({ own, page }) => {
+  const faults = watchFaults(page);
+  await putOnRack(page, own, '5.1x4.3x3', [['Maker', 'Brindlow'], ['CW pieces', '4'], ['CCW pieces', '4']]);
+  await describe(page, own, [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], ['Largest disc', '135 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3'], ['C rating', '100']]);
+  await flyNow(page, own, /Brindlow 5\.1/);
+  await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
+  // What it flies is allowed, and so are most sizes that the frame clears.
+  const row = page.getByRole('row', { name: /Mark Brindlow 5\.1×4\.3×3/ });
+  await expect(row).toContainText('flown now');
+  await expect(row).not.toHaveAttribute('data-barred', 'true');
+  expect(await page.locator('tbody tr[data-barred="false"]').count()).toBeGreaterThan(5);
+  // What the figures rest on is said, and where they hold.
+  await row.click();
+  const reasons = page.getByRole('complementary');
+  await expect(reasons.getByText('four motors, half pack')).toBeVisible();
+  await expect(reasons.getByText(/from the 100 C on its label/)).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('a tiny one-cell craft in ducts is picked for in millimetres', async ({ own, page }) => {
+  await putOnRack(page, own, '31mm x 25mm x 4', [['CW pieces', '2'], ['CCW pieces', '2']]);
+  await describe(page, own, [['Name', 'Wren'], ['Take-off weight', '27 g'], ['Motor diagonal', '65 mm'], ['Largest disc', '32 mm'], [/^Motor label/, '0802 20000'], ['ESC limit', '5'], ['Cells in series', '1'], ['Capacity', '0.3'], ['C rating', '40'], ['Gain of the ducts', '1.1']]);
+  await flyNow(page, own, /31/);
+  await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('row', { name: /flown now/ })).not.toHaveAttribute('data-barred', 'true');
+  await expect(page.getByText('diameter, mm')).toBeVisible();
+  await expect(page.getByText(/^Ducts are assumed to give/)).toBeVisible();
+  await page.setViewportSize({ width: 390, height: 844 });
+  expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
+});
