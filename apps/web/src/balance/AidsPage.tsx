@@ -76,9 +76,11 @@ export function Component() {
                 </text>
               ))}
             </svg>
-            {(['cw', 'ccw'] as const).map((hand) => (
-              <AngleGauge key={hand} model={model} hand={hand} />
-            ))}
+            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+              {(['cw', 'ccw'] as const).map((hand) => (
+                <AngleGauge key={hand} model={model} hand={hand} />
+              ))}
+            </div>
           </>
         )
       )}

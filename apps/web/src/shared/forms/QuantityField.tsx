@@ -61,7 +61,7 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
       inputMode="decimal"
       autoComplete="off"
       value={text}
-      placeholder={written(usual, unit)}
+      placeholder={written(usual, unit, USUAL_DIGITS)}
       onChange={(e) => onChange(e.currentTarget.value)}
       onBlur={field.onBlur}
       error={isUnreadable ? unreadableSentence(read, dimension, choices) : fieldState.error?.message}
@@ -71,6 +71,9 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
   );
 }
 
-function written(value: unknown, unit: Parameters<typeof fromSi>[0]): string {
-  return typeof value === 'number' && Number.isFinite(value) ? String(Number(fromSi(unit, value).toPrecision(5))) : '';
+/** A usual value is no more than that. */
+const USUAL_DIGITS = 2;
+
+function written(value: unknown, unit: Parameters<typeof fromSi>[0], digits = 5): string {
+  return typeof value === 'number' && Number.isFinite(value) ? String(Number(fromSi(unit, value).toPrecision(digits))) : '';
 }
