@@ -100,7 +100,7 @@ test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a 
   const old = arms[0]!.piece!.tag;
   const { items } = (await (await page.request.get(`${demo.address}/api/pieces`)).json()) as { items: { tag: string; hand: string; state: string; propModelId: string }[] };
   const { propModelId } = items.find((p) => p.tag === old)!;
-  const spare = items.find((p) => p.propModelId === propModelId && p.hand === 'cw' && p.state === 'checkedIn')!;
+  const spare = items.find((p) => p.propModelId === propModelId && p.hand === 'cw' && p.state !== 'fitted')!;
   await page.keyboard.press('n');
   await page.getByLabel('Tag of the piece that goes on').fill(spare.tag);
   await page.getByRole('button', { name: 'May it go on?' }).click();

@@ -98,7 +98,7 @@ test('motors keep their history, screws are counted, yields are compared', async
 
 test('a pack gets its page: runs, sag, charges, and what was changed', async ({ demo, page }) => {
   await page.goto(`${demo.address}/rack/parts`);
-  await page.getByRole('row', { name: /^P1/ }).click();
+  await page.getByRole('row', { name: /^P1 / }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/P1 served \d+ runs and sagged by 0\.\d\d V a cell at most/);
   await expect(page.getByRole('row', { name: /V.+V.+A/ }).first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Charges so far' }).fill('twelve');

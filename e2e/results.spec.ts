@@ -15,7 +15,7 @@ test('the table sorts by any figure and by a second one with shift; every figure
   const drawer = page.getByRole('dialog');
   await expect(drawer).toContainText('Thrust at full throttle');
   await expect(drawer).toContainText('measured, simulated');
-  await expect(drawer).toContainText('mean = (T1 + T2 + T3) / 3');
+  await expect(drawer).toContainText('mean = (T1r + T2r + T3r) / 3');
   await page.keyboard.press('Escape');
   await expect(drawer).toBeHidden();
   expect(faults).toEqual([]);

@@ -95,7 +95,7 @@ export function demoWorld(): DemoWorld {
     air: [{ id: ids('air'), ...demoAir.today, atMs: at(0, 7.5) }],
     campaigns: [{ id: campaignId, craftId: petrel.id, name: standEvening.name, referencePropModelId: modelId(standEvening.referenceKey), protocolVersion: PROTOCOL_VERSION, ...demoAir.evening, gateCellV: standEvening.gateCellV, note: standEvening.note, atMs: startMs }],
     runs,
-    rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: at(97, 12) + i * MINUTE_MS })),
+    rigs: demoRigs.map((r, i) => ({ id: ids(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note, atMs: at(97, 12) - i * MINUTE_MS })),
     rack: { ...rack, motors },
     care,
     facts,

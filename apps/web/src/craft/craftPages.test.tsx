@@ -25,6 +25,9 @@ function craftOf(layout: Layout = 'quadX', more: Partial<CraftView> = {}): Craft
   } as unknown as CraftView;
 }
 
+/** Twelve fields typed one after another, on a machine that does something else beside. */
+const WHOLE_FORM_MS = 60_000;
+
 function show(address: string, answers: Record<string, unknown>) {
   const server = pretendServer({ 'GET /prop-models': { items: [model], total: 1 }, 'GET /campaigns': { items: [], total: 0 }, 'GET /pack-pieces': [], ...answers });
   renderInApp(
@@ -80,7 +83,7 @@ test('the motor’s label is read, what follows from it is estimated, and a type
   expect(body.diagonalM).toBeCloseTo(0.294, 9);
   expect(body.motorResistanceOhm).toBeCloseTo(estimate.resistanceOhm, 9);
   expect([...body.estimatedFields].sort()).toEqual(['motorMassKg', 'motorResistanceOhm']);
-});
+}, WHOLE_FORM_MS);
 
 test('a pack of the shelf stands for its figures; typed again, they are kept to be changed', async () => {
   const pack = { id: '01922904-1a0d-72b8-80eb-3103f8320101', tag: 'R2', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 1.3, cellResistanceOhm: 0.0031, cRating: 100 };

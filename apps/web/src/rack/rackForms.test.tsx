@@ -81,7 +81,7 @@ describe('a prop model', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Put on the rack' }));
     await waitFor(() => expect(sent.length).toBeGreaterThan(0));
     expect(sent[0]!.body).toMatchObject({ planform: 'usual', chord75M: expect.closeTo(0.0195, 9), angle75Rad: expect.closeTo((13.5 * Math.PI) / 180, 9) });
-  });
+  }, 60_000);
 
   test('a label with more than one sensible reading is never taken in silence', async () => {
     show('/rack/new', {});
