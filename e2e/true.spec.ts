@@ -112,7 +112,7 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
     await page.getByRole('button', { name: 'Keep the run' }).click();
     await expect(page.getByRole('row', { name: new RegExp(`^trial.*${degrees}°`) })).toBeVisible();
   }
-  await expect(page.getByText(/Put 0.08.g at 210° from the mark/)).toBeVisible();
+  await expect(page.getByText(/Put 0.08.g at 210° after the mark/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('0.3');
   await page.getByRole('button', { name: 'Keep the run' }).click();
   await expect(page.getByText(/15.% of the shake is left/)).toBeVisible();

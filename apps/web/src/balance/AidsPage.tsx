@@ -43,7 +43,7 @@ export function Component() {
         model && (
           <>
             <NativeSelect label="For" value={model.id} onChange={(e) => setChosen(e.currentTarget.value)} data={models!.items.map((m) => ({ value: m.id, label: propModelName(m) }))} style={{ maxWidth: 300 }} className="no-print" />
-            <svg width={`${RULER_MM + 10}mm`} height="26mm" viewBox={`0 0 ${RULER_MM + 10} 26`} role="img" aria-label="Tape ruler in gram-millimetres" style={{ background: '#fff', maxWidth: '100%' }}>
+            <svg width={`${RULER_MM + 10}mm`} height="26mm" viewBox={`0 0 ${RULER_MM + 10} 26`} role="img" aria-label="Tape ruler in gram-millimetres" style={{ background: '#fff', maxWidth: '100%', flex: 'none' }}>
               <text x={5} y={5} fontSize={3.6} fill="#000">{`g·mm on ${propModelName(model)}, tape 12 mm`}</text>
               <path d={`M5 12H${RULER_MM + 5}`} stroke="#000" strokeWidth={0.3} />
               {Array.from({ length: Math.floor((RULER_MM * perMm) / step) + 1 }, (_, i) => {
@@ -64,7 +64,7 @@ export function Component() {
                 100 mm
               </text>
             </svg>
-            <svg width="120mm" height="120mm" viewBox="-60 -60 120 120" role="img" aria-label="Clock disc" style={{ background: '#fff', maxWidth: '100%' }}>
+            <svg width="120mm" height="120mm" viewBox="-60 -60 120 120" role="img" aria-label="Clock disc" style={{ background: '#fff', maxWidth: '100%', flex: 'none' }}>
               <circle r={58} fill="none" stroke="#000" strokeWidth={0.4} />
               <circle r={3} fill="none" stroke="#000" strokeWidth={0.3} />
               {Array.from({ length: 72 }, (_, i) => (
@@ -76,7 +76,7 @@ export function Component() {
                 </text>
               ))}
             </svg>
-            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8 }}>
+            <div style={{ display: 'flex', flexWrap: 'wrap', gap: 8, flex: 'none' }}>
               {(['cw', 'ccw'] as const).map((hand) => (
                 <AngleGauge key={hand} model={model} hand={hand} />
               ))}

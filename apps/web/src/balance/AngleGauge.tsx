@@ -33,7 +33,7 @@ export function AngleGauge({ model, hand }: { model: PropModelView; hand: 'cw' |
     return `M${a.x.toFixed(2)} ${a.y.toFixed(2)}L${b.x.toFixed(2)} ${b.y.toFixed(2)}`;
   };
   return (
-    <svg width={`${width}mm`} height={`${height}mm`} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Angle gauge for ${handNames[hand]} pieces`} style={{ background: '#fff', maxWidth: '100%' }}>
+    <svg width={`${width}mm`} height={`${height}mm`} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Angle gauge for ${handNames[hand]} pieces`} style={{ background: '#fff', maxWidth: '100%', flex: 'none' }}>
       {Array.from({ length: MOST_DEGREES + 1 }, (_, degrees) => (
         <path key={degrees} d={degrees % 5 === 0 ? ray(degrees, 8, RAY_MM - 5) : ray(degrees, RAY_MM - 3, RAY_MM - 0.5)} stroke="#000" strokeWidth={degrees % 5 === 0 ? 0.25 : 0.15} />
       ))}
