@@ -47,18 +47,19 @@ export async function build({ withWeb = true } = {}) {
   }
 }
 
-/** An empty database to copy new folders from; made again when the database engine changes. */
+/** A database without rows to copy new folders from; made again when the engine or the schema changes. */
 async function ensureDatabaseTemplate() {
   const engine = JSON.parse(fs.readFileSync('node_modules/@electric-sql/pglite/package.json', 'utf8')).version;
+  const wanted = `${engine} ${digest([fs.readFileSync('apps/server/drizzle/meta/_journal.json')])}`;
   const stamp = '.cache/empty-database.version';
-  if (fs.existsSync('.cache/empty-database.tgz') && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === engine) return;
+  if (fs.existsSync('.cache/empty-database.tgz') && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === wanted) return;
   console.log('Preparing an empty database (once)…');
   fs.rmSync('.cache/empty-database.tgz', { force: true });
   const folder = path.resolve('.cache/first-database');
   fs.rmSync(folder, { recursive: true, force: true });
   runNode(['apps/server/dist/database/makeTemplate.js', folder, path.resolve('.cache/empty-database.tgz')]);
   fs.rmSync(folder, { recursive: true, force: true });
-  fs.writeFileSync(stamp, engine);
+  fs.writeFileSync(stamp, wanted);
 }
 
 function digest(parts) {

@@ -7,7 +7,8 @@ import { connect } from './database.ts';
 import { prepareFolder } from './folder.ts';
 import { acquireFolderLock, FolderInUseError } from './folderLock.ts';
 import { openPglite } from './openPglite.ts';
-import { linkTo, memoryDatabase } from '../test/memoryDatabase.ts';
+import { memoryDatabase } from '../test/memoryDatabase.ts';
+import { linkTo } from './pgliteLink.ts';
 
 let folder: string;
 beforeEach(() => void (folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-database-'))));

@@ -9,7 +9,7 @@ const POSTGRES_MAJOR = '18';
  * Makes sure a database folder stands there whole: a new one is built beside its place and renamed, so that a start
  * that is killed half-way leaves nothing that looks like a database.
  *
- * @param templateFile - dump of an empty database; where it is missing it is made, for the next folder
+ * @param templateFile - dump of a database without rows; where it is missing one is made, for the next folder
  */
 export async function prepareFolder(folder: string, templateFile: string): Promise<void> {
   if (fs.existsSync(path.join(folder, 'PG_VERSION'))) {
@@ -28,7 +28,8 @@ export async function prepareFolder(folder: string, templateFile: string): Promi
   fs.renameSync(beside, folder);
 }
 
-async function saveTemplate(database: Awaited<ReturnType<typeof openPglite>>, templateFile: string): Promise<void> {
+/** Dumps a database into a file, whole or not at all. */
+export async function saveTemplate(database: Awaited<ReturnType<typeof openPglite>>, templateFile: string): Promise<void> {
   const dump = await database.dumpDataDir('gzip');
   fs.mkdirSync(path.dirname(templateFile), { recursive: true });
   const temporary = `${templateFile}.${process.pid}`;

@@ -3,7 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { connect, lastMigration, type Database } from '../database/database.ts';
-import type { WireLink } from '../database/pgliteStream.ts';
+import { linkTo } from '../database/pgliteLink.ts';
 
 const cache = fileURLToPath(new URL('../../../../.cache/', import.meta.url));
 
@@ -16,19 +16,6 @@ export async function memoryDatabase(): Promise<Database> {
     await pglite.close();
   };
   return { db, kind: 'embedded', close };
-}
-
-/** The wire within one process. */
-export function linkTo(pglite: PGlite): WireLink {
-  let queue: Promise<unknown> = Promise.resolve();
-  return {
-    exchange: (bytes) => {
-      const answer = queue.then(() => pglite.execProtocolRaw(bytes, {}));
-      queue = answer;
-      return answer.then((a) => a.slice());
-    },
-    onFault: () => undefined,
-  };
 }
 
 async function template(): Promise<Blob> {
