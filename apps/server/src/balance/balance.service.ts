@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  CoreError, GRAVITY_M_PER_S2, TAPE_RADIUS_RATIO, trueUpState, usualMassKg, USUAL_TAPE, vibrationState, wrapDegrees, type TrueUpSetting, modelGeometry,
+  CoreError, GRAVITY_M_PER_S2, modelGeometry, TAPE_RADIUS_RATIO, trueUpState, USUAL_TAPE, usualMassKg, vibrationState, wrapDegrees, type TrueUpSetting,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';

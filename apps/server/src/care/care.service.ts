@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, lookSides, type CareSettingDto, type CareView, type CreateFlightDto, type CreateWalkaroundDto, type PropLookDto, type StrikeDto, type WalkaroundView } from '@zivvo/contract';
-import { careRemarks, CoreError, changesLeft, handsNeeded, judgePiece, layoutKind, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type PropMaterial, modelGeometry } from '@zivvo/core';
+import { careRemarks, changesLeft, CoreError, handsNeeded, judgePiece, layoutKind, modelGeometry, seasonSpares, strikeSeverity, temperatureAdvice, worstOutcome, type PropMaterial } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateGainSheetDto, type GainLookDto, type GainSheetView, type UpdateGainSheetDto } from '@zivvo/contract';
-import { gainAdvice, gainAxes, gainPreconditions, gainScale, hoverPlant, type GainAdvice, type GainAxis, type GainScale, modelGeometry } from '@zivvo/core';
+import { gainAdvice, gainAxes, gainPreconditions, gainScale, hoverPlant, modelGeometry, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type RecentChangeView, type SymptomCaseDto, type SymptomCaseView, type SymptomStartView } from '@zivvo/contract';
-import { diagnose, evaluateCandidate, type ChangeName, type RecordFact, modelGeometry } from '@zivvo/core';
+import { diagnose, evaluateCandidate, modelGeometry, type ChangeName, type RecordFact } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RevisionConflictError } from '../common/featureError.ts';
 import { toRowView } from '../common/rowMapper.ts';

@@ -54,7 +54,7 @@ export class CraftService {
     requireBuildable(dto);
     await this.db.transaction(async (tx) => {
       const before = await this.crafts.find(tx, id);
-      const columns = await this.columnsOf(tx, dto);
+      const columns = await this.columnsOf(tx, dto, before.packPieceId);
       await this.crafts.revise(tx, id, dto.revision, columns, this.clock.now());
       const isAsBefore = (r: Rotor): boolean => before.rotors.some((b) => b.place === r.place && b.level === r.level && b.spin === r.spin);
       for (const { place, level } of columns.rotors.filter((r) => !isAsBefore(r))) await this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place, level, what: 'table' });
@@ -62,10 +62,17 @@ export class CraftService {
     return this.find(id);
   }
 
-  /** What was sent; where the craft flies a pack of the shelf, with what is known of that pack. */
-  private async columnsOf(db: DbOrTx, dto: CraftDto): Promise<ReturnType<typeof toCraftColumns>> {
+  /**
+   * What was sent; where the craft flies a pack of the shelf, with what is known of that pack.
+   *
+   * @param packBefore - the pack that it had: where that one was taken off meanwhile, its figures stay as if typed
+   */
+  private async columnsOf(db: DbOrTx, dto: CraftDto, packBefore: string | null = null): Promise<ReturnType<typeof toCraftColumns>> {
     const columns = toCraftColumns(dto);
-    return columns.packPieceId === null ? columns : { ...columns, ...packColumnsOf(await this.packs.find(db, columns.packPieceId)) };
+    const { packPieceId } = columns;
+    if (packPieceId === null) return columns;
+    const pack = packPieceId === packBefore ? await this.packs.onShelf(db, packPieceId) : await this.packs.find(db, packPieceId);
+    return pack ? { ...columns, ...packColumnsOf(pack) } : { ...columns, packPieceId: null };
   }
 
   /** The last who chose is right: a use is an opinion, not a measurement. */

@@ -36,6 +36,30 @@ describe('crafts', () => {
   });
 });
 
+describe('a pack of the shelf', () => {
+  const pack = { id: v7(), tag: 'R1', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 1.3, cellResistanceOhm: null, cRating: 100 };
+  const craft = aCraft({ name: 'Dunlin', packPieceId: pack.id, packCapacityAh: 9 });
+  const { id: _craftId, ...body } = craft;
+  const { id: _packId, ...figures } = pack;
+  const now = async (): Promise<CraftView> => (await server.http.get(`/api/crafts/${craft.id}`).expect(200)).body as CraftView;
+
+  test('lends the craft its figures, and measured anew tells it', async () => {
+    await server.http.post('/api/pack-pieces').send(pack).expect(201);
+    const created = (await server.http.post('/api/crafts').send(craft).expect(201)).body as CraftView;
+    expect(created).toMatchObject({ packPieceId: pack.id, packCapacityAh: 1.3, packCRating: 100, packCellResistanceOhm: null });
+    await server.http.put(`/api/pack-pieces/${pack.id}`).send({ ...figures, cellResistanceOhm: 0.0031, revision: 1 }).expect(200);
+    expect(await now()).toMatchObject({ packCellResistanceOhm: 0.0031, revision: 2 });
+  });
+
+  test('taken off the shelf leaves its figures, and the craft can be saved; an unknown one is refused', async () => {
+    await server.http.delete(`/api/pack-pieces/${pack.id}`).expect(204);
+    const { revision } = await now();
+    const saved = (await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, packCapacityAh: 1.3, packCellResistanceOhm: 0.0031, massKg: 0.7, revision }).expect(200)).body as CraftView;
+    expect(saved).toMatchObject({ massKg: 0.7, packPieceId: null, packCapacityAh: 1.3, packCellResistanceOhm: 0.0031 });
+    await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, packPieceId: v7(), revision: saved.revision }).expect(404);
+  });
+});
+
 describe('layouts and uses', () => {
   test.each<[string, object, number, string]>([
     ['an octo', { layout: 'octoX', diagonalM: 0.9, clearanceDiameterM: 0.3 }, 8, 'multirotor'],

@@ -1,5 +1,5 @@
 import { Injectable } from '@nestjs/common';
-import { carrySpeedRpm, carryThrustN, CoefficientTables, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, USUAL_FORCE_SHARE, usualMassKg, type PickBench, type PropGeometry, modelGeometry, wearSpeedRpm } from '@zivvo/core';
+import { carrySpeedRpm, carryThrustN, CoefficientTables, modelGeometry, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, USUAL_FORCE_SHARE, usualMassKg, wearSpeedRpm, type PickBench, type PropGeometry } from '@zivvo/core';
 import type { PropModelRow } from '../propModel/propModel.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
 

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ArmView } from '@zivvo/contract';
-import { fittedForces, layoutKind, takeOff, type FittedForces, type TakeOff, type TakeOffForces, modelGeometry } from '@zivvo/core';
+import { fittedForces, layoutKind, modelGeometry, takeOff, type FittedForces, type TakeOff, type TakeOffForces } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { CalibrationView } from '@zivvo/contract';
-import { calibrateByRuns, sortRuns, type CalibrationRun, modelGeometry } from '@zivvo/core';
+import { calibrateByRuns, modelGeometry, sortRuns, type CalibrationRun } from '@zivvo/core';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';

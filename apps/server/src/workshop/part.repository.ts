@@ -38,6 +38,11 @@ export class PackPieceRepository extends RowRepository<typeof packPiece> {
     await tx.update(craft).set({ ...columns, updatedAt: at, revision: sql`${craft.revision} + 1` }).where(eq(craft.packPieceId, packPieceId));
   }
 
+  /** A pack that is still on the shelf; null where it was taken off. */
+  async onShelf(db: DbOrTx, id: string): Promise<PackPieceRow | null> {
+    return (await this.list(db, 1, eq(packPiece.id, id))).rows[0] ?? null;
+  }
+
   async byTag(db: DbOrTx, limit: number): Promise<PackPieceRow[]> {
     return (await this.list(db, limit, undefined, asc(packPiece.tag))).rows;
   }

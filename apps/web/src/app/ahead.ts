@@ -1,4 +1,4 @@
-import { pickGrid, type StandCalibration, modelGeometry } from '@zivvo/core';
+import { modelGeometry, pickGrid, type StandCalibration } from '@zivvo/core';
 import { pickPool } from '../pick/pickPool.ts';
 import { pickSettingOf } from '../pick/pickCraftOf.ts';
 import { familyAt } from '../pick/usePickAddress.ts';

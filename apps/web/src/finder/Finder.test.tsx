@@ -1,6 +1,6 @@
 import '../test/completeAddresses.ts';
 import { beforeEach, expect, jest, test } from '@jest/globals';
-import { screen } from '@testing-library/react';
+import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FoundView } from '@zivvo/contract';
 import { renderInApp } from '../test/renderInApp.tsx';
@@ -42,7 +42,7 @@ test('a few letters find crafts and evenings, and lead there with their craft in
   const evening = await screen.findByRole('button', { name: /Cliff season.*Stand evening · Petrel/ });
   expect(screen.getByRole('button', { name: /Petrel.*Craft · 2507/ })).toBeTruthy();
   await userEvent.click(evening);
-  expect(screen.getByTestId('address').textContent).toBe('/stand/k1?craft=c1');
+  await waitFor(() => expect(screen.getByTestId('address').textContent).toBe('/stand/k1?craft=c1'));
   expect(onClose).toHaveBeenCalled();
 });
 

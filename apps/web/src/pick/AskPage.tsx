@@ -1,5 +1,5 @@
 import type { CraftView, PackPieceView } from '@zivvo/contract';
-import { brokenLimits, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type QuestionName, type WorkedProp, modelGeometry } from '@zivvo/core';
+import { brokenLimits, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type QuestionName, type WorkedProp } from '@zivvo/core';
 import { formatMinutes, formatNumber, limitWords, materialNames, unitFor } from '@zivvo/words';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';

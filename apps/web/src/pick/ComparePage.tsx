@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, closestLimit, pickFigureNames, type PickFigure, type Reason, modelGeometry } from '@zivvo/core';
+import { bySeverity, candidateReasons, closestLimit, modelGeometry, pickFigureNames, type PickFigure, type Reason } from '@zivvo/core';
 import { formatNumber, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';

@@ -166,10 +166,18 @@ function FullThrottle({ setting, subject }: { setting: PickSetting | null; subje
       <tbody>
         {walk.map((at) => (
           <tr key={at.condition}>
-            <th scope="row">{conditionText(at, setting.craft.rotorCount)}</th>
-            <td>{format.quantity(at.thrustN, 'force').text}</td>
-            <td>{format.quantity(at.currentA, 'current', 0).text}</td>
-            <td>{at.condition === 'oneMotorStand' ? '' : format.quantity(at.voltageV, 'voltage', 1).text}</td>
+            <th scope="row">
+              {conditionText(at, setting.craft.rotorCount)}
+              {at.condition !== 'oneMotorStand' && <small>{format.quantity(at.voltageV, 'voltage', 1).text}</small>}
+            </th>
+            <td>
+              {format.quantity(at.thrustN, 'force').text}
+              <small>{`±${formatNumber(100 * at.thrustUncertaintyRatio, 0)} %`}</small>
+            </td>
+            <td>
+              {format.quantity(at.currentA, 'current', 0).text}
+              <small>{`±${formatNumber(100 * at.currentUncertaintyRatio, 0)} %`}</small>
+            </td>
           </tr>
         ))}
       </tbody>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp, modelGeometry } from '@zivvo/core';
+import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, modelGeometry, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp } from '@zivvo/core';
 import { defaultUnits } from '@zivvo/words';
 import type { Ink } from '../shared/charts/useInk.ts';
 import type { Format } from '../shared/format/useFormat.ts';

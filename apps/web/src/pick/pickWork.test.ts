@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { calibrate, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration, modelGeometry } from '@zivvo/core';
+import { calibrate, modelGeometry, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration } from '@zivvo/core';
 import { craftForPick, rackForPick } from './pick.fixtures.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, PickTask, PickTasks } from './pickMessages.ts';

@@ -199,6 +199,7 @@ describe('what a flight takes', () => {
     expect(walk.map((w) => w.condition)).toEqual(['oneMotorStand', 'oneMotorHalfPack', 'allMotorsHalfPack']);
     for (const key of ['voltageV', 'thrustN', 'currentA'] as const) expect(walk.map((w) => w[key])).toEqual(walk.map((w) => w[key]).sort((a, b) => b - a));
     expect(walk[2]!.thrustN).toBeCloseTo(evaluateCandidate(bench, seven).figures.fullThrustN, 6);
+    for (const { thrustUncertaintyRatio, currentUncertaintyRatio } of walk) expect([thrustUncertaintyRatio > 0.15, currentUncertaintyRatio > 0.1]).toEqual([true, true]);
     expect(conditionWalk(bench, evaluateCandidate(bench, seven).prop, null)).toHaveLength(2);
   });
 

@@ -7,6 +7,7 @@ import { powertrainOn, type PickBench } from './pickCraft.ts';
 export interface FullPrediction {
   thrustN: number;
   currentA: number;
+  /** At the controller [V]. */
   voltageV: number;
   /** Half widths of 95 %, as shares. */
   thrustUncertaintyRatio: number;
@@ -57,17 +58,13 @@ function turned(powertrain: Powertrain): RotorPoint | null {
 export const fullConditions = ['oneMotorStand', 'oneMotorHalfPack', 'allMotorsHalfPack'] as const;
 export type FullCondition = (typeof fullConditions)[number];
 
-export interface FullAt {
+export interface FullAt extends FullPrediction {
   condition: FullCondition;
-  /** At the controller [V]. */
-  voltageV: number;
-  thrustN: number;
-  currentA: number;
 }
 
 /**
  * One motor and propeller from the stand into the air: at the stand's voltage, alone on the half-empty pack, and with all
- * motors and the avionics on it. What lies between is the pack.
+ * motors and the avionics on it, each with how far it may be off. What lies between is the pack.
  *
  * @param standVoltageV - at the controller on the stand [V]; null leaves the stand out
  */
@@ -80,7 +77,7 @@ export function conditionWalk(bench: PickBench, prop: PropellerModel, standVolta
     ['allMotorsHalfPack', supply],
   ];
   return supplies.flatMap(([condition, of]) => {
-    const point = turned({ ...powertrain, supply: of });
-    return point === null ? [] : [{ condition, voltageV: point.drive.busVoltageV, thrustN: point.prop.thrustN, currentA: point.drive.busCurrentA }];
+    const found = fullThrottleOnStand({ ...powertrain, supply: of }, bench.calibration?.motor ?? null);
+    return found === null ? [] : [{ condition, ...found }];
   });
 }
