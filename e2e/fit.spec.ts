@@ -65,7 +65,9 @@ test('hanging motors turn the nut’s thread round, and the note is there tomorr
   await page.getByRole('checkbox', { name: 'The motors hang under the arms' }).click();
   await expect(page.getByRole('checkbox', { name: 'The motors hang under the arms' })).toBeChecked();
   await page.getByLabel('Note for whoever fits next').fill('ring of the left arm is worn');
+  const kept = page.waitForResponse((r) => r.request().method() === 'PUT' && (r.request().postData() ?? '').includes('ring of the left arm is worn'));
   await page.getByLabel('Note for whoever fits next').blur();
+  await kept;
   await page.reload();
   await expect(page.getByLabel('Note for whoever fits next')).toHaveValue('ring of the left arm is worn');
   await page.getByRole('button', { name: /^Front left/ }).last().click();

@@ -73,17 +73,41 @@ export function watchFaults(page: Page): string[] {
   return faults;
 }
 
+async function started(kind: 'own' | 'demo'): Promise<Zivvo> {
+  const zivvo = new Zivvo(kind);
+  await zivvo.start();
+  return zivvo;
+}
+
 /** A running Zivvo for as long as somebody uses it. */
 export const running =
   (kind: 'own' | 'demo') =>
   async ({}, use: (zivvo: Zivvo) => Promise<void>): Promise<void> => {
-    const zivvo = new Zivvo(kind);
-    await zivvo.start();
+    const zivvo = await started(kind);
     await use(zivvo);
     await zivvo.end();
   };
 
-export const test = base.extend<{ own: Zivvo }, { demo: Zivvo }>({ own: running('own'), demo: [running('demo'), { scope: 'worker' }] });
+/** Hands out empty workshops; the next one starts while the present one is used. */
+async function emptyOnes({}, use: (next: () => Promise<Zivvo>) => Promise<void>): Promise<void> {
+  let spare = started('own');
+  await use(async () => {
+    const ready = await spare;
+    spare = started('own');
+    return ready;
+  });
+  await (await spare).end();
+}
+
+export const test = base.extend<{ own: Zivvo }, { demo: Zivvo; nextOwn: () => Promise<Zivvo> }>({
+  own: async ({ nextOwn }, use) => {
+    const zivvo = await nextOwn();
+    await use(zivvo);
+    await zivvo.end();
+  },
+  nextOwn: [emptyOnes, { scope: 'worker' }],
+  demo: [running('demo'), { scope: 'worker' }],
+});
 
 export { expect };
 

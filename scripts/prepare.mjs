@@ -23,8 +23,8 @@ export function ensureInstalled() {
   fs.writeFileSync(INSTALL_STAMP, wanted);
 }
 
-/** Compiles what changed since the last build: server parts, web app, and the empty database it all starts from. */
-export async function build({ withWeb = true } = {}) {
+/** Compiles what changed since the last build: server parts, web app, and the databases that new folders are copied from. */
+export async function build({ withWeb = true, withDemo = false } = {}) {
   fs.mkdirSync('.cache', { recursive: true });
   const built = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
   const server = sourcesDigest([...SERVER_PARTS, 'tsconfig.base.json']);
@@ -39,7 +39,10 @@ export async function build({ withWeb = true } = {}) {
     runNode(['../../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'], { cwd: 'apps/web' });
     write({ web });
   }
-  await ensureDatabaseTemplate();
+  const engine = JSON.parse(fs.readFileSync('node_modules/@electric-sql/pglite/package.json', 'utf8')).version;
+  const schema = digest([fs.readFileSync('apps/server/drizzle/meta/_journal.json')]);
+  ensureDatabase('empty-database', `${engine} ${schema}`, 'apps/server/dist/database/makeTemplate.js', 'Preparing an empty database (once)…');
+  if (withDemo) ensureDatabase('demo-database', `${engine} ${schema} ${server}`, 'apps/server/dist/demo/makeDemo.js', 'Playing two hundred days of the demo workshop (once; a minute)…');
 
   function write(part) {
     const now = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
@@ -47,18 +50,14 @@ export async function build({ withWeb = true } = {}) {
   }
 }
 
-/** A database without rows to copy new folders from; made again when the engine or the schema changes. */
-async function ensureDatabaseTemplate() {
-  const engine = JSON.parse(fs.readFileSync('node_modules/@electric-sql/pglite/package.json', 'utf8')).version;
-  const wanted = `${engine} ${digest([fs.readFileSync('apps/server/drizzle/meta/_journal.json')])}`;
-  const stamp = '.cache/empty-database.version';
-  if (fs.existsSync('.cache/empty-database.tgz') && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === wanted) return;
-  console.log('Preparing an empty database (once)…');
-  fs.rmSync('.cache/empty-database.tgz', { force: true });
-  const folder = path.resolve('.cache/first-database');
-  fs.rmSync(folder, { recursive: true, force: true });
-  runNode(['apps/server/dist/database/makeTemplate.js', folder, path.resolve('.cache/empty-database.tgz')]);
-  fs.rmSync(folder, { recursive: true, force: true });
+/** A database that a script makes, to be copied; made again when what it comes from changes. */
+function ensureDatabase(name, wanted, script, told) {
+  const [folder, stamp, workplace] = [`.cache/${name}`, `.cache/${name}.version`, `.cache/${name}.workplace`];
+  if (fs.existsSync(folder) && fs.existsSync(stamp) && fs.readFileSync(stamp, 'utf8') === wanted) return;
+  console.log(told);
+  for (const old of [folder, workplace]) fs.rmSync(old, { recursive: true, force: true });
+  runNode([script, path.resolve(workplace), path.resolve(folder)]);
+  fs.rmSync(workplace, { recursive: true, force: true });
   fs.writeFileSync(stamp, wanted);
 }
 

@@ -14,7 +14,7 @@ export async function quick() {
 export async function test() {
   await checkAll();
   const counts = [jest('unit', [])];
-  await build();
+  await build({ withDemo: true });
   ensureChromium();
   counts.push(...allJourneys({}));
   finish(counts);
@@ -22,7 +22,7 @@ export async function test() {
 
 /** The full figures: many kills, long journeys. */
 export async function soak() {
-  await build();
+  await build({ withDemo: true });
   ensureChromium();
   finish(allJourneys({ ZIVVO_SOAK: '1' }));
 }

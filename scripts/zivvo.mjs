@@ -15,7 +15,7 @@ const commands = {
   demo: async () => {
     const dataFolder = path.resolve(process.env.ZIVVO_DATA ?? 'demo-data');
     if (options.includes('--reset')) fs.rmSync(dataFolder, { recursive: true, force: true });
-    await build();
+    await build({ withDemo: true });
     await serve({ ZIVVO_WORKSHOP: 'demo', ZIVVO_DATA: dataFolder });
   },
   start: async () => {
@@ -23,14 +23,14 @@ const commands = {
     await serve({ ZIVVO_WORKSHOP: 'own', ZIVVO_DATA: path.resolve(process.env.ZIVVO_DATA ?? 'data') });
   },
   dev: async () => {
-    await build({ withWeb: false });
+    await build({ withWeb: false, withDemo: true });
     await serveForDevelopment();
   },
   quick,
   test,
   soak,
   bench: async () => {
-    await build({ withWeb: false });
+    await build({ withWeb: false, withDemo: true });
     runNode(['bench/bench.mjs', ...options]);
   },
   studies: async () => {
@@ -42,7 +42,7 @@ const commands = {
     runNode(['bench/vectors.mjs', ...options]);
   },
   screenshots: async () => {
-    await build();
+    await build({ withDemo: true });
     ensureChromium();
     runNode(['../node_modules/@playwright/test/cli.js', 'test', '--config', 'pictures.config.ts', ...options], { cwd: 'e2e' });
   },

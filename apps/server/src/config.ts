@@ -6,6 +6,8 @@ export interface Config {
   port: number;
   /** Folder that holds the database, the blobs and the lock. */
   dataFolder: string;
+  /** Whether the embedded database has a thread of its own; it needs none where nobody is served meanwhile. */
+  hasDatabaseThread: boolean;
   /** A PostgreSQL server instead of the embedded one. */
   databaseUrl: string | null;
   workshopKind: 'own' | 'demo';
@@ -15,7 +17,7 @@ export interface Config {
   timeFactor: number;
   /** Built web app to serve; null in development. */
   webFolder: string | null;
-  /** Things that may be made again: the empty database template, the demo's rows. */
+  /** Things that may be made again: databases to copy new ones from. */
   cacheFolder: string;
 }
 
@@ -34,6 +36,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   return {
     port,
     dataFolder: path.resolve(env.ZIVVO_DATA ?? path.join(root, 'data')),
+    hasDatabaseThread: true,
     databaseUrl: env.DATABASE_URL ?? null,
     workshopKind,
     startMs,

@@ -94,8 +94,9 @@ export class CareService {
     const setting = await this.conditions.settingOf(this.db, craftId);
     requireWhole(craft, dto.looks);
     await this.db.transaction(async (tx) => {
+      const seen = await this.seenBefore(tx, craft);
       const judged: StoredLook[] = [];
-      for (const look of dto.looks) judged.push(await this.judge(tx, craft, setting, look));
+      for (const look of dto.looks) judged.push(await this.judge(tx, seen, setting, look));
       const outcome = worstOutcome(judged.map((l) => l.outcome));
       const looks = outcome === 'retireSet' ? judged.map((l) => ({ ...l, outcome })) : judged;
       const { policy, isFolding } = setting;
@@ -107,11 +108,18 @@ export class CareService {
     return toWalkaroundView((await this.walkarounds.byId(this.db, dto.id))!);
   }
 
-  private async judge(tx: DbOrTx, craft: CraftRow, { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>, look: PropLookDto): Promise<StoredLook> {
-    const on = (await this.pieces.onCraft(tx, craft.id, LIST_MAX)).find((p) => p.life.place === look.place && p.life.level === look.level);
-    const modelId = on?.piece.propModelId ?? craft.referencePropModelId;
-    const material: PropMaterial = modelId === null ? 'unknown' : (await this.models.find(tx, modelId)).material;
-    const strike = on ? await this.conditions.strikeAfter(tx, on.piece.id, (await this.walkarounds.newestLooks(tx, [on.piece.id])).get(on.piece.id)?.sequence ?? 0) : 'none';
+  /** What a look starts from: the pieces that are on, what they are made of, and when each was looked at last. */
+  private async seenBefore(tx: DbOrTx, { id, referencePropModelId }: CraftRow) {
+    const on = await this.pieces.onCraft(tx, id, LIST_MAX);
+    const modelIds = new Set(on.map((p) => p.piece.propModelId).concat(referencePropModelId ?? []));
+    const materials = new Map((await this.models.byIds(tx, [...modelIds])).map((m) => [m.id, m.material]));
+    return { on, materials, referencePropModelId, newest: await this.walkarounds.newestLooks(tx, on.map((p) => p.piece.id)) };
+  }
+
+  private async judge(tx: DbOrTx, before: SeenBefore, { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>, look: PropLookDto): Promise<StoredLook> {
+    const on = before.on.find((p) => p.life.place === look.place && p.life.level === look.level);
+    const material: PropMaterial = before.materials.get(on?.piece.propModelId ?? before.referencePropModelId ?? '') ?? 'unknown';
+    const strike = on ? await this.conditions.strikeAfter(tx, on.piece.id, before.newest.get(on.piece.id)?.sequence ?? 0) : 'none';
     try {
       const { outcome, isTruingVoid } = judgePiece({ material, isFolding, strike }, look.findings, policy);
       return { place: look.place, level: look.level, seen: look.seen, findings: look.findings, photoSha256: look.photoSha256 ?? null, pieceId: on?.piece.id ?? null, tag: on?.piece.tag ?? null, material, outcome, isTruingVoid, strike };
@@ -132,8 +140,13 @@ export class CareService {
     return this.find(craftId);
   }
 
-  /** A flight: life counts for every piece that was on, and strikes ask about their motors. */
   async fly(craftId: string, dto: CreateFlightDto): Promise<CareView> {
+    await this.logFlight(craftId, dto);
+    return this.find(craftId);
+  }
+
+  /** A flight: life counts for every piece that was on, and strikes ask about their motors. */
+  async logFlight(craftId: string, dto: CreateFlightDto): Promise<void> {
     const craft = await this.crafts.find(this.db, craftId);
     await this.db.transaction(async (tx) => {
       const now = this.clock.now();
@@ -147,7 +160,6 @@ export class CareService {
       for (const strike of dto.strikes) await this.note(tx, craft, on, strike, dto.id);
       await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
     });
-    return this.find(craftId);
   }
 
   async strike(craftId: string, dto: StrikeDto): Promise<CareView> {
@@ -213,6 +225,8 @@ export class CareService {
     return (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, days: SEASON_DAYS, spares: seasonSpares({ daysCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
   }
 }
+
+type SeenBefore = Awaited<ReturnType<CareService['seenBefore']>>;
 
 /** A look is over the whole craft: every arm once, every side of it. */
 function requireWhole({ name, rotors }: CraftRow, looks: readonly PropLookDto[]): void {

@@ -1,13 +1,19 @@
 /** The only place that tells the time; a fixed start makes it run from there. */
 export class Clock {
   private readonly offsetMs: number;
+  private heldMs: number | null = null;
 
   constructor(startMs: number | null = null) {
     this.offsetMs = startMs === null ? 0 : startMs - Date.now();
   }
 
+  /** Stands still at a moment; null lets it run again. */
+  hold(atMs: number | null): void {
+    this.heldMs = atMs;
+  }
+
   nowMs(): number {
-    return Date.now() + this.offsetMs;
+    return this.heldMs ?? Date.now() + this.offsetMs;
   }
 
   now(): Date {

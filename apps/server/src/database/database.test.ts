@@ -6,6 +6,7 @@ import path from 'node:path';
 import { connect } from './database.ts';
 import { prepareFolder } from './folder.ts';
 import { acquireFolderLock, FolderInUseError } from './folderLock.ts';
+import { moveDays } from './moveDays.ts';
 import { openPglite } from './openPglite.ts';
 import { memoryDatabase } from '../test/memoryDatabase.ts';
 import { linkTo } from './pgliteLink.ts';
@@ -18,8 +19,8 @@ describe('the folder', () => {
   test('is built beside its place and renamed; leftovers of a killed start are cleared; writes reach the disk', async () => {
     const place = path.join(folder, 'database');
     fs.mkdirSync(`${place}.init-1`);
-    await prepareFolder(place, path.join(folder, 'template.tgz'));
-    expect(fs.readdirSync(folder).sort()).toEqual(['database', 'template.tgz']);
+    await prepareFolder(place, { folder: path.join(folder, 'template') });
+    expect(fs.readdirSync(folder).sort()).toEqual(['database', 'template']);
     const synced = jest.spyOn(fs, 'fsyncSync');
     const pglite = await openPglite(place);
     await pglite.exec('create table kept (id int)');
@@ -29,15 +30,18 @@ describe('the folder', () => {
     synced.mockRestore();
     await pglite.close();
     const second = path.join(folder, 'second');
-    await prepareFolder(second, path.join(folder, 'template.tgz'));
+    const freshen = jest.fn(async (copy: PGlite) => void (await copy.exec('create table freshened (id int)')));
+    await prepareFolder(second, { folder: path.join(folder, 'template'), freshen });
     expect(fs.existsSync(path.join(second, 'PG_VERSION'))).toBe(true);
+    await prepareFolder(second, { folder: path.join(folder, 'template'), freshen });
+    expect(freshen).toHaveBeenCalledTimes(1);
   }, 60_000);
 
   test('of another PostgreSQL major is refused with a sentence', async () => {
     const place = path.join(folder, 'database');
     fs.mkdirSync(place);
     fs.writeFileSync(path.join(place, 'PG_VERSION'), '15\n');
-    await expect(prepareFolder(place, path.join(folder, 'template.tgz'))).rejects.toThrow(/written by PostgreSQL 15/);
+    await expect(prepareFolder(place, { folder: path.join(folder, 'template') })).rejects.toThrow(/written by PostgreSQL 15/);
   });
 
   test('of a newer schema is refused and left as it was', async () => {
@@ -50,6 +54,21 @@ describe('the folder', () => {
     await fresh.execute(`update drizzle.__drizzle_migrations set created_at = created_at + 1000000`);
     await pool.end();
     await expect(connect(link)).rejects.toThrow(/newer Zivvo/);
+    await pglite.close();
+  }, 60_000);
+});
+
+describe('a workshop that is copied on another day', () => {
+  test('keeps the hours of its days where the clocks changed between, leaves nothing ahead, and what is empty empty', async () => {
+    const pglite = await PGlite.create();
+    await pglite.exec(`create table done (id int, at timestamptz not null, ended timestamptz); create table named (id int)`);
+    // Nine in the morning of a winter's day, and an hour before midnight of the last one.
+    await pglite.exec(`insert into done values (1, '2026-03-01T09:00-05', null), (2, '2026-06-15T23:00-04', '2026-06-15T07:30-04')`);
+    const copied = new Date(2026, 6, 1, 8, 0);
+    await moveDays(pglite, new Date(2026, 5, 15, 23, 59), copied, 'EST5EDT');
+    const { rows } = await pglite.query<{ at: Date; ended: Date | null }>('select at, ended from done order by id');
+    expect(rows[0]).toEqual({ at: new Date('2026-03-17T09:00-04:00'), ended: null });
+    expect(rows[1]!.at).toEqual(new Date(copied.getTime() - 60_000));
     await pglite.close();
   }, 60_000);
 });

@@ -5,8 +5,11 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import pg from 'pg';
 import type { Config } from '../config.ts';
-import { prepareFolder } from './folder.ts';
+import { prepareFolder, type FolderTemplate } from './folder.ts';
 import { acquireFolderLock } from './folderLock.ts';
+import { moveDays, PLAYED_DAY } from './moveDays.ts';
+import { openPglite } from './openPglite.ts';
+import { linkTo } from './pgliteLink.ts';
 import { PgliteStream, type WireLink } from './pgliteStream.ts';
 import * as schema from './schema.ts';
 import { startWorkerLink } from './workerLink.ts';
@@ -27,14 +30,14 @@ export const DATABASE = Symbol('DATABASE');
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
 /** Opens the database that the configuration names and brings its schema up to date. */
-export async function openDatabase(config: Pick<Config, 'dataFolder' | 'databaseUrl' | 'cacheFolder'>): Promise<Database> {
+export async function openDatabase(config: Pick<Config, 'dataFolder' | 'hasDatabaseThread' | 'databaseUrl' | 'cacheFolder' | 'workshopKind'>, now: Date): Promise<Database> {
   if (config.databaseUrl !== null) return openServer(config.databaseUrl);
   fs.mkdirSync(config.dataFolder, { recursive: true });
   const release = acquireFolderLock(path.join(config.dataFolder, 'database.lock'));
   try {
     const folder = path.join(config.dataFolder, 'database');
-    await prepareFolder(folder, path.join(config.cacheFolder, 'empty-database.tgz'));
-    const link = await startWorkerLink(folder);
+    await prepareFolder(folder, templateOf(config, now));
+    const link = config.hasDatabaseThread ? await startWorkerLink(folder) : linkTo(await openPglite(folder));
     link.onFault((error) => {
       console.error(`The database stopped: ${error.message}. What was shown as kept is kept; start Zivvo again.`);
       process.exit(1);
@@ -50,6 +53,13 @@ export async function openDatabase(config: Pick<Config, 'dataFolder' | 'database
     release();
     throw error;
   }
+}
+
+/** An own workshop starts empty, the demo with its past where that was played before. */
+function templateOf({ cacheFolder, workshopKind }: Pick<Config, 'cacheFolder' | 'workshopKind'>, now: Date): FolderTemplate {
+  const demo = path.join(cacheFolder, 'demo-database');
+  if (workshopKind === 'demo' && fs.existsSync(demo)) return { folder: demo, freshen: (database) => moveDays(database, PLAYED_DAY, now) };
+  return { folder: path.join(cacheFolder, 'empty-database') };
 }
 
 /** One connection over a wire; the embedded database has no second one, so a transaction owns it. */

@@ -1,18 +1,25 @@
-import { openPglite } from './openPglite.ts';
+import type { PGlite } from '@electric-sql/pglite';
 import fs from 'node:fs';
 import path from 'node:path';
+import { openPglite } from './openPglite.ts';
 
 /** PostgreSQL major of the embedded database; a folder of another one cannot be read. */
 const POSTGRES_MAJOR = '18';
 
+/** What a new database folder is copied from. */
+export interface FolderTemplate {
+  /** A closed database; where it is missing an empty one is made, for the next folder. */
+  folder: string;
+  /** Makes a fresh copy fit for its day. */
+  freshen?: (database: PGlite) => Promise<void>;
+}
+
 /**
  * Makes sure a database folder stands there whole: a new one is built beside its place and renamed, so that a start
  * that is killed half-way leaves nothing that looks like a database.
- *
- * @param templateFile - dump of a database without rows; where it is missing one is made, for the next folder
  */
-export async function prepareFolder(folder: string, templateFile: string): Promise<void> {
-  if (fs.existsSync(path.join(folder, 'PG_VERSION'))) {
+export async function prepareFolder(folder: string, template: FolderTemplate): Promise<void> {
+  if (isDatabase(folder)) {
     requireMajor(folder);
     return;
   }
@@ -20,21 +27,45 @@ export async function prepareFolder(folder: string, templateFile: string): Promi
   for (const name of fs.readdirSync(path.dirname(folder))) {
     if (name.startsWith(`${path.basename(folder)}.init-`)) fs.rmSync(path.join(path.dirname(folder), name), { recursive: true, force: true });
   }
+  if (!isDatabase(template.folder)) await makeEmpty(template.folder);
   const beside = `${folder}.init-${process.pid}`;
-  const template = fs.existsSync(templateFile) ? new Blob([fs.readFileSync(templateFile)]) : undefined;
-  const database = await openPglite(beside, template);
-  if (!template) await saveTemplate(database, templateFile);
-  await database.close();
+  copyFolder(template.folder, beside);
+  if (template.freshen) {
+    const database = await openPglite(beside);
+    await template.freshen(database);
+    await database.close();
+  }
   fs.renameSync(beside, folder);
 }
 
-/** Dumps a database into a file, whole or not at all. */
-export async function saveTemplate(database: Awaited<ReturnType<typeof openPglite>>, templateFile: string): Promise<void> {
-  const dump = await database.dumpDataDir('gzip');
-  fs.mkdirSync(path.dirname(templateFile), { recursive: true });
-  const temporary = `${templateFile}.${process.pid}`;
-  fs.writeFileSync(temporary, Buffer.from(await dump.arrayBuffer()));
-  fs.renameSync(temporary, templateFile);
+/** Copies a closed database to a place where none is, whole or not at all. */
+export function copyWhole(from: string, to: string): void {
+  const temporary = `${to}.${process.pid}`;
+  copyFolder(from, temporary);
+  fs.renameSync(temporary, to);
+}
+
+async function makeEmpty(folder: string): Promise<void> {
+  const temporary = `${folder}.${process.pid}`;
+  fs.mkdirSync(path.dirname(folder), { recursive: true });
+  const database = await openPglite(temporary);
+  await database.close();
+  fs.renameSync(temporary, folder);
+}
+
+/** Copies files and sees that they reach the disk: what is written on top of them later counts on them. */
+function copyFolder(from: string, to: string): void {
+  fs.cpSync(from, to, { recursive: true });
+  for (const entry of fs.readdirSync(to, { recursive: true, withFileTypes: true })) {
+    if (!entry.isFile()) continue;
+    const file = fs.openSync(path.join(entry.parentPath, entry.name), 'r');
+    fs.fsyncSync(file);
+    fs.closeSync(file);
+  }
+}
+
+function isDatabase(folder: string): boolean {
+  return fs.existsSync(path.join(folder, 'PG_VERSION'));
 }
 
 function requireMajor(folder: string): void {

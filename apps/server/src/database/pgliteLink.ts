@@ -11,5 +11,6 @@ export function linkTo(pglite: PGlite): WireLink {
       return answer.then((a) => a.slice());
     },
     onFault: () => undefined,
+    close: () => pglite.close(),
   };
 }

@@ -5,6 +5,8 @@ export interface WireLink {
   /** Sends messages; each sending is answered exactly once, in order, perhaps with nothing. */
   exchange(bytes: Uint8Array<ArrayBuffer>): Promise<Uint8Array>;
   onFault(listener: (error: Error) => void): void;
+  /** Ends the database behind it. */
+  close(): Promise<void>;
 }
 
 const TERMINATE = 'X'.charCodeAt(0);

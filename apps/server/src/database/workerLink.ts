@@ -1,13 +1,8 @@
 import { Worker } from 'node:worker_threads';
 import type { WireLink } from './pgliteStream.ts';
 
-/** The wire to the database's worker thread. */
-export interface WorkerLink extends WireLink {
-  close(): Promise<void>;
-}
-
 /** Starts the database worker of a folder and waits until it can be spoken to. */
-export async function startWorkerLink(folder: string): Promise<WorkerLink> {
+export async function startWorkerLink(folder: string): Promise<WireLink> {
   const worker = new Worker(new URL('./pglite.worker.js', import.meta.url), { workerData: { folder } });
   worker.setMaxListeners(50);
   await new Promise<void>((resolve, reject) => {

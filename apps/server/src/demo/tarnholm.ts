@@ -92,6 +92,9 @@ export const demoAir = {
 export const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
 
 export const standEvening = {
+  craft: 'Petrel',
+  daysAgo: 12,
+  hour: 18.5,
   name: 'Cliff season, nine props',
   referenceKey: 'b72',
   propKeys: ['b72', 't77', 'b70', 'o63', 'o71', 'v75', 'k74', 't68', 'v79'],
@@ -105,7 +108,7 @@ export const standEvening = {
 export const makerSpreads: Record<string, MakerSpread> = {
   Brindlow: { massRatio: 0.008, diameterRatio: 0.0006, unbalanceRatio: 0.0025, flawRatio: 0.05 },
   Tamsk: { massRatio: 0.022, diameterRatio: 0.0015, unbalanceRatio: 0.006, flawRatio: 0.12 },
-  Orle: { massRatio: 0.05, diameterRatio: 0.003, unbalanceRatio: 0.012, flawRatio: 0.3 },
+  Orle: { massRatio: 0.05, diameterRatio: 0.003, unbalanceRatio: 0.004, flawRatio: 0.3 },
   Kessro: { massRatio: 0.015, diameterRatio: 0.001, unbalanceRatio: 0.004, flawRatio: 0.1 },
 };
 
@@ -126,8 +129,8 @@ export const demoDeliveries: DemoDelivery[] = [
   { modelKey: 'b72', counts: [7, 6], daysAgo: 96, location: 'drawer 1', boreFit: 'fits', checkedIn: 13, fittedOn: 'Petrel', setName: 'K12' },
   { modelKey: 't77', counts: [4, 4], daysAgo: 64, location: 'drawer 1', boreFit: 'fits', checkedIn: 8 },
   { modelKey: 'b90', counts: [4, 4], daysAgo: 90, location: 'drawer 2', boreFit: 'ringFitted', checkedIn: 8, fittedOn: 'Fulmar', setName: 'F3' },
-  { modelKey: 'o125', counts: [3, 3], daysAgo: 80, location: 'long box', boreFit: 'fits', checkedIn: 6, fittedOn: 'Skua', setName: 'S1' },
-  { modelKey: 'o63', counts: [8, 8], daysAgo: 210, location: 'drawer 4', boreFit: 'fits', checkedIn: 16 },
+  { modelKey: 'o125', counts: [5, 5], daysAgo: 80, location: 'long box', boreFit: 'fits', checkedIn: 10, fittedOn: 'Skua', setName: 'S1' },
+  { modelKey: 'o63', counts: [6, 6], daysAgo: 210, location: 'drawer 4', boreFit: 'fits', checkedIn: 12 },
   { modelKey: 'b11', counts: [1, 4], daysAgo: 70, location: 'long box', boreFit: 'fits', checkedIn: 5, fittedOn: 'Eider', setName: 'E1' },
   { modelKey: 'k74', counts: [2, 2], daysAgo: 1, location: 'bench', boreFit: 'fits', checkedIn: 1 },
 ];
@@ -143,11 +146,14 @@ export const signedCrafts: readonly string[] = ['Petrel', 'Fulmar', 'Eider'];
 
 /** Motors of the shed; their hours are those of the craft's flights since they were put on. */
 export const demoMotors = [
-  { tag: 'M1', craft: 'Petrel', place: 'frontLeft', fromDaysAgo: 95, strikeCount: 0, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.02 },
-  { tag: 'M2', craft: 'Petrel', place: 'frontRight', fromDaysAgo: 95, strikeCount: 1, overLimitCount: 2, bearing: 'dry', runOutMm: 0.04 },
-  { tag: 'M3', craft: 'Petrel', place: 'rearRight', fromDaysAgo: 95, strikeCount: 0, overLimitCount: 1, bearing: 'smooth', runOutMm: 0.02 },
-  { tag: 'M4', craft: 'Petrel', place: 'rearLeft', fromDaysAgo: 33, strikeCount: 0, overLimitCount: 0, bearing: 'smooth', runOutMm: 0.01 },
+  { tag: 'M1', craft: 'Petrel', place: 'frontLeft', fromDaysAgo: 95, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M2', craft: 'Petrel', place: 'frontRight', fromDaysAgo: 95, overLimitCount: 2, bearing: 'smooth', runOutMm: 0.03 },
+  { tag: 'M3', craft: 'Petrel', place: 'rearRight', fromDaysAgo: 95, overLimitCount: 1, bearing: 'smooth', runOutMm: 0.02 },
+  { tag: 'M4', craft: 'Petrel', place: 'rearLeft', fromDaysAgo: 33, overLimitCount: 0, bearing: 'smooth', runOutMm: 0.01 },
 ] as const;
+
+/** What a hand felt of the motor that took the twigs, the same evening. */
+export const struckMotor = { tag: 'M2', daysAgo: 21, bearing: 'dry', runOutMm: 0.04 } as const;
 
 export const demoSpares = [{ name: 'M5 lock nut', count: 19, perPieceCount: 1 }];
 

@@ -12,7 +12,6 @@ export type StandFactRow = typeof standFact.$inferSelect;
 export type LifeRow = typeof pieceLife.$inferSelect;
 
 const REPLAY_BATCH = 500;
-const WRITE_BATCH = 500;
 
 /** An event as whoever asks for the last of its kind needs it. */
 export interface NewestEvent {
@@ -26,12 +25,6 @@ export class EventRepository {
   async append(tx: DbOrTx, row: EventRow): Promise<void> {
     await tx.insert(event).values(row);
     await this.project(tx, row.fact, row.at);
-  }
-
-  /** Writes many events in their order, and what they project. */
-  async appendAll(tx: DbOrTx, rows: readonly (EventRow & { at: Date })[]): Promise<void> {
-    for (let i = 0; i < rows.length; i += WRITE_BATCH) await tx.insert(event).values(rows.slice(i, i + WRITE_BATCH));
-    for (const row of rows) await this.project(tx, row.fact, row.at);
   }
 
   /** Empties the projections and replays every event in order. */

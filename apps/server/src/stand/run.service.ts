@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type PackPieceView, type PackServiceView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
-import { packRecord } from '@zivvo/core';
+import { packRecord, type Origin } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -31,8 +31,8 @@ export class RunService {
     return toRunView(siblings.find((s) => s.id === id)!, row, channels, pictures);
   }
 
-  /** Starts a run as a draft that is saved while it is typed. */
-  async create(campaignId: string, dto: CreateRunDto): Promise<RunView> {
+  /** Starts a run as a draft that is saved while it is typed, or while a made-up stand stands in for the bench. */
+  async create(campaignId: string, dto: CreateRunDto, origin: Extract<Origin, 'typed' | 'simulated'> = 'typed'): Promise<RunView> {
     await this.requireRoom(campaignId, 1);
     await this.runs.add(this.db, {
       ...this.rows.newRow(dto.id),
@@ -41,7 +41,7 @@ export class RunService {
       packPieceId: dto.packPieceId ?? null,
       replacesRunId: dto.replacesRunId ?? null,
       state: 'draft',
-      origin: 'typed',
+      origin,
       draft: dto.draft,
     });
     return this.find(dto.id);

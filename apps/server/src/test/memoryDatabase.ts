@@ -19,12 +19,12 @@ export async function memoryDatabase(): Promise<Database> {
 }
 
 async function template(): Promise<Blob> {
-  const file = path.join(cache, `tests-${lastMigration().tag}-${lastMigration().when}.tgz`);
+  const file = path.join(cache, `tests-${lastMigration().tag}-${lastMigration().when}.tar`);
   if (!fs.existsSync(file)) {
     const pglite = await PGlite.create();
     const { pool } = await connect(linkTo(pglite));
     await pool.end();
-    const dump = await pglite.dumpDataDir('gzip');
+    const dump = await pglite.dumpDataDir('none');
     await pglite.close();
     fs.mkdirSync(cache, { recursive: true });
     fs.writeFileSync(`${file}.${process.pid}`, Buffer.from(await dump.arrayBuffer()));
