@@ -13,6 +13,8 @@ interface Pen {
   quantity(key: string, dimension: Dimension): string;
   share(key: string): string;
   difference(key: string): string;
+  /** A share without its sign: the sentence says which way. */
+  size(key: string): string;
   number(key: string, digits?: number): string;
   /** Sizes of durations and differences, without a sign: the sentence says which way. */
   minutes(key: string): string;
@@ -52,10 +54,14 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   onlyOneHovers: (p) => `${p.text('name')} ${p.hovers()} at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
   strongest: (p) => `${p.text('name')} gives most thrust: ${p.quantity('thrustN', 'force')}.`,
   thriftiest: (p) => `${p.text('name')} ${p.hovers()} on least power.`,
-  leadsBoth: (p) => `${p.text('name')} gives most thrust and ${p.hovers()} on least power.`,
-  leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power.`,
-  leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}.`,
-  leadSplitAgainst: (p) => `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
+  leadsBoth: (p) => `${p.text('name')} gives most thrust and ${p.hovers()} on least power${withinLimits(p)}.`,
+  leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}${withinLimits(p)}.`,
+  leadSplitAgainst: (p) => `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  sameBothAgainst: (p) => `${p.text('name')} pulls as much as ${p.text('reference')} and ${p.hovers()} on least power${withinLimits(p)}.`,
+  sameSplitAgainst: (p) => `${p.text('name')} pulls as much as ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  lessBothAgainst: (p) => `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}, and ${p.hovers()} on least power.`,
+  lessSplitAgainst: (p) => `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
   referenceLeadsBoth: (p) => `Nothing within the limits beats ${p.text('name')}, in thrust or in ${p.hover()}.`,
   referenceStrongest: (p) => `Nothing within the limits out-pulls ${p.text('name')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
   // Limits and dangers
@@ -328,6 +334,7 @@ function pen(values: Values, choices: UnitChoices): Pen {
     quantity: (key, dimension) => formatQuantity(key === 'difference' ? Math.abs(numberOf(key)) : numberOf(key), dimension, choices).text,
     share: (key) => formatShare(numberOf(key)),
     difference: (key) => formatDifference(numberOf(key)),
+    size: (key) => formatShare(Math.abs(numberOf(key))),
     number: (key, digits = 0) => formatNumber(numberOf(key), digits),
     minutes: (key) => formatMinutes(Math.abs(numberOf(key))),
     milliseconds: (key) => formatMilliseconds(Math.abs(numberOf(key))),
@@ -348,6 +355,11 @@ function pen(values: Values, choices: UnitChoices): Pen {
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };
+}
+
+/** Said where somebody would lead but for a limit; which one and why stands among the dangers. */
+function withinLimits(p: Pen): string {
+  return p.text('barred') === '' ? '' : ', of those within the limits';
 }
 
 /** How many motors turn against the controller's table, of how many. */

@@ -1,5 +1,5 @@
 import type { CraftView, PackPieceView } from '@zivvo/contract';
-import { brokenLimits, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type QuestionName, type WorkedProp } from '@zivvo/core';
+import { brokenLimits, limitChange, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type PickLimit, type QuestionName, type WorkedProp } from '@zivvo/core';
 import { formatMinutes, formatNumber, limitWords, materialNames, unitFor } from '@zivvo/words';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -42,12 +42,10 @@ function AskPage({ craft }: { craft: CraftView }) {
   const ask = useMemo(() => (present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.map(shelfPack) } : null), [present, geometry, packs]);
   const { value, problem } = usePickTask(setting, 'questions', ask);
   const noPresent = models !== undefined && !present;
-  const inch = value?.answers.inchMore;
-  const gain = inch ? inch.after.figures.enduranceS - inch.before.figures.enduranceS : null;
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name} · Ask`}
-      headline={noPresent ? 'Which prop does it fly now?' : problem ? 'This craft cannot be worked out yet' : !value ? 'working…' : gain === null ? `What would change on ${craft.name}?` : `One inch more gives ${craft.name} ${gain >= 0 ? '' : 'minus '}${formatMinutes(Math.abs(gain))}`}
+      headline={noPresent ? 'Which prop does it fly now?' : problem ? 'This craft cannot be worked out yet' : value ? answerHeadline(craft, propOfModel(present!).name, value.answers) : 'working…'}
       detail={present ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with it is counted.` : undefined}
       tools={<PickTabs />}
       reasons={
@@ -76,6 +74,18 @@ function AskPage({ craft }: { craft: CraftView }) {
       {ranked.length > 0 && <Kit craft={craft} ranked={ranked} reference={reference} />}
     </StationPage>
   );
+}
+
+/** What is wrong already comes first: a craft that is not carried, then a limit that is past; only then what an inch gives. */
+function answerHeadline({ name }: CraftView, prop: string, answers: Answers['answers']): string {
+  const now = answers.payloadMore?.before;
+  if (now && now.margins.carry > 1) return `${prop} does not carry ${name}`;
+  const [worst] = now ? brokenLimits(now.margins) : [];
+  if (worst) return `${prop} is past a limit already on ${name}: ${limitWords[worst]}`;
+  const inch = answers.inchMore;
+  const gainS = inch ? inch.after.figures.enduranceS - inch.before.figures.enduranceS : NaN;
+  if (!Number.isFinite(gainS)) return `What would change on ${name}?`;
+  return gainS >= 0 ? `One inch more gives ${name} ${formatMinutes(gainS)}` : `One inch more takes ${formatMinutes(-gainS)} from ${name}`;
 }
 
 function shelfPack({ id, chemistry, seriesCount, capacityAh, cellResistanceOhm, cRating }: PackPieceView) {
@@ -154,7 +164,6 @@ const SAME_RATIO = 0.004;
 
 function AnswerCells({ before, after }: { before: WorkedProp; after: WorkedProp }) {
   const pick = usePickFormat();
-  const broken = brokenLimits(after.margins).filter((limit) => before.margins[limit] <= 1);
   return (
     <>
       {ASKED.map(({ name, lessIsBetter, isWide }) => {
@@ -167,7 +176,23 @@ function AnswerCells({ before, after }: { before: WorkedProp; after: WorkedProp 
           </td>
         );
       })}
-      <td>{broken.length > 0 ? <span className={classes.barred}>barred: {broken.map((l) => limitWords[l]).join(', ')}</span> : <span className="muted">{before === after ? 'flown now' : 'fits'}</span>}</td>
+      <td>
+        <LimitCell before={before} after={after} />
+      </td>
+    </>
+  );
+}
+
+/** Every limit that is broken: what breaks by the change first, then what was broken before, then what it mends. */
+function LimitCell({ before, after }: { before: WorkedProp; after: WorkedProp }) {
+  const { already, fresh, mended } = limitChange(before.margins, after.margins);
+  const say = (limits: readonly PickLimit[]): string => limits.map((l) => limitWords[l]).join(', ');
+  if (already.length + fresh.length + mended.length === 0) return <span className="muted">{before === after ? 'flown now, within all' : 'fits'}</span>;
+  return (
+    <>
+      {fresh.length > 0 && <div className={classes.barred}>{`breaks: ${say(fresh)}`}</div>}
+      {already.length > 0 && <div className={classes.barred}>{`already past: ${say(already)}`}</div>}
+      {mended.length > 0 && <div className="muted">{`mends: ${say(mended)}`}</div>}
     </>
   );
 }
@@ -183,7 +208,7 @@ function Backwards({ craft, value, packs }: { craft: CraftView; value: Answers; 
       <h2>Asked backwards</h2>
       <dl>
         <dt>Greatest payload this prop still carries</dt>
-        <dd>{value.greatestPayloadKg === null ? `None: at ${format.quantity(craft.massKg, 'mass').text} it is at its limit.` : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}</dd>
+        <dd>{value.greatestPayloadKg === null ? `None: at ${format.quantity(craft.massKg, 'mass').text} it is at its limit or past it.` : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}</dd>
         <dt>Weight to lose for one inch less</dt>
         <dd>{value.weightForInchKg === null ? `No loss up to two thirds of ${format.quantity(craft.massKg, 'mass').text} pays for it.` : value.weightForInchKg === 0 ? `None: an inch less flies as long at ${format.quantity(craft.massKg, 'mass').text}.` : `${format.quantity(value.weightForInchKg, 'mass').text} brings the minutes back.`}</dd>
         <dt>

@@ -94,6 +94,16 @@ test('ask: an inch more with its frame, and backwards the smallest pack for the 
   expect(screen.getByText(/do not make a craft hang longer upside down/)).toBeTruthy();
 }, LONG);
 
+test.each([
+  [{ massKg: 19.2 }, /^Brindlow .* does not carry Petrel$/, /already past: .*too little to carry/],
+  [{ escLimitA: 6 }, /^Brindlow .* is past a limit already on Petrel: ESC limit$/, /already past: .*ESC limit/],
+])('ask: what is wrong already is the first answer, and no line says “fits” beside it (%j)', async (more, headline, line) => {
+  show(craftForPick(more), { page: <AskPage />, address: '/pick/ask?craft=c1' });
+  await heading(headline);
+  for (const row of [/^Now/, /100 g more payload/, /One blade more/]) expect(rowOf(row).textContent).toMatch(line);
+  expect(screen.queryByText('fits')).toBeNull();
+}, LONG);
+
 test('ask without a present prop offers the way to choose one', async () => {
   show(craftForPick({ referencePropModelId: null }), { page: <AskPage />, address: '/pick/ask?craft=c1' });
   await heading('Which prop does it fly now?');

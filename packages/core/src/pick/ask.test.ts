@@ -4,6 +4,7 @@ import { INCH_M } from '../label/propLabel.ts';
 import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { answerQuestion, greatestPayloadKg, packsForMinutes, questionNames, usualPackKg, weightForInchKg, type QuestionName } from './ask.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
+import { brokenLimits, limitChange, pickLimitNames, type PickMargins } from './pickFigures.ts';
 
 const bench = benchOf(surveyQuad);
 const plane = benchOf(mappingPlane);
@@ -144,5 +145,41 @@ describe('backwards', () => {
     const answers = packsForMinutes(bench, present, [pack('tired', { cellResistanceOhm: 0.08 }), pack('usual'), pack('long', { chemistry: 'liIon', capacityAh: 6 }), pack('far', { seriesCount: 8 })]);
     expect(answers.map((a) => a.pack.id)).toEqual(['usual', 'long']);
     expect(answers[1]!.massKg - answers[0]!.massKg).toBeCloseTo(usualPackKg('liIon', 6, 6) - usualPackKg('lipo', 6, 4), 9);
+  });
+});
+
+describe('limits before and after a change', () => {
+  const margin = fc.oneof(fc.double({ min: 0, max: 3, noNaN: true }), fc.constant(1));
+  const margins = fc.record(Object.fromEntries(pickLimitNames.map((name) => [name, margin])) as Record<(typeof pickLimitNames)[number], typeof margin>) as fc.Arbitrary<PickMargins>;
+
+  test('every broken limit is named exactly once, whatever was broken before', () => {
+    fc.assert(
+      fc.property(margins, margins, (before, after) => {
+        const { already, fresh, mended } = limitChange(before, after);
+        expect([...already, ...fresh].sort()).toEqual(brokenLimits(after).sort());
+        expect([...already, ...mended].sort()).toEqual(brokenLimits(before).sort());
+        for (const limit of fresh) expect(before[limit]).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
+  test('a park plane whose ESC the present prop passes by half: one blade more is never said to fit', () => {
+    const present = evaluateCandidate(plane, planeProp);
+    const over = benchOf({ ...mappingPlane, escLimitA: present.figures.fullCurrentA / 1.5 });
+    const { before, after } = asked('bladeMore', planeProp, over);
+    expect(before.margins.escCurrent).toBeCloseTo(1.5, 1);
+    expect(after.margins.escCurrent).toBeGreaterThan(before.margins.escCurrent);
+    expect(limitChange(before.margins, after.margins).already).toContain('escCurrent');
+    expect(limitChange(before.margins, before.margins)).toMatchObject({ fresh: [], mended: [] });
+  });
+
+  test('a craft ten times too heavy is not carried, and no question hides that', () => {
+    const heavy = benchOf({ ...surveyQuad, massKg: 10 * surveyQuad.massKg });
+    for (const question of questionNames) {
+      const answer = answerQuestion(heavy, present, question);
+      if (!answer) continue;
+      expect([question, limitChange(answer.before.margins, answer.after.margins).already.includes('carry')]).toEqual([question, true]);
+    }
+    expect([greatestPayloadKg(heavy, present), weightForInchKg(heavy, present)]).toEqual([null, null]);
   });
 });

@@ -119,13 +119,14 @@ export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): num
 /**
  * Weight that must be lost so that one inch less of diameter flies as long as today [kg].
  *
- * @returns null where no loss up to two thirds of the weight pays for it
+ * @returns null where no loss up to two thirds of the weight pays for it, and where it does not fly today
  */
 export function weightForInchKg(bench: PickBench, geometry: PropGeometry): number | null {
   const { craft } = bench;
   if (geometry.diameterM - INCH_M < 2 * INCH_M || geometry.pitchM / (geometry.diameterM - INCH_M) > 1.2) return null;
   const smaller = changedProp(geometry, { diameterM: geometry.diameterM - INCH_M });
   const today = evaluateCandidate(bench, geometry).figures.enduranceS;
+  if (!(today > 0)) return null;
   const lost = (kg: number): number => {
     const { figures } = evaluateCandidate(benchWith(bench, { ...craft, massKg: craft.massKg - kg }), smaller);
     return (figures.enduranceS || 0) - today;

@@ -46,3 +46,16 @@ export function closestLimit(margins: PickMargins): { limit: PickLimit; margin: 
 export function brokenLimits(margins: PickMargins): PickLimit[] {
   return pickLimitNames.filter((name) => margins[name] > 1).sort((a, b) => margins[b] - margins[a]);
 }
+
+/** What a change does to limits: those that were broken before and stay so, those that break by it, those it mends. */
+export interface LimitChange {
+  already: PickLimit[];
+  fresh: PickLimit[];
+  mended: PickLimit[];
+}
+
+/** Compares the limits before and after a change, each list with the worst first. */
+export function limitChange(before: PickMargins, after: PickMargins): LimitChange {
+  const broken = brokenLimits(after);
+  return { already: broken.filter((l) => before[l] > 1), fresh: broken.filter((l) => !(before[l] > 1)), mended: brokenLimits(before).filter((l) => !(after[l] > 1)) };
+}

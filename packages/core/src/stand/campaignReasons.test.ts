@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
 import type { CampaignInput } from './campaign.ts';
 import { campaignOf, lawSteps, runOf, twiceRun } from '../test/standCampaign.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
@@ -27,6 +28,42 @@ describe('the answer of an evening', () => {
     ['one leads in all and there is no present one', campaignOf([...twiceRun('small', 20, 700), ...twiceRun('big', 24, 650)], noReference), 'leadsBoth'],
     ['two lead and there is no present one', campaignOf([...twiceRun('big', 24, 900), ...twiceRun('small', 15, 400)], noReference), 'leadSplit'],
   ])('%s', (_name, input, code) => expect(headline(input).code).toBe(code));
+
+  /** The present prop draws more than the ESC allows. */
+  const overEsc = { craft: { ...campaignOf([]).craft, escLimitA: 28 } };
+  test.each<[string, CampaignInput, string, object]>([
+    ['the present prop passes the ESC limit, a weaker one is left', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('small', 17.4, 500)], overEsc), 'lessBothAgainst', { name: 'small', differenceRatio: expect.closeTo(-0.13, 3), barred: 'ref' }],
+    ['both others are weaker and share the lead', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 18, 600), ...twiceRun('small', 12, 250)], overEsc), 'lessSplitAgainst', { name: 'big', otherName: 'small' }],
+    ['one pulls as the present one does', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 20.01, 600)]), 'sameBothAgainst', { name: 'big', barred: '' }],
+    ['the strongest passes a limit: it is named as what was left out', campaignOf([...twiceRun('ref', 20, 600), ...twiceRun('big', 24, 900), ...twiceRun('small', 21, 590)], overEsc), 'leadsBothAgainst', { name: 'small', barred: 'big' }],
+  ])('%s', (_name, input, code, values) => expect(headline(input)).toMatchObject({ code, values: expect.objectContaining(values) }));
+
+  test('whatever was measured and whatever is allowed, what it says of thrust is what the table says', () => {
+    const top = fc.double({ min: 12, max: 30, noNaN: true });
+    const watts = fc.double({ min: 300, max: 1100, noNaN: true });
+    fc.assert(
+      fc.property(fc.tuple(top, watts), fc.tuple(top, watts), fc.tuple(top, watts), fc.double({ min: 10, max: 50, noNaN: true }), (ref, big, small, escLimitA) => {
+        const results = reduceCampaign(campaignOf([...twiceRun('ref', ...ref), ...twiceRun('big', ...big), ...twiceRun('small', ...small)], { craft: { ...campaignOf([]).craft, escLimitA } }));
+        const { code, values } = results.headline;
+        const named = results.props.find((p) => p.propModelId === values.name)!;
+        const allowed = results.props.filter((p) => p.breaches.length === 0);
+        const field = allowed.length > 0 ? allowed : results.props;
+        // Who is named leads the table of those that may lead.
+        expect(field).toContain(named);
+        for (const p of field) expect(named.points.full.thrustN!.figure.value).toBeGreaterThanOrEqual(p.points.full.thrustN!.figure.value);
+        const { comparison, differenceRatio } = named.points.full.thrustN!;
+        if (code.startsWith('lead')) expect(comparison).toBe('more');
+        if (code.startsWith('same')) expect(comparison).toBe('same');
+        if (code.startsWith('less')) expect([comparison, differenceRatio! < 0]).toEqual(['less', true]);
+        const other = results.props.find((p) => p.propModelId === (values.otherName ?? values.name))!;
+        for (const p of field) expect(other.points.hover.thrustPerPowerNPerW!.figure.value).toBeGreaterThanOrEqual(p.points.hover.thrustPerPowerNPerW!.figure.value);
+        // Everybody who would lead but for a limit is named as left out.
+        const strongest = results.props.reduce((a, b) => (b.points.full.thrustN!.figure.value > a.points.full.thrustN!.figure.value ? b : a));
+        if (!field.includes(strongest)) expect(values.barred).toContain(strongest.propModelId);
+      }),
+      { numRuns: 60 },
+    );
+  });
 
   test('a figure in it can be opened, and moves with its runs', () => {
     const of = (topN: number) => headline(campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', topN, 650)]));

@@ -20,13 +20,26 @@ const valueOf = (prop: PropResult, point: PointName, figure: PointFigure): numbe
 function leader(results: CampaignResults, point: PointName, figure: PointFigure): PropResult | null {
   const measured = results.props.filter((p) => valueOf(p, point, figure) !== null);
   const allowed = measured.filter((p) => p.breaches.length === 0);
-  const field = allowed.length > 0 ? allowed : measured;
-  return field.reduce<PropResult | null>((best, p) => (best && valueOf(best, point, figure)! >= valueOf(p, point, figure)! ? best : p), null);
+  return largest(allowed.length > 0 ? allowed : measured, point, figure);
 }
+
+function largest(props: readonly PropResult[], point: PointName, figure: PointFigure): PropResult | null {
+  return props.reduce<PropResult | null>((best, p) => (best && (valueOf(best, point, figure) ?? -Infinity) >= (valueOf(p, point, figure) ?? -Infinity) ? best : p), null);
+}
+
+/** Props that would lead if they passed no limit: whoever reads of leaders must know why these are none. */
+function barredLeaders(results: CampaignResults, leaders: readonly (PropResult | null)[]): PropResult[] {
+  const first = [largest(results.props, 'full', 'thrustN'), largest(results.props, 'hover', 'thrustPerPowerNPerW')];
+  return [...new Set(first)].filter((p) => p !== null && p.breaches.length > 0 && !leaders.includes(p)) as PropResult[];
+}
+
+const BOTH = { more: 'leadsBothAgainst', same: 'sameBothAgainst', less: 'lessBothAgainst' } as const;
+const SPLIT = { more: 'leadSplitAgainst', same: 'sameSplitAgainst', less: 'lessSplitAgainst' } as const;
 
 /**
  * The answer of a campaign in one coded sentence: who leads in thrust, who in thrust per watt at hover, and how far
- * from the reference. Props that pass a limit do not lead while another stays within all.
+ * from the reference, with its sign. Props that pass a limit do not lead while another stays within all; those that
+ * would have led are named as `barred`.
  */
 export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
   const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
@@ -45,13 +58,14 @@ export function campaignHeadline(input: CampaignInput, results: CampaignResults)
   const gain = strongest.points.full.thrustN!;
   const key = workingKey(strongest.propModelId, 'full', 'thrustN');
   const reference = results.props.find((p) => p.isReference && p.countedRunIds.length > 0);
-  const values: Record<string, string | number> = { name: nameOf(strongest), thrustN: gain.figure.value };
+  const values: Record<string, string | number> = { name: nameOf(strongest), thrustN: gain.figure.value, barred: barredLeaders(results, [strongest, thriftiest]).map(nameOf).join(', ') };
   if (!thriftiest) return say('strongest', values, key);
   values.otherName = nameOf(thriftiest);
   const isSame = strongest === thriftiest;
   if (strongest.isReference) return say(isSame ? 'referenceLeadsBoth' : 'referenceStrongest', values, key);
   if (!reference || gain.differenceRatio === null) return say(isSame ? 'leadsBoth' : 'leadSplit', values, key);
-  return say(isSame ? 'leadsBothAgainst' : 'leadSplitAgainst', { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) }, key);
+  const pull = gain.comparison === 'same' ? 'same' : gain.differenceRatio < 0 ? 'less' : 'more';
+  return say(isSame ? BOTH[pull] : SPLIT[pull], { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) }, key);
 }
 
 /** Everything worth saying about a campaign, danger first. */
