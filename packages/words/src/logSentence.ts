@@ -37,6 +37,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   pieceDescribed: () => 'Described',
   pieceCheckedIn: () => 'Checked in',
   pieceTrued: (v) => `Trued${v.isDynamic === true ? ' on its motor' : ''}${because(v)}`,
+  pieceSentBack: (v) => `Sent back: no tape mends it${because(v)}`,
   pieceFitted: (v) => `Fitted, ${place(v)}${because(v)}`,
   pieceRemoved: (v) => `Taken off${v.markSha256 ? ', its mark photographed' : ''}${because(v)}`,
   pieceDressed: () => 'Mended; its truing is void',

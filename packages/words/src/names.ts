@@ -194,7 +194,7 @@ export const mountNames: Record<string, string> = { nut: 'nut', twoScrews: 'two 
 export const bearingNames: Record<string, string> = { smooth: 'smooth', dry: 'dry', gritty: 'gritty' };
 /** What happened to a piece, as its history tells it. */
 export const pieceActionNamesPast: Record<string, string> = {
-  added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'trued', fit: 'fitted', remove: 'taken off', dress: 'mended, its truing void', looked: 'looked over', struck: 'hit something', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
+  added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'trued', fit: 'fitted', remove: 'taken off', dress: 'mended, its truing void', looked: 'looked over', struck: 'hit something', sendBack: 'sent back: no tape mends it', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
 };
 
 export const shakeTargetWords: Record<ShakeTarget, string> = { coarse: 'coarse, 0.2 g', good: 'good, 0.1 g', fine: 'fine, 0.05 g' };

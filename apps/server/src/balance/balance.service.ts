@@ -10,6 +10,7 @@ import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../piece/piece.mapper.ts';
+import { EventLedger } from '../event/event.ledger.ts';
 import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../piece/piece.service.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
@@ -32,6 +33,7 @@ export class BalanceService {
     private readonly models: PropModelRepository,
     private readonly crafts: CraftRepository,
     private readonly bench: RotorBench,
+    private readonly ledger: EventLedger,
   ) {}
 
   async listRigs(): Promise<RigView[]> {
@@ -120,7 +122,8 @@ export class BalanceService {
     const isCorrected = row.looks.some((l) => l.tape.some((t) => t > 0)) || as === 'truedDynamic';
     await this.db.transaction(async (tx) => {
       await this.trueUps.revise(tx, id, row.revision, { state: as, note: note ?? row.note, finishedAt: now }, now);
-      if (as !== 'sentBack') await this.lives.record(tx, await this.pieces.findLiving(tx, row.pieceId), { ...NO_ACTION, action: 'true', isDynamic: as === 'truedDynamic', reason: note ?? null, isCorrected });
+      if (as === 'sentBack') await this.ledger.record(tx, row.pieceId, { kind: 'pieceSentBack', pieceId: row.pieceId, reason: note ?? null });
+      else await this.lives.record(tx, await this.pieces.findLiving(tx, row.pieceId), { ...NO_ACTION, action: 'true', isDynamic: as === 'truedDynamic', reason: note ?? null, isCorrected });
     });
     return this.find(id);
   }

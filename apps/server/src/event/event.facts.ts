@@ -38,8 +38,10 @@ export type PieceActionFact =
   | { kind: 'pieceJoinedSet'; pieceId: string; setId: string }
   | { kind: 'pieceLeftSet'; pieceId: string };
 
-/** What happens in the care of a craft; none of it moves a projection but the moment a piece was last touched. */
+/** What happens to a piece beside its life, and in the care of a craft; none of it moves a projection but the moment a piece was last touched. */
 export type CareFact =
+  /** The shaft says that no tape mends it. */
+  | { kind: 'pieceSentBack'; pieceId: string; reason: string | null }
   | { kind: 'walkedRound'; craftId: string; walkaroundId: string; outcome: CareOutcome; durationS: number; propCount: number; findingCount: number }
   | { kind: 'pieceLooked'; pieceId: string; craftId: string; outcome: CareOutcome; isTruingVoid: boolean; hasNick: boolean; findings: Finding[] }
   | { kind: 'flown'; craftId: string; flightId: string; durationS: number }

@@ -67,6 +67,7 @@ export class EventRepository {
       case 'pieceDescribed':
       case 'pieceLooked':
       case 'pieceStruck':
+      case 'pieceSentBack':
         await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, fact.pieceId));
         return;
       case 'partChanged':

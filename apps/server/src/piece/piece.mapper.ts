@@ -18,7 +18,7 @@ export function toMeasureColumns(dto: MeasurePieceDto) {
 }
 
 const ACTIONS: Partial<Record<StoredFact['kind'], PieceEventView['action']>> = {
-  pieceAdded: 'added', pieceMeasured: 'measured', pieceDescribed: 'described', pieceCheckedIn: 'checkIn', pieceTrued: 'true', pieceFitted: 'fit', pieceRemoved: 'remove', pieceDressed: 'dress', pieceLooked: 'looked', pieceStruck: 'struck', pieceRetired: 'retire', pieceUnretired: 'unretire', pieceMoved: 'move', pieceJoinedSet: 'joinSet', pieceLeftSet: 'leaveSet',
+  pieceAdded: 'added', pieceMeasured: 'measured', pieceDescribed: 'described', pieceCheckedIn: 'checkIn', pieceTrued: 'true', pieceSentBack: 'sendBack', pieceFitted: 'fit', pieceRemoved: 'remove', pieceDressed: 'dress', pieceLooked: 'looked', pieceStruck: 'struck', pieceRetired: 'retire', pieceUnretired: 'unretire', pieceMoved: 'move', pieceJoinedSet: 'joinSet', pieceLeftSet: 'leaveSet',
 };
 
 export function toEventView({ sequence, at, personId, personName, fact }: Awaited<ReturnType<EventRepository['ofSubject']>>[number]): PieceEventView {

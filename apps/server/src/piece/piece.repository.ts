@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { PieceQueryDto } from '@zivvo/contract';
-import type { PieceState } from '@zivvo/core';
+import type { Look, PieceFate, PieceState } from '@zivvo/core';
 import { and, asc, count, desc, eq, ilike, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import { NotFoundError } from '../common/featureError.ts';
 import type { DbOrTx } from '../database/database.ts';
@@ -110,25 +110,43 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   /** What became of the pieces that were checked in, by model. */
-  async yieldCounts(db: DbOrTx): Promise<{ propModelId: string; makerName: string | null; goodFromBagCount: number; goodCorrectedCount: number; rejectedCount: number }[]> {
-    const corrected = sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceTrued' and (e.fact ->> 'isCorrected')::boolean)`;
-    const rejected = sql`${pieceLife.state} = 'retired' and exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceRetired') and not exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and e.kind = 'pieceFitted')`;
-    const counted = sql`${pieceLife.state} <> 'new'`;
-    const tally = (condition: SQL): SQL<number> => sql<number>`count(*) filter (where ${condition})`.mapWith(Number);
-    return db
+  /** How pieces turned out, counted by model, delivery and fate. */
+  async fates(db: DbOrTx): Promise<FateRow[]> {
+    const happened = (kinds: SQL): SQL => sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and ${kinds})`;
+    const flag = (condition: SQL) => sql<boolean>`(${condition})`.mapWith(Boolean);
+    const facts = db
       .select({
         propModelId: propPiece.propModelId,
-        makerName: propModel.makerName,
-        rejectedCount: tally(sql`${counted} and (${rejected})`),
-        goodCorrectedCount: tally(sql`${counted} and not (${rejected}) and ${corrected}`),
-        goodFromBagCount: tally(sql`${counted} and not (${rejected}) and not ${corrected}`),
+        batchId: propPiece.batchId,
+        look: propPiece.look,
+        isCheckedIn: flag(sql`${pieceLife.state} <> 'new'`).as('is_checked_in'),
+        isRetired: flag(sql`${pieceLife.state} = 'retired'`).as('is_retired'),
+        hasFlown: flag(happened(sql`e.kind = 'pieceFitted'`)).as('has_flown'),
+        isTrued: flag(happened(sql`e.kind = 'pieceTrued'`)).as('is_trued'),
+        isCorrected: flag(happened(sql`e.kind = 'pieceTrued' and (e.fact ->> 'isCorrected')::boolean`)).as('is_corrected'),
+        isSentBack: flag(sql`coalesce((select e.kind from ${event} e where e.subject_id = ${propPiece.id} and e.kind in ('pieceTrued', 'pieceSentBack') order by e.at desc, e.sequence desc limit 1) = 'pieceSentBack', false)`).as('is_sent_back'),
       })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
-      .innerJoin(propModel, eq(propModel.id, propPiece.propModelId))
       .where(this.live())
-      .groupBy(propPiece.propModelId, propModel.makerName);
+      .as('facts');
+    const kinds = [facts.propModelId, facts.batchId, facts.look, facts.isCheckedIn, facts.isRetired, facts.hasFlown, facts.isTrued, facts.isCorrected, facts.isSentBack] as const;
+    return db
+      .select({
+        propModelId: facts.propModelId, batchId: facts.batchId, look: facts.look, isCheckedIn: facts.isCheckedIn, isRetired: facts.isRetired, hasFlown: facts.hasFlown, isTrued: facts.isTrued, isCorrected: facts.isCorrected, isSentBack: facts.isSentBack,
+        pieceCount: count(),
+      })
+      .from(facts)
+      .groupBy(...kinds);
   }
+}
+
+/** So many pieces of one kind that turned out alike. */
+export interface FateRow extends Omit<PieceFate, 'isUnsound'> {
+  propModelId: string;
+  batchId: string | null;
+  look: Look | null;
+  pieceCount: number;
 }
 
 /** States of pieces that are all at hand. */

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   LIST_MAX, PIECE_PAGE_MAX, type AvailableView, type BatchDetailView, type BatchView, type BulkPieceActionDto, type CreateBatchDto, type DescribePieceDto, type MeasurePieceDto, type PieceActionDto, type PieceDetailView, type PieceListView, type PieceQueryDto, type PieceView, type YieldView,
 } from '@zivvo/contract';
-import { checkInFindings, pieceTag, isRetiring, refusalOf, yieldOf, type PieceAction, type PieceHand, type YieldCounts } from '@zivvo/core';
+import { checkInFindings, conditionOf, isRetiring, judgeFate, pieceTag, refusalOf, sumOfYields, yieldOf, type PieceAction, type PieceHand, type PropMaterial, type YieldCounts } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -14,7 +14,7 @@ import { EventRepository } from '../event/event.repository.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { IncompleteActionError, PieceRefusedError } from './piece.errors.ts';
 import { toEventView, toMeasureColumns, toPieceView } from './piece.mapper.ts';
-import { BatchRepository, PieceRepository, type BatchRow, type LivingPiece } from './piece.repository.ts';
+import { BatchRepository, PieceRepository, type BatchRow, type FateRow, type LivingPiece } from './piece.repository.ts';
 
 /** An action's fields while none of them counts. */
 export const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
@@ -151,20 +151,35 @@ export class PieceService {
     return this.pieces.available(this.db);
   }
 
+  /** How the pieces of each model, maker and delivery turned out. */
   async yields(): Promise<YieldView> {
-    const counts = await this.pieces.yieldCounts(this.db);
-    const makers = new Map<string, YieldCounts>();
-    for (const { makerName, goodFromBagCount, goodCorrectedCount, rejectedCount } of counts) {
-      if (makerName === null) continue;
-      const sum = makers.get(makerName) ?? { goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0 };
-      makers.set(makerName, { goodFromBagCount: sum.goodFromBagCount + goodFromBagCount, goodCorrectedCount: sum.goodCorrectedCount + goodCorrectedCount, rejectedCount: sum.rejectedCount + rejectedCount });
-    }
-    const plain = ({ goodFromBagCount, goodCorrectedCount, rejectedCount }: YieldCounts): YieldCounts => ({ goodFromBagCount, goodCorrectedCount, rejectedCount });
+    const rows = await this.pieces.fates(this.db);
+    const models = new Map((await this.models.byIds(this.db, [...new Set(rows.map((r) => r.propModelId))])).map((m) => [m.id, m]));
+    const judged = rows.map((row) => ({ row, makerName: models.get(row.propModelId)?.makerName ?? null, counts: countsOf(row, models.get(row.propModelId)?.material ?? 'unknown') }));
+    const by = (key: (j: (typeof judged)[number]) => string | null) => {
+      const names = new Set(judged.flatMap((j) => key(j) ?? []));
+      return [...names].map((name) => ({ name, ...yieldOf(sumOfYields(judged.filter((j) => key(j) === name).map((j) => j.counts))) }));
+    };
+    const { rows: batches } = await this.batches.list(this.db, LIST_MAX);
+    const deliveries = by((j) => j.row.batchId);
     return {
-      models: counts.map((c) => ({ propModelId: c.propModelId, ...yieldOf(plain(c)) })).filter((m) => m.pieceCount > 0),
-      makers: [...makers].map(([makerName, sum]) => ({ makerName, ...yieldOf(sum) })).filter((m) => m.pieceCount > 0),
+      models: by((j) => j.row.propModelId).map(({ name, ...y }) => ({ propModelId: name, ...y })),
+      makers: by((j) => j.makerName).map(({ name, ...y }) => ({ makerName: name, ...y })),
+      deliveries: batches.flatMap((b) => {
+        const found = deliveries.find((d) => d.name === b.id);
+        if (!found) return [];
+        const { name: batchId, ...y } = found;
+        return [{ batchId, propModelId: b.propModelId, cameAt: b.createdAt.toISOString(), location: b.location, ...y }];
+      }).sort((a, b) => b.cameAt.localeCompare(a.cameAt)),
     };
   }
+}
+
+/** Pieces that turned out alike, under the one word for it. */
+function countsOf({ look, pieceCount, ...fate }: FateRow, material: PropMaterial): YieldCounts {
+  const isUnsound = isRetiring(conditionOf({ material, isFolding: false, strike: 'none', look, openOutcome: null }, 'lenient').outcome);
+  const judgement = judgeFate({ ...fate, isUnsound });
+  return { goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0, notJudgedCount: 0, [`${judgement}Count`]: pieceCount };
 }
 
 function toBatchView(row: BatchRow, counts: { pieceCount: number; checkedInCount: number } = { pieceCount: 0, checkedInCount: 0 }): BatchView {

@@ -189,14 +189,35 @@ describe('sets', () => {
   });
 });
 
-test('the yield counts what was good from the bag and what was thrown out unflown', async () => {
+test('a bag of ten, one cracked and six sent back: three are usable, the rest is rejected, none counts before it is judged', async () => {
   const own = aPropModel({ label: '9x5', makerName: 'Yieldish', diameterM: 0.2286, pitchM: 0.127, bladeCount: 2 });
   await server.http.post('/api/prop-models').send(own).expect(201);
-  const { pieces } = await deliver({ propModelId: own.id });
-  for (const p of pieces) await measure(p.id, { look: p === pieces[3] ? 'crack' : 'good' });
-  await act(pieces[3]!.id, { action: 'retire', as: 'scrapped' }).expect(200);
-  const { makers } = (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
-  expect(makers.find((m) => m.makerName === 'Yieldish')).toMatchObject({ goodFromBagCount: 3, goodCorrectedCount: 0, rejectedCount: 1, usable: { ratio: 0.75 } });
+  const { id: batchId, pieces } = await deliver({ propModelId: own.id, cwCount: 5, ccwCount: 5, location: 'drawer 7' });
+  const yields = async (): Promise<YieldView> => (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
+  const ofMaker = async () => (await yields()).makers.find((m) => m.makerName === 'Yieldish')!;
+  expect(await ofMaker()).toMatchObject({ notJudgedCount: 10, pieceCount: 0, usable: null });
+  const [cracked, ...sound] = pieces;
+  for (const p of pieces) await measure(p.id, { look: p === cracked ? 'crack' : 'good' });
+  expect(await ofMaker()).toMatchObject({ notJudgedCount: 9, rejectedCount: 1 });
+  const craft = aCraft();
+  await server.http.post('/api/crafts').send(craft).expect(201);
+  const rigId = v7();
+  await server.http.post('/api/rigs').send({ id: rigId, name: 'Edges', frictionKgM: 1e-7, borePlayM: 0, largestM: 0.5, inertiaKgM2: 1e-7, note: null }).expect(201);
+  const finish = async (pieceId: string, as: string): Promise<void> => {
+    const id = v7();
+    await server.http.post('/api/true-ups').send({ id, pieceId, rigId, craftId: craft.id, isLookedAt: true }).expect(201);
+    await server.http.post(`/api/true-ups/${id}/finish`).send({ as, note: null }).expect(200);
+  };
+  for (const p of sound.slice(0, 7)) await finish(p.id, 'sentBack');
+  // One was tried again and came good.
+  await finish(sound[0]!.id, 'trued');
+  for (const p of sound.slice(7)) await finish(p.id, 'trued');
+  const expected = { goodFromBagCount: 3, goodCorrectedCount: 0, rejectedCount: 7, notJudgedCount: 0, usable: expect.objectContaining({ ratio: 0.3 }) };
+  expect(await ofMaker()).toMatchObject(expected);
+  expect((await yields()).models.find((m) => m.propModelId === own.id)).toMatchObject(expected);
+  expect((await yields()).deliveries.find((d) => d.batchId === batchId)).toMatchObject({ ...expected, propModelId: own.id, location: 'drawer 7' });
+  const { history } = (await server.http.get(`/api/pieces/${sound[1]!.id}`).expect(200)).body as PieceDetailView;
+  expect(history[0]!.action).toBe('sendBack');
 });
 
 test('a tag typed into the finder leads to its piece', async () => {

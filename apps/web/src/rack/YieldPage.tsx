@@ -1,8 +1,9 @@
-import type { YieldView } from '@zivvo/contract';
-import type { YieldResult } from '@zivvo/core';
+import type { PropModelView, YieldView } from '@zivvo/contract';
+import { doesMostFail, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { formatDay } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { ActionLink } from '../shared/ui/Action.tsx';
@@ -13,6 +14,14 @@ import { RackTabs } from './RackTabs.tsx';
 
 type YieldOfMaker = YieldView['makers'][number];
 
+interface Row extends YieldResult {
+  key: string;
+  name: string;
+  /** Beside the name, in small. */
+  note: string | null;
+  cost: number | null;
+}
+
 /** How many of a maker's pieces turned out usable, and what a usable one costs. */
 export function Component() {
   const query = useYieldsQuery();
@@ -21,30 +30,26 @@ export function Component() {
   return (
     <Ready query={query}>
       {(yields) => {
-        const makers = [...yields.makers].sort((a, b) => (b.usable?.ratio ?? 0) - (a.usable?.ratio ?? 0));
+        const makers = [...yields.makers].filter((m) => m.usable).sort((a, b) => b.usable!.ratio - a.usable!.ratio);
+        const modelOf = (id: string): PropModelView | undefined => models?.items.find((m) => m.id === id);
+        const named = <T extends YieldResult & { propModelId: string }>(y: T): Omit<Row, 'key' | 'note'> & T => ({ ...y, name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '', cost: costOf(modelOf(y.propModelId), y) });
         return (
           <StationPage
             eyebrow="Rack · Yield"
             headline={headlineOf(makers, yields.models)}
-            detail="Good from the bag, good after correction, thrown out unflown; with the 95 % interval that so few pieces leave."
+            detail="Good from the bag, good after correction, or rejected: cracked, sent back from the shaft, thrown out unflown. With the 95 % interval that so few pieces leave."
             tools={<RackTabs />}
             reasons={<p style={{ margin: 0 }}>When most of a bag fails, change supplier. A handful of pieces proves little: look at the interval before you blame a maker.</p>}
           >
             {yields.models.length === 0 ? (
               <EmptyPage title="Check deliveries in" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
-                <p>Each piece that is checked in, trued or thrown out counts here by itself.</p>
+                <p>Each piece that is trued, fitted, sent back or thrown out counts here by itself.</p>
               </EmptyPage>
             ) : (
               <>
-                {makers.length > 0 && <Yields title="Maker" rows={makers.map((m) => ({ name: m.makerName, cost: null, ...m }))} />}
-                <Yields
-                  title="Model"
-                  rows={yields.models.map((y) => {
-                    const model = models?.items.find((m) => m.id === y.propModelId);
-                    const cost = model?.bagPrice != null && model.bagCount !== null && y.usable && y.usable.ratio > 0 ? model.bagPrice / model.bagCount / y.usable.ratio : null;
-                    return { name: model ? propModelName(model) : '', cost, ...y };
-                  })}
-                />
+                {makers.length > 0 && <Yields title="Maker" rows={makers.map((m) => ({ key: m.makerName, name: m.makerName, note: null, cost: null, ...m }))} />}
+                <Yields title="Model" rows={yields.models.map((y) => ({ ...named(y), key: y.propModelId, note: null }))} />
+                {yields.deliveries.length > 0 && <Yields title="Delivery" rows={yields.deliveries.map((y) => ({ ...named(y), key: y.batchId, note: [formatDay(y.cameAt), y.location].filter((t) => t !== null).join(', ') }))} />}
               </>
             )}
           </StationPage>
@@ -54,20 +59,25 @@ export function Component() {
   );
 }
 
+/** What a usable piece costs, those that were rejected paid with it. */
+function costOf(model: PropModelView | undefined, { usable }: YieldResult): number | null {
+  return model?.bagPrice != null && model.bagCount !== null && usable && usable.ratio > 0 ? model.bagPrice / model.bagCount / usable.ratio : null;
+}
+
 /** The answer for the makers, the best first; pieces whose maker nobody named are counted by model alone. */
 function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResult[]): string {
   const share = ({ usable }: YieldResult): string => formatShare(usable?.ratio ?? 0, 0);
+  const all = yieldOf(sumOfYields(models));
+  if (models.length === 0) return 'No piece has been checked in yet';
+  if (!all.usable) return `None of ${all.notJudgedCount} pieces is judged yet`;
   const [best] = makers;
   const worst = makers.at(-1);
-  if (!best || !worst) {
-    const sum = (of: (y: YieldResult) => number): number => models.reduce((total, y) => total + of(y), 0);
-    return models.length === 0 ? 'No piece has been checked in yet' : `${formatShare(1 - sum((y) => y.rejectedCount) / sum((y) => y.pieceCount), 0)} of the pieces are usable`;
-  }
-  if (worst.usable && worst.usable.highRatio < 0.5) return `More than half of ${worst.makerName}’s pieces fail: change supplier`;
+  if (!best || !worst) return `${share(all)} of the pieces are usable`;
+  if (doesMostFail(worst)) return `${worst.rejectedCount} of ${worst.pieceCount} pieces of ${worst.makerName} failed: change supplier`;
   return best === worst ? `${share(best)} of ${best.makerName}’s pieces are usable` : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
 }
 
-function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & { name: string; cost: number | null })[] }) {
+function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
   const hasCost = rows.some((r) => r.cost !== null);
   return (
     <div className={table.sheet}>
@@ -78,17 +88,20 @@ function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & 
             <th data-right>Usable</th>
             <th data-wide>95 % interval</th>
             {hasCost && <th data-right>Each costs</th>}
-            <th data-right>Pieces</th>
+            <th data-right>Judged</th>
             <th data-right>From the bag</th>
             <th data-right>Corrected</th>
-            <th data-right>Thrown out</th>
+            <th data-right>Rejected</th>
+            <th data-right>Not yet</th>
           </tr>
         </thead>
         <tbody>
           {rows.map((r) => (
-            <tr key={r.name} style={{ cursor: 'default' }}>
+            <tr key={r.key} style={{ cursor: 'default' }}>
               <td>
                 <strong>{r.name}</strong>
+                {r.note !== null && <div className="muted">{r.note}</div>}
+                {doesMostFail(r) && <div style={{ color: 'var(--rust)' }}>{`${r.rejectedCount} of ${r.pieceCount} failed: change supplier`}</div>}
               </td>
               <td data-right>{r.usable ? formatShare(r.usable.ratio, 0) : '–'}</td>
               <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
@@ -97,6 +110,7 @@ function Yields({ title, rows }: { title: string; rows: readonly (YieldResult & 
               <td data-right>{r.goodFromBagCount}</td>
               <td data-right>{r.goodCorrectedCount}</td>
               <td data-right>{r.rejectedCount}</td>
+              <td data-right>{r.notJudgedCount}</td>
             </tr>
           ))}
         </tbody>

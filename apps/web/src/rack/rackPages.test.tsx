@@ -224,15 +224,17 @@ describe('sets', () => {
 });
 
 describe('yield', () => {
-  const yields = (makers: [string, number, number][], models: [string, number, number][]) => ({
-    makers: makers.map(([makerName, good, rejectedCount]) => ({ makerName, ...yieldOf({ goodFromBagCount: good, goodCorrectedCount: 0, rejectedCount }) })),
-    models: models.map(([propModelId, good, rejectedCount]) => ({ propModelId, ...yieldOf({ goodFromBagCount: good, goodCorrectedCount: 0, rejectedCount }) })),
+  const counted = (goodFromBagCount: number, rejectedCount: number, notJudgedCount = 0) => yieldOf({ goodFromBagCount, goodCorrectedCount: 0, rejectedCount, notJudgedCount });
+  const yields = (makers: [string, number, number][], models: [string, number, number, number?][]) => ({
+    makers: makers.map(([makerName, good, rejected]) => ({ makerName, ...counted(good, rejected) })),
+    models: models.map(([propModelId, good, rejected, waiting]) => ({ propModelId, ...counted(good, rejected, waiting) })),
+    deliveries: models.map(([propModelId, good, rejected, waiting]) => ({ batchId: `b-${propModelId}`, propModelId, cameAt: '2026-11-20T10:00:00Z', location: 'drawer 7', ...counted(good, rejected, waiting) })),
   });
 
   test.each<[string, [string, number, number][], RegExp]>([
     ['the best and the worst maker', [['Tamsk', 5, 5], ['Brindlow', 9, 1]], /^Brindlow 90.% usable, Tamsk 50.%$/],
     ['one maker alone', [['Brindlow', 9, 1]], /^90.% of Brindlow’s pieces are usable$/],
-    ['a maker most of whose pieces fail', [['Brindlow', 9, 1], ['Tamsk', 2, 18]], /^More than half of Tamsk’s pieces fail: change supplier$/],
+    ['a maker most of whose pieces fail', [['Brindlow', 9, 1], ['Tamsk', 2, 18]], /^18 of 20 pieces of Tamsk failed: change supplier$/],
   ])('%s', async (_name, makers, sentence) => {
     show('/rack/yield', { 'GET /pieces/yield': yields(makers, [['m1', 9, 1]]) });
     await heading(sentence);
@@ -246,10 +248,25 @@ describe('yield', () => {
 
   test('a usable piece costs its share of the bag and of what was thrown out', async () => {
     show('/rack/yield', { 'GET /pieces/yield': yields([['Brindlow', 8, 2]], [['m1', 8, 2]]), 'GET /prop-models': { items: [{ ...model, bagPrice: 9, bagCount: 6 }], total: 1 } });
-    const row = await screen.findByRole('row', { name: /^Brindlow 7\.2×3\.9×3/ });
+    const [row] = (await screen.findAllByRole('row', { name: /^Brindlow 7\.2×3\.9×3/ })) as [HTMLElement];
     const headings = within(row.closest('table')!).getAllByRole('columnheader').map((h) => h.textContent);
     const cell = (heading: string): string => plain(within(row).getAllByRole('cell')[headings.indexOf(heading)]!.textContent);
-    expect(['Usable', 'Each costs', 'Pieces', 'From the bag', 'Corrected', 'Thrown out'].map(cell)).toEqual(['80 %', '1.88', '10', '8', '0', '2']);
+    expect(['Usable', 'Each costs', 'Judged', 'From the bag', 'Corrected', 'Rejected', 'Not yet'].map(cell)).toEqual(['80 %', '1.88', '10', '8', '0', '2', '0']);
+  });
+
+  test('a delivery most of which fails is told so, with its count; one that waits is not blamed', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([['Brindlow', 10, 8]], [['m1', 3, 7]]) });
+    await heading(/^56.% of Brindlow’s pieces are usable$/);
+    // Of the model and of its delivery, not of the maker.
+    const told = await screen.findAllByText('7 of 10 failed: change supplier');
+    expect(told.map((t) => t.closest('table')!.querySelector('th')!.textContent)).toEqual(['Model', 'Delivery']);
+    expect(told[1]!.closest('tr')!.textContent).toContain('drawer 7');
+  });
+
+  test('pieces that nobody has judged yet count for nobody', async () => {
+    show('/rack/yield', { 'GET /pieces/yield': yields([['Brindlow', 0, 0]], [['m1', 0, 0, 8]]) });
+    await heading('None of 8 pieces is judged yet');
+    expect(screen.queryByText(/change supplier$/)).toBeNull();
   });
 
   test('pieces whose maker nobody named are counted all the same', async () => {

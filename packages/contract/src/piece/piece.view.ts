@@ -24,7 +24,7 @@ export interface PieceEventView {
   at: string;
   personId: string | null;
   personName: string | null;
-  action: PieceActionDto['action'] | 'added' | 'measured' | 'described' | 'looked' | 'struck';
+  action: PieceActionDto['action'] | 'added' | 'measured' | 'described' | 'looked' | 'struck' | 'sendBack';
   values: Record<string, string | number | boolean | null>;
 }
 
@@ -57,6 +57,8 @@ export interface PieceSetView extends RowView, Omit<PieceSetDto, never> {
 export interface YieldView {
   models: (YieldResult & { propModelId: string })[];
   makers: (YieldResult & { makerName: string })[];
+  /** Deliveries, the newest first. */
+  deliveries: (YieldResult & { batchId: string; propModelId: string; cameAt: string; location: string | null })[];
 }
 
 export interface MotorPieceView extends RowView, Omit<MotorPieceDto, never> {}

@@ -5,7 +5,7 @@ import { boreFitOf, checkInFindings } from './checkIn.ts';
 import { boreFits, lived, newPiece, refusalOf, retirements, type PieceAction, type PieceFacts, type PieceLife } from './pieceLife.ts';
 import { isPieceTag, pieceTag } from './pieceTag.ts';
 import { byHand, changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
-import { yieldOf } from './yield.ts';
+import { doesMostFail, judgeFate, sumOfYields, yieldOf, type PieceFate } from './yield.ts';
 
 const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
   fc.constant<PieceAction>({ action: 'checkIn' }),
@@ -114,14 +114,54 @@ describe('check-in', () => {
   });
 });
 
+describe('how a piece turned out', () => {
+  const checkedIn: PieceFate = { isCheckedIn: true, isUnsound: false, isRetired: false, hasFlown: false, isTrued: false, isCorrected: false, isSentBack: false };
+  test.each<[string, Partial<PieceFate>, string]>([
+    ['still in its bag', { isCheckedIn: false }, 'notJudged'],
+    ['checked in, nobody had it on a shaft', {}, 'notJudged'],
+    ['stays as it is on the shaft', { isTrued: true }, 'goodFromBag'],
+    ['taped until it stayed', { isTrued: true, isCorrected: true }, 'goodCorrected'],
+    ['flown without the shaft: too small to need it', { hasFlown: true }, 'goodFromBag'],
+    ['cracked when it was checked in', { isUnsound: true }, 'rejected'],
+    ['sent back from the shaft', { isSentBack: true }, 'rejected'],
+    ['sent back, and trued at an earlier try', { isTrued: true, isCorrected: true, isSentBack: true }, 'rejected'],
+    ['thrown out unflown', { isRetired: true }, 'rejected'],
+    ['worn out after its flights', { isRetired: true, hasFlown: true, isTrued: true }, 'goodFromBag'],
+  ])('%s', (_name, fate, judgement) => expect(judgeFate({ ...checkedIn, ...fate })).toBe(judgement));
+
+  test('a bag of ten, one cracked and six sent back, is three tenths usable, and most of it fails', () => {
+    const bag = [checkedIn, checkedIn, checkedIn].map((f) => ({ ...f, isTrued: true })).concat({ ...checkedIn, isUnsound: true }, Array.from({ length: 6 }, () => ({ ...checkedIn, isSentBack: true })));
+    const count = (judgement: string): number => bag.filter((f) => judgeFate(f) === judgement).length;
+    const result = yieldOf({ goodFromBagCount: count('goodFromBag'), goodCorrectedCount: 0, rejectedCount: count('rejected'), notJudgedCount: count('notJudged') });
+    expect(result).toMatchObject({ pieceCount: 10, rejectedCount: 7, usable: { ratio: 0.3 } });
+    expect(doesMostFail(result)).toBe(true);
+  });
+
+  test('a supplier is blamed when most fails, not for half, and not for two pieces of three', () => {
+    const of = (good: number, bad: number) => doesMostFail(yieldOf({ goodFromBagCount: good, goodCorrectedCount: 0, rejectedCount: bad, notJudgedCount: 9 }));
+    expect([of(2, 3), of(3, 3), of(1, 2), of(0, 0), of(0, 4)]).toEqual([true, false, false, false, true]);
+  });
+
+  test('what is not judged counts in no share, and sums are sums', () => {
+    const counts = fc.record({ goodFromBagCount: fc.nat(50), goodCorrectedCount: fc.nat(50), rejectedCount: fc.nat(50), notJudgedCount: fc.nat(50) });
+    fc.assert(
+      fc.property(counts, counts, (a, b) => {
+        const both = yieldOf(sumOfYields([a, b]));
+        expect(both.pieceCount).toBe(yieldOf(a).pieceCount + yieldOf(b).pieceCount);
+        expect(both.usable?.ratio ?? null).toEqual(yieldOf({ ...sumOfYields([a, b]), notJudgedCount: 0 }).usable?.ratio ?? null);
+      }),
+    );
+  });
+});
+
 describe('yield', () => {
   test('Wilson’s interval: 8 of 10 is 0.49 to 0.94', () => {
-    expect(yieldOf({ goodFromBagCount: 6, goodCorrectedCount: 2, rejectedCount: 2 }).usable).toEqual({ ratio: 0.8, lowRatio: expect.closeTo(0.4902, 4), highRatio: expect.closeTo(0.9433, 4) });
+    expect(yieldOf({ goodFromBagCount: 6, goodCorrectedCount: 2, rejectedCount: 2, notJudgedCount: 0 }).usable).toEqual({ ratio: 0.8, lowRatio: expect.closeTo(0.4902, 4), highRatio: expect.closeTo(0.9433, 4) });
   });
   test('all good is not certainty, no piece is no share', () => {
-    expect(yieldOf({ goodFromBagCount: 4, goodCorrectedCount: 0, rejectedCount: 0 }).usable).toMatchObject({ ratio: 1, lowRatio: expect.closeTo(0.5101, 4), highRatio: 1 });
-    expect(yieldOf({ goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0 }).usable).toBeNull();
-    expect(() => yieldOf({ goodFromBagCount: -1, goodCorrectedCount: 0, rejectedCount: 0 })).toThrow();
+    expect(yieldOf({ goodFromBagCount: 4, goodCorrectedCount: 0, rejectedCount: 0, notJudgedCount: 0 }).usable).toMatchObject({ ratio: 1, lowRatio: expect.closeTo(0.5101, 4), highRatio: 1 });
+    expect(yieldOf({ goodFromBagCount: 0, goodCorrectedCount: 0, rejectedCount: 0, notJudgedCount: 0 }).usable).toBeNull();
+    expect(() => yieldOf({ goodFromBagCount: -1, goodCorrectedCount: 0, rejectedCount: 0, notJudgedCount: 0 })).toThrow();
   });
 });
 

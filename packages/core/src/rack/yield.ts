@@ -1,13 +1,38 @@
 import { requireWithin } from '../errors/guards.ts';
 
-/** What became of the pieces of a model or a maker. */
+/** What the record knows of how a piece turned out. */
+export interface PieceFate {
+  isCheckedIn: boolean;
+  /** Its look at check-in says that it never flies. */
+  isUnsound: boolean;
+  isRetired: boolean;
+  /** It was on a craft. */
+  hasFlown: boolean;
+  isTrued: boolean;
+  isCorrected: boolean;
+  /** The newest word of the shaft is that no tape mends it. */
+  isSentBack: boolean;
+}
+
+export type PieceJudgement = 'goodFromBag' | 'goodCorrected' | 'rejected' | 'notJudged';
+
+/** How a piece turned out: what flew or was trued is good, what goes back, cracked or was thrown out unflown is not; of the others nobody knows yet. */
+export function judgeFate({ isCheckedIn, isUnsound, isRetired, hasFlown, isTrued, isCorrected, isSentBack }: PieceFate): PieceJudgement {
+  if (!hasFlown && (isRetired || isUnsound || isSentBack)) return 'rejected';
+  if (!hasFlown && !(isCheckedIn && isTrued)) return 'notJudged';
+  return isCorrected ? 'goodCorrected' : 'goodFromBag';
+}
+
+/** What became of the pieces of a model, a maker or a delivery. */
 export interface YieldCounts {
   goodFromBagCount: number;
   goodCorrectedCount: number;
   rejectedCount: number;
+  notJudgedCount: number;
 }
 
 export interface YieldResult extends YieldCounts {
+  /** Pieces that were judged. */
   pieceCount: number;
   /** Share that is usable in the end, with its 95 % interval; null without a piece. */
   usable: { ratio: number; lowRatio: number; highRatio: number } | null;
@@ -22,7 +47,7 @@ const Z = 1.959964;
  *
  * @throws {OutOfRangeError} if a count is negative
  * @see E. B. Wilson, Probable inference, the law of succession, and statistical inference, 1927
- * @example yieldOf({ goodFromBagCount: 6, goodCorrectedCount: 2, rejectedCount: 2 }).usable // => 0.8, 0.490…, 0.943…
+ * @example yieldOf({ goodFromBagCount: 6, goodCorrectedCount: 2, rejectedCount: 2, notJudgedCount: 0 }).usable // => 0.8, 0.490…, 0.943…
  */
 export function yieldOf(counts: YieldCounts): YieldResult {
   for (const [what, value] of Object.entries(counts)) requireWithin(what, value as number, 0, 1e9);
@@ -34,4 +59,18 @@ export function yieldOf(counts: YieldCounts): YieldResult {
   const centre = (p + Z ** 2 / (2 * n)) / base;
   const half = (Z * Math.sqrt((p * (1 - p)) / n + Z ** 2 / (4 * n ** 2))) / base;
   return { ...counts, pieceCount: n, usable: { ratio: p, lowRatio: Math.max(0, centre - half), highRatio: p === 1 ? 1 : Math.min(1, centre + half) } };
+}
+
+/** With fewer pieces nobody blames a supplier. */
+const FEWEST_JUDGED = 4;
+
+/** Whether most of what was judged fails: time for another supplier. */
+export function doesMostFail({ rejectedCount, pieceCount }: Pick<YieldResult, 'rejectedCount' | 'pieceCount'>): boolean {
+  return pieceCount >= FEWEST_JUDGED && 2 * rejectedCount > pieceCount;
+}
+
+/** Adds up counts of many kinds. */
+export function sumOfYields(counts: readonly YieldCounts[]): YieldCounts {
+  const sum = (of: keyof YieldCounts): number => counts.reduce((total, c) => total + c[of], 0);
+  return { goodFromBagCount: sum('goodFromBagCount'), goodCorrectedCount: sum('goodCorrectedCount'), rejectedCount: sum('rejectedCount'), notJudgedCount: sum('notJudgedCount') };
 }
