@@ -54,7 +54,7 @@ export async function pickFigures(seed) {
 
 function tableFigures(seed) {
   const random = core.seededRandom(`${seed}/table`);
-  const family = { bladeCount: 3, tipShape: 'standard', section: 'cambered', material: 'polycarbonate' };
+  const family = { bladeCount: 3, tipShape: 'standard', section: 'cambered', planform: 'usual', material: 'polycarbonate' };
   const air = core.STANDARD_ROTOR_AIR;
   const table = new core.CoefficientTable(family, air).complete();
   const places = Array.from({ length: POINTS }, () => ({ diameterM: 2 * 9 ** random.next() * INCH, ratio: 0.08 + 1.12 * random.next(), tipSpeed: 20 + 215 * random.next() }));
@@ -114,7 +114,7 @@ function benchCraft(seed) {
   return {
     kind: 'multirotor', rotorCount: 4, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 2, ccwCount: 2 }, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
     motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1000 + 200 * random.next(), resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
-    pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null }, airC: 12,
+    pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null }, standbyPowerW: 5, ductThrustRatio: null, style: 'normal', airC: 12,
   };
 }
 

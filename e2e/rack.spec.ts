@@ -92,8 +92,9 @@ test('motors keep their history, screws are counted, yields are compared', async
   await page.getByRole('button', { name: 'One M5 lock nut less' }).click();
   await expect(page.getByRole('region', { name: 'Small parts' })).toContainText('18');
   await page.getByRole('link', { name: 'Yield' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('usable');
-  await expect(page.getByRole('row', { name: /^Orle/ }).first()).toContainText('%');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\d+ of \d+ pieces of Orle failed: change supplier$/);
+  await expect(page.getByRole('row', { name: /^Brindlow/ }).first()).toContainText('%');
+  await expect(page.getByRole('row', { name: /^Orle 12\.5×4\.8.*long box/ })).toContainText('change supplier');
 });
 
 test('a pack gets its page: runs, sag, charges, and what was changed', async ({ demo, page }) => {

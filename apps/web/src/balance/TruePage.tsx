@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { RigDto, type PieceView, type RigView } from '@zivvo/contract';
+import { RigDto, type CraftView, type PieceView, type RigView } from '@zivvo/contract';
 import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
@@ -41,7 +41,7 @@ export function Component() {
         return (
           <StationPage
             eyebrow={craft ? `True · ${craft.name}` : 'True'}
-            headline={all === 0 ? 'Nothing checked in to balance' : toDo.length === 0 ? 'Every piece is trued' : `${toDo.length} ${toDo.length === 1 ? 'piece' : 'pieces'} to true${craft ? ` for ${craft.name}` : ''}`}
+            headline={all === 0 ? 'Nothing checked in to balance' : traysHeadline(toDo.length, back.length, craft)}
             detail={all === 0 ? undefined : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`}
             tools={<TrueTabs />}
             reasons={
@@ -209,4 +209,9 @@ function MomentField({ label, start, onSet }: { label: string; start: number; on
       }}
     />
   );
+}
+
+function traysHeadline(toDoCount: number, backCount: number, craft: CraftView | undefined): string {
+  if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to true${craft ? ` for ${craft.name}` : ''}`;
+  return backCount === 0 ? 'Every piece is trued' : `Nothing left to true: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
 }

@@ -1,5 +1,5 @@
 import type { PropModelView, YieldView } from '@zivvo/contract';
-import { doesMostFail, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
+import { doesMostFail, FEWEST_JUDGED, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -70,8 +70,11 @@ function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResul
   const all = yieldOf(sumOfYields(models));
   if (models.length === 0) return 'No piece has been checked in yet';
   if (!all.usable) return `None of ${all.notJudgedCount} pieces is judged yet`;
-  const [best] = makers;
-  const worst = makers.at(-1);
+  // A handful proves nothing: makers of more pieces come first.
+  const proven = makers.filter((m) => m.pieceCount >= FEWEST_JUDGED);
+  const told = proven.length > 0 ? proven : makers;
+  const [best] = told;
+  const worst = told.at(-1);
   if (!best || !worst) return `${share(all)} of the pieces are usable`;
   if (doesMostFail(worst)) return `${worst.rejectedCount} of ${worst.pieceCount} pieces of ${worst.makerName} failed: change supplier`;
   return best === worst ? `${share(best)} of ${best.makerName}’s pieces are usable` : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
@@ -86,10 +89,10 @@ function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
           <tr>
             <th>{title}</th>
             <th data-right>Usable</th>
-            <th data-wide>95 % interval</th>
+            <th data-wide aria-label="95 % interval" />
             {hasCost && <th data-right>Each costs</th>}
             <th data-right>Judged</th>
-            <th data-right>From the bag</th>
+            <th data-right>Bag</th>
             <th data-right>Corrected</th>
             <th data-right>Rejected</th>
             <th data-right>Not yet</th>
@@ -98,12 +101,15 @@ function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
         <tbody>
           {rows.map((r) => (
             <tr key={r.key} style={{ cursor: 'default' }}>
-              <td>
+              <td style={{ minWidth: 130 }}>
                 <strong>{r.name}</strong>
                 {r.note !== null && <div className="muted">{r.note}</div>}
                 {doesMostFail(r) && <div style={{ color: 'var(--rust)' }}>{`${r.rejectedCount} of ${r.pieceCount} failed: change supplier`}</div>}
               </td>
-              <td data-right>{r.usable ? formatShare(r.usable.ratio, 0) : '–'}</td>
+              <td data-right>
+                {r.usable ? formatShare(r.usable.ratio, 0) : '–'}
+                {r.usable && <div className="muted" style={{ fontSize: 13, whiteSpace: 'nowrap' }}>{`${Math.round(r.usable.lowRatio * 100)} to ${formatShare(r.usable.highRatio, 0)}`}</div>}
+              </td>
               <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
               {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
               <td data-right>{r.pieceCount}</td>
@@ -122,13 +128,10 @@ function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
 /** An interval from 0 to 1 drawn to scale. */
 function Interval({ low, at, high }: { low: number; at: number; high: number }) {
   return (
-    <span style={{ display: 'flex', alignItems: 'center', gap: 9, whiteSpace: 'nowrap' }}>
-      <svg width="72" height="14" viewBox="0 0 110 14" preserveAspectRatio="none" style={{ flex: 'none' }} aria-hidden="true">
-        <path d="M2 7H108" stroke="var(--hairline)" strokeWidth="2" />
-        <path d={`M${2 + 106 * low} 7H${2 + 106 * high}`} stroke="var(--fjord)" strokeWidth="4" />
-        <path d={`M${2 + 106 * at} 1V13`} stroke="var(--ink)" strokeWidth="2" />
-      </svg>
-      <span className="muted">{`${Math.round(low * 100)} to ${formatShare(high, 0)}`}</span>
-    </span>
+    <svg width="72" height="14" viewBox="0 0 110 14" preserveAspectRatio="none" aria-hidden="true">
+      <path d="M2 7H108" stroke="var(--hairline)" strokeWidth="2" />
+      <path d={`M${2 + 106 * low} 7H${2 + 106 * high}`} stroke="var(--fjord)" strokeWidth="4" />
+      <path d={`M${2 + 106 * at} 1V13`} stroke="var(--ink)" strokeWidth="2" />
+    </svg>
   );
 }

@@ -233,6 +233,7 @@ describe('yield', () => {
 
   test.each<[string, [string, number, number][], RegExp]>([
     ['the best and the worst maker', [['Tamsk', 5, 5], ['Brindlow', 9, 1]], /^Brindlow 90.% usable, Tamsk 50.%$/],
+    ['a maker of one piece is neither praised nor blamed', [['Brindlow', 9, 1], ['Kessro', 0, 1], ['Orle', 1, 0], ['Tamsk', 5, 5]], /^Brindlow 90.% usable, Tamsk 50.%$/],
     ['one maker alone', [['Brindlow', 9, 1]], /^90.% of Brindlow’s pieces are usable$/],
     ['a maker most of whose pieces fail', [['Brindlow', 9, 1], ['Tamsk', 2, 18]], /^18 of 20 pieces of Tamsk failed: change supplier$/],
   ])('%s', async (_name, makers, sentence) => {
@@ -251,7 +252,7 @@ describe('yield', () => {
     const [row] = (await screen.findAllByRole('row', { name: /^Brindlow 7\.2×3\.9×3/ })) as [HTMLElement];
     const headings = within(row.closest('table')!).getAllByRole('columnheader').map((h) => h.textContent);
     const cell = (heading: string): string => plain(within(row).getAllByRole('cell')[headings.indexOf(heading)]!.textContent);
-    expect(['Usable', 'Each costs', 'Judged', 'From the bag', 'Corrected', 'Rejected', 'Not yet'].map(cell)).toEqual(['80 %', '1.88', '10', '8', '0', '2', '0']);
+    expect(['Usable', 'Each costs', 'Judged', 'Bag', 'Corrected', 'Rejected', 'Not yet'].map(cell)).toEqual(['80 %49 to 94 %', '1.88', '10', '8', '0', '2', '0']);
   });
 
   test('a delivery most of which fails is told so, with its count; one that waits is not blamed', async () => {

@@ -4,6 +4,9 @@ import { requireWithin } from '../errors/guards.ts';
 const LARGEST_ORDER = 400;
 const RESCALE = 1e100;
 
+/** Below this the second term of the series is lost in rounding, and the recurrence would overflow. */
+const LEADING_TERM_X = 1e-8;
+
 /**
  * Bessel function of the first kind of whole order, by Miller's backward recurrence, which is stable where the
  * forward one is not; normalised by J0 + 2·ΣJ2k = 1.
@@ -18,7 +21,7 @@ export function besselJ(order: number, x: number): number {
   requireWithin('order', order, 0, LARGEST_ORDER);
   if (!Number.isInteger(order)) throw new OutOfRangeError('order', order, 'a whole number');
   requireWithin('x', x, 0, LARGEST_ORDER);
-  if (x === 0) return order === 0 ? 1 : 0;
+  if (x < LEADING_TERM_X) return leadingTerm(order, x);
   const reach = Math.max(order, x);
   let above = 0;
   let here = 1e-30;
@@ -38,4 +41,11 @@ export function besselJ(order: number, x: number): number {
     if ((k - 1) % 2 === 0) sum += k === 1 ? here : 2 * here;
   }
   return wanted / sum;
+}
+
+/** (x/2)ⁿ/n! */
+function leadingTerm(order: number, x: number): number {
+  let term = 1;
+  for (let k = 1; k <= order; k++) term *= x / 2 / k;
+  return term;
 }

@@ -61,8 +61,8 @@ export function yieldOf(counts: YieldCounts): YieldResult {
   return { ...counts, pieceCount: n, usable: { ratio: p, lowRatio: Math.max(0, centre - half), highRatio: p === 1 ? 1 : Math.min(1, centre + half) } };
 }
 
-/** With fewer pieces nobody blames a supplier. */
-const FEWEST_JUDGED = 4;
+/** With fewer pieces nobody blames or praises a supplier. */
+export const FEWEST_JUDGED = 4;
 
 /** Whether most of what was judged fails: time for another supplier. */
 export function doesMostFail({ rejectedCount, pieceCount }: Pick<YieldResult, 'rejectedCount' | 'pieceCount'>): boolean {

@@ -38,7 +38,9 @@ export function welchComparison(a: readonly number[], b: readonly number[]): Wel
     const degreesOfFreedom = a.length + b.length - 2;
     return { difference, degreesOfFreedom, standardError, low: difference, high: difference, probability: isSignificant ? 0 : 1, isSignificant };
   }
-  const degreesOfFreedom = (va + vb) ** 2 / (va ** 2 / (a.length - 1) + vb ** 2 / (b.length - 1));
+  // Shares of the variance, so that neither tiny nor huge spreads leave the numbers.
+  const share = va / (va + vb);
+  const degreesOfFreedom = 1 / (share ** 2 / (a.length - 1) + (1 - share) ** 2 / (b.length - 1));
   const half = studentTQuantile(0.975, degreesOfFreedom) * standardError;
   const probability = studentTTwoSided(difference / standardError, degreesOfFreedom);
   return { difference, degreesOfFreedom, standardError, low: difference - half, high: difference + half, probability, isSignificant: probability < 0.05 };

@@ -58,6 +58,56 @@ describe('quantities', () => {
     expect(readQuantity('1,946', 'force', unit('force', 'g'))).toMatchObject({ status: 'ambiguous' });
   });
 
+  // Exact by definition, or from the standards that define them.
+  test.each<[string, Dimension, number]>([
+    ['1 lb', 'mass', 0.45359237],
+    ['1 oz', 'mass', 0.028349523125],
+    ['1 in', 'length', 0.0254],
+    ['1 kgf', 'force', 9.80665],
+    ['1 lbf', 'force', 4.4482216152605],
+    ['1 ozf', 'force', 0.27801385095378],
+    ['1 kg·cm', 'torque', 0.0980665],
+    ['10 Hz', 'rotation', 600],
+    ['2 krpm', 'rotation', 2000],
+    ['29.92 inHg', 'pressure', 101_320.76],
+    ['212 °F', 'temperature', 100],
+    ['-40 °F', 'temperature', -40],
+    ['90 °', 'angle', Math.PI / 2],
+    ['3 min', 'time', 180],
+    ['34 mohm', 'resistance', 0.034],
+    ['1 g/W', 'thrustPerPower', 0.00980665],
+    ['1.5 g', 'acceleration', 14.709975],
+  ])('%s of %s', (text, dimension, si) => {
+    const read = readQuantity(text, dimension, dimensions[dimension].units[0]!);
+    expect(read.status).toBe('read');
+    expect(read.status === 'read' && Math.abs(read.valueSi / si - 1)).toBeLessThan(1e-7);
+  });
+
+  test('every way of writing a unit leads to one unit of its dimension, however it is capitalised and spaced', () => {
+    for (const dimension of Object.keys(dimensions) as Dimension[]) {
+      const owners = new Map<string, string>();
+      for (const u of dimensions[dimension].units) {
+        for (const written of [u.symbol, ...u.aliases].filter((w) => w !== '')) {
+          expect([dimension, written, findUnit(dimension, written)?.symbol]).toEqual([dimension, written, u.symbol]);
+          expect([written, owners.get(written) ?? u.symbol]).toEqual([written, u.symbol]);
+          owners.set(written, u.symbol);
+          // A bare 1 beside a number is no unit.
+          if (/^\d/.test(written)) continue;
+          for (const text of [`7${written}`, `7 ${written}`, `  7  ${written} `]) expect([text, dimension, readQuantity(text, dimension, u).status]).toEqual([text, dimension, 'read']);
+        }
+      }
+    }
+  });
+
+  test('whatever is typed is answered, never thrown, and what is read is finite', () =>
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), fc.constantFrom(...(Object.keys(dimensions) as Dimension[])), (text, dimension) => {
+        const read = readQuantity(text, dimension, dimensions[dimension].units[0]!);
+        if (read.status === 'read') expect(Number.isFinite(read.valueSi)).toBe(true);
+        else if (read.status !== 'empty') expect(read.text).toBe(text.trim());
+      }),
+    ));
+
   test('every unit turns there and back', () =>
     fc.assert(
       fc.property(fc.constantFrom(...(Object.keys(dimensions) as Dimension[])), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (dimension, value) => {
