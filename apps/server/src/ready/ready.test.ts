@@ -126,8 +126,9 @@ test('whatever is done to it in whatever order, Care and Fit give one answer, an
   const seen = new Set<string>();
   for (let i = 0; i < 40; i++) {
     later(1 + Math.floor(20 * random.next()));
-    // A tidy hand now and then, so that fit comes up too.
-    if (i % 10 === 9) await tidy();
+    // A tidy hand now and then and a flight after it, so that fit comes up, and what follows from it.
+    if (i % 10 === 8) await tidy();
+    else if (i % 10 === 9) await acts.fly();
     else await acts[names[Math.floor(random.next() * names.length)]!](random);
     const [byCare, byFit] = [await care(), await fitting()];
     expect(byFit.ready).toEqual(byCare.ready);
