@@ -109,7 +109,6 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
       .groupBy(propPiece.propModelId);
   }
 
-  /** What became of the pieces that were checked in, by model. */
   /** How pieces turned out, counted by model, delivery and fate. */
   async fates(db: DbOrTx): Promise<FateRow[]> {
     const happened = (kinds: SQL): SQL => sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and ${kinds})`;
