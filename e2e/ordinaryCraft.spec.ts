@@ -2,11 +2,12 @@ import type { Page } from '@playwright/test';
 import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 /** Describes a craft on the form, as somebody with the thing on the bench would type it. */
-async function describe(page: Page, { address }: Zivvo, fields: readonly (readonly [name: string | RegExp, text: string])[]): Promise<void> {
+async function describe(page: Page, { address }: Zivvo, fields: readonly (readonly [name: string | RegExp, text: string])[], layout: string | null = null): Promise<void> {
   await page.goto(`${address}/crafts/new`);
+  if (layout !== null) await page.getByRole('combobox', { name: 'Layout' }).selectOption(layout);
   for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
   await page.getByRole('button', { name: 'Put on the shelf' }).click();
-  await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust/i);
+  await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust|weighs/i);
 }
 
 async function putOnRack(page: Page, { address }: Zivvo, label: string, fields: readonly (readonly [name: string, text: string])[]): Promise<void> {
@@ -83,4 +84,34 @@ test('a tiny craft is compared, laddered and asked about in millimetres', async 
   await expect(page.getByRole('row', { name: /^One blade more/ })).toBeVisible({ timeout: 30_000 });
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
+});
+
+test('a five-inch quad: three props side by side, a ladder, and what an inch would do', async ({ own, page }) => {
+  const faults = watchFaults(page);
+  await putOnRack(page, own, '5.1x4.3x3', [['Maker', 'Brindlow'], ['CW pieces', '4'], ['CCW pieces', '4']]);
+  await describe(page, own, [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], ['Largest disc', '135 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3'], ['C rating', '100']]);
+  await flyNow(page, own, /Brindlow 5\.1/);
+  await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
+  await mark(page, 3);
+  await page.getByRole('link', { name: 'Compare 3 marked' }).click();
+  await expect(page.getByRole('row', { name: /^Air time/ })).toContainText('min');
+  await page.getByRole('link', { name: 'Load ladder' }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: 'flown now' })).toContainText('5.1×4.3×3', { timeout: 30_000 });
+  await page.getByRole('link', { name: 'Ask', exact: true }).click();
+  await expect(headline(page)).toHaveText(/^One inch more (gives Dunlin|takes .* from Dunlin)/, { timeout: 30_000 });
+  await expect(page.getByRole('row', { name: /^Now/ })).toContainText('flown now, within all');
+  await expect(page.getByText('No pack on the shelf yet')).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  expect(faults).toEqual([]);
+});
+
+test('a park plane whose ESC the present prop passes: Ask says so first, and no line fits beside it', async ({ own, page }) => {
+  await putOnRack(page, own, '11x6x2', [['Maker', 'Brindlow']]);
+  await describe(page, own, [['Name', 'Plover'], ['Take-off weight', '1.1 kg'], [/^Motor label/, '2814 900'], ['ESC limit', '18'], ['Cells in series', '4'], ['Capacity', '3']], 'tractor');
+  await flyNow(page, own, /11/);
+  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { id: string }[] };
+  await page.goto(`${own.address}/pick/ask?craft=${items[0]!.id}`);
+  await expect(headline(page)).toHaveText(/is past a limit already on Plover: ESC limit$/, { timeout: 60_000 });
+  for (const name of [/^Now/, /^One blade more/, /^100 g more payload/]) await expect(page.getByRole('row', { name })).toContainText('already past: ESC limit');
+  await expect(page.getByRole('cell', { name: 'fits', exact: true })).toHaveCount(0);
 });

@@ -14,6 +14,7 @@ describe('headlines', () => {
     ['strongest', { name: 'Orle 9x5', thrustN: 19.0837 }, 'Orle 9×5 gives most thrust: 1,946 g.'],
     ['leadsBothAgainst', { name: 'Tamsk 7.7x4x3', differenceRatio: 0.069, reference: 'Orle 9x5' }, 'Tamsk 7.7×4×3: 6.9 % more thrust than Orle 9×5, and the least power in hover.'],
     ['leadsBothAgainst', { name: 'Tamsk 7.7x4x3', differenceRatio: 0.069, reference: 'Orle 9x5', barred: 'Orle 9x6' }, 'Tamsk 7.7×4×3: 6.9 % more thrust than Orle 9×5, and the least power in hover, of those within the limits.'],
+    ['allBarred', { name: 'A 7x5x3', thrustN: 19.6133, barred: '' }, 'Every prop measured passes a limit; of them A 7×5×3 pulls most: 2,000 g.'],
     ['sameBothAgainst', { name: 'A 7x5x3', differenceRatio: -0.002, reference: 'B 7x4' }, 'A 7×5×3 pulls as much as B 7×4 and hovers on least power.'],
     ['lessSplitAgainst', { name: 'A 7x5x3', differenceRatio: -0.13, reference: 'B 7x4', otherName: 'C 7x3', barred: 'B 7x4' }, 'A 7×5×3 pulls most within the limits, 13 % less than B 7×4; C 7×3 hovers on least power.'],
     ['leadSplitAgainst', { name: 'A 7x5x3', differenceRatio: 0.044, reference: 'B 7x4', otherName: 'B 7x4' }, 'A 7×5×3 gives 4.4 % more thrust than B 7×4; B 7×4 hovers on least power.'],

@@ -54,6 +54,7 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   onlyOneHovers: (p) => `${p.text('name')} ${p.hovers()} at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
   strongest: (p) => `${p.text('name')} gives most thrust: ${p.quantity('thrustN', 'force')}.`,
   thriftiest: (p) => `${p.text('name')} ${p.hovers()} on least power.`,
+  allBarred: (p) => `Every prop measured passes a limit; of them ${p.text('name')} pulls most: ${p.quantity('thrustN', 'force')}.`,
   leadsBoth: (p) => `${p.text('name')} gives most thrust and ${p.hovers()} on least power${withinLimits(p)}.`,
   leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
   leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}${withinLimits(p)}.`,

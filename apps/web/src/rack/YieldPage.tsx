@@ -69,7 +69,7 @@ function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResul
   const share = ({ usable }: YieldResult): string => formatShare(usable?.ratio ?? 0, 0);
   const all = yieldOf(sumOfYields(models));
   if (models.length === 0) return 'No piece has been checked in yet';
-  if (!all.usable) return `None of ${all.notJudgedCount} pieces is judged yet`;
+  if (!all.usable) return all.notJudgedCount === 1 ? 'The one piece is not judged yet' : `None of ${all.notJudgedCount} pieces is judged yet`;
   // A handful proves nothing: makers of more pieces come first.
   const proven = makers.filter((m) => m.pieceCount >= FEWEST_JUDGED);
   const told = proven.length > 0 ? proven : makers;
@@ -92,10 +92,16 @@ function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
             <th data-wide aria-label="95 % interval" />
             {hasCost && <th data-right>Each costs</th>}
             <th data-right>Judged</th>
-            <th data-right>Bag</th>
-            <th data-right>Corrected</th>
+            <th data-right data-wide>
+              Bag
+            </th>
+            <th data-right data-wide>
+              Corrected
+            </th>
             <th data-right>Rejected</th>
-            <th data-right>Not yet</th>
+            <th data-right data-wide>
+              Not yet
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -113,10 +119,16 @@ function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
               <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
               {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
               <td data-right>{r.pieceCount}</td>
-              <td data-right>{r.goodFromBagCount}</td>
-              <td data-right>{r.goodCorrectedCount}</td>
+              <td data-right data-wide>
+                {r.goodFromBagCount}
+              </td>
+              <td data-right data-wide>
+                {r.goodCorrectedCount}
+              </td>
               <td data-right>{r.rejectedCount}</td>
-              <td data-right>{r.notJudgedCount}</td>
+              <td data-right data-wide>
+                {r.notJudgedCount}
+              </td>
             </tr>
           ))}
         </tbody>

@@ -34,6 +34,7 @@ describe('the answer of an evening', () => {
   test.each<[string, CampaignInput, string, object]>([
     ['the present prop passes the ESC limit, a weaker one is left', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('small', 17.4, 500)], overEsc), 'lessBothAgainst', { name: 'small', differenceRatio: expect.closeTo(-0.13, 3), barred: 'ref' }],
     ['both others are weaker and share the lead', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 18, 600), ...twiceRun('small', 12, 250)], overEsc), 'lessSplitAgainst', { name: 'big', otherName: 'small' }],
+    ['every one passes the limit, the present one pulls most: nothing is within', campaignOf([...twiceRun('ref', 24, 900), ...twiceRun('small', 20, 800)], overEsc), 'allBarred', { name: 'ref' }],
     ['one pulls as the present one does', campaignOf([...twiceRun('ref', 20, 700), ...twiceRun('big', 20.01, 600)]), 'sameBothAgainst', { name: 'big', barred: '' }],
     ['the strongest passes a limit: it is named as what was left out', campaignOf([...twiceRun('ref', 20, 600), ...twiceRun('big', 24, 900), ...twiceRun('small', 21, 590)], overEsc), 'leadsBothAgainst', { name: 'small', barred: 'big' }],
   ])('%s', (_name, input, code, values) => expect(headline(input)).toMatchObject({ code, values: expect.objectContaining(values) }));
@@ -52,6 +53,8 @@ describe('the answer of an evening', () => {
         expect(field).toContain(named);
         for (const p of field) expect(named.points.full.thrustN!.figure.value).toBeGreaterThanOrEqual(p.points.full.thrustN!.figure.value);
         const { comparison, differenceRatio } = named.points.full.thrustN!;
+        expect(code === 'allBarred').toBe(allowed.length === 0);
+        if (code === 'allBarred') return;
         if (code.startsWith('lead')) expect(comparison).toBe('more');
         if (code.startsWith('same')) expect(comparison).toBe('same');
         if (code.startsWith('less')) expect([comparison, differenceRatio! < 0]).toEqual(['less', true]);

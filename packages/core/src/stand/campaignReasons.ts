@@ -39,7 +39,7 @@ const SPLIT = { more: 'leadSplitAgainst', same: 'sameSplitAgainst', less: 'lessS
 /**
  * The answer of a campaign in one coded sentence: who leads in thrust, who in thrust per watt at hover, and how far
  * from the reference, with its sign. Props that pass a limit do not lead while another stays within all; those that
- * would have led are named as `barred`.
+ * would have led are named as `barred`; where every prop passes one, that is the answer.
  */
 export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
   const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
@@ -59,6 +59,7 @@ export function campaignHeadline(input: CampaignInput, results: CampaignResults)
   const key = workingKey(strongest.propModelId, 'full', 'thrustN');
   const reference = results.props.find((p) => p.isReference && p.countedRunIds.length > 0);
   const values: Record<string, string | number> = { name: nameOf(strongest), thrustN: gain.figure.value, barred: barredLeaders(results, [strongest, thriftiest]).map(nameOf).join(', ') };
+  if (measured.every((p) => p.breaches.length > 0)) return say('allBarred', values, key);
   if (!thriftiest) return say('strongest', values, key);
   values.otherName = nameOf(thriftiest);
   const isSame = strongest === thriftiest;
