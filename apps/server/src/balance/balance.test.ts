@@ -1,6 +1,10 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BatchDetailView, PieceDetailView, Problem, TraysView, TrueUpView } from '@zivvo/contract';
+import type { BatchDetailView, PieceDetailView, Problem, TraysView, TrueUpView, YieldView } from '@zivvo/contract';
+import { and, eq } from 'drizzle-orm';
+import fs from 'node:fs';
 import { v7 } from 'uuid';
+import { DB, type Db } from '../database/database.ts';
+import { event } from '../event/event.table.ts';
 import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
@@ -55,6 +59,20 @@ describe('a tape job', () => {
     const trays = (await server.http.get(`/api/true-ups/trays?craftId=${craft.id}`).expect(200)).body as TraysView;
     expect([trays.good.map((p) => p.id), trays.back.map((p) => p.id)]).toEqual([[pieces[0]], [pieces[1]]]);
     expect(trays.toDo).toHaveLength(3);
+  });
+
+  test('one that an older Zivvo sent back is told in its history and counted as rejected after the update', async () => {
+    const db = server.app.get<Db>(DB);
+    const ofPiece = and(eq(event.subjectId, pieces[1]!), eq(event.kind, 'pieceSentBack'));
+    const [before] = await db.select().from(event).where(ofPiece);
+    await db.delete(event).where(ofPiece);
+    await db.execute(fs.readFileSync(new URL('../../drizzle/0011_sent_back.sql', import.meta.url), 'utf8'));
+    const [after] = await db.select().from(event).where(ofPiece);
+    expect(after).toEqual({ ...before, sequence: expect.any(Number) });
+    const { history } = (await server.http.get(`/api/pieces/${pieces[1]}`).expect(200)).body as PieceDetailView;
+    expect(history[0]).toMatchObject({ action: 'sendBack', values: { reason: 'hub far off' } });
+    const { models } = (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
+    expect(models.find((m) => m.propModelId === model.id)).toMatchObject({ rejectedCount: 1 });
   });
 });
 
