@@ -68,7 +68,9 @@ describe('a tape job', () => {
     await db.delete(event).where(ofPiece);
     await db.execute(fs.readFileSync(new URL('../../drizzle/0011_sent_back.sql', import.meta.url), 'utf8'));
     const [after] = await db.select().from(event).where(ofPiece);
-    expect(after).toEqual({ ...before, sequence: expect.any(Number) });
+    expect(after).toEqual({ ...before, sequence: expect.any(Number), at: expect.any(Date) });
+    // The job says when it ended to the millisecond, the ledger when it was written down.
+    expect(Math.abs(after!.at.getTime() - before!.at.getTime())).toBeLessThan(1000);
     const { history } = (await server.http.get(`/api/pieces/${pieces[1]}`).expect(200)).body as PieceDetailView;
     expect(history[0]).toMatchObject({ action: 'sendBack', values: { reason: 'hub far off' } });
     const { models } = (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
