@@ -65,6 +65,30 @@ test('a reading over its limit cuts, and so do Escape and any key that is not li
   await throttle(page, 0);
 });
 
+test('while armed no button keeps the focus: Enter cuts; and a nut that backs off at steady throttle is cut and named', async ({ page }) => {
+  await fly(page);
+  await page.keyboard.press(']');
+  await throttle(page, 5);
+  await page.getByRole('button', { name: 'More throttle' }).click();
+  await throttle(page, 10);
+  await page.getByRole('button', { name: 'More throttle' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
+  await throttle(page, 0);
+  await armStand(page);
+  for (let i = 0; i < 10; i++) await page.keyboard.press(']');
+  await throttle(page, 50);
+  await page.keyboard.press('l');
+  await expect(page.getByRole('button', { name: /Run the ladder/ })).toBeDisabled();
+  await page.keyboard.press('Tab');
+  await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
+  await armStand(page);
+  for (let i = 0; i < 10; i++) await page.keyboard.press(']');
+  await page.getByLabel(/Let something go wrong/).selectOption({ label: 'the nut backs off' });
+  await expect(headline(page)).toContainText(/Cut: (thrust fell|shake rose) from .* to .* at steady throttle/, { timeout: 20_000 });
+  await expect(page.getByText(/before it is armed again/)).toBeVisible();
+});
+
 test('who watches sees it all and may cut; a reload holds the run, its points stay, and it goes on', async ({ page, context }) => {
   await fly(page);
   for (let i = 0; i < 6; i++) await page.keyboard.press(']');

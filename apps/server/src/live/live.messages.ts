@@ -1,11 +1,11 @@
-import type { CoreError, Ladder, LiveCut, LiveLimits, LivePhase, LivePoint, SimulatedFault, SimulatedStandOptions } from '@zivvo/core';
+import type { CoreError, Ladder, LiveCut, LiveLimits, LivePhase, LivePoint, PlainCutReason, SimulatedFault, SimulatedStandOptions } from '@zivvo/core';
 
 /** What the device runtime is asked to do. */
 export type RuntimeCommand =
   | { name: 'tare' | 'arm' | 'keepPoint' | 'disarm' | 'stop' }
   | { name: 'throttle'; throttleRatio: number }
   | ({ name: 'ladder' } & Ladder)
-  | { name: 'cut'; reason: Exclude<LiveCut['reason'], 'limit'> }
+  | { name: 'cut'; reason: PlainCutReason }
   | { name: 'fault'; fault: SimulatedFault | null };
 
 export type ToRuntime =

@@ -183,6 +183,19 @@ describe('the runtime', () => {
     expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'deadMan' } });
   });
 
+  test('a nut that backs off at steady throttle is cut within four seconds, and the state says by what', () => {
+    const { tick, ask, last } = rig();
+    tick(1.5);
+    ask({ name: 'tare' });
+    ask({ name: 'arm' });
+    ask({ name: 'throttle', throttleRatio: 0.5 });
+    tick(4);
+    expect(last()).toMatchObject({ phase: 'running', cut: null });
+    ask({ name: 'fault', fault: 'nutLoosening' });
+    tick(4);
+    expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'trend', from: expect.any(Number), value: expect.any(Number) } });
+  });
+
   test('an over-limit reading cuts in the same exchange', () => {
     const { tick, ask, last } = rig();
     tick(1.5);

@@ -1,6 +1,7 @@
 import { CoreError } from '../errors/coreError.ts';
 import { requireWithin } from '../errors/guards.ts';
 import { brokenLimit, LIVE_RATE_HZ, liveChannels, type LimitedChannel, type LiveChannel, type LiveLimits, type LiveReading } from './liveReading.ts';
+import { SteadyWatch, type Trend } from './steadyWatch.ts';
 
 /**
  * Idle: no device. Connected: it reads. Tared: its zero is known. Armed: throttle is allowed. Running: it turns.
@@ -9,10 +10,14 @@ import { brokenLimit, LIVE_RATE_HZ, liveChannels, type LimitedChannel, type Live
 export const livePhases = ['idle', 'connected', 'tared', 'armed', 'running', 'held', 'stopped'] as const;
 export type LivePhase = (typeof livePhases)[number];
 
+/** Cuts that have no figure: somebody asked, or something fell silent. */
+export type PlainCutReason = 'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'restart';
+
 /** Why the throttle went to zero without being asked to. */
 export type LiveCut =
-  | { reason: 'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'restart'; atS: number }
-  | { reason: 'limit'; atS: number; channel: LimitedChannel; value: number; limit: number };
+  | { reason: PlainCutReason; atS: number }
+  | { reason: 'limit'; atS: number; channel: LimitedChannel; value: number; limit: number }
+  | ({ reason: 'trend'; atS: number } & Trend);
 
 /** One kept point: means over the settled second before it was kept, thrust from the tare on. */
 export interface LivePoint {
@@ -54,6 +59,7 @@ export class StandSession {
   points: LivePoint[] = [];
   ladder: (Ladder & { index: number; sinceS: number }) | null = null;
   private readonly window: LiveReading[] = [];
+  private readonly watch = new SteadyWatch();
   private lastHeartbeatS = -Infinity;
   private timeS = 0;
 
@@ -120,7 +126,7 @@ export class StandSession {
   }
 
   /** Throttle to zero, from whoever asks. Cutting twice is cutting once. */
-  cutNow(reason: Exclude<LiveCut['reason'], 'limit'>): void {
+  cutNow(reason: PlainCutReason): void {
     if (this.phase !== 'armed' && this.phase !== 'running') return;
     this.hold({ reason, atS: this.timeS });
   }
@@ -138,24 +144,26 @@ export class StandSession {
   }
 
   /**
-   * Takes a reading, or the lack of one, and answers the throttle for the device. Limits, silence and the dead-man are
-   * checked here, before the reading goes anywhere else.
+   * Takes a reading, or the lack of one, and answers the throttle for the device. Limits, trends, silence and the
+   * dead-man are checked here, before the reading goes anywhere else.
    *
-   * @param reading - null where the device did not answer
+   * @param reading - null where the device did not answer; without a thrust it is no answer either
    * @param timeS - time of the device [s]
    * @param nowS - clock of the pilot's heartbeat [s]
    * @returns throttle that the device is to hold until the next exchange
    */
   onReading(reading: LiveReading | null, timeS: number, nowS: number): number {
     const isLive = this.phase === 'armed' || this.phase === 'running';
-    if (reading === null) {
+    if (reading === null || !Number.isFinite(reading.thrustN)) {
       if (isLive && timeS - this.timeS > SILENT_S) this.hold({ reason: 'deviceSilent', atS: timeS });
       return this.throttleRatio;
     }
     this.timeS = timeS;
     if (isLive) {
       const broken = brokenLimit(reading, this.limits);
+      const trend = this.phase === 'running' ? this.watch.take(reading, this.zeroN ?? 0) : null;
       if (broken) this.hold({ reason: 'limit', atS: timeS, ...broken });
+      else if (trend) this.hold({ reason: 'trend', atS: timeS, ...trend });
       else if (nowS - this.lastHeartbeatS > DEAD_MAN_S) this.hold({ reason: 'deadMan', atS: timeS });
     }
     this.window.push(reading);
@@ -175,6 +183,7 @@ export class StandSession {
   }
 
   private throttle(throttleRatio: number): void {
+    if (throttleRatio !== this.throttleRatio) this.watch.restart();
     this.throttleRatio = throttleRatio;
     this.phase = throttleRatio > 0 ? 'running' : 'armed';
   }
@@ -186,6 +195,7 @@ export class StandSession {
 
   private stopTurning(phase: 'held' | 'stopped'): void {
     this.throttleRatio = 0;
+    this.watch.restart();
     this.ladder = null;
     this.phase = phase;
   }

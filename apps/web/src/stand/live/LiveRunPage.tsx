@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
 import { NativeSelect } from '@mantine/core';
-import { liveChannels, standQuantities, thrustAtSamePower, type LiveChannel, type LimitedChannel, type SimulatedFault } from '@zivvo/core';
+import { liveChannels, standQuantities, thrustAtSamePower, TREND_SHAKE_FACTOR, TREND_THRUST_RATIO, type LiveChannel, type LimitedChannel, type SimulatedFault } from '@zivvo/core';
 import { formatShare, quantityNames, unitFor } from '@zivvo/words';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -84,7 +84,10 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   };
   const onThrowAway = (): Promise<void> => takeAway(remove(view.runId).unwrap(), { text: 'The run was thrown away.', undo: () => void restore(view.runId), onGone: () => go(`/stand/${view.campaignId}`) });
   const step = useThrottleSteps(live, view.throttleRatio);
-  useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step });
+  const onLadder = (): void => {
+    if (isPilot && view.ladder === null) send({ name: 'ladder', throttles: LADDER, settleS: 1 });
+  };
+  useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step, ladder: onLadder });
   const headline = isLost ? 'Zivvo’s server does not answer: use your switch' : liveHeadline(view, comparison, reference?.name ?? null, words);
   const state = isLost ? 'not heard' : phaseWords[view.phase];
 
@@ -108,8 +111,8 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
             </Action>
           )}
           {isHot && (
-            <Action disabled={!isPilot || view.ladder !== null} onClick={() => send({ name: 'ladder', throttles: LADDER, settleS: 1 })}>
-              Run the ladder
+            <Action disabled={!isPilot || view.ladder !== null} onClick={onLadder}>
+              Run the ladder <kbd>l</kbd>
             </Action>
           )}
           {!isHot && view.points.length > 0 && (
@@ -223,9 +226,10 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
   return (
     <div className={classes.reasons}>
       {live.isLost && <p data-severity="danger">Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.</p>}
+      {view.cut?.reason === 'trend' && <p data-severity="danger">{view.cut.channel === 'thrustN' ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.' : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.'}</p>}
       <p data-severity="caution">Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.</p>
       {referenceName !== null && isExtended && <p>{`${referenceName} was not measured at this power: its curve is extended.`}</p>}
-      <p>{`Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}.`}</p>
+      <p>{`Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.`}</p>
       <h3>Points kept</h3>
       {view.points.length === 0 ? (
         <p className="muted">None yet. A point is the mean of the last second.</p>

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import type { LiveView } from '@zivvo/contract';
-import { findUnit, type LiveCut, type LivePoint } from '@zivvo/core';
+import { findUnit, type LiveCut, type LivePoint, type PlainCutReason } from '@zivvo/core';
 import { barShare, cutSentence, liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
 
 const words: LiveWords = {
@@ -60,10 +60,15 @@ describe('the headline says what is, not where one is', () => {
   });
 });
 
-test.each<Exclude<LiveCut['reason'], 'limit'>>(['pilot', 'watcher', 'deadMan', 'pilotLeft', 'deviceSilent', 'restart'])('a cut by %s has words of its own', (reason) => {
+test.each<PlainCutReason>(['pilot', 'watcher', 'deadMan', 'pilotLeft', 'deviceSilent', 'restart'])('a cut by %s has words of its own', (reason) => {
   const said = cutSentence({ reason, atS: 0 }, words);
   expect(said).toMatch(/^(Cut|Held)/);
   expect(said).not.toContain(reason);
+});
+
+test('a cut by a trend says which figure left its place, from where to where', () => {
+  expect(cutSentence({ reason: 'trend', atS: 9, channel: 'thrustN', from: 8, value: 6.1 }, words)).toBe('Cut: thrust fell from 8 thrustN to 6.1 thrustN at steady throttle');
+  expect(cutSentence({ reason: 'trend', atS: 9, channel: 'vibrationMPerS2', from: 2, value: 7 }, words)).toBe('Cut: shake rose from 2 vibrationMPerS2 to 7 vibrationMPerS2 at steady throttle');
 });
 
 test('every phase has one word that is read from afar', () => {

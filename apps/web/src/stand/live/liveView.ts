@@ -1,5 +1,5 @@
 import type { LiveView } from '@zivvo/contract';
-import { fromSi, type LiveChannel, type LiveCut, type LivePhase, type LivePoint, type LimitedChannel, type ThrustComparison, type Unit } from '@zivvo/core';
+import { fromSi, type LiveChannel, type LiveCut, type LivePhase, type LivePoint, type LimitedChannel, type PlainCutReason, type ThrustComparison, type Unit } from '@zivvo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Ink } from '../../shared/charts/useInk.ts';
 import { niceEnd } from '../thrustPowerChart.ts';
@@ -32,7 +32,8 @@ export function liveHeadline(view: LiveView, comparison: ThrustComparison | null
 /** Why the throttle went to zero. */
 export function cutSentence(cut: LiveCut, words: LiveWords): string {
   if (cut.reason === 'limit') return `Cut at ${words.quantity(cut.channel, cut.value)}: the limit is ${words.quantity(cut.channel, cut.limit)}`;
-  const reasons: Record<Exclude<LiveCut['reason'], 'limit'>, string> = {
+  if (cut.reason === 'trend') return `Cut: ${cut.channel === 'thrustN' ? 'thrust fell' : 'shake rose'} from ${words.quantity(cut.channel, cut.from)} to ${words.quantity(cut.channel, cut.value)} at steady throttle`;
+  const reasons: Record<PlainCutReason, string> = {
     pilot: 'Cut by hand: nothing turns',
     watcher: 'Cut by somebody who watches',
     deadMan: 'Cut: this page was not heard for two seconds',

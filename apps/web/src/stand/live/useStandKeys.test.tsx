@@ -5,14 +5,15 @@ import { useStandKeys } from './useStandKeys.ts';
 const keepPoint = jest.fn();
 const cut = jest.fn();
 const step = jest.fn();
+const ladder = jest.fn();
 const global = jest.fn();
 
 beforeEach(() => {
-  for (const spy of [keepPoint, cut, step, global]) spy.mockReset();
+  for (const spy of [keepPoint, cut, step, ladder, global]) spy.mockReset();
 });
 
 function Page({ isHot }: { isHot: boolean }) {
-  useStandKeys(isHot, { keepPoint, cut, step });
+  useStandKeys(isHot, { keepPoint, cut, step, ladder });
   return <button type="button">Cut</button>;
 }
 
@@ -30,24 +31,52 @@ test('Space keeps a point, arrows and brackets step the throttle', () => {
   expect(cut).not.toHaveBeenCalled();
 });
 
-test.each(['Escape', '.', 'q', '/', '?', 'g', 'F5', 'Backspace', '0'])('%s cuts, and nothing else hears it', (key) => {
+test.each(['Escape', '.', 'q', '/', '?', 'g', 'F5', 'Backspace', '0', 'Tab', 'Enter', 'CapsLock', 'L'])('%s cuts, and nothing else hears it', (key) => {
   show(true);
   fireEvent.keyDown(document.body, { key });
   expect(cut).toHaveBeenCalledTimes(1);
   expect(global).not.toHaveBeenCalled();
 });
 
-test.each(['Tab', 'Enter', 'Shift', 'Control', 'Alt', 'Meta'])('%s is left to the page', (key) => {
+test.each(['Shift', 'Control', 'Alt', 'Meta'])('%s alone is no stroke', (key) => {
   show(true);
   fireEvent.keyDown(document.body, { key });
-  for (const spy of [cut, step, keepPoint]) expect(spy).not.toHaveBeenCalled();
+  for (const spy of [cut, step, keepPoint, ladder]) expect(spy).not.toHaveBeenCalled();
 });
 
-test('Space on a button presses the button, not the point', () => {
+test.each(['ctrlKey', 'altKey', 'metaKey'] as const)('a listed key with %s is another key, and cuts', (modifier) => {
   show(true);
-  fireEvent.keyDown(screen.getByRole('button'), { key: ' ' });
-  expect(keepPoint).not.toHaveBeenCalled();
+  fireEvent.keyDown(document.body, { key: ']', [modifier]: true });
+  expect(cut).toHaveBeenCalledTimes(1);
+  expect(step).not.toHaveBeenCalled();
+});
+
+test('no button keeps the focus, so no key presses one: Enter and Tab cut, Space keeps a point', () => {
+  show(true);
+  const button = screen.getByRole('button');
+  button.focus();
+  expect(button).not.toHaveFocus();
+  for (const key of [' ', 'Enter', 'Tab']) expect(fireEvent.keyDown(button, { key })).toBe(false);
+  expect(keepPoint).toHaveBeenCalledTimes(1);
+  expect(cut).toHaveBeenCalledTimes(2);
+});
+
+test('the button that armed the stand loses the focus, and the key that is still held on it does nothing', () => {
+  const { rerender } = render(<Page isHot={false} />);
+  screen.getByRole('button').focus();
+  rerender(<Page isHot />);
+  expect(screen.getByRole('button')).not.toHaveFocus();
+  fireEvent.keyDown(document.body, { key: 'Enter', repeat: true });
   expect(cut).not.toHaveBeenCalled();
+});
+
+test('a key held down is one step; l runs the ladder', () => {
+  show(true);
+  fireEvent.keyDown(document.body, { key: ']' });
+  for (let i = 0; i < 5; i++) fireEvent.keyDown(document.body, { key: ']', repeat: true });
+  expect(step).toHaveBeenCalledTimes(1);
+  fireEvent.keyDown(document.body, { key: 'l' });
+  expect(ladder).toHaveBeenCalledTimes(1);
 });
 
 test('while nothing is armed the keys belong to the app', () => {

@@ -4,16 +4,18 @@ interface StandKeys {
   keepPoint: () => unknown;
   cut: () => void;
   step: (by: number) => void;
+  ladder: () => void;
 }
 
 const STEP = 0.05;
 const STEPS: Readonly<Record<string, number>> = { ']': STEP, ArrowUp: STEP, ArrowRight: STEP, '[': -STEP, ArrowDown: -STEP, ArrowLeft: -STEP };
-/** Keys that move the focus or press what has it, and those that do nothing by themselves. */
-const HARMLESS = new Set(['Tab', 'Enter', 'Shift', 'Control', 'Alt', 'Meta', 'CapsLock']);
+/** Keys that are only held while another one is struck. */
+const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'AltGraph', 'Meta']);
 
 /**
  * Keys of an armed stand, caught before anything else on the page: Space keeps a point, arrows and brackets step the
- * throttle, everything that is not listed cuts.
+ * throttle, `l` runs the ladder, everything that is not listed cuts. A key held down is one stroke. No button keeps the
+ * focus meanwhile, so that none can be pressed by a key.
  */
 export function useStandKeys(isHot: boolean, keys: StandKeys): void {
   const latest = useRef(keys);
@@ -23,17 +25,28 @@ export function useStandKeys(isHot: boolean, keys: StandKeys): void {
   useEffect(() => {
     if (!isHot) return;
     const onKeyDown = (event: KeyboardEvent): void => {
-      if (HARMLESS.has(event.key)) return;
-      const isOnControl = event.target instanceof HTMLElement && /^(?:BUTTON|A|SELECT|INPUT)$/.test(event.target.tagName);
-      if (event.key === ' ' && isOnControl) return;
+      if (MODIFIERS.has(event.key)) return;
       event.preventDefault();
       event.stopImmediatePropagation();
-      const by = STEPS[event.key];
-      if (event.key === ' ') latest.current.keepPoint();
+      if (event.repeat) return;
+      const isPlain = !event.ctrlKey && !event.altKey && !event.metaKey;
+      const by = isPlain ? STEPS[event.key] : undefined;
+      if (isPlain && event.key === ' ') latest.current.keepPoint();
+      else if (isPlain && event.key === 'l') latest.current.ladder();
       else if (by !== undefined) latest.current.step(by);
       else latest.current.cut();
     };
+    const letGo = (): void => {
+      const focused = document.activeElement;
+      // A list that is open closes when it loses the focus; the keys above are caught before it hears them.
+      if (focused instanceof HTMLElement && focused !== document.body && focused.tagName !== 'SELECT') focused.blur();
+    };
+    letGo();
     window.addEventListener('keydown', onKeyDown, true);
-    return () => window.removeEventListener('keydown', onKeyDown, true);
+    window.addEventListener('focusin', letGo);
+    return () => {
+      window.removeEventListener('keydown', onKeyDown, true);
+      window.removeEventListener('focusin', letGo);
+    };
   }, [isHot]);
 }
