@@ -13,12 +13,12 @@ export function balanceProps(seed) {
     const geometry = core.labelGeometry(diameterM, 0.5 * diameterM, bladeCount, 'standard', 'glassNylon');
     const massKg = core.usualMassKg(geometry);
     const radiusM = diameterM / 2;
-    const mostOnBladeKgM = core.mostTapeKgM(core.TAPE_RADIUS_RATIO * radiusM, core.USUAL_TAPE, 0.35 * radiusM);
+    const [mostOnBladeKgM, mostOnHubKgM] = ['blade', 'hub'].map((kind) => core.mostTapeKgM(core.tapeSpot(kind, diameterM, core.USUAL_TAPE), core.USUAL_TAPE));
     const targetKgM = Math.max(0.012 * massKg * radiusM * 0.12, 1.5 * 0.02 * GMM * (diameterM / 0.127) ** 2);
     const frictionKgM = (0.25 + 0.5 * random.next()) * targetKgM / 1.5;
     const amount = Math.min(2.5 * mostOnBladeKgM, targetKgM * 0.8 * 30 ** random.next());
     const inertiaKgM2 = core.propInertiaKgM2(massKg, diameterM, core.inertiaFactors.standard) * (1 + 0.075 * random.normal());
-    return { diameterM, bladeCount, massKg, radiusM, mostOnBladeKgM, mostOnHubKgM: core.HUB_SHARE * mostOnBladeKgM, targetKgM, frictionKgM, unbalance: core.fromPolar(amount, 360 * random.next()), inertiaKgM2, estimateKgM2: core.propInertiaKgM2(massKg, diameterM, core.inertiaFactors.standard), random: core.seededRandom(`${seed}/prop/${diameterM}`) };
+    return { diameterM, bladeCount, massKg, radiusM, mostOnBladeKgM, mostOnHubKgM, targetKgM, frictionKgM, unbalance: core.fromPolar(amount, 360 * random.next()), inertiaKgM2, estimateKgM2: core.propInertiaKgM2(massKg, diameterM, core.inertiaFactors.standard), random: core.seededRandom(`${seed}/prop/${diameterM}`) };
   });
 }
 

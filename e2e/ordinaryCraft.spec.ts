@@ -1,33 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
-
-/** Describes a craft on the form, as somebody with the thing on the bench would type it. */
-async function describe(page: Page, { address }: Zivvo, fields: readonly (readonly [name: string | RegExp, text: string])[], layout: string | null = null): Promise<void> {
-  await page.goto(`${address}/crafts/new`);
-  if (layout !== null) await page.getByRole('combobox', { name: 'Layout' }).selectOption(layout);
-  for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
-  await page.getByRole('button', { name: 'Put on the shelf' }).click();
-  await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust|weighs/i);
-}
-
-async function putOnRack(page: Page, { address }: Zivvo, label: string, fields: readonly (readonly [name: string, text: string])[]): Promise<void> {
-  await page.goto(`${address}/rack/new`);
-  await page.getByRole('textbox', { name: 'Label on the hub' }).fill(label);
-  for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
-  await page.getByRole('button', { name: 'Put on the rack' }).click();
-  await expect(headline(page)).toHaveText(/^\d models?, /);
-}
-
-async function flyNow(page: Page, { address }: Zivvo, prop: RegExp): Promise<void> {
-  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as { items: { id: string }[] };
-  await page.goto(`${address}/crafts/${items[0]!.id}/edit`);
-  const choice = page.getByRole('combobox', { name: /Flies now/ });
-  await choice.selectOption({ label: (await choice.getByRole('option', { name: prop }).textContent())! });
-  await page.getByRole('button', { name: 'Save craft' }).click();
-  await page.goto(`${address}/pick?craft=${items[0]!.id}`);
-}
-
-const headline = (page: Page) => page.getByRole('heading', { level: 1 });
+import { describe, flyNow, headline, putOnRack } from './ownThings.ts';
+import { expect, overflowOf, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 test('a five-inch quad, from an empty workshop to a short list', async ({ own, page }) => {
   const faults = watchFaults(page);

@@ -9,4 +9,5 @@ export * from './labelSentence.ts';
 export * from './workingWords.ts';
 export * from './careNames.ts';
 export * from './logSentence.ts';
+export * from './schoolWords.ts';
 export * from './upperFirst.ts';

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateRigDto, type CreateTrueUpDto, type FinishTrueUpDto, type RigDto, type RigView, type TraysView, type TrueUpDto, type TrueUpView, type UpdateRigDto, type UpdateTrueUpDto } from '@zivvo/contract';
 import {
-  CoreError, GRAVITY_M_PER_S2, modelGeometry, TAPE_RADIUS_RATIO, trueUpState, USUAL_TAPE, usualMassKg, vibrationState, wrapDegrees, type TrueUpSetting,
+  CoreError, GRAVITY_M_PER_S2, modelGeometry, singleBladeState, TAPE_RADIUS_RATIO, trueUpState, USUAL_TAPE, usualMassKg, vibrationState, wrapDegrees, type TrueUpEvidence, type TrueUpSetting,
 } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -91,7 +91,7 @@ export class BalanceService {
     await this.lives.requireAllowed(this.db, { piece, life }, 'true', dto.craftId);
     if ((life.state === 'fitted' || life.state === 'resting') && !dto.isLookedAt) throw new LookFirstError(piece.tag);
     if (diameterM > rig.largestM) throw new TooLargeForRigError(piece.tag, diameterM, rig.largestM);
-    await this.trueUps.add(this.db, { ...this.rows.newRow(dto.id), pieceId: dto.pieceId, rigId: dto.rigId, craftId: dto.craftId, isLookedAt: dto.isLookedAt, state: 'open', target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, finishedAt: null });
+    await this.trueUps.add(this.db, { ...this.rows.newRow(dto.id), pieceId: dto.pieceId, rigId: dto.rigId, craftId: dto.craftId, isLookedAt: dto.isLookedAt, state: 'open', target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, finishedAt: null });
     return this.find(dto.id);
   }
 
@@ -119,7 +119,7 @@ export class BalanceService {
     const row = await this.trueUps.find(this.db, id);
     if (row.state !== 'open') throw new TrueUpEndedError();
     const now = this.clock.now();
-    const isCorrected = row.looks.some((l) => l.tape.some((t) => t > 0)) || as === 'truedDynamic';
+    const isCorrected = row.looks.some((l) => l.tape.some((t) => t > 0)) || row.corrections.length > 0 || (row.singleBlade?.washerCount ?? 0) > 0 || as === 'truedDynamic';
     await this.db.transaction(async (tx) => {
       await this.trueUps.revise(tx, id, row.revision, { state: as, note: note ?? row.note, finishedAt: now }, now);
       if (as === 'sentBack') await this.ledger.record(tx, row.pieceId, { kind: 'pieceSentBack', pieceId: row.pieceId, reason: note ?? null });
@@ -136,24 +136,36 @@ export class BalanceService {
     const setting: TrueUpSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
     const { id: _id, workshopId: _workshop, personId: _person, deletedAt: _deleted, isLookedAt: _looked, ...own } = row;
     const radiusM = (TAPE_RADIUS_RATIO * geometry.diameterM) / 2;
-    return { ...own, ...toRowView(row), hoverSpeedRpm, finishedAt: row.finishedAt?.toISOString() ?? null, vibration: vibrationState(row.runs, craft.massKg * GRAVITY_M_PER_S2, radiusM, row.runSpeedRpm ?? hoverSpeedRpm), ...worked(setting, row) };
+    return { ...own, ...toRowView(row), hoverSpeedRpm, finishedAt: row.finishedAt?.toISOString() ?? null, vibration: vibrationState(row.runs, craft.massKg * GRAVITY_M_PER_S2, radiusM, row.runSpeedRpm ?? hoverSpeedRpm), ...worked(setting, row, (craft.massKg * GRAVITY_M_PER_S2) / Math.max(1, craft.rotors.length)) };
   }
 }
 
-function worked(setting: TrueUpSetting, { looks, swings, heavyDegrees, bladeMomentsKgM }: TrueUpRow): Pick<TrueUpView, 'result' | 'problem'> {
+type Worked = Pick<TrueUpView, 'result' | 'single' | 'problem'>;
+
+/** @param hoverThrustN - of one rotor */
+function worked(setting: TrueUpSetting, row: TrueUpRow, hoverThrustN: number): Worked {
+  const { geometry, craft, rig, target } = setting;
   try {
-    const seen = looks.map((l) => ({ tape: l.tape, seen: l.kind === 'stays' ? ({ kind: 'stays' } as const) : { kind: 'falls' as const, downDegrees: l.downDegrees ?? 0, fallS: l.fallS } }));
-    return { result: trueUpState(setting, { looks: seen, swings, heavyDegrees, bladeMomentsKgM }), problem: null };
+    if (geometry.bladeCount > 1) return { result: trueUpState(setting, freshEvidence(row)), single: null, problem: null };
+    const single = row.singleBlade && singleBladeState({ diameterM: geometry.diameterM, thrustN: hoverThrustN, craft, rig, target }, row.singleBlade);
+    return { result: null, single, problem: null };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
-    return { result: null, problem: { what: typeof what === 'string' ? what : error.code, allowed: typeof allowed === 'string' ? allowed : '' } };
+    return { result: null, single: null, problem: { what: typeof what === 'string' ? what : error.code, allowed: typeof allowed === 'string' ? allowed : '' } };
   }
+}
+
+/** What was seen since the piece was last changed for good, and the tape that is still on. */
+function freshEvidence({ looks, swings, heavyDegrees, bladeMomentsKgM, corrections }: TrueUpRow): TrueUpEvidence {
+  const last = corrections.at(-1);
+  const fresh = looks.slice(last?.lookCount ?? 0).map((l) => ({ tape: l.tape, seen: l.kind === 'stays' ? ({ kind: 'stays' } as const) : { kind: 'falls' as const, downDegrees: l.downDegrees ?? 0, fallS: l.fallS } }));
+  return { looks: fresh, swings: swings.slice(last?.swingCount ?? 0), heavyDegrees, bladeMomentsKgM: last?.isWeighed ? [] : bladeMomentsKgM, onKgM: looks.at(-1)?.tape ?? [] };
 }
 
 function toEvidence(dto: TrueUpDto) {
   const runs = dto.runs.map((run) => ({ ...run, readings: run.readings.map((r) => ({ amplitude: r.amplitude, phaseDegrees: r.phaseDegrees === null || r.phaseDegrees === undefined ? null : wrapDegrees(r.phaseDegrees) })) }));
-  return { target: dto.target, looks: dto.looks, swings: dto.swings, heavyDegrees: dto.heavyDegrees ?? null, bladeMomentsKgM: dto.bladeMomentsKgM, runs, runSpeedRpm: dto.runSpeedRpm ?? null, note: dto.note ?? null };
+  return { target: dto.target, looks: dto.looks, swings: dto.swings, heavyDegrees: dto.heavyDegrees ?? null, bladeMomentsKgM: dto.bladeMomentsKgM, corrections: dto.corrections, singleBlade: dto.singleBlade ?? null, runs, runSpeedRpm: dto.runSpeedRpm ?? null, note: dto.note ?? null };
 }
 
 function toRigColumns({ name, frictionKgM, borePlayM, largestM, inertiaKgM2, note }: RigDto) {

@@ -1,4 +1,4 @@
-import { balanceLimits, shakeTargetNames, trueUpStates, type LookDto, type SwingDto, type VibrationRunDto } from '@zivvo/contract';
+import { balanceLimits, shakeTargetNames, trueUpStates, type CorrectionDto, type LookDto, type SingleBladeDto, type SwingDto, type VibrationRunDto } from '@zivvo/contract';
 import { boolean, doublePrecision, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -49,6 +49,8 @@ export const trueUp = pgTable(
     heavyDegrees: doublePrecision(),
     bladeMomentsKgM: doublePrecision().array().notNull(),
     runs: jsonb().$type<VibrationRunDto[]>().notNull(),
+    corrections: jsonb().$type<CorrectionDto[]>().notNull().default([]),
+    singleBlade: jsonb().$type<SingleBladeDto>(),
     runSpeedRpm: doublePrecision(),
     note: text(),
     finishedAt: moment(),

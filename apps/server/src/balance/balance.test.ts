@@ -26,7 +26,7 @@ afterAll(() => server.close());
 
 const begin = (pieceId: string, more: object = {}) => server.http.post('/api/true-ups').send({ id: v7(), pieceId, rigId: rig.id, craftId: craft.id, isLookedAt: false, ...more });
 const started = async (pieceId: string): Promise<TrueUpView> => (await begin(pieceId).expect(201)).body as TrueUpView;
-const evidence = (more: object = {}) => ({ target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, ...more });
+const evidence = (more: object = {}) => ({ target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, ...more });
 const step = async (job: TrueUpView, more: object): Promise<TrueUpView> => (await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence(more), revision: job.revision }).expect(200)).body as TrueUpView;
 const stays = (tape: number[]) => ({ tape, kind: 'stays', downDegrees: null, fallS: null });
 const falls = (tape: number[], downDegrees: number) => ({ tape, kind: 'falls', downDegrees, fallS: null });
@@ -38,7 +38,7 @@ describe('a tape job', () => {
     expect(job.hoverSpeedRpm).toBeGreaterThan(5000);
     job = await step(job, { looks: [falls([0, 0, 0], 0)] });
     expect(job.result!.next!.filter((t) => t > 0)).toHaveLength(2);
-    expect(job.result!.strips.every((s) => s.lengthM > 0 && s.blade > 0)).toBe(true);
+    expect(job.result!.plan.every((s) => s.want!.lengthM > 0 && s.place > 0)).toBe(true);
     const tape = job.result!.next!;
     job = await step(job, { looks: [falls([0, 0, 0], 0), stays(tape)] });
     expect(job.result!.verdict).toBe('trued');
@@ -51,6 +51,31 @@ describe('a tape job', () => {
     expect(piece).toMatchObject({ state: 'trued', isTruedStatic: true });
     expect(piece.history[0]!.values).toMatchObject({ isCorrected: true });
     expect((await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence(), revision: job.revision + 1 }).expect(409)).body).toMatchObject({ code: 'trueUp.ended' });
+  });
+
+  test('sanding makes what was seen before void, and is undone by sending less', async () => {
+    let job = await started(pieces[4]!);
+    const first = falls([0, 0, 0], 0);
+    job = await step(job, { looks: [first] });
+    const before = job.result!.tape!.unbalance!.amountKgM;
+    const corrections = [{ school: 'sand', place: 0, lookCount: 1, swingCount: 0, isWeighed: false }];
+    job = await step(job, { looks: [first], corrections });
+    expect(job.result).toMatchObject({ verdict: 'open', tape: null, next: null });
+    job = await step(job, { looks: [first, falls([0, 0, 0], 180)], corrections });
+    expect(job.result).toMatchObject({ verdict: 'open' });
+    expect(job.result!.next![0]).toBeGreaterThan(0);
+    job = await step(job, { looks: [first, stays([0, 0, 0])], corrections });
+    expect(job.result!.verdict).toBe('trued');
+    job = await step(job, { looks: [first] });
+    expect(job.result!.tape!.unbalance!.amountKgM).toBeCloseTo(before, 12);
+    await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence({ corrections: [{ ...corrections[0], school: 'fire' }] }), revision: job.revision }).expect(400);
+  });
+
+  test('blades that were weighed far off go back at once, and sanding says how much', async () => {
+    const open = ((await server.http.get(`/api/true-ups/of-piece/${pieces[4]}`).expect(200)).body as TrueUpView[])[0]!;
+    const far = await step(open, { bladeMomentsKgM: [0.001, 0.00103, 0.001] });
+    expect(far.result).toMatchObject({ verdict: 'sendBack', plan: [], next: null });
+    expect(far.result!.schools.find((s) => s.school === 'sand')!.steps).toMatchObject([{ place: 1, momentKgM: expect.closeTo(3e-5, 9) }]);
   });
 
   test('sent back it lies in the tray for that, and stays untrued', async () => {
@@ -85,7 +110,7 @@ describe('swings, weighing, vibration', () => {
     job = await step(job, { swings: [swing([0, 2.6, 5.2, 7.8, 10.4])] });
     expect(job.result!.swing).toMatchObject({ kind: 'one', unbalanceKgM: expect.any(Number) });
     expect(job.result!.reasons.map((r) => r.code)).toContain('true.whereIsHeavy');
-    job = await step(job, { swings: [swing([0, 2.6, 5.2, 7.8, 10.4])], heavyDegrees: 200 });
+    job = await step(job, { swings: [swing([0, 5.2, 10.4, 15.6, 20.8])], heavyDegrees: 200 });
     expect(job.result!.next).not.toBeNull();
     job = await step(job, { swings: [swing([0, 0.01, 0.02])] });
     expect(job).toMatchObject({ result: null, problem: { what: 'periodS' } });
@@ -116,6 +141,22 @@ test('the jobs of a piece are found by the piece, the newest first, and each by 
   expect((await server.http.get(`/api/true-ups/${job.id}`).expect(200)).body).toEqual(job);
   await server.http.get(`/api/true-ups/${v7()}`).expect(404);
   expect((await server.http.get('/api/rigs').expect(200)).body).toEqual([expect.objectContaining({ id: rig.id, name: 'Knife edge' })]);
+});
+
+test('a single blade is balanced by washers, and ends trued', async () => {
+  const single = aPropModel({ label: '5x3x1', bladeCount: 1 });
+  await server.http.post('/api/prop-models').send(single).expect(201);
+  const { pieces: [piece] } = (await server.http.post('/api/batches').send({ id: v7(), propModelId: single.id, cwCount: 1, ccwCount: 0, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
+  await server.http.put(`/api/pieces/${piece!.id}/measures`).send({ massKg: 0.004, diameterM: null, boreFit: 'fits', look: 'good' }).expect(200);
+  let job = await started(piece!.id);
+  expect(job).toMatchObject({ result: null, single: null, problem: null });
+  const entries = { bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0.00002, washerRadiusM: 0.02 };
+  job = await step(job, { singleBlade: { ...entries, washerCount: 200 } });
+  expect(job.single).toMatchObject({ verdict: 'open', washerCount: 500, reasons: [{ code: 'true.single.thrust', severity: 'danger' }, { code: 'true.single.washers' }] });
+  job = await step(job, { singleBlade: { ...entries, washerMassKg: 0.0005, washerCount: 20 } });
+  expect(job.single).toMatchObject({ verdict: 'trued' });
+  await server.http.put(`/api/true-ups/${job.id}`).send({ ...evidence({ singleBlade: { ...entries, washerMassKg: 0, washerCount: 1 } }), revision: job.revision }).expect(400);
+  await server.http.post(`/api/true-ups/${job.id}/finish`).send({ as: 'trued', note: null }).expect(200);
 });
 
 describe('what is refused', () => {

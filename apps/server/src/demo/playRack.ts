@@ -149,7 +149,7 @@ class Rack {
     for (let i = 0; i < MOST_LOOKS && job.result!.verdict === 'open'; i++) {
       const tape = job.result!.next ?? job.result!.places.map(() => 0);
       const look = { tape, ...this.lookAt(this.hidden.get(pieceId)!, tape, job.result!.job) };
-      job = await this.shed.balance.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], runs: [], runSpeedRpm: null, note: null, revision: job.revision });
+      job = await this.shed.balance.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, revision: job.revision });
     }
     const isTrue = job.result!.verdict === 'trued';
     await this.shed.balance.finish(id, { as: isTrue ? 'trued' : 'sentBack', note: null });

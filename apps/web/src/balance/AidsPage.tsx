@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import { TAPE_RADIUS_RATIO, USUAL_TAPE } from '@zivvo/core';
+import { tapeMomentKgM, tapeSpot, USUAL_TAPE } from '@zivvo/core';
 import { useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
@@ -18,7 +18,7 @@ export function Component() {
   const { propModelId } = useInHand();
   const [chosen, setChosen] = useState<string | null>(null);
   const model = models?.items.find((m) => m.id === (chosen ?? propModelId)) ?? models?.items[0];
-  const perMm = model ? USUAL_TAPE.widthM * USUAL_TAPE.thicknessM * USUAL_TAPE.densityKgPerM3 * 0.001 * ((model.measuredDiameterM ?? model.diameterM) / 2) * TAPE_RADIUS_RATIO * 1e6 : 0;
+  const perMm = model ? tapeMomentKgM(0.001, { ...tapeSpot('blade', model.measuredDiameterM ?? model.diameterM, USUAL_TAPE), widthM: USUAL_TAPE.widthM }, USUAL_TAPE) * 1e6 : 0;
   const step = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10].find((s) => s / perMm >= 5) ?? 20;
   return (
     <StationPage

@@ -1,5 +1,5 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import type { PropModelView, SwingDto, TrueUpDto, TrueUpView } from '@zivvo/contract';
+import type { PropModelView, SwingDto, TrueUpView } from '@zivvo/contract';
 import { formatNumber, formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
 import { useKeys } from '../app/keys.ts';
@@ -7,11 +7,12 @@ import { Action } from '../shared/ui/Action.tsx';
 import { Dial } from './Dial.tsx';
 import { downOf } from './dialView.ts';
 import classes from './TrueJobPage.module.css';
+import type { JobChange } from './trueView.ts';
 
 interface SwingTabProps {
   job: TrueUpView;
   model: PropModelView;
-  onSet: (more: Partial<TrueUpDto>) => void;
+  onSet: (change: JobChange) => void;
 }
 
 const LEAST_TAPS = 5;
@@ -24,15 +25,19 @@ export function SwingTab({ job, model, onSet }: SwingTabProps) {
   const [tape, setTape] = useState('');
   const [side, setSide] = useState<SwingDto['side']>('heavy');
   const [pose, setPose] = useState({ turnDegrees: 180, isBackSeen: false });
-  const hasBare = job.swings.some((s) => s.tapeKgM === 0);
+  // What was swung before the piece was changed for good counts no more.
+  const before = job.swings.slice(0, job.corrections.at(-1)?.swingCount ?? 0);
+  const fresh = job.swings.slice(before.length);
+  const hasBare = fresh.some((s) => s.tapeKgM === 0);
   const tap = (): void => setTaps([...taps, performance.now()].slice(-40));
   const tapeKgM = hasBare ? Number(tape.replace(',', '.')) * 1e-6 : 0;
   const startDegrees = Number(start);
   const canKeep = taps.length >= LEAST_TAPS && startDegrees >= 0 && startDegrees <= 90 && (!hasBare || tapeKgM > 0);
   const keep = (): void => {
     if (!canKeep) return;
-    const kept = hasBare ? job.swings.filter((s) => s.tapeKgM === 0) : [];
-    onSet({ swings: [...kept, { tapsS: taps.map((t) => (t - taps[0]!) / 1000), isHalf, startDegrees, tapeKgM, side }] });
+    const kept = hasBare ? fresh.filter((s) => s.tapeKgM === 0) : [];
+    const swing: SwingDto = { tapsS: taps.map((t) => (t - taps[0]!) / 1000), isHalf, startDegrees, tapeKgM, side };
+    onSet(() => ({ swings: [...before, ...kept, swing] }));
     setTaps([]);
   };
   useKeys([
@@ -72,7 +77,7 @@ export function SwingTab({ job, model, onSet }: SwingTabProps) {
       <section className={classes.sheet}>
         <p className={classes.question}>Where does it hang at rest?</p>
         <Dial shape={model} pose={pose} onTurn={(turnDegrees) => setPose({ ...pose, turnDegrees })} places={job.result?.places ?? []} tape={[]} unbalance={null} targetKgM={job.result?.targetKgM ?? 1e-7} size={300} />
-        <Action onClick={() => onSet({ heavyDegrees: downOf(pose) })}>{job.heavyDegrees === null ? 'It hangs like this' : `Noted: ${formatNumber(job.heavyDegrees, 0)}° from blade 1. Change`}</Action>
+        <Action onClick={() => onSet(() => ({ heavyDegrees: downOf(pose) }))}>{job.heavyDegrees === null ? 'It hangs like this' : `Noted: ${formatNumber(job.heavyDegrees, 0)}° from blade 1. Change`}</Action>
       </section>
     </div>
   );

@@ -1,32 +1,33 @@
 import { SegmentedControl } from '@mantine/core';
-import type { LookDto, PropModelView, TrueUpDto, TrueUpView } from '@zivvo/contract';
-import { tapeLengthM, TAPE_RADIUS_RATIO, USUAL_TAPE } from '@zivvo/core';
-import { formatNumber, formatUnbalance } from '@zivvo/words';
-import { useEffect, useRef, useState } from 'react';
+import type { LookDto, PropModelView, TrueUpView } from '@zivvo/contract';
+import { correctionKinds, resizedPiece, tapePiece, USUAL_TAPE, type CorrectionKind } from '@zivvo/core';
+import { correctionNames, formatNumber, formatUnbalance, placeWords } from '@zivvo/words';
+import { Fragment, useEffect, useRef, useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { Dial } from './Dial.tsx';
 import { downOf, watchS } from './dialView.ts';
 import classes from './TrueJobPage.module.css';
-import { placeName } from './trueView.ts';
+import { SchoolPanel } from './SchoolPanel.tsx';
+import { stripWords, type JobChange } from './trueView.ts';
 
 interface TapeTabProps {
   job: TrueUpView;
   model: PropModelView;
-  onSet: (more: Partial<TrueUpDto>) => void;
+  isUnsound: boolean;
+  onSet: (change: JobChange) => void;
 }
 
-const HUB_RADIUS_RATIO = 0.12;
-const STEP_M = 0.001;
 
 /** Let go, look, say what was seen; the next tape follows. */
-export function TapeTab({ job, model, onSet }: TapeTabProps) {
+export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
   const { result, looks } = job;
   const places = result?.places ?? [];
   const proposed = result?.next ?? looks.at(-1)?.tape ?? places.map(() => 0);
   const [tape, setTape] = useState<readonly number[]>(proposed);
   const [pose, setPose] = useState({ turnDegrees: 0, isBackSeen: false });
   const [strokes, setStrokes] = useState<readonly number[]>([]);
+  const [school, setSchool] = useState<CorrectionKind>('tape');
   const proposedKey = JSON.stringify(proposed);
   const seen = useRef(proposedKey);
   useEffect(() => {
@@ -36,13 +37,14 @@ export function TapeTab({ job, model, onSet }: TapeTabProps) {
     setStrokes([]);
   }, [proposedKey]);
   const fallS = watchS(strokes);
-  const radiusM = ((model.measuredDiameterM ?? model.diameterM) / 2) * TAPE_RADIUS_RATIO;
-  const perMetre = (i: number): number => USUAL_TAPE.widthM * USUAL_TAPE.thicknessM * USUAL_TAPE.densityKgPerM3 * (places[i]?.kind === 'hub' ? (radiusM / TAPE_RADIUS_RATIO) * HUB_RADIUS_RATIO : radiusM);
-  const lengthOf = (i: number): number => (tape[i]! > 0 ? tapeLengthM(tape[i]!, places[i]?.kind === 'hub' ? (radiusM / TAPE_RADIUS_RATIO) * HUB_RADIUS_RATIO : radiusM, USUAL_TAPE) : 0);
-  const resize = (i: number, byM: number): void => setTape(tape.map((t, k) => (k === i ? Math.max(0, t + byM * perMetre(i)) : t)));
+  const resize = (i: number, byMillimetres: number): void => {
+    const spot = places[i];
+    if (spot) setTape(tape.map((t, k) => (k === i ? (resizedPiece(t, byMillimetres, spot, USUAL_TAPE)?.momentKgM ?? 0) : t)));
+  };
   const first = Math.max(0, tape.findIndex((t) => t > 0));
   const say = (kind: LookDto['kind']): void => {
-    onSet({ looks: [...looks, { tape: [...tape], kind, downDegrees: kind === 'falls' ? downOf(pose) : null, fallS: kind === 'falls' ? fallS : null }] });
+    const look: LookDto = { tape: [...tape], kind, downDegrees: kind === 'falls' ? downOf(pose) : null, fallS: kind === 'falls' ? fallS : null };
+    onSet((newest) => ({ looks: [...newest.looks, look] }));
     setStrokes([]);
   };
   const strike = (): void => setStrokes(strokes.length === 1 ? [...strokes, performance.now()] : [performance.now()]);
@@ -50,8 +52,8 @@ export function TapeTab({ job, model, onSet }: TapeTabProps) {
     { key: ' ', what: 'Watch: start when you let go, stop when the heavy side passes the bottom', run: strike },
     { key: '1', what: 'It stays wherever I leave it', run: () => say('stays') },
     { key: '2', what: 'It turned, and hangs like the dial', run: () => say('falls') },
-    { key: '+', what: 'A millimetre more tape', run: () => resize(first, STEP_M) },
-    { key: '-', what: 'A millimetre less tape', run: () => resize(first, -STEP_M) },
+    { key: '+', what: 'A millimetre more tape', run: () => resize(first, 1) },
+    { key: '-', what: 'A millimetre less tape', run: () => resize(first, -1) },
   ]);
   return (
     <div className={classes.bench}>
@@ -76,23 +78,28 @@ export function TapeTab({ job, model, onSet }: TapeTabProps) {
           </Action>
           <span className="muted">{fallS === null ? (strokes.length === 1 ? 'running…' : 'If you like: from letting go to the bottom.') : `${formatNumber(fallS, 2)} s`}</span>
         </div>
-        {places.length > 0 && (
+        <SegmentedControl size="sm" value={school} onChange={(v) => setSchool(v)} data={correctionKinds.map((kind) => ({ value: kind, label: correctionNames[kind] }))} aria-label="Mend it by" />
+        {school !== 'tape' && <SchoolPanel school={school} job={job} model={model} isUnsound={isUnsound} onSet={onSet} />}
+        {school === 'tape' && places.length > 0 && (
           <div className={classes.tape}>
             <h2>Tape that is on</h2>
-            <p className="muted">Clear, 12 mm wide, on the face without the label, centred three quarters out, rubbed down, clear of the leading edge.</p>
-            {places.map((place, i) => (
-              <div key={i} className={classes.place}>
-                <span>{placeName(place.kind, i, result!.job.bladeCount)}</span>
-                <Action aria-label={`Less tape on ${placeName(place.kind, i, result!.job.bladeCount)}`} onClick={() => resize(i, -STEP_M)}>
-                  −
-                </Action>
-                <strong>{`${formatNumber(lengthOf(i) * 1000, 0)} mm`}</strong>
-                <Action aria-label={`More tape on ${placeName(place.kind, i, result!.job.bladeCount)}`} onClick={() => resize(i, STEP_M)}>
-                  +
-                </Action>
-                <span className="muted">{tape[i]! > 0 ? formatUnbalance(tape[i]!) : ''}</span>
-              </div>
-            ))}
+            <p className="muted">{`Clear, ${formatNumber(places[0]!.widthM * 1000, 0)} mm wide, on the face without the label, centred three quarters out, rubbed down, clear of the leading edge.`}</p>
+            {places.map((place, i) => {
+              const name = placeWords(place.kind, i, result!.job.bladeCount);
+              return (
+                <div key={i} className={classes.place}>
+                  <span>{name}</span>
+                  <Action aria-label={`Less tape on ${name}`} onClick={() => resize(i, -1)}>
+                    −
+                  </Action>
+                  <strong>{stripWords(tapePiece(tape[i] ?? 0, place, USUAL_TAPE))}</strong>
+                  <Action aria-label={`More tape on ${name}`} onClick={() => resize(i, 1)}>
+                    +
+                  </Action>
+                  <span className="muted">{tape[i]! > 0 ? formatUnbalance(tape[i]!) : ''}</span>
+                </div>
+              );
+            })}
           </div>
         )}
         <Looks job={job} onSet={onSet} />
@@ -101,24 +108,34 @@ export function TapeTab({ job, model, onSet }: TapeTabProps) {
   );
 }
 
-function Looks({ job, onSet }: { job: TrueUpView; onSet: (more: Partial<TrueUpDto>) => void }) {
-  const { looks, result } = job;
-  if (looks.length === 0) return null;
-  const contradicting = result?.tape?.contradicting ?? null;
+function Looks({ job, onSet }: { job: TrueUpView; onSet: (change: JobChange) => void }) {
+  const { looks, result, corrections } = job;
+  if (looks.length === 0 && corrections.length === 0) return null;
+  const fresh = corrections.at(-1)?.lookCount ?? 0;
+  const contradicting = result?.tape?.contradicting == null ? null : fresh + result.tape.contradicting;
+  const seen = ({ tape, kind, downDegrees, fallS }: LookDto): string => {
+    const on = tape.map((t, k) => ({ piece: result?.places[k] ? tapePiece(t, result.places[k], USUAL_TAPE) : null, k })).filter(({ piece }) => piece !== null);
+    const words = on.map(({ piece, k }) => `${stripWords(piece)} on ${placeWords(result!.places[k]!.kind, k, result!.job.bladeCount)}`).join(', ');
+    return `${words === '' ? 'bare' : words}: ${kind === 'stays' ? 'stayed' : `turned, ${formatNumber(downDegrees ?? 0, 0)}° from blade 1 hangs down${fallS === null ? '' : `, ${formatNumber(fallS, 2)} s`}`}`;
+  };
+  const takeOut = (i: number): void => onSet((newest) => ({ looks: newest.looks.filter((_, k) => k !== i), corrections: newest.corrections.map((c) => (c.lookCount > i ? { ...c, lookCount: c.lookCount - 1 } : c)) }));
+  const changedAt = (i: number) => corrections.filter((c) => c.lookCount === i).map((c, k) => <li key={`${i}/${k}`}>{`${correctionNames[c.school]}: what came before counts no more`}</li>);
   return (
     <div className={classes.tape}>
       <h2>Seen so far</h2>
       <ol className={classes.looks}>
         {looks.map((look, i) => (
-          <li key={i} data-odd={i === contradicting}>
-            {look.tape.some((t) => t > 0) ? look.tape.map((t, k) => (t > 0 ? `${placeName(result?.places[k]?.kind ?? 'blade', k, result?.job.bladeCount ?? 9)} ${formatUnbalance(t)}` : '')).filter((t) => t !== '').join(', ') : 'bare'}
-            {': '}
-            {look.kind === 'stays' ? 'stayed' : `turned, ${formatNumber(look.downDegrees ?? 0, 0)}° from blade 1 hangs down${look.fallS === null ? '' : `, ${formatNumber(look.fallS, 2)} s`}`}
-            <button type="button" className={classes.out} aria-label={`Take look ${i + 1} out`} onClick={() => onSet({ looks: looks.filter((_, k) => k !== i) })}>
-              out
-            </button>
-          </li>
+          <Fragment key={i}>
+            {changedAt(i)}
+            <li data-odd={i === contradicting} data-void={i < fresh}>
+              {seen(look)}
+              <button type="button" className={classes.out} aria-label={`Take look ${i + 1} out`} onClick={() => takeOut(i)}>
+                out
+              </button>
+            </li>
+          </Fragment>
         ))}
+        {changedAt(looks.length)}
       </ol>
     </div>
   );

@@ -6,10 +6,11 @@ import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { isRetiring } from '@zivvo/core';
 import { useKeys } from '../app/keys.ts';
-import { useChangeTrueUpMutation, useFinishTrueUpMutation, useRigsQuery, useStartTrueUpMutation, useTrueUpsOfQuery } from '../shared/api/balanceApi.ts';
+import { useChangeTrueUpMutation, useFinishTrueUpMutation, useRigsQuery, useLazyTrueUpsOfQuery, useStartTrueUpMutation, useTrueUpsOfQuery } from '../shared/api/balanceApi.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePieceQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
+import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -20,8 +21,9 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
 import classes from './TrueJobPage.module.css';
-import { placeName } from './trueView.ts';
+import { jobHeadline } from './trueView.ts';
 import { Corrections } from './Corrections.tsx';
+import { SingleBladeTab } from './SingleBladeTab.tsx';
 import { SwingTab } from './SwingTab.tsx';
 import { TapeTab } from './TapeTab.tsx';
 import { VibrationTab } from './VibrationTab.tsx';
@@ -60,7 +62,10 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
   const hasFlown = piece.history.some((h) => h.action === 'fit');
   const rig = rigId ?? rigs?.[0]?.id ?? '';
   const forCraft = forId ?? craftId ?? crafts?.items.find((c) => c.referencePropModelId === piece.propModelId)?.id ?? crafts?.items[0]?.id ?? '';
-  const start = (): void => void begin({ id: v7(), pieceId: piece.id, rigId: rig, craftId: forCraft, isLookedAt });
+  const canStart = rig !== '' && forCraft !== '' && !beginning.isLoading;
+  const start = (): void => {
+    if (canStart) void begin({ id: v7(), pieceId: piece.id, rigId: rig, craftId: forCraft, isLookedAt });
+  };
   useKeys([{ key: 'n', what: 'Put it on the shaft', run: start }]);
   const [last] = jobs;
   return (
@@ -76,7 +81,7 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
       reasons={<p style={{ margin: 0 }}>Cones must not meet in the hub; in a shallow one turn one round. Spring firm, blade clear of the stand, large props over the edge of the bench. Spin it first: a sticky arbor shows false level.</p>}
       actions={
         <>
-          <Action weight="main" hint="n" disabled={rig === '' || forCraft === '' || beginning.isLoading} onClick={start}>
+          <Action weight="main" hint="n" disabled={!canStart} onClick={start}>
             Put it on the shaft
           </Action>
           <ActionLink to={to('/true')}>Trays</ActionLink>
@@ -103,6 +108,11 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
   );
 }
 
+/** What was seen of a job, as it is sent at each step. */
+function evidenceOf({ target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note }: TrueUpView): TrueUpDto {
+  return { target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note };
+}
+
 const TABS = [
   { key: 'tape', name: 'Tape trials' },
   { key: 'swing', name: 'Swing timing' },
@@ -115,10 +125,14 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const go = useGo();
   const format = useFormat();
   const [tab, setTab] = useAddressParam('by');
-  const [change, changing] = useChangeTrueUpMutation();
+  const [change] = useChangeTrueUpMutation();
+  const [reread] = useLazyTrueUpsOfQuery();
   const [finish, finishing] = useFinishTrueUpMutation();
-  const evidence: TrueUpDto = { target: job.target, looks: job.looks, swings: job.swings, heavyDegrees: job.heavyDegrees, bladeMomentsKgM: job.bladeMomentsKgM, runs: job.runs, runSpeedRpm: job.runSpeedRpm, note: job.note };
-  const set = (more: Partial<TrueUpDto>): void => void change({ id: job.id, body: { ...evidence, ...more, revision: job.revision } });
+  const { add: set, state: saving } = useQueuedChanges<TrueUpView, Partial<TrueUpDto>>(job, {
+    send: (newest, more) => change({ id: job.id, body: { ...evidenceOf(newest), ...more, revision: newest.revision } }).unwrap(),
+    reread: async () => (await reread(piece.id).unwrap()).find((j) => j.id === job.id) ?? job,
+    has: (row, more) => JSON.stringify(evidenceOf(row)) === JSON.stringify({ ...evidenceOf(row), ...more }),
+  });
   const end = async (as: 'trued' | 'truedDynamic' | 'sentBack'): Promise<void> => {
     try {
       await finish({ id: job.id, body: { as, note: null } }).unwrap();
@@ -128,12 +142,17 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
     }
   };
   const isDynamic = tab === 'vibration' && job.vibration?.leftRatio !== null && job.vibration?.leftRatio !== undefined;
-  const { result, problem } = job;
+  const { result, single, problem } = job;
+  const isSingle = model.bladeCount === 1;
+  const target = result?.targetKgM ?? single?.targetKgM;
+  const verdict = result?.verdict ?? single?.verdict;
+  const isUnsound = isRetiring(piece.condition.outcome);
   const undo = (): void => {
-    if (tab === 'vibration') set({ runs: job.runs.slice(0, -1) });
-    else if (tab === 'swing') set(job.heavyDegrees !== null ? { heavyDegrees: null } : { swings: job.swings.slice(0, -1) });
-    else if (tab === 'weigh') set({ bladeMomentsKgM: [] });
-    else set({ looks: job.looks.slice(0, -1) });
+    if (tab === 'vibration') set(({ runs }) => ({ runs: runs.slice(0, -1) }));
+    else if (tab === 'swing') set(({ heavyDegrees, swings }) => (heavyDegrees !== null ? { heavyDegrees: null } : { swings: swings.slice(0, -1) }));
+    else if (tab === 'weigh') set(() => ({ bladeMomentsKgM: [] }));
+    else if (isSingle) set(() => ({ singleBlade: null }));
+    else set(({ looks, corrections }) => (corrections.at(-1)?.lookCount === looks.length ? { corrections: corrections.slice(0, -1) } : { looks: looks.slice(0, -1) }));
   };
   useKeys([{ key: 'u', what: 'Take the last step back', run: undo }]);
   return (
@@ -144,10 +163,10 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
           <span className="mono">{piece.tag}</span>
         </>
       }
-      headline={headlineOf(job)}
-      detail={result ? `${formatUnbalance(result.targetKgM)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.` : problem ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.` : undefined}
+      headline={jobHeadline(job, model.bladeCount)}
+      detail={target !== undefined ? `${formatUnbalance(target)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.` : problem ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.` : undefined}
       tools={
-        <div className={tabs.tabs} role="tablist" aria-label="Ways to balance">
+        !isSingle && <div className={tabs.tabs} role="tablist" aria-label="Ways to balance">
           {TABS.map(({ key, name }) => (
             <button key={key} type="button" role="tab" aria-selected={(tab ?? 'tape') === key} className={tabs.tab} onClick={() => setTab(key === 'tape' ? null : key)}>
               {name}
@@ -157,18 +176,21 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
       }
       reasons={
         <>
-          <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? [])]} />
-          <NativeSelect label="How smooth" value={job.target} onChange={(e) => set({ target: e.currentTarget.value as TrueUpDto['target'] })} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
-          <Corrections material={model.material} isUnsound={isRetiring(piece.condition.outcome)} />
+          <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? single?.reasons ?? [])]} />
+          <NativeSelect label="How smooth" value={job.target} onChange={(e) => {
+              const target = e.currentTarget.value as TrueUpDto['target'];
+              set(() => ({ target }));
+            }} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
+          {!isSingle && <Corrections material={model.material} isUnsound={isUnsound} />}
           {result?.residual && <p className="muted" style={{ fontSize: 13 }}>{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>}
         </>
       }
       actions={
         <>
-          <Action weight={result?.verdict === 'trued' || isDynamic ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}>
+          <Action weight={verdict === 'trued' || isDynamic ? 'main' : 'plain'} disabled={finishing.isLoading || (!isDynamic && (verdict === undefined || verdict === 'contradiction'))} onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}>
             {isDynamic ? 'Mark it trued on its motor' : 'Mark it trued'}
           </Action>
-          <Action weight={result?.verdict === 'sendBack' ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end('sentBack')}>
+          <Action weight={verdict === 'sendBack' ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end('sentBack')}>
             Send it back
           </Action>
           <Action weight="quiet" hint="u" onClick={undo}>
@@ -180,26 +202,13 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
         </>
       }
     >
-      <ProblemNote error={changing.error ?? finishing.error} />
-      {(tab === null || tab === 'tape') && <TapeTab job={job} model={model} onSet={set} />}
-      {tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}
-      {tab === 'weigh' && <WeighTab job={job} model={model} onSet={set} />}
-      {tab === 'vibration' && <VibrationTab job={job} piece={piece} model={model} onSet={set} />}
+      <ProblemNote error={(saving.status === 'refused' ? saving.problem : null) ?? finishing.error} />
+      {saving.status === 'waiting' && <p role="status">{`Zivvo’s server does not answer: ${saving.count === 1 ? 'this step waits here and is' : `${saving.count} steps wait here and are`} sent when it is back.`}</p>}
+      {isSingle && <SingleBladeTab job={job} onSet={set} />}
+      {!isSingle && (tab === null || tab === 'tape') && <TapeTab job={job} model={model} isUnsound={isUnsound} onSet={set} />}
+      {!isSingle && tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}
+      {!isSingle && tab === 'weigh' && <WeighTab job={job} model={model} onSet={set} />}
+      {!isSingle && tab === 'vibration' && <VibrationTab job={job} piece={piece} model={model} onSet={set} />}
     </StationPage>
   );
-}
-
-function headlineOf({ result, looks }: TrueUpView): string {
-  if (!result) return 'That cannot be worked out';
-  switch (result.verdict) {
-    case 'trued':
-      return result.residual?.isBelowRig ? 'True: below what this rig can show' : `True: ${formatUnbalance(result.residual!.unbalanceKgM)} left`;
-    case 'sendBack':
-      return 'Beyond what tape may mend: send it back';
-    case 'contradiction':
-      return 'The looks contradict each other';
-    case 'open':
-      if (result.strips.length > 0) return result.strips.map((s) => `${formatNumber(s.lengthM * 1000, 0)} mm${s.layerCount > 1 ? ` × ${s.layerCount}` : ''} on ${placeName(result.places[s.blade]!.kind, s.blade, result.job.bladeCount)}`).join(', ');
-      return looks.length === 0 ? 'Let it go with one blade up, and look' : 'Let it go and look';
-  }
 }

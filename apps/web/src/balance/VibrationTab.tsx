@@ -1,5 +1,5 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import type { PieceView, PropModelView, TrueUpDto, TrueUpView, VibrationRunDto } from '@zivvo/contract';
+import type { PieceView, PropModelView, TrueUpView, VibrationRunDto } from '@zivvo/contract';
 import type { Spin } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useState } from 'react';
@@ -7,10 +7,11 @@ import table from '../shared/table/Table.module.css';
 import { Action } from '../shared/ui/Action.tsx';
 import { ShakeFile } from './ShakeFile.tsx';
 import classes from './TrueJobPage.module.css';
+import type { JobChange } from './trueView.ts';
 import { TurnDial, type DialMass } from './TurnDial.tsx';
 
 /** Runs with the sensor: bare, with a trial mass, with the correction. */
-export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; piece: Pick<PieceView, 'hand'>; model: PropModelView; onSet: (more: Partial<TrueUpDto>) => void }) {
+export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; piece: Pick<PieceView, 'hand'>; model: PropModelView; onSet: (change: JobChange) => void }) {
   const state = job.vibration;
   const [chosenTurn, setChosenTurn] = useState<Spin>('cw');
   const turn = piece.hand === 'either' ? chosenTurn : piece.hand;
@@ -26,7 +27,7 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
   const next = degrees === '' ? (state?.nextTrialDegrees ?? state?.correction?.degrees ?? 0) : Number(degrees);
   const keep = (): void => {
     const run: VibrationRunDto = { massKg: isFirst ? 0 : Number(mass.replace(',', '.')) / 1000, degrees: isFirst ? 0 : ((next % 360) + 360) % 360, readings: a.map((amplitude, i) => ({ amplitude, phaseDegrees: p[i] ?? null })), isCheck };
-    onSet({ runs: [...job.runs, run] });
+    onSet(({ runs }) => ({ runs: [...runs, run] }));
     setAmplitudes('');
     setPhases('');
     setDegrees('');
@@ -37,7 +38,7 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
     <div className={classes.bench}>
       <section className={classes.sheet} style={{ display: 'grid', gap: 12 }}>
         <p className={classes.question}>{isFirst ? 'First run, no mass on it' : isCheck ? 'Correction on, trial off: run once more' : 'Run with the trial mass'}</p>
-        <TextInput label="Speed of the runs" defaultValue={job.runSpeedRpm === null ? '' : String(job.runSpeedRpm)} placeholder={String(Math.round(job.hoverSpeedRpm))} rightSection="rpm" rightSectionWidth={44} inputMode="decimal" onBlur={(e) => { const value = Number(e.currentTarget.value); if (value >= 200 && value <= 60_000 && value !== job.runSpeedRpm) onSet({ runSpeedRpm: value }); }} />
+        <TextInput label="Speed of the runs" defaultValue={job.runSpeedRpm === null ? '' : String(job.runSpeedRpm)} placeholder={String(Math.round(job.hoverSpeedRpm))} rightSection="rpm" rightSectionWidth={44} inputMode="decimal" onBlur={(e) => { const value = Number(e.currentTarget.value); if (value >= 200 && value <= 60_000 && value !== job.runSpeedRpm) onSet(() => ({ runSpeedRpm: value })); }} />
         {!isFirst && (
           <div className={classes.fields}>
             <TextInput label={isCheck ? 'Mass that is on' : 'Trial mass'} value={mass} onChange={(e) => setMass(e.currentTarget.value)} rightSection="g" inputMode="decimal" description={state ? `${formatNumber(state.largestTrialKg * 1000, 2)} g at most` : undefined} />

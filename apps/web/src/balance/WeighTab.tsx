@@ -1,12 +1,13 @@
 import { TextInput } from '@mantine/core';
-import type { PropModelView, TrueUpDto, TrueUpView } from '@zivvo/contract';
+import type { PropModelView, TrueUpView } from '@zivvo/contract';
 import { formatNumber, formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
 import { Action } from '../shared/ui/Action.tsx';
 import classes from './TrueJobPage.module.css';
+import type { JobChange } from './trueView.ts';
 
 /** Tips or removable blades on a scale: grams at a radius, blade by blade. */
-export function WeighTab({ job, model, onSet }: { job: TrueUpView; model: PropModelView; onSet: (more: Partial<TrueUpDto>) => void }) {
+export function WeighTab({ job, model, onSet }: { job: TrueUpView; model: PropModelView; onSet: (change: JobChange) => void }) {
   const [radius, setRadius] = useState(String(Math.round((model.diameterM / 2) * 0.75 * 1000)));
   const [grams, setGrams] = useState<readonly string[]>(() => Array.from({ length: model.bladeCount }, () => ''));
   const radiusM = Number(radius.replace(',', '.')) / 1000;
@@ -21,7 +22,7 @@ export function WeighTab({ job, model, onSet }: { job: TrueUpView; model: PropMo
         <TextInput key={i} label={`Blade ${i + 1}`} value={g} onChange={(e) => setGrams(grams.map((other, k) => (k === i ? e.currentTarget.value : other)))} rightSection="g" inputMode="decimal" error={g === '' || Number(g.replace(',', '.')) > 0 ? undefined : 'a weight above 0'} />
       ))}
       <div className={classes.watch}>
-        <Action weight={isReady ? 'main' : 'plain'} disabled={!isReady} onClick={() => onSet({ bladeMomentsKgM: moments })}>
+        <Action weight={isReady ? 'main' : 'plain'} disabled={!isReady} onClick={() => onSet(({ corrections }) => ({ bladeMomentsKgM: moments, corrections: corrections.map((c, i) => (i === corrections.length - 1 ? { ...c, isWeighed: false } : c)) }))}>
           Keep the weights
         </Action>
       </div>

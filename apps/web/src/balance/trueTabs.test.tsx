@@ -3,10 +3,12 @@ import { describe, expect, jest, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { TrueUpDto, TrueUpView } from '@zivvo/contract';
-import { fromPolar, spinnerPositions } from '@zivvo/core';
+import { fromPolar, singleBladeState, spinnerPositions, tapeMomentKgM, USUAL_TAPE } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { jobOf, modelOnShaft } from './balance.fixtures.ts';
 import { SingleBladeTool } from './SingleBladeTool.tsx';
+import { jobHeadline, type JobChange } from './trueView.ts';
+import { SingleBladeTab } from './SingleBladeTab.tsx';
 import { SpinnerTool } from './SpinnerTool.tsx';
 import { SwingTab } from './SwingTab.tsx';
 import { TapeTab } from './TapeTab.tsx';
@@ -15,17 +17,19 @@ import { VibrationTab } from './VibrationTab.tsx';
 import { WeighTab } from './WeighTab.tsx';
 
 const model = modelOnShaft;
-const onSet = jest.fn<(more: Partial<TrueUpDto>) => void>();
-const lastSet = (): Partial<TrueUpDto> => onSet.mock.lastCall![0];
+const onSet = jest.fn<(change: JobChange) => void>();
+let onTheShaft: TrueUpView;
+const lastSet = (): Partial<TrueUpDto> => onSet.mock.lastCall![0](onTheShaft);
 
 function aJob(more: Partial<TrueUpView> = {}): TrueUpView {
   onSet.mockReset();
-  return jobOf(more);
+  onTheShaft = jobOf(more);
+  return onTheShaft;
 }
 
 describe('tape trials', () => {
   test('two answers, none of them lit beforehand; each goes with the tape that was on', async () => {
-    renderInApp(<TapeTab job={aJob()} model={model} onSet={onSet} />);
+    renderInApp(<TapeTab job={aJob()} model={model} isUnsound={false} onSet={onSet} />);
     const [stays, falls] = [screen.getByRole('button', { name: /^It stays wherever/ }), screen.getByRole('button', { name: /^It turned and hangs/ })];
     for (const choice of [stays, falls]) expect(choice.getAttribute('aria-pressed')).toBeNull();
     await userEvent.click(stays);
@@ -35,13 +39,89 @@ describe('tape trials', () => {
   });
 
   test('a strip grows and shrinks by millimetres, never under nothing', async () => {
-    renderInApp(<TapeTab job={aJob()} model={model} onSet={onSet} />);
+    renderInApp(<TapeTab job={aJob()} model={model} isUnsound={false} onSet={onSet} />);
     const more = screen.getByRole('button', { name: /^More tape on blade 1/i });
     for (let i = 0; i < 7; i++) await userEvent.click(more);
     expect(more.parentElement!.textContent).toContain('7 mm');
     for (let i = 0; i < 9; i++) await userEvent.click(screen.getByRole('button', { name: /^Less tape on blade 1/i }));
     expect(more.parentElement!.textContent).toContain('0 mm');
   });
+});
+
+describe('what is said is what is booked', () => {
+  const falls = (tape: number[], downDegrees: number) => ({ tape, kind: 'falls' as const, downDegrees, fallS: null });
+
+  test('the strips of the headline stand beside the dial, and go with the next look', async () => {
+    const job = aJob({ looks: [falls([0, 0, 0], 0)] });
+    renderInApp(<TapeTab job={job} model={model} isUnsound={false} onSet={onSet} />);
+    const said = [...jobHeadline(job, 3).matchAll(/(\d+) mm(?: × (\d+))? on blade (\d)/g)];
+    expect(said.length).toBeGreaterThan(0);
+    for (const [, millimetres, layers, blade] of said) {
+      const row = screen.getByRole('button', { name: `More tape on blade ${blade}` }).parentElement!;
+      expect(row.textContent).toContain(`${millimetres} mm${layers ? ` × ${layers}` : ''}`);
+    }
+    await userEvent.click(screen.getByRole('button', { name: /^It stays wherever/ }));
+    const booked = lastSet().looks!.at(-1)!.tape;
+    said.forEach(([, millimetres, layers = '1', blade]) => {
+      const place = job.result!.places[Number(blade) - 1]!;
+      expect(booked[Number(blade) - 1]).toBeCloseTo(tapeMomentKgM((Number(millimetres) / 1000) * Number(layers), place, USUAL_TAPE), 12);
+    });
+    expect(booked.filter((t) => t > 0)).toHaveLength(said.length);
+  });
+
+  test('a strip that is on is named when another one is to take its place, and when it is to come off', () => {
+    const tape = aJob({ looks: [falls([0, 0, 0], 0)] }).result!.next!;
+    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls(tape, 0)] }), 3)).toMatch(/ on blade 2, on trial, instead of 17 mm × 2/);
+    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls([2e-7, 0, 0], 2)] }), 3)).toContain('the tape off blade 1');
+  });
+
+  test('more than may stay is put on as a trial, and says so', () => {
+    const bare = falls([0, 0, 0], 0);
+    const job = aJob({ looks: [bare, falls(aJob({ looks: [bare] }).result!.next!, 0)] });
+    expect(jobHeadline(job, 3)).toContain(', on trial');
+    expect(job.result!.reasons.map((r) => r.code)).toContain('true.trialTape');
+  });
+});
+
+describe('other schools', () => {
+  const found = () => aJob({ looks: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 240, fallS: 0.9 }] });
+
+  test('sanding marks the heavy blade first, goes by the back face and the grits, and makes what was seen before void', async () => {
+    renderInApp(<TapeTab job={found()} model={model} isUnsound={false} onSet={onSet} />);
+    await userEvent.click(screen.getByText('Sanding'));
+    const steps = within(screen.getByRole('region', { name: 'Sanding' })).getAllByRole('listitem').map((li) => li.textContent!);
+    expect(steps[0]).toBe('Mark the heavy side first, in pencil: blade 3.');
+    expect(steps.join(' ')).toMatch(/Back face only.*400, then 800.*mg off blade 3: .* mm over .* Take a third.*look again/);
+    await userEvent.click(screen.getByRole('button', { name: 'A little is off blade 3: look again' }));
+    expect(lastSet()).toEqual({ corrections: [{ school: 'sand', place: 2, lookCount: 1, swingCount: 0, isWeighed: false }], heavyDegrees: null });
+  });
+
+  test('lacquer is refused on polycarbonate; a hub is drilled only where its maker made it for that', async () => {
+    renderInApp(<TapeTab job={found()} model={model} isUnsound={false} onSet={onSet} />);
+    await userEvent.click(screen.getByText('Lacquer or glue'));
+    expect(screen.getByText(/it crazes polycarbonate/)).toBeTruthy();
+    await userEvent.click(screen.getByText('Drilling'));
+    expect(screen.queryByRole('button', { name: /look again/ })).toBeNull();
+    await userEvent.click(screen.getByRole('checkbox', { name: /maker made this hub to be drilled/ }));
+    expect(screen.getByText(/Mark the heavy side of the hub: 240°/)).toBeTruthy();
+  });
+});
+
+test('a single blade: grams and millimetres in, washers out, its thrust never forgotten', async () => {
+  const job = aJob({ result: null, singleBlade: null, single: null });
+  expect(jobHeadline(job, 1)).toBe('Weigh the blade and a washer');
+  renderInApp(<SingleBladeTab job={job} onSet={onSet} />);
+  const work = screen.getByRole('button', { name: 'Work it out' });
+  for (const [name, text] of [['The blade weighs', '4,1'], ['It balances on an edge, from the shaft', '50'], ['A washer weighs', '0.8'], ['Washers sit, from the shaft', '20'], ['Washers on now', '1.5']] as const) await userEvent.type(screen.getByRole('textbox', { name }), text);
+  expect(screen.getByText('a whole number')).toBeTruthy();
+  expect(work).toHaveProperty('disabled', true);
+  await userEvent.clear(screen.getByRole('textbox', { name: 'Washers on now' }));
+  await userEvent.type(screen.getByRole('textbox', { name: 'Washers on now' }), '12');
+  await userEvent.click(work);
+  const singleBlade = lastSet().singleBlade!;
+  expect(singleBlade).toEqual({ bladeMassKg: expect.closeTo(0.0041, 9), centreOfMassM: expect.closeTo(0.05, 9), washerMassKg: expect.closeTo(0.0008, 9), washerRadiusM: expect.closeTo(0.02, 9), washerCount: 12 });
+  const single = singleBladeState({ diameterM: 0.14, thrustN: 1.2, craft: { massKg: 0.5, hoverSpeedRpm: 9000 }, rig: { frictionKgM: 2e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 0 }, target: 'good' }, singleBlade);
+  expect(jobHeadline(aJob({ result: null, singleBlade, single }), 1)).toBe('13 washers instead of 12');
 });
 
 describe('swing timing', () => {

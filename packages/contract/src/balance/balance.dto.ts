@@ -1,9 +1,9 @@
 import 'reflect-metadata';
 import { ArrayMaxSize, IsArray, IsNumber, Max, Min } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Flag, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { applyDecorators, type PropertyRule } from '../shared/applyDecorators.ts';
-import { balanceLimits, lookKinds, shakeTargetNames, sides } from './limits.ts';
+import { balanceLimits, lookKinds, schoolNames, shakeTargetNames, sides } from './limits.ts';
 
 /** A bounded list of bounded numbers. */
 function NumbersWithin({ min, max }: { min: number; max: number }, most: number): PropertyRule {
@@ -105,6 +105,44 @@ export class VibrationRunDto {
   isCheck!: boolean;
 }
 
+/** Something taken off or put on for good: what was seen, timed and weighed before it counts no more. */
+export class CorrectionDto {
+  @OneOf(schoolNames)
+  school!: (typeof schoolNames)[number];
+
+  /** As the places of tape count. */
+  @WholeWithin(balanceLimits.placeCount)
+  place!: number;
+
+  /** How many looks and swings came before, and whether blades had been weighed. */
+  @WholeWithin(balanceLimits.lookCount)
+  lookCount!: number;
+
+  @WholeWithin(balanceLimits.swingCount)
+  swingCount!: number;
+
+  @Flag()
+  isWeighed!: boolean;
+}
+
+/** A single blade against its washers. */
+export class SingleBladeDto {
+  @Within(balanceLimits.bladeMassKg)
+  bladeMassKg!: number;
+
+  @Within(balanceLimits.centreOfMassM)
+  centreOfMassM!: number;
+
+  @Within(balanceLimits.washerMassKg)
+  washerMassKg!: number;
+
+  @Within(balanceLimits.centreOfMassM)
+  washerRadiusM!: number;
+
+  @WholeWithin(balanceLimits.washerCount)
+  washerCount!: number;
+}
+
 /** What was seen, timed, weighed and measured of one piece; the whole of it is sent at each step. */
 export class TrueUpDto {
   @OneOf(shakeTargetNames)
@@ -125,6 +163,14 @@ export class TrueUpDto {
 
   @ListOf(() => VibrationRunDto, balanceLimits.runCount)
   runs!: VibrationRunDto[];
+
+  @ListOf(() => CorrectionDto, balanceLimits.correctionCount)
+  corrections!: CorrectionDto[];
+
+  /** Of a prop with one blade; null until it was weighed. */
+  @Nullable()
+  @Inside(() => SingleBladeDto)
+  singleBlade!: SingleBladeDto | null;
 
   /** Speed of the vibration runs. */
   @Nullable()

@@ -1,4 +1,4 @@
-import type { TrueUpState, VibrationState } from '@zivvo/core';
+import type { SingleBladeState, TrueUpState, VibrationState } from '@zivvo/core';
 import type { PieceView } from '../piece/piece.view.ts';
 import type { trueUpStates } from './limits.ts';
 import type { RowView } from '../shared/rowView.ts';
@@ -16,6 +16,8 @@ export interface TrueUpView extends RowView, Omit<TrueUpDto, never> {
   /** Where the job stands; null where what was entered cannot be worked out, with why. */
   result: TrueUpState | null;
   vibration: VibrationState | null;
+  /** Of a prop with one blade, once it was weighed. */
+  single: SingleBladeState | null;
   problem: { what: string; allowed: string } | null;
 }
 

@@ -1,4 +1,4 @@
-import { shakeTargets, type ShakeTarget } from '@zivvo/core';
+import { schools, shakeTargets, type ShakeTarget } from '@zivvo/core';
 import type { Range } from '../shared/limits.ts';
 
 export const balanceLimits = {
@@ -23,9 +23,15 @@ export const balanceLimits = {
   swingCount: { min: 0, max: 6 },
   runCount: { min: 0, max: 24 },
   readingCount: { min: 1, max: 20 },
+  correctionCount: { min: 0, max: 20 },
+  bladeMassKg: { min: 1e-5, max: 1 },
+  centreOfMassM: { min: 0.001, max: 0.6 },
+  washerMassKg: { min: 1e-6, max: 0.1 },
+  washerCount: { min: 0, max: 200 },
 } as const satisfies Record<string, Range>;
 
 export const lookKinds = ['stays', 'falls'] as const;
+export const schoolNames = schools;
 export const sides = ['light', 'heavy'] as const;
 export const shakeTargetNames = Object.keys(shakeTargets) as ShakeTarget[];
 export const trueUpStates = ['open', 'trued', 'truedDynamic', 'sentBack'] as const;

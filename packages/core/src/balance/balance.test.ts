@@ -5,7 +5,7 @@ import { seededRandom } from '../numerics/seededRandom.ts';
 import { lookAtShaft, tapSwings } from '../simulate/simulatedShaft.ts';
 import { readVibration } from '../simulate/simulatedVibration.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
-import { correctionAdvice, mostTapeKgM, singleBladeBalance, tapePieces, USUAL_TAPE } from './corrections.ts';
+import { correctionAdvice, singleBladeBalance } from './corrections.ts';
 import { largestTrialKg, meanReading, onePlaneCorrection, planeCorrections, residualAfter, trialVerdict } from './influence.ts';
 import { onceAround } from './onceAround.ts';
 import { balancedSubsets, placeBlades } from './slots.ts';
@@ -197,12 +197,6 @@ test('a spin test tells the friction of a rig', () => {
 });
 
 describe('corrections', () => {
-  test('strips in as few layers as lie well, none where three are not enough', () => {
-    const most = mostTapeKgM(0.069, USUAL_TAPE, 0.03);
-    expect(tapePieces(most * 0.5, 1, 0.069, USUAL_TAPE, 0.03)).toMatchObject({ blade: 1, layerCount: 2 });
-    expect(tapePieces(most * 1.01, 1, 0.069, USUAL_TAPE, 0.03)).toBeNull();
-    expect(tapePieces(0, 1, 0.069, USUAL_TAPE, 0.03)).toBeNull();
-  });
   test('lacquer crazes polycarbonate, carbon dust wants a mask, cracks are never worked on', () => {
     expect(correctionAdvice('lacquer', 'polycarbonate', false, false)).toEqual({ isAllowed: false, reason: 'crazes' });
     expect(correctionAdvice('sand', 'carbon', false, false)).toEqual({ isAllowed: true, caution: 'wet' });

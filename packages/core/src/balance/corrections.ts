@@ -1,49 +1,5 @@
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { PropMaterial } from '../propeller/propGeometry.ts';
-import { tapeLengthM, type TapeStrip } from './staticUnbalance.ts';
-
-/** A roll of tape that is balanced with. */
-export type TapeRoll = Omit<TapeStrip, 'lengthM'>;
-
-/** Clear office tape, narrow: 12 mm by 0.05 mm. */
-export const USUAL_TAPE: TapeRoll = { widthM: 0.012, thicknessM: 0.00005, densityKgPerM3: 1150 };
-
-/** Where tape goes: three quarters of the radius, on the face without the label. */
-export const TAPE_RADIUS_RATIO = 0.75;
-
-export interface TapePiece {
-  blade: number;
-  /** Of each layer [m]. */
-  lengthM: number;
-  layerCount: number;
-  momentKgM: number;
-}
-
-/** The most layers that lie well on a blade. */
-export const MOST_LAYERS = 3;
-
-/**
- * Strips that give a moment on a blade, in as few layers as their longest length allows.
- *
- * @param longestM - a strip's longest length before it reaches too far along the blade
- * @returns null where even three layers are not enough
- */
-export function tapePieces(momentKgM: number, blade: number, radiusM: number, roll: TapeRoll, longestM: number): TapePiece | null {
-  requirePositive('longestM', longestM);
-  if (momentKgM <= 0) return null;
-  const whole = tapeLengthM(momentKgM, radiusM, roll);
-  const layerCount = Math.ceil(whole / longestM - 1e-9);
-  return layerCount > MOST_LAYERS ? null : { blade, lengthM: whole / layerCount, layerCount, momentKgM };
-}
-
-/** Moment of the most tape that a blade may carry [kg·m]. */
-export function mostTapeKgM(radiusM: number, roll: TapeRoll, longestM: number): number {
-  requirePositive('radiusM', radiusM);
-  return MOST_LAYERS * longestM * roll.widthM * roll.thicknessM * roll.densityKgPerM3 * radiusM;
-}
-
-/** What a side of the hub may carry, over what a blade may: less lever, but lacquer lies thicker there. */
-export const HUB_SHARE = 0.35;
 
 /** How a piece may be corrected, and what forbids it. */
 export const correctionKinds = ['tape', 'sand', 'lacquer', 'drill'] as const;

@@ -73,9 +73,9 @@ const LARGEST_FACTOR = 6;
 /** Share of the possible that must be beyond mending before a piece is sent back; after enough looks, half will do. */
 const CLEARLY_BEYOND = 0.9;
 const ENOUGH_LOOKS = 7;
-/** While it is open whether a piece can be mended, more than may stay is put on to find out. */
+/** While it is open whether a piece can be mended, more than may stay is put on to find out, and comes off again. */
 const CLEARLY_WITHIN = 0.1;
-const TEST_FACTOR = 3;
+export const TRIAL_FACTOR = 3;
 
 /** Places that the unbalance may be, evenly in direction and by ratio in size. */
 interface Possible {
@@ -138,7 +138,7 @@ export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
   const left = leftOf(possible, kept, on);
   const beyondRatio = kept.filter((i) => isBeyond(job, { re: possible.x[i]!, im: possible.y[i]! })).length / kept.length;
   const verdict = verdictOf(job, last, looks.length, left, beyondRatio);
-  return { verdict, unbalance, next: verdict === 'goOn' ? nextTape(job, unbalance.vector, beyondRatio > CLEARLY_WITHIN ? TEST_FACTOR : 1) : null, left, contradicting: null, beyondRatio };
+  return { verdict, unbalance, next: verdict === 'goOn' ? nextTape(job, unbalance.vector, beyondRatio > CLEARLY_WITHIN ? TRIAL_FACTOR : 1) : null, left, contradicting: null, beyondRatio };
 }
 
 function requireJob(job: TapeJob): void {

@@ -4,7 +4,7 @@ import { seededRandom } from '../numerics/seededRandom.ts';
 import { labelGeometry } from '../propeller/propGeometry.ts';
 import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import { lookAtShaft, tapSwings } from '../simulate/simulatedShaft.ts';
-import { USUAL_TAPE } from './corrections.ts';
+import { USUAL_TAPE } from './tapePlan.ts';
 import { tapePlaces, tapeVector, type TapeLook } from './tapeTrials.ts';
 import { trueUpState, type TrueUpEvidence, type TrueUpSetting } from './trueUp.ts';
 import { vibrationState, type VibrationRun } from './vibrationRuns.ts';
@@ -14,14 +14,14 @@ const setting: TrueUpSetting = {
   geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'), massKg: 0.0079, craft: { massKg: 1.9, hoverSpeedRpm: 9000 }, bellMassKg: 0.02, rig: { frictionKgM: 0.02 * GMM, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 }, target: 'good', roll: USUAL_TAPE,
 };
 const inertiaKgM2 = propInertiaKgM2(setting.massKg, 0.18288, inertiaFactors.standard) + setting.rig.inertiaKgM2;
-const nothing: TrueUpEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [] };
+const nothing: TrueUpEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], onKgM: [] };
 const state = (more: Partial<TrueUpEvidence>, own = setting) => trueUpState(own, { ...nothing, ...more });
 const codes = (found: ReturnType<typeof state>): string[] => found.reasons.map((r) => r.code);
 
 describe('a job of truing', () => {
   test('before the first look there is an aim and nothing else', () => {
     const found = state({});
-    expect(found).toMatchObject({ verdict: 'open', tape: null, swing: null, measured: null, next: null, strips: [], residual: null, isRigLimited: false });
+    expect(found).toMatchObject({ verdict: 'open', tape: null, swing: null, measured: null, next: null, plan: [], residual: null, isRigLimited: false });
     expect(found.places).toHaveLength(3);
     expect(codes(found)).toEqual(['true.aim.good']);
   });
@@ -62,7 +62,7 @@ describe('a job of truing', () => {
     expect(asked.measured!.unbalanceKgM / heavyKgM).toBeCloseTo(1, 0);
     expect(codes(asked)).toEqual(expect.arrayContaining(['true.whereIsHeavy', 'true.swing']));
     const placed = state({ swings: [swing], heavyDegrees: 0 });
-    expect(placed.strips.length).toBeGreaterThan(0);
+    expect(placed.plan.length).toBeGreaterThan(0);
     // The tape goes against the heavy side: on the blades away from it, never on it.
     const vector = tapeVector(placed.next!, placed.job);
     expect(amountOf(add(vector, fromPolar(placed.measured!.unbalanceKgM, 0)))).toBeLessThan(0.35 * placed.measured!.unbalanceKgM);
@@ -90,7 +90,7 @@ describe('a job of truing', () => {
     }
     expect(found.verdict).toBe('sendBack');
     expect(found.reasons[0]).toMatchObject({ code: 'true.sendBack', severity: 'danger' });
-    expect(found.strips).toEqual([]);
+    expect(found.plan).toEqual([]);
   });
 
   test('nonsense is refused by its name', () => {

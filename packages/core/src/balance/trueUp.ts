@@ -2,10 +2,11 @@ import type { Reason } from '../figure/reason.ts';
 import { add, amountOf, fromPolar, type Complex } from '../numerics/complex.ts';
 import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
-import { HUB_SHARE, mostTapeKgM, TAPE_RADIUS_RATIO, tapePieces, type TapePiece, type TapeRoll } from './corrections.ts';
+import { schoolPlan, schools, type SchoolPlan } from './schoolPlan.ts';
 import { combinedUnbalance } from './staticUnbalance.ts';
 import { bestOfSwings, oneSwing, swingPeriod, twoSwings, type SwingResult, type SwingTaps, type TwoSwingResult } from './swingTiming.ts';
-import { nextTape, tapePlaces, tapeState, type TapeJob, type TapeLook, type TapePlace, type TapeState } from './tapeTrials.ts';
+import { mostTapeKgM, tapePlan, tapeSpot, type TapeRoll, type TapeSpot, type TapeStep } from './tapePlan.ts';
+import { isBeyond, nextTape, tapePlaces, tapeState, tapeVector, type TapeJob, type TapeLook, type TapePlace, type TapeState } from './tapeTrials.ts';
 import { residualOf, unbalanceTarget, type BalancingRig, type Residual, type ShakenCraft, type ShakeTarget } from './targets.ts';
 
 /** A swing that was tapped, bare or with a known moment of tape. */
@@ -23,6 +24,8 @@ export interface TrueUpEvidence {
   heavyDegrees: number | null;
   /** Moment of each blade where blades or tips were weighed [kg·m]; empty where they were not. */
   bladeMomentsKgM: readonly number[];
+  /** Tape that is on now, by place [kg·m]. */
+  onKgM: readonly number[];
 }
 
 export interface TrueUpSetting {
@@ -39,26 +42,25 @@ export interface TrueUpSetting {
 /** Where a true-up stands, and what to do next. */
 export interface TrueUpState {
   job: TapeJob;
-  places: TapePlace[];
+  places: (TapePlace & TapeSpot)[];
   targetKgM: number;
   floorKgM: number;
   isRigLimited: boolean;
   tape: TapeState | null;
   swing: ({ kind: 'one' } & SwingResult) | ({ kind: 'two'; answer: TwoSwingResult } & SwingResult) | null;
-  /** What the evidence says of the bare piece, before any look with tape; null where nothing says. */
+  /** What the evidence says of the bare piece; null where nothing says. */
   measured: { unbalanceKgM: number; degrees: number | null } | null;
   /** Tape that should be on next, by place; null where the job is done or nothing is known. */
   next: number[] | null;
-  strips: TapePiece[];
+  /** The same as strips, beside what is on. */
+  plan: TapeStep[];
+  /** What the other schools would ask for; empty while nothing is known or nothing is to be done. */
+  schools: SchoolPlan[];
   residual: Residual | null;
   verdict: 'open' | 'trued' | 'sendBack' | 'contradiction';
   reasons: Reason[];
 }
 
-/** A strip reaches at most this share of the radius along a blade. */
-const LONGEST_STRIP_RATIO = 0.35;
-/** Tape at the hub sits at this share of the radius. */
-const HUB_RADIUS_RATIO = 0.12;
 const TOLD_FACTOR = 4;
 
 /**
@@ -69,31 +71,41 @@ const TOLD_FACTOR = 4;
  */
 export function trueUpState(setting: TrueUpSetting, evidence: TrueUpEvidence): TrueUpState {
   const { geometry, massKg, craft, rig, target, roll } = setting;
-  const radiusM = geometry.diameterM / 2;
+  const spots = { blade: tapeSpot('blade', geometry.diameterM, roll), hub: tapeSpot('hub', geometry.diameterM, roll) };
   const aim = unbalanceTarget(craft, target, rig, massKg);
   const estimateKgM2 = propInertiaKgM2(massKg, geometry.diameterM, inertiaFactors[geometry.tipShape]) + rig.inertiaKgM2;
-  const mostOnBladeKgM = mostTapeKgM(TAPE_RADIUS_RATIO * radiusM, roll, LONGEST_STRIP_RATIO * radiusM);
-  const job: TapeJob = { bladeCount: geometry.bladeCount, firstBladeDegrees: 0, frictionKgM: Math.max(rig.frictionKgM, 1e-10), inertiaKgM2: estimateKgM2, targetKgM: aim.unbalanceKgM, mostOnBladeKgM, mostOnHubKgM: HUB_SHARE * mostOnBladeKgM };
-  const swing = swingOf(evidence.swings, TAPE_RADIUS_RATIO * radiusM, estimateKgM2);
+  const job: TapeJob = { bladeCount: geometry.bladeCount, firstBladeDegrees: 0, frictionKgM: Math.max(rig.frictionKgM, 1e-10), inertiaKgM2: estimateKgM2, targetKgM: aim.unbalanceKgM, mostOnBladeKgM: mostTapeKgM(spots.blade, roll), mostOnHubKgM: mostTapeKgM(spots.hub, roll) };
+  const swing = swingOf(evidence.swings, spots.blade.radiusM, estimateKgM2);
   const measured = measuredOf(evidence, swing);
   const tape = evidence.looks.length === 0 ? null : tapeState(job, evidence.looks);
-  const next = tape ? tape.next : measured && measured.degrees !== null ? nextTape(job, fromPolar(measured.unbalanceKgM, measured.degrees)) : null;
-  const places = tapePlaces(job);
-  const strips = next ? next.flatMap((moment, i) => stripFor(places[i]!, i, moment, radiusM, roll) ?? []) : [];
-  // While the possible still reaches far, nothing is told of what is left.
-  const isTold = tape?.left && (tape.verdict === 'trued' || tape.left.mostKgM < TOLD_FACTOR * tape.left.middleKgM);
-  const leftKgM = isTold ? tape.left!.middleKgM : null;
-  const isMeasuredTrue = tape === null && measured !== null && measured.unbalanceKgM <= aim.unbalanceKgM;
-  const verdict = tape ? (tape.verdict === 'goOn' ? 'open' : tape.verdict) : isMeasuredTrue ? 'trued' : 'open';
-  const told = leftKgM ?? (measured ? measured.unbalanceKgM : null);
-  const residual = told === null ? null : residualOf(told, craft, massKg + setting.bellMassKg, aim.floorKgM);
-  const state = { job, places, targetKgM: aim.unbalanceKgM, floorKgM: aim.floorKgM, isRigLimited: aim.isRigLimited, tape, swing, measured, next: verdict === 'open' ? next : null, strips: verdict === 'open' ? strips : [], residual, verdict } satisfies Omit<TrueUpState, 'reasons'>;
+  const bare = tape ? (tape.unbalance?.vector ?? null) : measured && measured.degrees !== null ? fromPolar(measured.unbalanceKgM, measured.degrees) : null;
+  const verdict = verdictOf(job, tape, measured, bare);
+  const isWorkedOn = verdict === 'open' || verdict === 'sendBack';
+  const now = bare && add(bare, tapeVector(evidence.onKgM, job));
+  const wanted = verdict === 'open' && bare ? (tape ? tape.next : nextTape(job, bare)) : null;
+  const places = tapePlaces(job).map((place) => ({ ...place, ...spots[place.kind] }));
+  const plan = wanted ? tapePlan(places, evidence.onKgM, wanted, roll) : [];
+  const told = toldLeftKgM(tape) ?? (measured ? measured.unbalanceKgM : null);
+  const state = {
+    job, places, targetKgM: aim.unbalanceKgM, floorKgM: aim.floorKgM, isRigLimited: aim.isRigLimited, tape, swing, measured, verdict, plan,
+    next: wanted && places.map((_, i) => plan.find((s) => s.place === i)?.want?.momentKgM ?? 0),
+    schools: isWorkedOn && now ? schools.map((school) => schoolPlan(school, now, job.bladeCount, spots, geometry.material, aim.unbalanceKgM)) : [],
+    residual: told === null ? null : residualOf(told, craft, massKg + setting.bellMassKg, aim.floorKgM),
+  } satisfies Omit<TrueUpState, 'reasons'>;
   return { ...state, reasons: reasonsOf(state, setting) };
 }
 
-function stripFor(place: TapePlace, index: number, momentKgM: number, radiusM: number, roll: TapeRoll): TapePiece | null {
-  const at = place.kind === 'hub' ? HUB_RADIUS_RATIO : TAPE_RADIUS_RATIO;
-  return momentKgM <= 0 ? null : (tapePieces(momentKgM, index, at * radiusM, roll, LONGEST_STRIP_RATIO * radiusM) ?? { blade: index, lengthM: LONGEST_STRIP_RATIO * radiusM, layerCount: 3, momentKgM });
+/** What the looks say; without any, what was timed or weighed. */
+function verdictOf(job: TapeJob, tape: TapeState | null, measured: TrueUpState['measured'], bare: Complex | null): TrueUpState['verdict'] {
+  if (tape) return tape.verdict === 'goOn' ? 'open' : tape.verdict;
+  if (measured && measured.unbalanceKgM <= job.targetKgM) return 'trued';
+  return bare && isBeyond(job, bare) ? 'sendBack' : 'open';
+}
+
+/** What is left by the looks; while the possible still reaches far, nothing is told. */
+function toldLeftKgM(tape: TapeState | null): number | null {
+  if (!tape?.left) return null;
+  return tape.verdict === 'trued' || tape.left.mostKgM < TOLD_FACTOR * tape.left.middleKgM ? tape.left.middleKgM : null;
 }
 
 function swingOf(swings: readonly TappedSwing[], tapeRadiusM: number, estimateKgM2: number): TrueUpState['swing'] {
@@ -118,11 +130,12 @@ function reasonsOf(state: Omit<TrueUpState, 'reasons'>, { craft, target }: TrueU
   const reasons: Reason[] = [];
   const { residual, verdict, tape, targetKgM, floorKgM, isRigLimited, swing } = state;
   const say = (code: string, severity: Reason['severity'], values: Reason['values'], figure: string | null = null): void => void reasons.push({ code, severity, values, figure });
-  if (verdict === 'sendBack') say('true.sendBack', 'danger', { unbalanceKgM: tape!.unbalance!.amountKgM, mostKgM: state.job.mostOnBladeKgM, targetKgM });
+  if (verdict === 'sendBack') say('true.sendBack', 'danger', { unbalanceKgM: tape?.unbalance?.amountKgM ?? state.measured!.unbalanceKgM, mostKgM: state.job.mostOnBladeKgM, targetKgM });
   if (verdict === 'contradiction') say('true.contradiction', 'caution', { look: tape!.contradicting! + 1 });
   if (swing?.kind === 'two' && swing.answer.status === 'inconclusive') say(`true.swing.${swing.answer.reason}`, 'caution', { unbalanceKgM: swing.unbalanceKgM });
   if (verdict === 'open' && state.measured && state.measured.degrees === null) say('true.whereIsHeavy', 'action', { unbalanceKgM: state.measured.unbalanceKgM });
-  if (verdict === 'open' && state.next) say('true.putTape', 'action', { count: state.strips.length, unbalanceKgM: amountOf(vectorOf(state)) });
+  if (state.plan.some((s) => s.want?.isTrial)) say('true.trialTape', 'caution', { mostKgM: state.job.mostOnBladeKgM });
+  if (verdict === 'open' && state.next) say('true.putTape', 'action', { count: state.plan.filter((s) => s.want !== null).length, unbalanceKgM: amountOf(vectorOf(state)) });
   if (verdict === 'trued') say(residual!.isBelowRig ? 'true.belowRig' : 'true.done', 'gain', { unbalanceKgM: residual!.unbalanceKgM, shakeG: residual!.shakeG, forceN: residual!.forceN });
   else if (residual) say('true.left', 'note', { unbalanceKgM: residual.unbalanceKgM, shakeG: residual.shakeG, forceN: residual.forceN, targetKgM });
   if (swing) say('true.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });

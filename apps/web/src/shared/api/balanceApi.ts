@@ -16,4 +16,4 @@ const balanceApi = api.injectEndpoints({
   }),
 });
 
-export const { useRigsQuery, useAddRigMutation, useUpdateRigMutation, useRemoveRigMutation, useRestoreRigMutation, useTraysQuery, useTrueUpsOfQuery, useStartTrueUpMutation, useChangeTrueUpMutation, useFinishTrueUpMutation } = balanceApi;
+export const { useRigsQuery, useAddRigMutation, useUpdateRigMutation, useRemoveRigMutation, useRestoreRigMutation, useTraysQuery, useTrueUpsOfQuery, useLazyTrueUpsOfQuery, useStartTrueUpMutation, useChangeTrueUpMutation, useFinishTrueUpMutation } = balanceApi;
