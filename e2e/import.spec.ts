@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { anEvening, headline } from './ownThings.ts';
 import { expect, openEvening, test, watchFaults } from './zivvo.ts';
 
 /** Drops a file on the page as a hand would. */
@@ -36,7 +37,66 @@ test('headers that nobody knows are mapped by hand', async ({ demo, page }) => {
   await page.getByRole('combobox', { name: 'Column 1 holds' }).selectOption('throttleRatio');
   await page.getByRole('combobox', { name: 'Column 2 holds' }).selectOption('thrustN');
   await page.locator('select').filter({ hasText: 'choose' }).selectOption({ label: 'Orle 6340×3' });
+  // A unit that no header names is asked for, never taken.
+  await expect(page.getByText('Say the unit of throttle, thrust: the header does not.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
+  await page.getByRole('combobox', { name: 'Unit of throttle' }).selectOption('%');
+  await page.getByRole('combobox', { name: 'Unit of thrust' }).selectOption('g');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 steps read, ready to keep');
+});
+
+test('readings in the wrong unit are told with the likely one; how the headers were read is offered the next time', async ({ own, page }) => {
+  await anEvening(page, own, ['5.1x4.3x3']);
+  const table = 'stick\tforce\tturns\tinput\n60\t0.62\t320\t290\n100\t1.46\t460\t781\n';
+  const read = async (): Promise<void> => {
+    await page.getByRole('link', { name: 'Paste or drop a file' }).first().click();
+    await drop(page, 'bench.tsv', table);
+    await page.locator('select').filter({ hasText: 'choose' }).selectOption({ label: 'Brindlow 5.1×4.3×3' });
+  };
+  await read();
+  for (const [column, holds, unit] of [[2, 'thrustN', 'g'], [3, 'speedRpm', 'rpm'], [4, 'powerW', 'W']] as const) {
+    await page.getByRole('combobox', { name: `Column ${column} holds` }).selectOption(holds);
+    await page.getByRole('combobox', { name: /^Unit of/ }).nth(column - 1).selectOption(unit);
+  }
+  await expect(page.getByText('It makes sense with thrust in kg, not g and speed in Hz, not rpm.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
+  await page.getByRole('combobox', { name: 'Unit of thrust' }).selectOption('kg');
+  await page.getByRole('combobox', { name: 'Unit of speed' }).selectOption('Hz');
+  await page.getByRole('button', { name: 'Keep run' }).click();
+  await expect(page.getByRole('row', { name: /Brindlow 5\.1×4\.3×3/ })).toContainText('1,460');
+  await read();
+  await expect(page.getByText(/^Not known: force, turns, input/)).toBeVisible();
+  await page.getByRole('button', { name: 'Read them as then' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 steps read, ready to keep');
+  await expect(page.getByRole('combobox', { name: 'Unit of thrust' })).toHaveValue('kg');
+});
+
+test('a full-throttle-only evening of eight props, typed twice, ranks them and says what it cannot show', async ({ own, page }) => {
+  test.setTimeout(240_000);
+  const faults = watchFaults(page);
+  const labels = ['5x4x3', '5x4.5x3', '5x5x3', '5.1x4x3', '5.1x4.3x3', '5.1x4.6x3', '5.1x5x3', '5.2x4x3'];
+  await anEvening(page, own, labels);
+  for (let round = 0; round < 2; round++) {
+    for (const [i, label] of labels.entries()) {
+      await page.getByRole('link', { name: 'Type a run' }).first().click();
+      const name = `Brindlow ${label.replaceAll('x', '×')}`;
+      await page.getByRole('combobox', { name: 'Prop', exact: true }).selectOption({ label: name });
+      await page.getByRole('button', { name: 'Type the run' }).click();
+      await expect(page.getByRole('textbox', { name: 'Step 1, throttle' })).toBeFocused();
+      for (const text of ['100', String(1300 + 25 * i + 4 * round), String(27_000 - 200 * i), String(34 + i / 2), '21.6']) {
+        await page.keyboard.type(text);
+        await page.keyboard.press('ArrowRight');
+      }
+      await expect(headline(page)).toHaveText('1 step, ready to keep');
+      await page.getByRole('button', { name: 'Keep run' }).click();
+      await expect(page.getByRole('row', { name: new RegExp(name.replaceAll('.', '\\.')) })).toBeVisible();
+    }
+  }
+  await expect(headline(page)).toContainText('Brindlow 5.2×4×3');
+  await expect(headline(page)).toContainText('1,477');
+  await expect(page.getByText(/^At full throttle alone: .*hover, part throttle and crossings need a ladder of steps/)).toBeVisible();
+  await expect(page.getByRole('row', { name: /^(1|Mark).*Brindlow/ }).or(page.getByRole('row').nth(1))).toContainText('Brindlow');
+  expect(faults).toEqual([]);
 });
 
 test('a picture of the scale stands beside the grid, and is there after a reload', async ({ demo, page }) => {

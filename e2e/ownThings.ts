@@ -48,3 +48,12 @@ export async function onTheBench(page: Page, zivvo: Zivvo, massKg: number): Prom
   expect(measured.status()).toBe(200);
   return pieces[0]!.id;
 }
+
+/** A five-inch quad and an evening for it, with models on the rack. */
+export async function anEvening(page: Page, own: Zivvo, labels: readonly string[]): Promise<void> {
+  for (const label of labels) await putOnRack(page, own, label, [['Maker', 'Brindlow']]);
+  await describe(page, own, [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], ['Largest disc', '135 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3'], ['C rating', '100']]);
+  await page.getByRole('link', { name: 'New stand evening' }).click();
+  await page.getByRole('button', { name: 'Open the evening' }).click();
+  await expect(page.getByRole('link', { name: 'Type a run' }).first()).toBeVisible();
+}

@@ -110,6 +110,7 @@ export * from './stand/settleRun.ts';
 export * from './stand/liveReading.ts';
 export * from './stand/standSession.ts';
 export * from './stand/steadyWatch.ts';
+export * from './stand/runDoubts.ts';
 export * from './stand/samplePyramid.ts';
 export * from './stand/thrustComparison.ts';
 export * from './stand/pointOfRun.ts';

@@ -10,4 +10,5 @@ export * from './workingWords.ts';
 export * from './careNames.ts';
 export * from './logSentence.ts';
 export * from './schoolWords.ts';
+export * from './doubtSentence.ts';
 export * from './upperFirst.ts';

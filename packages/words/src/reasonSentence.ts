@@ -79,7 +79,12 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   // Runs that do not count, and doubts
   'leftOut.belowGate': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
   'leftOut.readingKindDiffers': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} mixes peak hold with settled means. It is kept and does not count.`,
-  'leftOut.tooFewSteps': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} has ${p.number('value')} usable steps; two are needed.`,
+  'leftOut.tooFewSteps': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} has ${p.number('value')} usable ${p.text('value') === '1' ? 'step, under full throttle' : 'steps'}; two are needed, or full throttle alone.`,
+  'leftOut.doubt.merit': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: for its thrust and watts a figure of merit of ${p.number('value', 2)}, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
+  'leftOut.doubt.power': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: volts times amps are ${p.number('value', 2)} times its watts. It is kept and does not count.`,
+  'leftOut.doubt.thrustCoefficient': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its thrust for its speed is ${p.number('value', 3)} as a coefficient, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
+  'leftOut.doubt.tipMach': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its tips would move at ${p.number('value', 2)} of the speed of sound. Look at the unit of the speed. It is kept and does not count.`,
+  fullOnly: (p) => `At full throttle alone: ${p.text('names')}. There they rank; ${p.hover()}, part throttle and crossings need a ladder of steps.`,
   rowsDropped: (p) => `${p.number('count')} rows of ${p.text('name')} have no throttle or thrust and were left out.`,
   thrustExponent: (p) => `Thrust of ${p.text('name')} grows with speed to the power ${p.number('exponent', 2)}; 1.85 to 2.25 is usual. Look at the scale, stall or flex.`,
   reducedToVoltage: (p) => `Full throttle is compared at ${p.quantity('voltageV', 'voltage')}, one motor: the runs lay between ${p.quantity('lowV', 'voltage')} and ${p.quantity('highV', 'voltage')} and are reduced through the motor.`,

@@ -7,6 +7,7 @@ import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
+import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { RunRepository, type RunRow } from './run.repository.ts';
 import { AlreadyKeptError, TooManyRunsError } from './stand.errors.ts';
 import { toChannels, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
@@ -19,6 +20,7 @@ export class RunService {
     private readonly rows: RowMaker,
     private readonly campaigns: CampaignRepository,
     private readonly runs: RunRepository,
+    private readonly recipes: ImportRecipeRepository,
     private readonly ledger: EventLedger,
     private readonly campaignService: CampaignService,
   ) {}
@@ -86,6 +88,7 @@ export class RunService {
         const isNew = await this.runs.add(tx, row);
         if (isNew) await this.store(tx, { ...row, replacesRunId: null }, campaign.craftId, imported, at);
       }
+      if (dto.recipe) await this.recipes.remember(tx, dto.recipe);
     });
     return this.campaignService.find(campaignId);
   }

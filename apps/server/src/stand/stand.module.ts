@@ -4,6 +4,8 @@ import { PropModelModule } from '../propModel/propModel.module.ts';
 import { CalibrationController } from './calibration.controller.ts';
 import { CalibrationService } from './calibration.service.ts';
 import { CampaignController } from './campaign.controller.ts';
+import { ImportRecipeController } from './importRecipe.controller.ts';
+import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 import { PackServiceController } from './packService.controller.ts';
@@ -14,8 +16,8 @@ import { WorkshopModule } from '../workshop/workshop.module.ts';
 
 @Module({
   imports: [CraftModule, PropModelModule, WorkshopModule],
-  controllers: [CalibrationController, CampaignController, RunController, PackServiceController],
-  providers: [CalibrationService, CampaignService, CampaignRepository, RunService, RunRepository],
+  controllers: [CalibrationController, CampaignController, ImportRecipeController, RunController, PackServiceController],
+  providers: [CalibrationService, CampaignService, CampaignRepository, ImportRecipeRepository, RunService, RunRepository],
   exports: [CampaignRepository, RunRepository, RunService],
 })
 export class StandModule {}

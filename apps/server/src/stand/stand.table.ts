@@ -1,7 +1,7 @@
-import { STEP_MAX_COUNT, standLimits, type RunDraftDto, type RunState } from '@zivvo/contract';
+import { STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunState } from '@zivvo/contract';
 import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
-import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { blob } from '../blob/blob.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -36,6 +36,17 @@ export const campaign = pgTable(
     within('campaign', 'humidity_ratio', t.humidityRatio, standLimits.humidityRatio),
     within('campaign', 'gate_cell_v', t.gateCellV, standLimits.cellV),
   ],
+);
+
+/** How the columns under a row of headers were read the last time. */
+export const importRecipe = pgTable(
+  'import_recipe',
+  {
+    ...rowColumns(),
+    header: text().notNull(),
+    columns: jsonb().$type<RunColumnDto[]>().notNull(),
+  },
+  (t) => [uniqueIndex().on(t.workshopId, t.header), index().on(t.personId)],
 );
 
 const ORIGINS: readonly Origin[] = ['typed', 'imported', 'stand', 'simulated'];

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { CalibrationView, CampaignDetailView, CampaignResultsView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
+import type { CalibrationView, CampaignDetailView, CampaignResultsView, ImportRecipeView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
 import { calibrationFactor, type Working } from '@zivvo/core';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
@@ -90,14 +90,34 @@ describe('imports', () => {
   const imported = (more: object = {}) => ({ ...someReadings(), id: v7(), propModelId, ...more });
 
   test('all runs of a file are kept, or none', async () => {
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported({ propModelId: v7() })], blobSha256: null }).expect(422);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported({ propModelId: v7() })], blobSha256: null, recipe: null }).expect(422);
     expect(((await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView).runs).toEqual([]);
-    const kept = await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported()], blobSha256: null }).expect(201);
+    const kept = await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported()], blobSha256: null, recipe: null }).expect(201);
     expect((kept.body as CampaignDetailView).runs.map((r) => [r.origin, r.ordinal])).toEqual([['imported', 1], ['imported', 2]]);
   });
 
+  test('how headers were read is remembered, the last reading of the same headers holds, and a recipe that cannot be is refused', async () => {
+    const columns = [{ quantity: 'throttleRatio', unitSymbol: '%', readingKind: 'settledMean' }, { quantity: 'thrustN', unitSymbol: 'kg', readingKind: 'settledMean' }];
+    const keepAs = (header: string, more: object[]) => server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: null, recipe: { header, columns: more } });
+    await keepAs('first\tsecond', [columns[0]!, { ...columns[1], unitSymbol: 'g' }]).expect(201);
+    await keepAs('first\tsecond', columns).expect(201);
+    await keepAs('other', []).expect(400);
+    await keepAs('x'.repeat(2001), columns).expect(400);
+    const recipes = (await server.http.get('/api/import-recipes').expect(200)).body as ImportRecipeView[];
+    expect(recipes.filter((r) => r.header === 'first\tsecond')).toMatchObject([{ columns }]);
+  });
+
+  test('full throttle alone is kept and ranks; readings that cannot be are kept and do not count', async () => {
+    const { steps, ...rest } = someReadings();
+    const top = steps.at(-1)!;
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [{ ...rest, steps: [{ ...top, throttleRatio: 1 }], id: v7(), propModelId }, { ...rest, steps: steps.map((s) => ({ ...s, thrustN: s.thrustN / 1000 })), id: v7(), propModelId }], blobSha256: null, recipe: null }).expect(201);
+    const { props, reasons } = await results();
+    expect(props[0]).toMatchObject({ isFullOnly: true, points: { full: { thrustN: { figure: { value: expect.closeTo(top.thrustN, 9) } } } }, leftOut: [{ code: 'doubt.merit' }] });
+    expect(reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['fullOnly', 'leftOut.doubt.merit']));
+  });
+
   test('sent twice it is kept once', async () => {
-    const body = { runs: [imported()], blobSha256: null };
+    const body = { runs: [imported()], blobSha256: null, recipe: null };
     await server.http.post(`/api/campaigns/${campaignId}/imports`).send(body).expect(201);
     await server.http.post(`/api/campaigns/${campaignId}/imports`).send(body).expect(201);
     expect(((await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView).runs).toHaveLength(1);
@@ -110,8 +130,8 @@ describe('imports', () => {
     await server.http.post('/api/blobs?name=x.exe').set('content-type', 'application/octet-stream').send(Buffer.from([0x4d, 0x5a, 0, 1, 2])).expect(415);
     await server.http.get(`/api/blobs/${'0'.repeat(64)}`).expect(404);
     await server.http.get('/api/blobs/..%2f..%2fetc').expect(404);
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: sha256 }).expect(201);
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: 'f'.repeat(64) }).expect(422);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: sha256, recipe: null }).expect(201);
+    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: 'f'.repeat(64), recipe: null }).expect(422);
     const run = await startRun();
     expect((await server.http.post(`/api/runs/${run.id}/pictures`).send({ blobSha256: sha256 }).expect(200)).body).toMatchObject({ pictures: [{ sha256 }] });
   });

@@ -1,9 +1,9 @@
-import { NativeSelect, Textarea, TextInput } from '@mantine/core';
+import { Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { useCampaignQuery, useImportRunsMutation } from '../shared/api/standApi.ts';
+import { useCampaignQuery, useImportRecipesQuery, useImportRunsMutation } from '../shared/api/standApi.ts';
 import { usePacksQuery, useStoreBlobMutation } from '../shared/api/workshopApi.ts';
 import classes from '../shared/forms/Form.module.css';
 import { useFormat } from '../shared/format/useFormat.ts';
@@ -14,7 +14,7 @@ import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { gridFromTable, readAside, readGrid, toReadings, type ImportedTable } from './runGrid.ts';
+import { doubtsOf, gridFromTable, readAside, readGrid, toReadings, type ImportedTable, type RunGrid } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 
 interface Source {
@@ -32,6 +32,7 @@ export function Component() {
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
   const { data: packs = [] } = usePacksQuery();
+  const { data: recipes = [] } = useImportRecipesQuery();
   const [store, storing] = useStoreBlobMutation();
   const [importRuns, importing] = useImportRunsMutation();
   const [runId, setRunId] = useState(() => v7());
@@ -40,12 +41,22 @@ export function Component() {
   const [chosen, setChosen] = useState<string | null>(null);
   const [packId, setPackId] = useState('');
   const [restingCell, setRestingCell] = useState('');
+  const [isKeptDoubted, setKeptDoubted] = useState(false);
   const items = models?.items ?? [];
   const propId = chosen ?? propModelId ?? '';
   const reading = source && readGrid(source.table.grid);
   const aside = readAside({ restingCell, zeroBefore: '', zeroAfter: '' }, format.choices);
   const obstacles = [...(reading?.obstacles ?? []), ...Object.values(aside.problems), ...(propId === '' ? ['Say which prop this run is of.'] : [])];
   if (source && source.table.leftOverRows > 0) obstacles.push(`${source.table.leftOverRows} rows are too many: a run has at most 120 steps.`);
+
+  const prop = items.find((m) => m.id === propId);
+  const doubts = reading && campaign.data && prop ? doubtsOf(reading, source.table.grid, { diameterM: prop.measuredDiameterM ?? prop.diameterM, densityKgPerM3: campaign.data.densityKgPerM3 }) : [];
+  if (doubts.length > 0 && !isKeptDoubted) obstacles.push('These readings cannot be: change a unit above its column, or say that they are to be kept all the same.');
+  const recipe = source && recipes.find((r) => r.header === source.table.recipeHeader && r.columns.length === source.table.grid.columns.length && JSON.stringify(r.columns) !== JSON.stringify(source.table.grid.columns));
+  const setGrid = (grid: RunGrid): void => {
+    setKeptDoubted(false);
+    if (source) setSource({ ...source, table: { ...source.table, grid } });
+  };
 
   const take = (name: string, text: string): void => {
     const rows = parseDelimited(text);
@@ -54,6 +65,7 @@ export function Component() {
       return;
     }
     setNote(null);
+    setKeptDoubted(false);
     setRunId(v7());
     setSource({ name, text, table: gridFromTable(rows) });
   };
@@ -61,7 +73,7 @@ export function Component() {
     if (!source || !reading) return;
     const blob = await store({ bytes: new Blob([source.text]), name: source.name });
     if (!blob.data) return;
-    const kept = await importRuns({ campaignId, body: { runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }], blobSha256: blob.data.sha256 } });
+    const kept = await importRuns({ campaignId, body: { runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }], blobSha256: blob.data.sha256, recipe: source.table.recipeHeader === null ? null : { header: source.table.recipeHeader, columns: source.table.grid.columns } } });
     if (!kept.error) go(`/stand/${campaignId}`, { propModelId: propId });
   };
 
@@ -70,15 +82,25 @@ export function Component() {
       {(data) => (
         <StationPage
           eyebrow={`Stand · ${data.name}`}
-          headline={source === null ? 'Drop a file, or paste a table' : obstacles.length === 0 ? `${reading!.steps.length} steps read, ready to keep` : `${reading!.steps.length} steps read, not yet ready`}
+          headline={source === null ? 'Drop a file, or paste a table' : obstacles.length === 0 ? `${countWords(reading!.steps.length)} read, ready to keep` : `${countWords(reading!.steps.length)} read, not yet ready`}
           detail={source === null ? 'CSV, TSV or semicolons; decimal point or comma. Nothing is saved before you keep it.' : source.name}
           reasons={
             <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
               {source !== null && obstacles.map((o) => <li key={o}>{o}</li>)}
+              {doubts.map((d) => (
+                <li key={d} data-severity="danger">
+                  {d}
+                </li>
+              ))}
+              {recipe && (
+                <li>
+                  These headers were read before. <Action onClick={() => setGrid({ ...source.table.grid, columns: recipe.columns })}>Read them as then</Action>
+                </li>
+              )}
               {source !== null && source.table.unknown.length > 0 && <li>{`Not known: ${source.table.unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>}
               {source !== null && reading!.emptyRowCount > 0 && <li>{`${reading!.emptyRowCount} rows are empty and left out.`}</li>}
               {source === null && <li>Throttle and thrust are needed; speed, current, voltage, power, torque, temperature, shake and noise are taken where they stand. Units in the headers are read: Thrust (g), Current [A].</li>}
-              {source !== null && obstacles.length === 0 && <li>Every cell reads. The file itself is stored beside the run.</li>}
+              {source !== null && obstacles.length === 0 && doubts.length === 0 && <li>Every cell reads, and its figures can be. The file itself is stored beside the run.</li>}
             </ul>
           }
           actions={
@@ -107,11 +129,16 @@ export function Component() {
                 <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]} />
                 <TextInput label="Pack at rest, a cell" value={restingCell} maxLength={40} onChange={(e) => setRestingCell(e.currentTarget.value)} error={aside.problems.restingCell} rightSection={<span className="muted">V</span>} />
               </div>
-              <RunGridTable grid={source.table.grid} errors={reading!.errors} headers={source.table.headers} onChange={(grid) => setSource({ ...source, table: { ...source.table, grid } })} />
+              <RunGridTable grid={source.table.grid} errors={reading!.errors} headers={source.table.headers} onChange={setGrid} />
+              {doubts.length > 0 && <Checkbox checked={isKeptDoubted} onChange={(e) => setKeptDoubted(e.currentTarget.checked)} label="Keep it all the same: it is stored, and does not count" />}
             </>
           )}
         </StationPage>
       )}
     </Ready>
   );
+}
+
+function countWords(count: number): string {
+  return `${count} ${count === 1 ? 'step' : 'steps'}`;
 }

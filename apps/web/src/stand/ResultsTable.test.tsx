@@ -15,7 +15,7 @@ const compared = (value: number, working: string, differenceRatio: number | null
 /** A measured prop with a full-throttle thrust [N] and current [A]. */
 function prop(id: string, thrustN: number, currentA: number, more: Partial<PropResult> = {}): PropResult {
   const full: Partial<Record<PointFigure, ComparedFigure>> = { thrustN: compared(thrustN, `${id}:full:thrustN`, id === 'ref' ? null : thrustN / 20 - 1), currentA: compared(currentA, `${id}:full:currentA`) };
-  return { propModelId: id, isReference: id === 'ref', countedRunIds: ['1', '2'], leftOut: [], origin: 'typed', points: { full, hover: {}, chosen: {} }, canHover: true, standardThrust: null, breaches: [], thrustExponent: 2, curve: [{ throttleRatio: 1, thrustN, powerW: 800, speedRpm: null, currentA }], line: [], ...more };
+  return { propModelId: id, isReference: id === 'ref', countedRunIds: ['1', '2'], leftOut: [], origin: 'typed', points: { full, hover: {}, chosen: {} }, canHover: true, isFullOnly: false, standardThrust: null, breaches: [], thrustExponent: 2, curve: [{ throttleRatio: 1, thrustN, powerW: 800, speedRpm: null, currentA }], line: [], ...more };
 }
 
 const models = ['ref', 'a', 'b'].map((id, i) => ({ id, label: `7x${4 + i}x3`, makerName: 'Orle', diameterM: 0.18, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', seriesIndex: i }));

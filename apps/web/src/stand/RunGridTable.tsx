@@ -80,7 +80,7 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
               </th>
               {grid.columns.map((c, i) => (
                 <th key={i} data-unknown={c.quantity === null}>
-                  <select aria-label={`Column ${i + 1} holds`} value={c.quantity ?? ''} onChange={(e) => set(withColumn(grid, i, { quantity: e.target.value === '' ? null : (e.target.value as StandQuantity) }))}>
+                  <select aria-label={`Column ${i + 1} holds`} value={c.quantity ?? ''} onChange={(e) => set(withColumn(grid, i, { quantity: e.target.value === '' ? null : (e.target.value as StandQuantity) }, headers === undefined))}>
                     <option value="">left out</option>
                     {standQuantityNames.map((q) => (
                       <option key={q} value={q}>
@@ -90,7 +90,8 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
                   </select>
                   <span className={classes.sub}>
                     {c.quantity !== null && (
-                      <select aria-label={`Unit of ${columnName(i)}`} value={c.unitSymbol} onChange={(e) => set(withColumn(grid, i, { unitSymbol: e.target.value }))}>
+                      <select aria-label={`Unit of ${columnName(i)}`} aria-invalid={c.unitSymbol === ''} value={c.unitSymbol} onChange={(e) => set(withColumn(grid, i, { unitSymbol: e.target.value }))}>
+                        {c.unitSymbol === '' && <option value="">unit?</option>}
                         {unitSymbols(c.quantity).map((u) => (
                           <option key={u} value={u}>
                             {u}

@@ -1,7 +1,7 @@
 import { TextInput } from '@mantine/core';
 import type { RunDraftDto, RunView } from '@zivvo/contract';
 import { useState } from 'react';
-import { useKeepRunMutation, useRemoveRunMutation, useRestoreRunMutation } from '../shared/api/standApi.ts';
+import { useCampaignQuery, useKeepRunMutation, useRemoveRunMutation, useRestoreRunMutation } from '../shared/api/standApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { formatTime, useFormat } from '../shared/format/useFormat.ts';
@@ -12,7 +12,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
 import { PictureBeside } from './PictureBeside.tsx';
-import { freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
+import { doubtsOf, freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 import classes from './TypedRun.module.css';
 import { leftBehind, useDraftSaving, type DraftState } from './useDraftSaving.ts';
@@ -33,6 +33,8 @@ export function TypedRun({ run }: { run: RunView }) {
   const reading = readGrid(draft);
   const aside = readAside(draft, format.choices);
   const obstacles = [...reading.obstacles, ...Object.values(aside.problems)];
+  const { data: campaign } = useCampaignQuery(run.campaignId);
+  const doubts = model && campaign ? doubtsOf(reading, draft, { diameterM: model.measuredDiameterM ?? model.diameterM, densityKgPerM3: campaign.densityKgPerM3 }) : [];
   const pack = packs?.find((p) => p.id === run.packPieceId);
   const filled = reading.steps.length;
 
@@ -58,14 +60,20 @@ export function TypedRun({ run }: { run: RunView }) {
   return (
     <StationPage
       eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}${pack ? ` · pack ${pack.tag}` : ''}`}
-      headline={filled === 0 ? 'Type the run: throttle down, readings across' : obstacles.length === 0 ? `${filled} steps, ready to keep` : `${filled} ${filled === 1 ? 'step' : 'steps'} so far`}
+      headline={filled === 0 ? 'Type the run: throttle down, readings across' : obstacles.length === 0 ? `${filled} ${filled === 1 ? 'step' : 'steps'}, ready to keep` : `${filled} ${filled === 1 ? 'step' : 'steps'} so far`}
       detail={<SavedNote state={saving.state} />}
       reasons={
         <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
           {obstacles.map((o) => (
             <li key={o}>{o}</li>
           ))}
-          {obstacles.length === 0 && <li>Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.</li>}
+          {doubts.map((d) => (
+            <li key={d} data-severity="danger">
+              {d}
+            </li>
+          ))}
+          {doubts.length > 0 && <li>Kept like this it does not count.</li>}
+          {obstacles.length === 0 && doubts.length === 0 && <li>{filled === 1 && 'Full throttle alone ranks the prop there; hover and part throttle need more steps. '}Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.</li>}
           <li className="muted">Enter and the arrows move. Paste a block from a spreadsheet into any cell. Drop a picture of the scale or the radio beside the grid.</li>
         </ul>
       }

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { defaultUnits } from '@zivvo/words';
 import { parseDelimited } from '../shared/table/parseDelimited.ts';
-import { freshGrid, gridFromSteps, gridFromTable, readAside, readGrid, toReadings, withAddedColumn, withCell, withColumn, withPasted } from './runGrid.ts';
+import { doubtsOf, freshGrid, gridFromSteps, gridFromTable, readAside, readGrid, toReadings, withAddedColumn, withCell, withColumn, withPasted } from './runGrid.ts';
 
 const fill = (rows: string[][]) => rows.reduce((grid, row, r) => row.reduce((g, text, c) => withCell(g, r, c, text), grid), freshGrid());
 const good = [['50', '700', '14000', '8', '24'], ['100', '2300', '20000', '37', '23.5']];
@@ -14,7 +14,7 @@ describe('typing', () => {
   });
 
   test('what keeps it from being kept is said in words', () => {
-    expect(readGrid(freshGrid()).obstacles).toEqual(['Two throttle steps are needed at least.']);
+    expect(readGrid(freshGrid()).obstacles).toEqual(['Nothing is read yet: one row at full throttle is enough.']);
     expect(readGrid(fill([...good, ['70', 'x']])).obstacles).toContain('One cell cannot be taken.');
     expect(readGrid(fill([...good, ['', '900']])).obstacles).toContain('One row has no throttle or no thrust.');
     expect(readGrid(withColumn(fill(good), 2, { quantity: 'thrustN' })).obstacles).toContain('Two columns hold thrust: leave one out.');
@@ -78,4 +78,48 @@ test('a kept run opens again as what would be typed', () => {
   const again = readGrid(gridFromSteps(reading.steps, defaultUnits));
   again.steps.forEach((s, i) => expect(s.thrustN).toBeCloseTo(reading.steps[i]!.thrustN!, 6));
   expect(toReadings(reading, readAside({ restingCell: '', zeroBefore: '', zeroAfter: '' }, defaultUnits), null).readingKinds).toContainEqual({ quantity: 'thrustN', readingKind: 'settledMean' });
+});
+
+describe('units that no header names', () => {
+  test('are asked for, one by one, and nothing is read before', () => {
+    const { grid } = gridFromTable(parseDelimited('throttle,thrust,speed\n50,0.42,380\n100,1.46,460\n'));
+    expect(grid.columns.map((c) => c.unitSymbol)).toEqual(['%', '', '']);
+    expect(readGrid(grid).obstacles).toContain('Say the unit of thrust, speed: the header does not.');
+    const named = withColumn(withColumn(grid, 1, { unitSymbol: 'kg' }), 2, { unitSymbol: 'Hz' });
+    expect(readGrid(named).obstacles).toEqual([]);
+    expect(readGrid(named).steps[1]).toMatchObject({ thrustN: expect.closeTo(14.3, 1), speedRpm: 27_600 });
+  });
+
+  test('a column mapped by hand under a file’s headers has no unit yet; in the typing grid it stands before the eyes', () => {
+    const { grid } = gridFromTable(parseDelimited('first,second\n50,700\n100,2300\n'));
+    expect(withColumn(grid, 1, { quantity: 'thrustN' }, false).columns[1]!.unitSymbol).toBe('');
+    expect(withColumn(freshGrid(), 1, { quantity: 'powerW' }).columns[1]!.unitSymbol).toBe('W');
+  });
+
+  test('words count as units: amps, grams, a speed in rpm', () => {
+    expect(gridFromTable(parseDelimited('ESC %,Thrust grams,RPM (smoothed),Amps\n50,700,14000,8\n')).grid.columns.map((c) => c.unitSymbol)).toEqual(['%', 'g', 'rpm', 'A']);
+  });
+
+  test('a throttle tells its unit by its figures, microseconds do not', () => {
+    const unitFor = (rows: string): string => gridFromTable(parseDelimited(`throttle,thrust g\n${rows}`)).grid.columns[0]!.unitSymbol;
+    expect([unitFor('0.5,700\n1,2300\n'), unitFor('50,700\n100,2300\n'), unitFor('1500,700\n2000,2300\n')]).toEqual(['1', '%', '']);
+  });
+});
+
+describe('readings that cannot be', () => {
+  const five = { diameterM: 0.1295, densityKgPerM3: 1.22 };
+
+  test('are named with the units that make sense of them; those that can be are not', () => {
+    const { grid } = gridFromTable(parseDelimited('throttle %,thrust g,speed rpm,power W\n100,1.46,460,781\n'));
+    expect(doubtsOf(readGrid(grid), grid, five).at(-1)).toBe('It makes sense with thrust in kg, not g and speed in Hz, not rpm.');
+    const right = withColumn(withColumn(grid, 1, { unitSymbol: 'kg' }), 2, { unitSymbol: 'Hz' });
+    expect(doubtsOf(readGrid(right), right, five)).toEqual([]);
+    expect(doubtsOf(readGrid(grid), grid, null)).toEqual([]);
+  });
+
+  test('one row at full throttle is a run; one under it is not', () => {
+    const oneRow = (throttle: string) => readGrid(gridFromTable(parseDelimited(`throttle %,thrust g\n${throttle},1460\n`)).grid).obstacles;
+    expect(oneRow('100')).toEqual([]);
+    expect(oneRow('80')).toEqual(['One row alone must be at full throttle; below it two steps are needed at least.']);
+  });
 });

@@ -1,6 +1,6 @@
-import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, readingLimits, STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunReadingsDto } from '@zivvo/contract';
-import { emptyStep, fromSi, isHeaderRow, readQuantity, readRunTable, recognizeColumns, settleDecimalMark, standQuantities, standQuantityNames, usualUnitSymbol, type CellError, type CellProblem, type Dimension, type RunTable, type StandStep, type Unit } from '@zivvo/core';
-import { quantityNames, unitFor, unreadableSentence, type UnitChoices } from '@zivvo/words';
+import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, readingLimits, RECIPE_HEADER_MAX_LENGTH, STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunReadingsDto } from '@zivvo/contract';
+import { emptyStep, FULL_THROTTLE_LEAST, fromSi, isHeaderRow, likelyUnits, readQuantity, readRunTable, recognizeColumns, runDoubts, settleDecimalMark, standQuantities, standQuantityNames, throttleUnit, usualUnitSymbol, type CellError, type CellProblem, type Dimension, type DoubtedProp, type RunTable, type StandStep, type Unit } from '@zivvo/core';
+import { doubtSentence, quantityNames, unitFor, unitMistakeSentence, unreadableSentence, type UnitChoices } from '@zivvo/words';
 
 export type RunGrid = Pick<RunDraftDto, 'columns' | 'cells'>;
 export type RunAside = Pick<RunDraftDto, 'restingCell' | 'zeroBefore' | 'zeroAfter'>;
@@ -20,11 +20,12 @@ export function withCell(grid: RunGrid, row: number, column: number, text: strin
   return { ...grid, cells: isLast ? [...cells, grid.columns.map(() => '')] : cells };
 }
 
-export function withColumn(grid: RunGrid, column: number, change: Partial<RunColumnDto>): RunGrid {
+/** @param isUnitSeen - whether the unit of a column stands before whoever types it; under a file's headers it is asked for */
+export function withColumn(grid: RunGrid, column: number, change: Partial<RunColumnDto>, isUnitSeen = true): RunGrid {
   const columns = grid.columns.map((c, i) => {
     if (i !== column) return c;
     const next = { ...c, ...change };
-    return change.quantity === undefined || change.quantity === c.quantity ? next : { ...next, unitSymbol: change.quantity === null ? '' : usualUnitSymbol(change.quantity) };
+    return change.quantity === undefined || change.quantity === c.quantity ? next : { ...next, unitSymbol: change.quantity === null || !isUnitSeen ? '' : usualUnitSymbol(change.quantity) };
   });
   return { ...grid, columns };
 }
@@ -46,7 +47,7 @@ export interface Pasted {
 export function withPasted(grid: RunGrid, row: number, column: number, pasted: string[][]): Pasted {
   const first = pasted[0] ?? [];
   const isWhole = row === 0 && column === 0 && isHeaderRow(first);
-  const columns = isWhole ? mergeColumns(grid.columns, first) : widened(grid.columns, column + Math.max(...pasted.map((r) => r.length)));
+  const columns = isWhole ? mergeColumns(grid.columns, pasted) : widened(grid.columns, column + Math.max(...pasted.map((r) => r.length)));
   const body = isWhole ? pasted.slice(1) : pasted;
   const fitting = body.slice(0, STEP_MAX_COUNT - row);
   const height = Math.min(STEP_MAX_COUNT, Math.max(grid.cells.length, row + fitting.length + 1));
@@ -59,8 +60,8 @@ export function withPasted(grid: RunGrid, row: number, column: number, pasted: s
   return { grid: { columns, cells }, leftOverRows: body.length - fitting.length };
 }
 
-function mergeColumns(columns: RunColumnDto[], headers: string[]): RunColumnDto[] {
-  const read = gridColumns(headers);
+function mergeColumns(columns: RunColumnDto[], [headers, ...body]: string[][]): RunColumnDto[] {
+  const read = gridColumns(headers!, body);
   return [...read, ...columns.slice(read.length).map((c) => ({ ...c, quantity: read.some((r) => r.quantity === c.quantity) ? null : c.quantity }))].slice(0, COLUMN_MAX_COUNT);
 }
 
@@ -69,13 +70,17 @@ function widened(columns: RunColumnDto[], wanted: number): RunColumnDto[] {
   return missing <= 0 ? columns : [...columns, ...Array.from({ length: missing }, (): RunColumnDto => ({ quantity: null, unitSymbol: '', readingKind: 'settledMean' }))];
 }
 
-function gridColumns(headers: string[]): RunColumnDto[] {
-  return recognizeColumns(headers.slice(0, COLUMN_MAX_COUNT)).map(({ quantity, unitSymbol, readingKind }) => ({ quantity, unitSymbol, readingKind }));
+/** What headers say; a unit that none of them names stays open, but for a throttle whose figures tell. */
+function gridColumns(headers: string[], body: readonly string[][]): RunColumnDto[] {
+  const unitOf = (quantity: string | null, column: number): string => (quantity === 'throttleRatio' ? (throttleUnit(body.map((r) => r[column] ?? '')) ?? '') : '');
+  return recognizeColumns(headers.slice(0, COLUMN_MAX_COUNT)).map(({ quantity, unitSymbol, unitFrom, readingKind }, i) => ({ quantity, unitSymbol: unitFrom === 'header' ? unitSymbol : unitOf(quantity, i), readingKind }));
 }
 
 export interface ImportedTable {
   grid: RunGrid;
   headers: string[];
+  /** The headers as they are remembered; null for a table without any. */
+  recipeHeader: string | null;
   /** Headers that nothing could be made of. */
   unknown: string[];
   leftOverRows: number;
@@ -86,10 +91,10 @@ export function gridFromTable(rows: string[][]): ImportedTable {
   const hasHeader = isHeaderRow(rows[0] ?? []);
   const width = Math.min(COLUMN_MAX_COUNT, Math.max(0, ...rows.map((r) => r.length)));
   const headers = Array.from({ length: width }, (_, i) => (hasHeader ? (rows[0]![i] ?? '') : `Column ${i + 1}`));
-  const columns = gridColumns(headers);
   const body = hasHeader ? rows.slice(1) : rows;
+  const columns = gridColumns(headers, body);
   const cells = body.slice(0, STEP_MAX_COUNT).map((r) => headers.map((_, i) => (r[i] ?? '').trim().slice(0, CELL_MAX_LENGTH)));
-  return { grid: { columns, cells }, headers, unknown: headers.filter((h, i) => columns[i]!.quantity === null && h.trim() !== ''), leftOverRows: Math.max(0, body.length - STEP_MAX_COUNT) };
+  return { grid: { columns, cells }, headers, recipeHeader: hasHeader ? headers.map((h) => h.trim().toLowerCase()).join('\t').slice(0, RECIPE_HEADER_MAX_LENGTH) : null, unknown: headers.filter((h, i) => columns[i]!.quantity === null && h.trim() !== ''), leftOverRows: Math.max(0, body.length - STEP_MAX_COUNT) };
 }
 
 export interface GridReading extends RunTable {
@@ -99,18 +104,30 @@ export interface GridReading extends RunTable {
 
 /** Reads the whole grid: steps, errors by cell, and what is still missing. */
 export function readGrid(grid: RunGrid): GridReading {
-  const table = readRunTable(grid.cells, grid.columns, settleDecimalMark(grid.cells), readingLimits);
+  const unitless = grid.columns.filter((c) => c.quantity !== null && c.unitSymbol === '');
+  const table = readRunTable(grid.cells, grid.columns.map((c) => (unitless.includes(c) ? { ...c, quantity: null } : c)), settleDecimalMark(grid.cells), readingLimits);
   const obstacles: string[] = [];
   const has = (quantity: string): boolean => grid.columns.some((c) => c.quantity === quantity);
   const repeated = grid.columns.map((c) => c.quantity).find((q, i, all) => q !== null && all.indexOf(q) !== i);
   if (repeated) obstacles.push(`Two columns hold ${quantityNames[repeated].toLowerCase()}: leave one out.`);
   if (!has('throttleRatio')) obstacles.push('Say which column is the throttle.');
   if (!has('thrustN')) obstacles.push('Say which column is the thrust.');
+  if (unitless.length > 0) obstacles.push(`Say the unit of ${unitless.map((c) => quantityNames[c.quantity!].toLowerCase()).join(', ')}: the header does not.`);
   if (table.errors.length > 0) obstacles.push(table.errors.length === 1 ? 'One cell cannot be taken.' : `${table.errors.length} cells cannot be taken.`);
   const halfRows = table.steps.filter((s) => s.throttleRatio === null || s.thrustN === null).length;
-  if (table.errors.length === 0 && has('throttleRatio') && has('thrustN') && halfRows > 0) obstacles.push(halfRows === 1 ? 'One row has no throttle or no thrust.' : `${halfRows} rows have no throttle or no thrust.`);
-  if (table.steps.length < 2) obstacles.push('Two throttle steps are needed at least.');
+  if (table.errors.length === 0 && unitless.length === 0 && has('throttleRatio') && has('thrustN') && halfRows > 0) obstacles.push(halfRows === 1 ? 'One row has no throttle or no thrust.' : `${halfRows} rows have no throttle or no thrust.`);
+  const [only] = table.steps;
+  if (!only) obstacles.push('Nothing is read yet: one row at full throttle is enough.');
+  else if (table.steps.length === 1 && only.throttleRatio !== null && only.throttleRatio < FULL_THROTTLE_LEAST) obstacles.push('One row alone must be at full throttle; below it two steps are needed at least.');
   return { ...table, obstacles };
+}
+
+/** What of a readable run cannot be, in words, with the units that would make sense of it. */
+export function doubtsOf(reading: GridReading, grid: RunGrid, prop: DoubtedProp | null): string[] {
+  if (prop === null || reading.obstacles.length > 0) return [];
+  const doubts = runDoubts(reading.steps, prop);
+  const likely = likelyUnits(reading.steps, grid.columns, prop);
+  return [...doubts.map(doubtSentence), ...(likely ? [unitMistakeSentence(likely)] : [])];
 }
 
 /** Place and cause of a cell error in words: row as counted on the page. */

@@ -24,6 +24,9 @@ export const standLimits = {
 } as const satisfies Record<string, Range>;
 
 export const STEP_MAX_COUNT = 120;
+/** Headers of a table, put together. */
+export const RECIPE_HEADER_MAX_LENGTH = 2000;
+export const RECIPE_MAX_COUNT = 200;
 export const COLUMN_MAX_COUNT = 16;
 export const CELL_MAX_LENGTH = 40;
 export const IMPORT_RUN_MAX_COUNT = 20;

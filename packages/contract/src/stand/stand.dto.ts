@@ -3,7 +3,7 @@ import { standQuantityNames, type ReadingKind, type StandQuantity } from '@zivvo
 import { ArrayMaxSize, IsArray, IsString, Matches, MaxLength, registerDecorator } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, IMPORT_RUN_MAX_COUNT, STEP_MAX_COUNT, readingLimits, standLimits } from './limits.ts';
+import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, IMPORT_RUN_MAX_COUNT, RECIPE_HEADER_MAX_LENGTH, STEP_MAX_COUNT, readingLimits, standLimits } from './limits.ts';
 
 /** A stand evening for one craft: reference, air, gate. */
 export class CampaignDto {
@@ -174,6 +174,15 @@ export class ImportedRunDto extends RunReadingsDto {
   propModelId!: string;
 }
 
+/** How the columns under a row of headers were read: offered again where the same headers come back. */
+export class ImportRecipeDto {
+  @Text(RECIPE_HEADER_MAX_LENGTH)
+  header!: string;
+
+  @ListOf(() => RunColumnDto, { min: 1, max: COLUMN_MAX_COUNT })
+  columns!: RunColumnDto[];
+}
+
 /** Runs read from one file or paste: all are kept or none. */
 export class ImportRunsDto {
   @ListOf(() => ImportedRunDto, { min: 1, max: IMPORT_RUN_MAX_COUNT })
@@ -183,6 +192,11 @@ export class ImportRunsDto {
   @Nullable()
   @Matches(/^[0-9a-f]{64}$/, { context: { allowed: 'SHA-256' } })
   blobSha256!: string | null;
+
+  /** To be remembered; null for a table without headers. */
+  @Nullable()
+  @Inside(() => ImportRecipeDto)
+  recipe!: ImportRecipeDto | null;
 }
 
 export class AttachBlobDto {

@@ -1,6 +1,6 @@
 import type { CampaignResults, Origin, ReadingKind, StandQuantity, StandStep } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
-import type { CampaignDto, RunDraftDto } from './stand.dto.ts';
+import type { CampaignDto, ImportRecipeDto, RunDraftDto } from './stand.dto.ts';
 
 export interface CampaignView extends RowView, Omit<CampaignDto, never> {
   craftId: string;
@@ -50,6 +50,9 @@ export interface CampaignDetailView extends CampaignView {
 export interface CampaignResultsView extends CampaignResults {
   campaign: CampaignView;
 }
+
+/** How a row of headers was read the last time. */
+export interface ImportRecipeView extends RowView, Omit<ImportRecipeDto, never> {}
 
 /** The answer to a kept draft or run: its new revision. */
 export interface KeptView {

@@ -69,6 +69,8 @@ export interface PropResult {
   origin: Origin | null;
   points: Record<PointName, Partial<Record<PointFigure, ComparedFigure>>>;
   canHover: boolean | null;
+  /** Read at full throttle alone: it ranks there, and says nothing of hover, part throttle or crossings. */
+  isFullOnly: boolean;
   /** Full-throttle thrust in standard air at the measured speed. */
   standardThrust: Figure | null;
   breaches: LimitBreach[];

@@ -76,6 +76,8 @@ export function campaignReasons(input: CampaignInput, results: CampaignResults, 
   reasons.push(...breaches(results, name));
   const reference = results.props.find((p) => p.isReference);
   for (const prop of results.props) reasons.push(...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
+  const fullOnly = results.props.filter((p) => p.isFullOnly).map((p) => name(p.propModelId));
+  if (fullOnly.length > 0) reasons.push({ code: 'fullOnly', severity: 'note', values: { names: fullOnly.join(', '), count: fullOnly.length, kind: results.kind }, figure: null });
   reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted));
   reasons.push(...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {

@@ -26,6 +26,8 @@ export interface RunPoint {
 
 /** Full throttle may be extended from a top step of at least this. */
 const LEAST_TOP_THROTTLE = 0.85;
+/** A single step from here on is full throttle itself. */
+export const FULL_THROTTLE_LEAST = 0.98;
 
 export interface PointPlace {
   point: PointName;
@@ -45,13 +47,14 @@ export function pointPlaces(carryThrustN: number | null, chosenThrottleRatio: nu
 /**
  * Reads one settled run at a place of its curve.
  *
- * @returns null where the run says nothing: fewer than two steps, thrust that does not rise, a full throttle too far
+ * @returns null where the run says nothing: fewer than two steps and not full throttle alone, thrust that does not rise, a full throttle too far
  * above the top step, or a thrust beyond what the prop gave at its top step
  */
 export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null {
   const steps = rising(run.steps, place.axis);
   const top = steps.at(-1)?.[place.axis];
-  if (steps.length < 2 || top === undefined || top === null) return null;
+  if (top === undefined || top === null) return null;
+  if (steps.length === 1) return place.point === 'full' && top >= FULL_THROTTLE_LEAST ? asRead(steps[0]!) : null;
   if (place.point === 'full' && top < LEAST_TOP_THROTTLE) return null;
   if (place.axis === 'thrustN' && place.at > top) return null;
   const readings: RunPoint['readings'] = {};
@@ -61,6 +64,13 @@ export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null 
   }
   const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
   return { readings, values: withQuotients(values), isExtended: Object.values(readings).some((r) => r.isExtended), reduction: null };
+}
+
+/** A single full-throttle step: its readings are its values. */
+function asRead(step: StandStep): RunPoint {
+  const readings = Object.fromEntries(readFigures.flatMap((name) => (step[name] === null ? [] : [[name, { value: step[name], isExtended: false, between: null } satisfies CurveReading]]))) as RunPoint['readings'];
+  const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
+  return { readings, values: withQuotients(values), isExtended: false, reduction: null };
 }
 
 /** Values with the quotients that follow from them. */

@@ -1,4 +1,5 @@
 import { dimensions, findUnit } from '../units/dimensions.ts';
+import type { Unit } from '../units/unit.ts';
 import { standQuantities, type ReadingKind, type StandQuantity } from './quantities.ts';
 
 /** What one column of a table is taken to hold; null quantity: left out until the reader says. */
@@ -63,12 +64,30 @@ function recognize(header: string): RecognizedColumn {
   const named = (Object.keys(NAMES) as StandQuantity[]).find((name) => NAMES[name].words.test(text));
   const quantity = named ?? TELLING_UNITS[written.toLowerCase()] ?? null;
   if (quantity === null) return { header, quantity, unitSymbol: '', readingKind, unitFrom: 'usual' };
-  const unit = findUnit(standQuantities[quantity], written);
+  const unit = findUnit(standQuantities[quantity], written) ?? unitInWords(text, quantity);
   return unit ? { header, quantity, unitSymbol: unit.symbol, readingKind, unitFrom: 'header' } : { header, quantity, unitSymbol: NAMES[quantity].usual, readingKind, unitFrom: 'usual' };
+}
+
+/** A unit that stands in the header as a word: `amps`, `thrust grams`, `RPM (smoothed)`. */
+function unitInWords(text: string, quantity: StandQuantity): Unit | undefined {
+  const words = text.split(/[^\p{L}°]+/u).filter((w) => w.length >= 3);
+  return words.map((w) => findUnit(standQuantities[quantity], w)).find((u) => u !== undefined);
 }
 
 function lastWord(header: string): string {
   return header.trim().split(/[\s_]+/).at(-1) ?? '';
+}
+
+/**
+ * The unit of a throttle column, by its figures: up to one they are shares, to two hundred percent.
+ *
+ * @returns null where they say neither, as microseconds do
+ */
+export function throttleUnit(cells: readonly string[]): '%' | '1' | null {
+  const numbers = cells.filter((c) => c.trim() !== '').map((c) => Number(c.trim().replace('%', '').replace(',', '.')));
+  const most = Math.max(...numbers);
+  if (numbers.length === 0 || !numbers.every((n) => n >= 0)) return null;
+  return most <= 1 ? '1' : most > 1.5 && most <= 200 ? '%' : null;
 }
 
 /** Whether a row looks like headers: no cell of it is a bare number, and one at least has letters. */

@@ -82,8 +82,8 @@ describe('comparison', () => {
 
   test('figures scale with the readings: doubling every thrust doubles thrust and changes no difference', () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.6, max: 4, noNaN: true }), (scale) => {
-        const scaled = input([...twice('ref', 20 * scale, 700), ...twice('big', 24 * scale, 900)]);
+      fc.property(fc.double({ min: 0.6, max: 2, noNaN: true }), (scale) => {
+        const scaled = input([...twice('ref', 20 * scale, 700 * scale ** 1.5), ...twice('big', 24 * scale, 900 * scale ** 1.5)]);
         const results = reduceCampaign(scaled);
         expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(20 * scale, 6);
         expect(results.props[1]!.points.full.thrustN!.differenceRatio).toBeCloseTo(0.2, 6);
@@ -105,7 +105,26 @@ describe('what counts', () => {
     expect(results.props[1]!.points.full).toEqual({});
   });
 
-  test('one step is not a curve', () => expect(codes(input([runOf('ref', 1, lawSteps(20, 700, [1]))]))).toContain('leftOut.tooFewSteps'));
+  test('one step under full throttle is not a curve', () => expect(codes(input([runOf('ref', 1, lawSteps(20, 700, [0.9]))]))).toContain('leftOut.tooFewSteps'));
+
+  test('full throttle alone ranks there, with its spread, and says what it cannot show', () => {
+    const once = (id: string, topN: number, topW: number) => [1, 2].map((ordinal) => runOf(id, ordinal, lawSteps(topN * (1 + 0.004 * (1.5 - ordinal)), topW, [1])));
+    const results = reduceCampaign(input([...once('ref', 20, 700), ...once('big', 24, 900), ...once('small', 4, 100)]));
+    expect(results.headline).toMatchObject({ code: 'strongest' });
+    const [ref, big, small] = results.props;
+    expect(big!.points.full.thrustN!).toMatchObject({ figure: { value: expect.closeTo(24, 9), mark: 'measured', uncertainty: expect.any(Number) }, differenceRatio: expect.closeTo(0.2, 9), comparison: 'more' });
+    expect(ref).toMatchObject({ isFullOnly: true, canHover: true, points: { hover: {}, chosen: {} } });
+    // Its full throttle is under what carries the craft: that much is known.
+    expect(small!.canHover).toBe(false);
+    expect(results.reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['fullOnly', 'cannotHover']));
+    expect(results.reasons.some((r) => r.code.startsWith('leftOut'))).toBe(false);
+  });
+
+  test('readings that cannot be are kept and do not count, with the figure that gives them away', () => {
+    const results = reduceCampaign(input([...twice('ref', 20, 700), runOf('big', 1, lawSteps(24_000, 900))]));
+    expect(results.props[1]!).toMatchObject({ countedRunIds: [], leftOut: [{ code: 'doubt.merit', limit: 0.85 }] });
+    expect(results.reasons.map((r) => r.code)).toContain('leftOut.doubt.merit');
+  });
 });
 
 describe('limits and reasons', () => {

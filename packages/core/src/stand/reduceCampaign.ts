@@ -31,7 +31,8 @@ export function figureDimension(figure: PointFigure): Dimension {
  * A figure is the mean over the runs that count. Its 95 % half width comes from the spread between runs of the same
  * prop, pooled over the whole campaign, so two runs of each of seven props give seven degrees of freedom. Two props
  * differ only where the difference exceeds its own interval. Full throttle is reduced to one voltage through the motor. Runs below the pack gate, with another reading kind
- * than the reference, or with fewer than two usable steps are listed and left out.
+ * than the reference, with readings that cannot be, or with fewer than two usable steps are listed and left out; a single
+ * step at full throttle counts there.
  *
  * @param input - one craft, its props and kept runs of one protocol version, SI
  * @returns results in the order of `input.props`, a coded headline and coded reasons
@@ -42,7 +43,7 @@ export function reduceCampaign(input: CampaignInput): CampaignResults {
   const { of: sorted, fullVoltageV } = campaignRuns(input);
   const spreads = spreadOfFigures([...sorted.values()]);
   const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
-  const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads));
+  const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads, hoverN));
   const spread = spreads.get('full:thrustN') ?? null;
   const results: CampaignResults = {
     kind: input.craft.kind,
@@ -79,7 +80,7 @@ function spreadOfFigures(all: SortedRuns[]): Map<string, PooledSpread> {
   return spreads;
 }
 
-function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, reference: SortedRuns | undefined, spreads: Map<string, PooledSpread>): PropResult {
+function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, reference: SortedRuns | undefined, spreads: Map<string, PooledSpread>, hoverN: number | null): PropResult {
   const isReference = prop.id === input.referencePropId;
   const points: PropResult['points'] = { full: {}, hover: {}, chosen: {} };
   for (const point of ['full', 'hover', 'chosen'] as const) {
@@ -97,13 +98,22 @@ function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, 
     leftOut: runs.leftOut,
     origin: originOf(runs),
     points,
-    canHover: runs.counted.length === 0 ? null : points.hover.throttleRatio !== undefined,
+    canHover: canHover(runs, points, hoverN),
+    isFullOnly: runs.counted.length > 0 && runs.counted.every((r) => r.settled.steps.length === 1),
     standardThrust: standardThrust(prop.id, runs, spreads.get('full:thrustN') ?? null),
     breaches: breachesOf(input.craft, prop, runs.counted.map((r) => r.settled)),
     thrustExponent: thrustExponent(runs),
     curve,
     line: drawnLine(curve),
   };
+}
+
+/** Whether the craft is carried: read off the curve; of full throttle alone by its thrust, with no word on how much throttle. */
+function canHover(runs: SortedRuns, points: PropResult['points'], hoverN: number | null): boolean | null {
+  if (runs.counted.length === 0 || hoverN === null) return null;
+  if (points.hover.throttleRatio !== undefined) return true;
+  const isFullOnly = runs.counted.every((r) => r.settled.steps.length === 1);
+  return isFullOnly && (points.full.thrustN?.figure.value ?? 0) >= hoverN;
 }
 
 function comparedFigure(propModelId: string, point: PointName, figure: PointFigure, runs: SortedRuns, reference: number[], spread: PooledSpread | null): ComparedFigure | null {

@@ -1,5 +1,6 @@
 import type { Origin } from '../figure/figure.ts';
 import { correctZeroDrift } from './standardDay.ts';
+import type { DoubtCode } from './runDoubts.ts';
 import type { ReadingKind, StandQuantity, StandStep } from './quantities.ts';
 
 /** A kept run as the reduction takes it. */
@@ -18,7 +19,7 @@ export interface RunRecord {
 }
 
 /** Why a kept run is shown but not counted. */
-export type LeftOutCode = 'belowGate' | 'readingKindDiffers' | 'tooFewSteps';
+export type LeftOutCode = 'belowGate' | 'readingKindDiffers' | 'tooFewSteps' | `doubt.${DoubtCode}`;
 
 export interface SettledRun {
   run: RunRecord;

@@ -2,8 +2,9 @@ import { carryThrustN } from '../craft/carryThrust.ts';
 import type { CampaignInput, PropResult } from './campaign.ts';
 import type { Drive } from '../powertrain/equilibrium.ts';
 import { mean } from '../statistics/describe.ts';
-import { pointOfRun, pointPlaces, withQuotients, type PointName, type RunPoint } from './pointOfRun.ts';
+import { FULL_THROTTLE_LEAST, pointOfRun, pointPlaces, withQuotients, type PointName, type RunPoint } from './pointOfRun.ts';
 import { voltageStep } from './reduceVoltage.ts';
+import { runDoubts } from './runDoubts.ts';
 import { settleRun, type LeftOutCode, type RunRecord, type SettledRun } from './settleRun.ts';
 
 /** One counted run with its points, as the reduction and the workings both use it. */
@@ -76,7 +77,10 @@ export function sortRuns(input: CampaignInput, propModelId: string): SortedRuns 
 
 function whyLeftOut(input: CampaignInput, settled: SettledRun): { code: LeftOutCode; value: number | null; limit: number | null } | null {
   const { run, steps } = settled;
-  if (steps.length < 2) return { code: 'tooFewSteps', value: steps.length, limit: 2 };
+  const isFullAlone = steps.length === 1 && steps[0]!.throttleRatio! >= FULL_THROTTLE_LEAST;
+  if (steps.length < 2 && !isFullAlone) return { code: 'tooFewSteps', value: steps.length, limit: 2 };
+  const [doubt] = runDoubts(steps, { diameterM: input.props.find((p) => p.id === run.propModelId)!.diameterM, densityKgPerM3: run.densityKgPerM3 });
+  if (doubt) return { code: `doubt.${doubt.code}`, value: doubt.value, limit: doubt.value < doubt.min ? doubt.min : doubt.max };
   if (input.gateCellV !== null && run.restingCellV !== null && run.restingCellV < input.gateCellV) return { code: 'belowGate', value: run.restingCellV, limit: input.gateCellV };
   return hasOtherKind(input, run) ? { code: 'readingKindDiffers', value: null, limit: null } : null;
 }

@@ -1,4 +1,4 @@
-import type { CalibrationView, CampaignDetailView, CampaignListView, CampaignResultsView, CreateCampaignDto, CreateRunDto, ImportRunsDto, KeepRunDto, KeptView, RunView, SaveDraftDto, UpdateCampaignDto } from '@zivvo/contract';
+import type { CalibrationView, CampaignDetailView, CampaignListView, CampaignResultsView, CreateCampaignDto, CreateRunDto, ImportRecipeView, ImportRunsDto, KeepRunDto, KeptView, RunView, SaveDraftDto, UpdateCampaignDto } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
@@ -17,7 +17,8 @@ export const standApi = api.injectEndpoints({
     createRun: build.mutation<RunView, { campaignId: string; body: CreateRunDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/runs`, method: 'POST', body }), invalidatesTags: ['Campaign'] }),
     saveDraft: build.mutation<KeptView, { id: string; body: SaveDraftDto }>({ query: ({ id, body }) => ({ url: `/runs/${id}/draft`, method: 'PUT', body }) }),
     keepRun: build.mutation<RunView, { id: string; body: KeepRunDto }>({ query: ({ id, body }) => ({ url: `/runs/${id}/keep`, method: 'POST', body }), invalidatesTags: ['Run', 'Campaign', 'Line'] }),
-    importRuns: build.mutation<CampaignDetailView, { campaignId: string; body: ImportRunsDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }), invalidatesTags: ['Campaign', 'Line'] }),
+    importRecipes: build.query<ImportRecipeView[], void>({ query: () => '/import-recipes', providesTags: ['Run'] }),
+    importRuns: build.mutation<CampaignDetailView, { campaignId: string; body: ImportRunsDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }), invalidatesTags: ['Campaign', 'Line', 'Run'] }),
     attachPicture: build.mutation<RunView, { id: string; blobSha256: string }>({ query: ({ id, blobSha256 }) => ({ url: `/runs/${id}/pictures`, method: 'POST', body: { blobSha256 } }), invalidatesTags: ['Run'] }),
     removeRun: build.mutation<void, string>({ query: (id) => ({ url: `/runs/${id}`, method: 'DELETE' }), invalidatesTags: ['Campaign', 'Line'] }),
     restoreRun: build.mutation<RunView, string>({ query: (id) => ({ url: `/runs/${id}/restore`, method: 'POST' }), invalidatesTags: ['Campaign', 'Run', 'Line'] }),
@@ -26,5 +27,5 @@ export const standApi = api.injectEndpoints({
 
 export const {
   useCampaignsQuery, useCampaignQuery, useCalibrationQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
-  useRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
+  useRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRecipesQuery, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
 } = standApi;
