@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, running, seriousFaults, test as base, watchFaults, type Zivvo } from './zivvo.ts';
+import { expect, overflowOf, running, seriousFaults, signIt, test as base, watchFaults, type Zivvo } from './zivvo.ts';
 
 /** Care throws pieces away and logs flights: it works on a shed of its own. */
 const test = base.extend<object, { shed: Zivvo }>({ shed: [running('demo'), { scope: 'worker' }] });
@@ -64,8 +64,7 @@ test('a walkaround finds white at the root: the piece goes, a spare is fitted, a
   await expect(page.getByText(/4 pieces to look at/)).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByText(/All seen and looked at/)).toBeVisible();
-  await page.keyboard.press('k');
-  await expect(page.getByText(/^Signed .*24/)).toBeVisible();
+  await signIt(page);
   await page.goto(`${shed.address}/care/walk?craft=${id}`);
   await expect(headline(page)).toHaveText(/: top$/);
   await seeAll(page, 12);

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
+import { expect, overflowOf, seriousFaults, signIt, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 interface Arm {
   place: string;
@@ -48,8 +48,7 @@ test('a craft is seen, looked at and signed for in three keys, and stays so', as
   await expect(headline(page)).toHaveText('Skua is right: every piece, every spin');
   await page.keyboard.press('l');
   await expect(page.getByText(/All seen and looked at/)).toBeVisible();
-  await page.keyboard.press('k');
-  await expect(page.getByText(/^Signed .*24/)).toBeVisible();
+  await signIt(page);
   await page.reload();
   await expect(page.getByText(/^Signed .*24/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Rear left: .*, seen/ })).toBeVisible();

@@ -162,3 +162,14 @@ export async function overflowOf(page: Page): Promise<{ page: number; work: numb
     return { page: document.documentElement.scrollWidth - window.innerWidth, work: main ? main.scrollWidth - main.clientWidth : 0 };
   });
 }
+
+/** Says who signs where nobody was chosen yet, and signs for the craft on the page. */
+export async function signIt(page: Page): Promise<void> {
+  const who = page.getByRole('combobox', { name: 'Who signs?' });
+  const asSomebody = page.getByRole('button', { name: /^Sign for it as / });
+  await expect(who.or(asSomebody)).toBeVisible();
+  if (await who.isVisible()) await who.selectOption({ index: 1 });
+  await expect(asSomebody).toBeEnabled();
+  await page.keyboard.press('k');
+  await expect(page.getByText(/^Signed .*24.* by /)).toBeVisible();
+}

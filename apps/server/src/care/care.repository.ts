@@ -110,12 +110,12 @@ export class FlightRepository extends RowRepository<typeof flight> {
   }
 
   /** Seconds flown by a craft since a moment, and in all. */
-  async flownS(db: DbOrTx, craftId: string, since: Date): Promise<{ recentS: number; allS: number; firstAt: Date | null }> {
+  async flownS(db: DbOrTx, craftId: string, since: Date): Promise<{ recentS: number; allS: number; recentCount: number; firstAt: Date | null }> {
     const [row] = await db
-      .select({ allS: sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number), recentS: sql<number>`coalesce(sum(${flight.durationS}) filter (where ${gte(flight.flownAt, since)}), 0)`.mapWith(Number), firstAt: sql<string | null>`min(${flight.flownAt})` })
+      .select({ allS: sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number), recentS: sql<number>`coalesce(sum(${flight.durationS}) filter (where ${gte(flight.flownAt, since)}), 0)`.mapWith(Number), recentCount: sql<number>`count(*) filter (where ${gte(flight.flownAt, since)})`.mapWith(Number), firstAt: sql<string | null>`min(${flight.flownAt})` })
       .from(flight)
       .where(and(eq(flight.workshopId, this.workshop.id), eq(flight.craftId, craftId), isNull(flight.deletedAt)));
-    return { recentS: row?.recentS ?? 0, allS: row?.allS ?? 0, firstAt: row?.firstAt ? new Date(row.firstAt) : null };
+    return { recentS: row?.recentS ?? 0, allS: row?.allS ?? 0, recentCount: row?.recentCount ?? 0, firstAt: row?.firstAt ? new Date(row.firstAt) : null };
   }
 
   async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlight[]> {

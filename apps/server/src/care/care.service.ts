@@ -215,14 +215,15 @@ export class CareService {
   }
 
   private async season(craft: CraftRow, model: PropModelRow | null): Promise<CareView['season']> {
-    if (!model) return [];
+    if (!model) return { days: SEASON_DAYS, flightCount: 0, logDays: 0, hands: [] };
     const since = new Date(this.clock.nowMs() - SEASON_DAYS * DAY_MS);
     const retired = await this.log.retiredSince(this.db, model.id, since);
     const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id);
-    const { firstAt } = await this.flights.flownS(this.db, craft.id, since);
+    const { firstAt, recentCount: flightCount } = await this.flights.flownS(this.db, craft.id, since);
     const daysCount = firstAt === null ? 1 : Math.min(SEASON_DAYS, Math.max(1, (this.clock.nowMs() - firstAt.getTime()) / DAY_MS));
     const needed = handsNeeded(craft.rotors, layoutKind(craft.layout));
-    return (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, days: SEASON_DAYS, spares: seasonSpares({ daysCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
+    const hands = (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, spares: seasonSpares({ daysCount, flightCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
+    return { days: SEASON_DAYS, flightCount, logDays: firstAt === null ? 0 : Math.floor(daysCount), hands };
   }
 }
 

@@ -5,7 +5,7 @@ import { v7 } from 'uuid';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventRepository } from '../event/event.repository.ts';
-import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+import { aCraft, aPropModel, aSigner, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 const model = aPropModel();
@@ -15,8 +15,11 @@ const ARMS = ['frontLeft', 'frontRight', 'rearRight', 'rearLeft'] as const;
 const on = new Map<string, PieceView>();
 const spare: PieceView[] = [];
 
+let signer: Record<string, string>;
+
 beforeAll(async () => {
   server = await startTestServer();
+  signer = await aSigner(server);
   for (const m of [model, stronger]) await server.http.post('/api/prop-models').send(m).expect(201);
   await server.http.post('/api/crafts').send(craft).expect(201);
   const batch = (await server.http.post('/api/batches').send({ id: v7(), propModelId: model.id, cwCount: 4, ccwCount: 3, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null }).expect(201)).body as BatchDetailView;
@@ -45,7 +48,7 @@ const sign = async (): Promise<void> => {
   const { revision, arms } = (await server.http.get(`/api/fittings/${craft.id}`).expect(200)).body as FittingView;
   const seen = arms.map(({ place, level, expectedSpin }) => ({ place, level, seenSpin: expectedSpin, spinBy: 'strip', outputName: null, hand: null, isLabelForward: true, thread: null, checks: [{ what: 'noDamage' }] }));
   await server.http.put(`/api/fittings/${craft.id}`).send({ arms: seen, isHanging: false, sideThrust: null, note: null, revision }).expect(200);
-  await server.http.post(`/api/fittings/${craft.id}/confirm`).send({ note: null }).expect(200);
+  await server.http.post(`/api/fittings/${craft.id}/confirm`).set(signer).send({ note: null }).expect(200);
 };
 
 describe('walking round', () => {
@@ -191,6 +194,8 @@ describe('flying', () => {
     const id = v7();
     const care = (await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201)).body as CareView;
     expect(care).toMatchObject({ ready: { verdict: 'look' }, flownS: 5460 });
+    // A handful of flights of one day tells no season.
+    expect(care.season).toMatchObject({ flightCount: expect.any(Number), hands: [{ hand: 'cw', spares: null }, { hand: 'ccw', spares: null }] });
     expect(care.pieces.find((p) => p.piece.id === on.get('rearLeft')!.id)!.life).toMatchObject({ durationS: 5400, flightCount: 1, dueInDays: expect.any(Number) });
     await server.http.post(url('/flights')).send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null }).expect(201);
     expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(2 + 5460 / 3600, 9);

@@ -1,4 +1,4 @@
-import type { BoreFit, CareOutcome, CauseName, Finding, GainAxis, Look, PieceHand, Retirement, RotorPlace, StrikeSeverity, StruckThing } from '@zivvo/core';
+import type { BoreFit, CareOutcome, CauseName, Finding, GainAxis, Look, PieceHand, Reason, Retirement, RotorPlace, StrikeSeverity, StruckThing } from '@zivvo/core';
 
 /** A fact as it is stored: what happened, with everything that its projection needs. */
 export type StoredFact =
@@ -13,7 +13,8 @@ export type StoredFact =
   | CareFact
   /** An arm is not as it was: its piece, the hand or face of an untagged one, the motor's spin, its place in the controller's table. */
   | { kind: 'armChanged'; craftId: string; place: RotorPlace; level: number; what: ArmChange }
-  | { kind: 'fittingConfirmed'; craftId: string; verdict: string; note: string | null }
+  /** `missing`: what kept the craft down beside its signature; older facts do not tell. */
+  | { kind: 'fittingConfirmed'; craftId: string; verdict: string; note: string | null; missing?: Reason[] }
   | { kind: 'partChanged'; part: 'motor' | 'pack' | 'spare'; partId: string; change: 'added' | 'changed' | 'removed' | 'restored'; values: Record<string, string | number | null> };
 
 export type ArmChange = 'piece' | 'hand' | 'face' | 'spin' | 'table';

@@ -18,6 +18,7 @@ export interface NewestEvent {
   sequence: number;
   at: Date;
   personName: string | null;
+  fact: StoredFact;
 }
 
 export class EventRepository {
@@ -111,7 +112,7 @@ export class EventRepository {
   async newestOf(db: DbOrTx, subjectIds: string[], kind: StoredFact['kind']): Promise<Map<string, NewestEvent>> {
     if (subjectIds.length === 0) return new Map();
     const rows = await db
-      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, sequence: event.sequence, at: event.at, personName: person.name })
+      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .where(and(inArray(event.subjectId, subjectIds), eq(event.kind, kind)))

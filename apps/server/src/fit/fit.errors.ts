@@ -21,7 +21,7 @@ export class OldTagError extends FeatureError {
 
 /** A craft that nobody may sign for yet: something is wrong, unseen or not looked at. */
 export class NotSignableError extends FeatureError {
-  constructor(reason: 'wrong' | 'unseen' | 'notLooked', detail: string) {
+  constructor(reason: 'noPerson' | 'wrong' | 'mixed' | 'unseen' | 'notLooked', detail: string) {
     super(422, `fit.${reason}`, 'Not signed', `${detail} Nothing was lost.`);
   }
 }

@@ -1,11 +1,12 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ConfirmFittingDto, type FitPieceDto, type FittingView, type SwapArmsDto, type UpdateFittingDto } from '@zivvo/contract';
 import {
-  controlAuthority, controlledRotors, fixPlan, forceReasons, isLookedAt, labelSpinOf, layoutKind, rotorLosses, sideThrustFor, tablePlan, type CraftKind, type Reason, type RotorPlace,
+  controlAuthority, controlledRotors, fixPlan, forceReasons, isLookedAt, labelSpinOf, layoutKind, rotorLosses, sideThrustFor, tablePlan, type CraftKind, type ReadyToFly, type Reason, type RotorPlace,
 } from '@zivvo/core';
 import { placeNames } from '@zivvo/words';
 import { AlertService } from '../care/alert.service.ts';
 import { Clock } from '../common/clock.ts';
+import { currentPersonId } from '../common/requestContext.ts';
 import { RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
@@ -55,6 +56,7 @@ export class FitService {
       reasons: [...(on.length > 0 ? mixReasons(models) : []), ...reasonsOfForces(craft, kind, state, wantedSideThrust)],
       plan: fixPlan(arms, kind, spares), tablePlan: tablePlan(arms, kind, spares, forces), spares, propModelIds: on.length === 0 ? [] : models.map((m) => m.id), mountKind: model?.mountKind ?? 'nut',
       confirmedAt: signed?.at.toISOString() ?? null, confirmedBy: signed?.personName ?? null,
+      confirmedMissing: signed?.fact.kind === 'fittingConfirmed' ? (signed.fact.missing ?? []) : [], missing: besideSignature(ready),
       isSignatureStale: signed !== undefined && ready.missing.some((m) => m.reason.code === 'care.signedBefore'), ready,
     };
   }
@@ -135,19 +137,26 @@ export class FitService {
 
   /** Somebody saw every spin, looked at every piece and signs for it; a craft with a fault is never signed for. */
   async confirm(craftId: string, { note }: ConfirmFittingDto): Promise<FittingView> {
-    const { takeOff: state, arms } = await this.find(craftId);
+    if (currentPersonId() === null) throw new NotSignableError('noPerson', 'A signature needs a person: say who works.');
+    const { takeOff: state, arms, propModelIds, ready } = await this.find(craftId);
     const names = (found: readonly { place: RotorPlace }[]): string => found.map((a) => placeNames[a.place].toLowerCase()).join(', ');
     if (state.verdict !== 'flies') throw new NotSignableError('wrong', state.faults.length > 0 ? `Wrong on ${names(state.faults)}: mend it first.` : 'Not every piece is known: say what is on each arm.');
+    if (propModelIds.length > 1) throw new NotSignableError('mixed', `${propModelIds.length} models are on it: one model on every arm.`);
     if (!state.isConfirmed) throw new NotSignableError('unseen', `The spin was not seen on ${names(arms.filter((a) => !a.isSpinSeen))}.`);
     const unlooked = arms.filter((a) => !isLookedAt(a.checks));
     if (unlooked.length > 0) throw new NotSignableError('notLooked', `Nobody looked at ${names(unlooked)} since a piece last changed: untouched arms too.`);
-    await this.db.transaction((tx) => this.ledger.record(tx, craftId, { kind: 'fittingConfirmed', craftId, verdict: state.verdict, note: note ?? null }));
+    await this.db.transaction((tx) => this.ledger.record(tx, craftId, { kind: 'fittingConfirmed', craftId, verdict: state.verdict, note: note ?? null, missing: besideSignature(ready) }));
     return this.find(craftId);
   }
 
   private async byTag(tx: DbOrTx, tag: string): Promise<LivingPiece> {
     return this.pieces.findByTag(tx, tag.trim().toUpperCase());
   }
+}
+
+/** What keeps a craft down beside its signature: that stands with it. */
+function besideSignature({ missing }: ReadyToFly): Reason[] {
+  return missing.filter((m) => m.verdict !== 'unsigned').map((m) => m.reason);
 }
 
 function requireArm({ rotors, name }: CraftRow, arm: ArmRef): void {

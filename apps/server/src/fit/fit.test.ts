@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { BatchDetailView, FittingView, PieceDetailView, PieceView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
-import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+import { aCraft, aPropModel, aSigner, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 const model = aPropModel();
@@ -12,6 +12,7 @@ let stranger: PieceView;
 
 beforeAll(async () => {
   server = await startTestServer();
+  signer = await aSigner(server);
   for (const m of [model, other]) await server.http.post('/api/prop-models').send(m).expect(201);
   await server.http.post('/api/crafts').send(craft).expect(201);
   const deliver = async (propModelId: string, cwCount: number, ccwCount: number): Promise<PieceView[]> => {
@@ -27,7 +28,8 @@ afterAll(() => server.close());
 const fit = (tag: string, place: string, more: object = {}) => server.http.post(`/api/fittings/${craft.id}/pieces`).send({ tag, place, level: 0, oldTag: null, oldMarkSha256: null, overrideReason: null, ...more });
 const put = (body: object, craftId = craft.id) => server.http.put(`/api/fittings/${craftId}`).send({ arms: [], isHanging: false, sideThrust: null, note: null, revision: 0, ...body });
 const swap = (first: string, second: string, craftId = craft.id) => server.http.post(`/api/fittings/${craftId}/swap`).send({ first: { place: first, level: 0 }, second: { place: second, level: 0 } });
-const sign = (craftId = craft.id) => server.http.post(`/api/fittings/${craftId}/confirm`).send({ note: null });
+let signer: Record<string, string>;
+const sign = (craftId = craft.id) => server.http.post(`/api/fittings/${craftId}/confirm`).set(signer).send({ note: null });
 const view = async (): Promise<FittingView> => (await server.http.get(`/api/fittings/${craft.id}`).expect(200)).body as FittingView;
 const arm = (place: string, more: object = {}) => ({ place, level: 0, seenSpin: null, spinBy: null, outputName: null, hand: null, isLabelForward: true, thread: null, checks: [], ...more });
 const ARMS = [['frontLeft', 'cw'], ['frontRight', 'ccw'], ['rearRight', 'cw'], ['rearLeft', 'ccw']] as const;
@@ -103,8 +105,12 @@ describe('what is seen', () => {
     const one = (await put({ arms: looked.map((a) => (a.place === 'rearLeft' ? { ...a, seenSpin: null } : a)), revision: (await view()).revision }).expect(200)).body as FittingView;
     expect((await sign().expect(422)).body).toMatchObject({ code: 'fit.unseen', detail: expect.stringContaining('rear left') });
     await put({ arms: looked, revision: one.revision }).expect(200);
+    // Nobody is no signature; and what is missing beside it goes into the record.
+    expect((await server.http.post(`/api/fittings/${craft.id}/confirm`).send({ note: null }).expect(422)).body).toMatchObject({ code: 'fit.noPerson' });
     const signed = (await sign().expect(200)).body as FittingView;
-    expect(signed).toMatchObject({ confirmedAt: expect.any(String), isSignatureStale: false });
+    expect(signed).toMatchObject({ confirmedAt: expect.any(String), confirmedBy: 'Irva Solt', isSignatureStale: false });
+    expect(signed.confirmedMissing.map((r) => r.code).sort()).toEqual(['care.neverLooked', 'care.untrued']);
+    expect(signed.missing).toEqual(signed.confirmedMissing);
   });
 
   test('a photo of the old mark stands in for reading it, and is in the history; the signature is stale then', async () => {

@@ -3,7 +3,7 @@ import type { BatchDetailView, CareView, CraftView, FittingView, PieceView } fro
 import { labelSpinOf, seededRandom, type SeededRandom } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { Clock } from '../common/clock.ts';
-import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+import { aCraft, aPropModel, aSigner, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
 let clock: Clock;
@@ -11,8 +11,11 @@ let craft: CraftView;
 let pieces: PieceView[];
 const MINUTE_MS = 60_000;
 
+let signer: Record<string, string>;
+
 beforeAll(async () => {
   server = await startTestServer();
+  signer = await aSigner(server);
   clock = server.app.get(Clock);
   clock.hold(new Date(2026, 10, 24, 9).getTime());
   const model = aPropModel();
@@ -45,7 +48,7 @@ const acts = {
     const states = arms.map(({ place, level, seenSpin, spinBy, checks, isLabelForward }, i) => ({ place, level, seenSpin, spinBy, outputName: null, hand: null, isLabelForward: i === 0 ? !isLabelForward : isLabelForward, thread: null, checks }));
     return server.http.put(`/api/fittings/${craft.id}`).send({ arms: states, isHanging: false, sideThrust: null, note: null, revision });
   },
-  sign: () => server.http.post(`/api/fittings/${craft.id}/confirm`).send({ note: null }),
+  sign: () => server.http.post(`/api/fittings/${craft.id}/confirm`).set(signer).send({ note: null }),
   swap: () => server.http.post(`/api/fittings/${craft.id}/swap`).send({ first: { place: craft.rotors[0]!.place, level: 0 }, second: { place: craft.rotors[1]!.place, level: 0 } }),
   fit: async (random: SeededRandom) => {
     const rotor = craft.rotors[Math.floor(random.next() * craft.rotors.length)]!;

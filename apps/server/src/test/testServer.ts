@@ -44,6 +44,13 @@ export async function startTestServer(): Promise<TestServer> {
   return { app, database, dataFolder, http: request(app.getHttpServer() as Server), close };
 }
 
+/** Writes down somebody who signs; answers the header that goes with what they do. */
+export async function aSigner({ http }: TestServer): Promise<Record<string, string>> {
+  const id = v7();
+  await http.post('/api/people').send({ id, name: 'Irva Solt' }).expect(201);
+  return { 'Zivvo-Person': id };
+}
+
 /** A craft that breaks no rule. */
 export const aCraft = (more: object = {}) => ({
   id: v7(), name: 'Petrel', ownerName: null, layout: 'quadX', arms: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,

@@ -12,6 +12,14 @@ const show = (): void => void renderInApp(<CarePage />, { address: '/care?craft=
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');
 const region = (name: string): Promise<HTMLElement> => screen.findByRole('region', { name });
 
+test('spares are told from a log that is long enough; before that, how much was flown', async () => {
+  pretendServer(answers(aCare({ season: { days: 180, flightCount: 3, logDays: 12, hands: [{ hand: 'cw', spares: null }, { hand: 'ccw', spares: null }] } })));
+  show();
+  const spares = await region('Spares for the season');
+  expect(spares.textContent).toContain('Not enough flown to say: 3 flights in 12 days of log, of 10 in 30 that are needed.');
+  expect(spares.textContent).not.toContain('Buy');
+});
+
 test('the headline says how the craft stands, and each piece how much of its life is used', async () => {
   pretendServer(answers(aCare({ lastWalkaround: aWalk })));
   show();

@@ -1,3 +1,4 @@
+import { LEAST_LOG } from '@zivvo/core';
 import { NativeSelect, TextInput } from '@mantine/core';
 import { carePolicies, type CareView, type CaredPieceView, type CraftView } from '@zivvo/contract';
 import { carePolicyNames, fatigueStateNames, formatMinutes, formatNumber, formatShare, placeNames, strikeSeverityNames, struckThingNames } from '@zivvo/words';
@@ -223,15 +224,18 @@ function Motors({ care }: { care: CareView }) {
 
 /** What the log says the next season will take. */
 function Season({ craft, care }: { craft: CraftView; care: CareView }) {
+  const { days, flightCount, logDays, hands } = care.season;
+  const isUnknown = hands.some(({ spares }) => spares === null);
   return (
     <section className={classes.sheet} aria-label="Spares for the season">
       <h2>Spares for the next season</h2>
-      {care.season.length === 0 && <p className="muted">{`Choose a reference prop for ${craft.name}, and its spares are counted here.`}</p>}
+      {isUnknown && <p>{`Not enough flown to say: ${flightCount} ${flightCount === 1 ? 'flight' : 'flights'} in ${logDays} ${logDays === 1 ? 'day' : 'days'} of log, of ${LEAST_LOG.flights} in ${LEAST_LOG.days} that are needed.`}</p>}
+      {hands.length === 0 && <p className="muted">{`Choose a reference prop for ${craft.name}, and its spares are counted here.`}</p>}
       <ul className={classes.rows}>
-        {care.season.map(({ hand, days, spares }) => (
+        {hands.map(({ hand, spares }) => spares && (
           <li key={hand}>
             <strong>{spares.toBuyCount === 0 ? `${hand.toUpperCase()}: enough on the rack` : `Buy ${spares.toBuyCount} ${hand.toUpperCase()}`}</strong>
-            <span className="muted" style={{ display: 'block', fontSize: 13 }}>{`${spares.safeCount} are enough in nineteen of twenty seasons of ${days} days; ${formatNumber(spares.expectedCount, 1)} are usual.${spares.isThin ? ' The log is thin: little is known yet.' : ''}`}</span>
+            <span className="muted" style={{ display: 'block', fontSize: 13 }}>{`${spares.safeCount} are enough in nineteen of twenty seasons of ${days} days; ${formatNumber(spares.expectedCount, 1)} are usual.${spares.isThin ? ' Hardly a piece was used up yet: little is known.' : ''}`}</span>
           </li>
         ))}
       </ul>

@@ -21,7 +21,7 @@ export function aPiece(tag: string, place: 'frontLeft' | 'frontRight', more: Par
 
 export function aCare(more: Partial<CareView> = {}): CareView {
   return {
-    craftId: 'c1', setting: { policy: 'lenient', isFolding: false, revision: 0 }, ready: { verdict: 'look', missing: [{ verdict: 'look', where: 'walk', reason: { code: 'care.neverLooked', severity: 'action', values: { name: 'Petrel' }, figure: null } }] }, reasons: [], pieces: [aPiece('AB12', 'frontLeft'), aPiece('CD34', 'frontRight')], lastWalkaround: null, flights: [], strikes: [], motorsToFeel: [], alerts: [], flownS: 0, season: [], ...more,
+    craftId: 'c1', setting: { policy: 'lenient', isFolding: false, revision: 0 }, ready: { verdict: 'look', missing: [{ verdict: 'look', where: 'walk', reason: { code: 'care.neverLooked', severity: 'action', values: { name: 'Petrel' }, figure: null } }] }, reasons: [], pieces: [aPiece('AB12', 'frontLeft'), aPiece('CD34', 'frontRight')], lastWalkaround: null, flights: [], strikes: [], motorsToFeel: [], alerts: [], flownS: 0, season: { days: 180, flightCount: 0, logDays: 0, hands: [] }, ...more,
   };
 }
 

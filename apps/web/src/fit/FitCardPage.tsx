@@ -1,7 +1,7 @@
 import type { CraftView, FittingView } from '@zivvo/contract';
 import { handNames } from '@zivvo/words';
 import { useFittingQuery } from '../shared/api/fitApi.ts';
-import { formatDay } from '../shared/format/useFormat.ts';
+import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
@@ -9,7 +9,7 @@ import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './FitCardPage.module.css';
-import { armName, headlineOf } from './fitView.ts';
+import { armName, headlineOf, signatureSentence } from './fitView.ts';
 import { SpinMap } from './SpinMap.tsx';
 
 /** One craft's arrangement on a card: for a telephone in the field, or on paper in the case. */
@@ -24,12 +24,13 @@ function CardOf({ craft }: { craft: CraftView }) {
 
 function FitCard({ craft, view }: { craft: CraftView; view: FittingView }) {
   const { to } = useInHand();
+  const format = useFormat();
   const isGeared = view.arms.some((a) => a.motorSpin !== null);
   return (
     <StationPage
       eyebrow={`Fit · ${craft.name} · Card`}
       headline={headlineOf(view, craft.name)}
-      detail={view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; an arm was changed since' : ''}.`}
+      detail={signatureSentence(view, format.sentence)}
       tools={
         <span className="no-print">
           <ActionLink to={to('/fit')}>Back to the arms</ActionLink>

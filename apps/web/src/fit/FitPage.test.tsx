@@ -11,6 +11,7 @@ import { Component as FitCardPage } from './FitCardPage.tsx';
 import { Component as FitPage } from './FitPage.tsx';
 
 const { rotors } = craftOf('quadX');
+const people = [{ id: 'x1', name: 'Irva Solt' }];
 /** Petrel with every piece right, seen and looked at, unless changed. */
 const fitting = (changes: Partial<Record<RotorPlace, Partial<ArmView>>> = {}, more: Partial<FittingView> = {}): FittingView => fittingOf('quadX', (arm) => ({ ...ready(arm), ...changes[arm.place] }), more);
 
@@ -38,7 +39,7 @@ test('two neighbours swapped: what it will do, the one move that mends it, and t
 });
 
 test('what is drawn is a proposal: every spin is seen by one key, and only then signed for', async () => {
-  const server = show(fittingOf('quadX'), { 'POST /fittings/c1/confirm': fitting({}, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt' }) });
+  const server = show(fittingOf('quadX'), { 'GET /people': people, 'POST /fittings/c1/confirm': fitting({}, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt' }) });
   await heading('Petrel looks right; its spins were not seen');
   expect(screen.getByText(/Before you sign: 4 spins to see, 4 pieces to look at/)).toBeTruthy();
   server.answers['GET /fittings/c1'] = fittingOf('quadX', (arm) => ({ ...ready(arm), checks: [] }));
@@ -48,8 +49,22 @@ test('what is drawn is a proposal: every spin is seen by one key, and only then 
   server.answers['GET /fittings/c1'] = fitting();
   await userEvent.click(await screen.findByRole('button', { name: /^I looked at every piece/ }));
   expect((server.sent[1]!.body as UpdateFittingDto).arms.map((a) => a.checks)).toEqual(rotors.map(() => [{ what: 'noDamage' }]));
-  await userEvent.click(await screen.findByRole('button', { name: /^Sign for it/ }));
+  // Nobody signs as nobody.
+  expect(await screen.findByRole('button', { name: /^Sign for it/ })).toHaveProperty('disabled', true);
+  await userEvent.keyboard('k');
+  expect(server.sent).toHaveLength(2);
+  await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Who signs?' }), 'Irva Solt');
+  await userEvent.click(await screen.findByRole('button', { name: /^Sign for it as Irva Solt/ }));
   expect(server.sent[2]).toMatchObject({ path: '/fittings/c1/confirm' });
+});
+
+test('what the signature does not make good stands above it, and stays in what is said of it', async () => {
+  const missing = [{ code: 'care.untrued', severity: 'action' as const, values: { tags: 'T0, T1', count: 2 }, figure: null }];
+  show(fitting({}, { missing, confirmedAt: '2026-11-20T12:00:00Z', confirmedBy: 'Irva Solt', confirmedMissing: missing, isSignatureStale: true }), { 'GET /people': [] });
+  await heading(/is right/);
+  expect(screen.getByRole('region', { name: 'Missing beside the signature' }).textContent).toContain('T0, T1 are to be balanced first');
+  expect(screen.getByText(/^Signed .* by Irva Solt; an arm was changed since\. Missing then: T0, T1 are to be balanced first/)).toBeTruthy();
+  expect((await screen.findByRole('link', { name: /a signature needs a person/ })).getAttribute('href')).toContain('/settings');
 });
 
 test('a motor that turns the other way is noted on its arm alone', async () => {

@@ -2,8 +2,9 @@ import type { ArmStateDto, CraftView, FittingView, UpdateFittingDto } from '@ziv
 import { bySeverity } from '@zivvo/core';
 import { useState } from 'react';
 import { useKeys } from '../app/keys.ts';
+import { useAppSelector } from '../app/store.ts';
 import { useConfirmFittingMutation, useFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
-import { formatDay } from '../shared/format/useFormat.ts';
+import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
@@ -13,8 +14,9 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { ArmPanel } from './ArmPanel.tsx';
 import classes from './FitPage.module.css';
-import { armName, elsewhere, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, reversed, withAllLooked, withAllSpins, withArm, withFacts, type ArmKey, type NextStep } from './fitView.ts';
+import { armName, elsewhere, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, reversed, signatureSentence, withAllLooked, withAllSpins, withArm, withFacts, type ArmKey, type NextStep } from './fitView.ts';
 import { EveryArm, SpinCheck } from './SeeTheSpin.tsx';
+import { SignIt } from './SignIt.tsx';
 import { SpinMap } from './SpinMap.tsx';
 import { useInTurn } from './useInTurn.ts';
 
@@ -30,6 +32,8 @@ function FitCraft({ craft }: { craft: CraftView }) {
 
 function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const { to } = useInHand();
+  const format = useFormat();
+  const personId = useAppSelector((s) => s.settings.personId);
   const [chosen, setChosen] = useState<ArmKey | null>(null);
   const [checkedAt, setCheckedAt] = useState<number | null>(null);
   const [isSwapping, setSwapping] = useState(false);
@@ -55,7 +59,10 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const take = (key: ArmKey): void => (isSwapping && arm && !isArm(key, arm) ? swapArms(arm, key) : choose(isArm(key, chosen) ? null : key));
   const seeAll = (): void => write(withAllSpins);
   const lookAll = (): void => write(withAllLooked);
-  const sign = (): void => void confirm({ craftId: craft.id, body: { note: null } });
+  const sign = (): void => {
+    // Without a person the page asks for one; a key signs for nobody.
+    if (personId !== null) void confirm({ craftId: craft.id, body: { note: null } });
+  };
   useKeys([
     { key: 'n', what: 'Next arm', run: () => step(1) },
     { key: 'b', what: 'Arm before', run: () => step(-1) },
@@ -68,7 +75,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   ]);
   const { plan } = view;
   const [first] = plan.moves;
-  const signature = view.confirmedAt === null ? 'Nobody has signed for it yet.' : `Signed ${formatDay(view.confirmedAt)}${view.confirmedBy === null ? '' : ` by ${view.confirmedBy}`}${view.isSignatureStale ? '; an arm was changed since.' : '.'}`;
+  const signature = signatureSentence(view, format.sentence);
   const next = nextStep(view);
   const doMove = (step: Extract<NextStep, { kind: 'move' }>): void => {
     const { move } = step;
@@ -179,10 +186,6 @@ function NextAction({ next, view, isBusy, onMove, onFit, onSee, onLook, onSign }
         </Action>
       );
     case 'sign':
-      return (
-        <Action weight="main" hint="k" disabled={isBusy} onClick={onSign}>
-          Sign for it
-        </Action>
-      );
+      return <SignIt view={view} isBusy={isBusy} onSign={onSign} />;
   }
 }

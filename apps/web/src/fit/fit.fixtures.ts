@@ -24,7 +24,7 @@ export function fittingOf(layout: Layout, change: ArmChange = {}, more: Partial<
   const spares = more.spares ?? { cwCount: 1, ccwCount: 1 };
   return {
     craftId: 'c1', revision: 5, isHanging: false, sideThrust: null, wantedSideThrust: kind === 'plane' ? 'right' : 'none', note: null, arms, takeOff: takeOff(arms, kind, FORCES), reasons: [], plan: fixPlan(arms, kind, spares), tablePlan: tablePlan(arms, kind, spares, FORCES), spares,
-    propModelIds: ['m1'], mountKind: 'nut', confirmedAt: null, confirmedBy: null, isSignatureStale: false, ready: { verdict: 'fit', missing: [] }, ...more,
+    propModelIds: ['m1'], mountKind: 'nut', confirmedAt: null, confirmedBy: null, confirmedMissing: [], missing: [], isSignatureStale: false, ready: { verdict: 'fit', missing: [] }, ...more,
   };
 }
 

@@ -1,6 +1,7 @@
 import type { ArmStateDto, ArmView, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
-import { isLookedAt, otherSpin, type FixMove, type ReadyToFly, type RotorPlace, type Spin } from '@zivvo/core';
+import { isLookedAt, otherSpin, type FixMove, type ReadyToFly, type Reason, type RotorPlace, type Spin } from '@zivvo/core';
 import { placeNames, towardName } from '@zivvo/words';
+import { formatDay } from '../shared/format/useFormat.ts';
 
 export interface ArmKey {
   place: RotorPlace;
@@ -106,6 +107,13 @@ export function openSentence({ arms, takeOff, confirmedAt, isSignatureStale }: P
   ].filter((t) => t !== '');
   if (open.length > 0) return `Before you sign: ${open.join(', ')}.`;
   return confirmedAt === null || isSignatureStale ? 'All seen and looked at: sign for it.' : null;
+}
+
+/** Who signed and when, and what was missing beside it then. */
+export function signatureSentence({ confirmedAt, confirmedBy, confirmedMissing, isSignatureStale }: FittingView, sentence: (reason: Reason) => string): string {
+  if (confirmedAt === null) return 'Nobody has signed for it yet.';
+  const signed = `Signed ${formatDay(confirmedAt)} by ${confirmedBy ?? 'nobody'}${isSignatureStale ? '; an arm was changed since.' : '.'}`;
+  return confirmedMissing.length === 0 ? signed : `${signed} Missing then: ${confirmedMissing.map(sentence).join(' ')}`;
 }
 
 /** What doing a move writes down: a piece turned over, a motor reversed. A swap is the server's to do. */

@@ -46,6 +46,16 @@ export interface CaredPieceView {
   alert: string | null;
 }
 
+/** What the log says the next season will take. */
+export interface SeasonView {
+  days: number;
+  /** The log that it is told from. */
+  flightCount: number;
+  logDays: number;
+  /** By hand; null where not enough was flown to say. */
+  hands: { hand: 'cw' | 'ccw'; spares: SeasonSpares | null }[];
+}
+
 /** Everything that Care shows of one craft. */
 export interface CareView {
   craftId: string;
@@ -65,7 +75,7 @@ export interface CareView {
   alerts: ModelAlertView[];
   /** Flying time of all its logged flights [s]. */
   flownS: number;
-  season: { hand: 'cw' | 'ccw'; days: number; spares: SeasonSpares }[];
+  season: SeasonView;
 }
 
 export interface GainSheetView extends RowView, Omit<CreateGainSheetDto, 'id'>, Omit<UpdateGainSheetDto, 'revision'> {

@@ -45,6 +45,9 @@ export interface FittingView {
   /** The newest signature. */
   confirmedAt: string | null;
   confirmedBy: string | null;
+  /** What was missing beside the signature when it was given, and what is now. */
+  confirmedMissing: Reason[];
+  missing: Reason[];
   /** True where an arm was changed after it was signed for. */
   isSignatureStale: boolean;
   /** Whether it may fly, and what is missing. */

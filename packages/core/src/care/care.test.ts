@@ -151,18 +151,24 @@ describe('life', () => {
 
 describe('spares for a season', () => {
   test('enough in nineteen seasons of twenty, what is on the rack taken off', () => {
-    expect(seasonSpares({ daysCount: 90, usedUpCount: 5, onRackCount: 4 }, 180)).toEqual({ expectedCount: 12, safeCount: 18, toBuyCount: 14, isThin: false });
+    expect(seasonSpares({ daysCount: 90, flightCount: 40, usedUpCount: 5, onRackCount: 4 }, 180)).toEqual({ expectedCount: 12, safeCount: 18, toBuyCount: 14, isThin: false });
   });
   test('an empty log promises no eternal prop, and says that it is thin', () => {
-    const spares = seasonSpares({ daysCount: 90, usedUpCount: 0, onRackCount: 0 }, 90);
+    const spares = seasonSpares({ daysCount: 90, flightCount: 10, usedUpCount: 0, onRackCount: 0 }, 90)!;
     expect(spares).toMatchObject({ expectedCount: 1, isThin: true });
     expect(spares.toBuyCount).toBeGreaterThan(0);
-    expect(() => seasonSpares({ daysCount: 0, usedUpCount: 0, onRackCount: 0 }, 90)).toThrow(/daysCount/);
+    expect(() => seasonSpares({ daysCount: 0, flightCount: 0, usedUpCount: 0, onRackCount: 0 }, 90)).toThrow(/daysCount/);
+  });
+  test('from nothing nothing is told: neither a day of log nor nine flights make a season', () => {
+    expect(seasonSpares({ daysCount: 1, flightCount: 0, usedUpCount: 1, onRackCount: 0 }, 180)).toBeNull();
+    expect(seasonSpares({ daysCount: 90, flightCount: 9, usedUpCount: 2, onRackCount: 0 }, 180)).toBeNull();
+    expect(seasonSpares({ daysCount: 29, flightCount: 60, usedUpCount: 2, onRackCount: 0 }, 180)).toBeNull();
+    expect(seasonSpares({ daysCount: 30, flightCount: 10, usedUpCount: 2, onRackCount: 0 }, 180)).not.toBeNull();
   });
   test('more losses never need fewer spares', () => {
     fc.assert(
-      fc.property(fc.integer({ min: 1, max: 400 }), fc.integer({ min: 0, max: 60 }), fc.integer({ min: 1, max: 365 }), (daysCount, usedUpCount, season) => {
-        const spares = (n: number): number => seasonSpares({ daysCount, usedUpCount: n, onRackCount: 0 }, season).safeCount;
+      fc.property(fc.integer({ min: 30, max: 400 }), fc.integer({ min: 0, max: 60 }), fc.integer({ min: 1, max: 365 }), (daysCount, usedUpCount, season) => {
+        const spares = (n: number): number => seasonSpares({ daysCount, flightCount: 50, usedUpCount: n, onRackCount: 0 }, season)!.safeCount;
         expect(spares(usedUpCount + 1)).toBeGreaterThanOrEqual(spares(usedUpCount));
       }),
     );
