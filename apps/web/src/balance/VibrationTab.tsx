@@ -7,6 +7,7 @@ import table from '../shared/table/Table.module.css';
 import { Action } from '../shared/ui/Action.tsx';
 import { ShakeFile } from './ShakeFile.tsx';
 import classes from './TrueJobPage.module.css';
+import { useKept } from '../shared/forms/kept.ts';
 import type { JobChange } from './trueView.ts';
 import { TurnDial, type DialMass } from './TurnDial.tsx';
 
@@ -15,10 +16,8 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
   const state = job.vibration;
   const [chosenTurn, setChosenTurn] = useState<Spin>('cw');
   const turn = piece.hand === 'either' ? chosenTurn : piece.hand;
-  const [mass, setMass] = useState('');
-  const [degrees, setDegrees] = useState('');
-  const [amplitudes, setAmplitudes] = useState('');
-  const [phases, setPhases] = useState('');
+  const [{ mass, degrees, amplitudes, phases }, setReading] = useKept(`reading/${job.id}`, () => ({ mass: '', degrees: '', amplitudes: '', phases: '' }));
+  const set = (change: Partial<{ mass: string; degrees: string; amplitudes: string; phases: string }>): void => setReading((now) => ({ ...now, ...change }));
   const isFirst = state?.status === 'needsFirst';
   const isCheck = state?.status === 'found';
   const numbers = (text: string): number[] => text.split(/[\s;]+/).filter((t) => t !== '').map((t) => Number(t.replace(',', '.')));
@@ -28,9 +27,7 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
   const keep = (): void => {
     const run: VibrationRunDto = { massKg: isFirst ? 0 : Number(mass.replace(',', '.')) / 1000, degrees: isFirst ? 0 : ((next % 360) + 360) % 360, readings: a.map((amplitude, i) => ({ amplitude, phaseDegrees: p[i] ?? null })), isCheck };
     onSet(({ runs }) => ({ runs: [...runs, run] }));
-    setAmplitudes('');
-    setPhases('');
-    setDegrees('');
+    set({ amplitudes: '', phases: '', degrees: '' });
   };
   const masses: DialMass[] = [...job.runs.filter((r) => r.massKg > 0 && !r.isCheck).map((r) => ({ degrees: r.degrees, kind: 'trial' as const })), ...(state?.correction ? [{ degrees: state.correction.degrees, kind: 'correction' as const }] : [])];
   const canKeep = a.length > 0 && problem === undefined && (isFirst || (isCheck && mass === '') || Number(mass.replace(',', '.')) > 0) && Number.isFinite(next);
@@ -41,20 +38,20 @@ export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; pi
         <TextInput label="Speed of the runs" defaultValue={job.runSpeedRpm === null ? '' : String(job.runSpeedRpm)} placeholder={String(Math.round(job.hoverSpeedRpm))} rightSection="rpm" rightSectionWidth={44} inputMode="decimal" onBlur={(e) => { const value = Number(e.currentTarget.value); if (value >= 200 && value <= 60_000 && value !== job.runSpeedRpm) onSet(() => ({ runSpeedRpm: value })); }} />
         {!isFirst && (
           <div className={classes.fields}>
-            <TextInput label={isCheck ? 'Mass that is on' : 'Trial mass'} value={mass} onChange={(e) => setMass(e.currentTarget.value)} rightSection="g" inputMode="decimal" description={state ? `${formatNumber(state.largestTrialKg * 1000, 2)} g at most` : undefined} />
-            <TextInput label="At" value={degrees} placeholder={formatNumber(next, 0)} onChange={(e) => setDegrees(e.currentTarget.value)} rightSection="°" inputMode="decimal" description="after the mark" />
+            <TextInput label={isCheck ? 'Mass that is on' : 'Trial mass'} value={mass} onChange={(e) => set({ mass: e.currentTarget.value })} rightSection="g" inputMode="decimal" description={state ? `${formatNumber(state.largestTrialKg * 1000, 2)} g at most` : undefined} />
+            <TextInput label="At" value={degrees} placeholder={formatNumber(next, 0)} onChange={(e) => set({ degrees: e.currentTarget.value })} rightSection="°" inputMode="decimal" description="after the mark" />
           </div>
         )}
         <div className={classes.fields}>
-          <TextInput label="Amplitudes" value={amplitudes} onChange={(e) => setAmplitudes(e.currentTarget.value)} inputMode="decimal" placeholder="2.01 2.03 1.98" description="several readings, one after another" error={problem} />
-          <TextInput label="Phases" value={phases} onChange={(e) => setPhases(e.currentTarget.value)} inputMode="decimal" placeholder="if the sensor tells them" description="° from the mark to the peak; beyond 360 is wrapped" />
+          <TextInput label="Amplitudes" value={amplitudes} onChange={(e) => set({ amplitudes: e.currentTarget.value })} inputMode="decimal" placeholder="2.01 2.03 1.98" description="several readings, one after another" error={problem} />
+          <TextInput label="Phases" value={phases} onChange={(e) => set({ phases: e.currentTarget.value })} inputMode="decimal" placeholder="if the sensor tells them" description="° from the mark to the peak; beyond 360 is wrapped" />
         </div>
         <div className={classes.watch}>
           <Action weight={canKeep ? 'main' : 'plain'} disabled={!canKeep} onClick={keep}>
             Keep the run
           </Action>
         </div>
-        <ShakeFile speedRpm={job.runSpeedRpm ?? job.hoverSpeedRpm} onRead={({ amplitude, phaseDegrees }) => { setAmplitudes(`${amplitudes} ${formatNumber(amplitude, 4).replaceAll(',', '')}`.trim()); if (phaseDegrees !== null) setPhases(`${phases} ${formatNumber(phaseDegrees, 1)}`.trim()); }} />
+        <ShakeFile speedRpm={job.runSpeedRpm ?? job.hoverSpeedRpm} onRead={({ amplitude, phaseDegrees }) => { set({ amplitudes: `${amplitudes} ${formatNumber(amplitude, 4).replaceAll(',', '')}`.trim() }); if (phaseDegrees !== null) set({ phases: `${phases} ${formatNumber(phaseDegrees, 1)}`.trim() }); }} />
       </section>
       <section className={classes.steps}>
         <div className={classes.sheet}>

@@ -1,9 +1,9 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { struckThings, type CraftView, type StrikeDto } from '@zivvo/contract';
 import { placeNames, struckThingNames } from '@zivvo/words';
-import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useLogFlightMutation, useLogStrikeMutation, useRemoveFlightMutation } from '../shared/api/careApi.ts';
+import { useKept } from '../shared/forms/kept.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
@@ -13,32 +13,36 @@ import classes from './Care.module.css';
 const MINUTES_MOST = 600;
 const THROTTLES = [{ value: '0.1', label: 'idling' }, { value: '0.4', label: 'hover' }, { value: '0.7', label: 'climbing' }, { value: '1', label: 'full' }];
 
+type Hit = Pick<StrikeDto, 'thing' | 'throttleRatio' | 'isCrash' | 'arms'>;
+
+interface Entry {
+  /** The same over every trial, so that nothing is logged twice. */
+  id: string;
+  minutes: string;
+  packId: string;
+  note: string;
+  hit: Hit | null;
+}
+const BLANK: Omit<Entry, 'id'> = { minutes: '', packId: '', note: '', hit: null };
+
 /** A flight as short as it can be told: minutes, pack, what was hit. */
 export function FlightEntry({ craft }: { craft: CraftView }) {
   const [log, logging] = useLogFlightMutation();
   const [strike, striking] = useLogStrikeMutation();
   const [remove] = useRemoveFlightMutation();
   const { data: packs } = usePacksQuery();
-  const [minutes, setMinutes] = useState('');
-  const [packId, setPackId] = useState('');
-  const [note, setNote] = useState('');
-  const [hit, setHit] = useState<Pick<StrikeDto, 'thing' | 'throttleRatio' | 'isCrash' | 'arms'> | null>(null);
+  const [{ id, minutes, packId, note, hit }, setEntry, handedOver] = useKept<Entry>(`flight/${craft.id}`, () => ({ ...BLANK, id: v7() }));
+  const set = (change: Partial<Entry>): void => setEntry((now) => ({ ...now, ...change }));
   const value = Number(minutes.replace(',', '.'));
   const isGood = value > 0 && value <= MINUTES_MOST;
   const strikes = (): StrikeDto[] => (hit === null ? [] : [{ ...hit, id: v7(), note: note.trim() || null }]);
-  const clear = (): void => {
-    setMinutes('');
-    setNote('');
-    setHit(null);
-  };
   const keep = async (): Promise<void> => {
-    const id = v7();
     try {
       await log({ craftId: craft.id, body: { id, durationS: value * 60, packPieceId: packId === '' ? null : packId, strikes: strikes(), note: note.trim() || null } }).unwrap();
     } catch {
       return;
     }
-    clear();
+    handedOver();
     void announceDeletion(`${value} minutes are logged for ${craft.name}.`, () => void remove({ craftId: craft.id, id }));
   };
   const keepStrike = async (): Promise<void> => {
@@ -48,23 +52,23 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
     } catch {
       return;
     }
-    clear();
+    handedOver();
   };
   return (
     <section className={classes.sheet} aria-label="A flight">
       <h2>It flew</h2>
       <div className={classes.fields}>
-        <TextInput label="Minutes" value={minutes} onChange={(e) => setMinutes(e.currentTarget.value)} inputMode="decimal" error={minutes === '' || isGood ? undefined : `more than 0, at most ${MINUTES_MOST}`} />
-        <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...(packs ?? []).map((p) => ({ value: p.id, label: p.tag }))]} />
-        <TextInput label="Note" value={note} onChange={(e) => setNote(e.currentTarget.value)} maxLength={200} />
+        <TextInput label="Minutes" value={minutes} onChange={(e) => set({ minutes: e.currentTarget.value })} inputMode="decimal" error={minutes === '' || isGood ? undefined : `more than 0, at most ${MINUTES_MOST}`} />
+        <NativeSelect label="Pack" value={packId} onChange={(e) => set({ packId: e.currentTarget.value })} data={[{ value: '', label: 'not noted' }, ...(packs ?? []).map((p) => ({ value: p.id, label: p.tag }))]} />
+        <TextInput label="Note" value={note} onChange={(e) => set({ note: e.currentTarget.value })} maxLength={200} />
       </div>
-      {hit !== null && <Strike craft={craft} hit={hit} onSet={setHit} />}
+      {hit !== null && <Strike craft={craft} hit={hit} onSet={(next) => set({ hit: next })} />}
       <div className={classes.bar}>
         <Action disabled={!isGood || logging.isLoading} onClick={() => void keep()}>
           Log the flight
         </Action>
         {hit === null ? (
-          <Action weight="danger" onClick={() => setHit({ thing: 'grass', throttleRatio: 0.4, isCrash: false, arms: craft.rotors.length === 1 ? [{ place: craft.rotors[0]!.place, level: 0 }] : [] })}>
+          <Action weight="danger" onClick={() => set({ hit: { thing: 'grass', throttleRatio: 0.4, isCrash: false, arms: craft.rotors.length === 1 ? [{ place: craft.rotors[0]!.place, level: 0 }] : [] } })}>
             It hit something
           </Action>
         ) : (
@@ -74,7 +78,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
                 Log the strike alone
               </Action>
             )}
-            <Action weight="quiet" onClick={() => setHit(null)}>
+            <Action weight="quiet" onClick={() => set({ hit: null })}>
               Nothing was hit
             </Action>
           </>

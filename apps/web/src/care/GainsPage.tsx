@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useGainSheetsQuery, useOpenGainSheetMutation, useRemoveGainSheetMutation, useRestoreGainSheetMutation, useUpdateGainSheetMutation } from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -187,10 +188,11 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   const { propModelId } = useInHand();
   const { data: models } = usePropModelsQuery();
   const [open, opening] = useOpenGainSheetMutation();
-  const [oldId, setOldId] = useState(craft.referencePropModelId ?? '');
-  const [newId, setNewId] = useState(propModelId ?? '');
-  const [values, setValues] = useState({ pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' });
-  const [hasGuards, setGuards] = useState(false);
+  const [{ oldId, newId, values, hasGuards }, setEntry, handedOver] = useKept(`gains/${craft.id}/new`, () => ({ oldId: craft.referencePropModelId ?? '', newId: propModelId ?? '', values: { pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' }, hasGuards: false }));
+  const setOldId = (id: string): void => setEntry((now) => ({ ...now, oldId: id }));
+  const setNewId = (id: string): void => setEntry((now) => ({ ...now, newId: id }));
+  const setValues = (next: typeof values): void => setEntry((now) => ({ ...now, values: next }));
+  const setGuards = (isOn: boolean): void => setEntry((now) => ({ ...now, hasGuards: isOn }));
   const choices = [{ value: '', label: 'choose' }, ...(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))];
   const n = (key: keyof typeof values): number => Number(values[key].replace(',', '.'));
   const isPercent = (key: GainAxis): boolean => Number.isInteger(n(key)) && n(key) >= 1 && n(key) <= 400;
@@ -199,6 +201,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
     const id = v7();
     try {
       await open({ id, craftId: craft.id, oldPropModelId: oldId, newPropModelId: newId, payloadKg: n('payload') / 1000, hasGuards, packSeriesCount: craft.packSeriesCount, pitchPercent: n('pitch'), rollPercent: n('roll'), yawPercent: n('yaw'), verticalPercent: n('vertical') }).unwrap();
+      handedOver();
       onOpened(id);
     } catch {
       // The note below says why.

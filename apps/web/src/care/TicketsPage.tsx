@@ -3,6 +3,7 @@ import { NOTE_MAX_LENGTH, type CraftView, type JobTicketDto, type JobTicketView 
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useOpenTicketMutation, useRemoveTicketMutation, useRestoreTicketMutation, useTicketsQuery, useUpdateTicketMutation } from '../shared/api/careApi.ts';
+import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
@@ -111,14 +112,20 @@ const BLANK: JobTicketDto = { ownerName: null, complaint: '', found: null, done:
 function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTicketView | null; onDone: (id: string) => void }) {
   const [add, adding] = useOpenTicketMutation();
   const [update, updating] = useUpdateTicketMutation();
-  const [form, setForm] = useState<JobTicketDto>(ticket ? { ownerName: ticket.ownerName, complaint: ticket.complaint, found: ticket.found, done: ticket.done, parts: ticket.parts, minutes: ticket.minutes, isClosed: ticket.closedAt !== null } : { ...BLANK, ownerName: craft.ownerName });
-  const [minutes, setMinutes] = useState(form.minutes === null ? '' : String(form.minutes));
+  const start = (): JobTicketDto & { minutesText: string } => {
+    const fields: JobTicketDto = ticket ? { ownerName: ticket.ownerName, complaint: ticket.complaint, found: ticket.found, done: ticket.done, parts: ticket.parts, minutes: ticket.minutes, isClosed: ticket.closedAt !== null } : { ...BLANK, ownerName: craft.ownerName };
+    return { ...fields, minutesText: fields.minutes === null ? '' : String(fields.minutes) };
+  };
+  const [{ minutesText: minutes, ...form }, setEntry, handedOver] = useKept(`ticket/${craft.id}/${ticket?.id ?? 'new'}/${ticket?.revision ?? 0}`, start);
+  const setForm = (next: JobTicketDto): void => setEntry((now) => ({ ...now, ...next }));
+  const setMinutes = (minutesText: string): void => setEntry((now) => ({ ...now, minutesText }));
   const value = minutes.trim() === '' ? null : Number(minutes);
   const isMinutesGood = value === null || (Number.isInteger(value) && value >= 0 && value <= 100_000);
   const save = async (isClosed: boolean): Promise<void> => {
     const body = { ...form, complaint: form.complaint.trim(), minutes: value, isClosed };
     try {
       const { id } = ticket ? await update({ id: ticket.id, body: { ...body, revision: ticket.revision } }).unwrap() : await add({ ...body, id: v7(), craftId: craft.id }).unwrap();
+      handedOver();
       onDone(id);
     } catch {
       // The note below says why; what was typed stays.

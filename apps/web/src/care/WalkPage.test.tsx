@@ -15,7 +15,7 @@ const seen = async (count: number): Promise<void> => {
 };
 const headline = (): string => screen.getByRole('heading', { level: 1 }).textContent!;
 
-beforeEach(() => sessionStorage.clear());
+beforeEach(() => localStorage.clear());
 
 test('three taps a prop, one prop after another, then the look is written down with what was seen', async () => {
   const { sent } = pretendServer(answers());

@@ -1,11 +1,12 @@
 import type { CareView, CraftView, PropLookView, WalkaroundView } from '@zivvo/contract';
 import { findingsAt, LEAST_LOOK_S, type CarePlace } from '@zivvo/core';
 import { careOutcomeNames, carePlaceNames, findingNames, formatNumber, lookSideNames, placeNames } from '@zivvo/words';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useCareQuery, useWalkRoundMutation } from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useKept } from '../shared/forms/kept.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -19,7 +20,7 @@ import classes from './Care.module.css';
 import { OpenOutcome } from './CarePage.tsx';
 import { CareTabs } from './CareTabs.tsx';
 import { SideGlyph } from './SideGlyph.tsx';
-import { isWalked, newWalk, nextSide, outcomeHeadline, placesOfSide, toWalkaround, withBack, withFinding, withLook, withSeen, type Walk } from './careView.ts';
+import { isWalked, localDay, newWalk, nextSide, outcomeHeadline, placesOfSide, toWalkaround, withBack, withFinding, withLook, withSeen, type Walk } from './careView.ts';
 
 /** One prop after another, three taps each: top, underside, edges and root. */
 export function Component() {
@@ -31,15 +32,9 @@ function WalkOfCraft({ craft }: { craft: CraftView }) {
   return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(care) => <WalkRound craft={craft} care={care} />}</Ready>;
 }
 
-/** What was seen so far stays in this window over a reload. */
+/** What was seen so far is taken up again, with the same number of arms and on the same day. */
 function useKeptWalk(craft: CraftView): [Walk, (change: (walk: Walk) => Walk) => void, () => void] {
-  const key = `walk/${craft.id}`;
-  const [walk, setWalk] = useState<Walk>(() => {
-    const kept = JSON.parse(sessionStorage.getItem(key) ?? 'null') as Walk | null;
-    return kept !== null && kept.looks.length === craft.rotors.length ? kept : newWalk(craft.rotors);
-  });
-  useEffect(() => sessionStorage.setItem(key, JSON.stringify(walk)), [key, walk]);
-  return [walk, setWalk, () => setWalk(newWalk(craft.rotors))];
+  return useKept<Walk>(`walk/${craft.id}/${craft.rotors.length}/${localDay(Date.now())}`, () => newWalk(craft.rotors));
 }
 
 function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {

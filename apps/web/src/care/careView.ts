@@ -78,6 +78,11 @@ function withNext(walk: Walk): Walk {
 }
 
 /** The walkaround as it is written down. */
+/** A look is of one day: the local one. */
+export function localDay(ms: number): string {
+  return new Date(ms).toLocaleDateString('sv-SE');
+}
+
 export function toWalkaround(id: string, { looks, startedMs }: Walk, nowMs: number): CreateWalkaroundDto {
   return { id, durationS: startedMs === null ? 0 : Math.max(0, (nowMs - startedMs) / 1000), looks, note: null };
 }

@@ -2,14 +2,13 @@ import { CraftDto, estimableFields, layouts, packChemistries, type CraftView, ty
 import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, USUAL_DUCT_RATIO, usualStandbyW, type MotorLabelReading } from '@zivvo/core';
 import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm, type Control } from 'react-hook-form';
+import type { Control } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
-import { v7 } from 'uuid';
-import { useCraftQuery, useCreateCraftMutation, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
+import { useCraftQuery, useCreateCraftMutation, useLazyCraftQuery, useUpdateCraftMutation } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { ArmsField, armsProblem } from './ArmsField.tsx';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -17,7 +16,7 @@ import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { NativeSelect, TextInput } from '@mantine/core';
@@ -43,10 +42,16 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
   const go = useGo();
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
-  const [create, creating] = useCreateCraftMutation();
-  const [update, updating] = useUpdateCraftMutation();
-  const [id] = useState(() => craft?.id ?? v7());
-  const { control, handleSubmit, setValue, getValues, watch, setError, setFocus, formState } = useForm<CraftForm>({ defaultValues: craft ?? blank, resolver: dtoResolver<CraftForm>(CraftDto, format.choices), mode: 'onTouched' });
+  const [create] = useCreateCraftMutation();
+  const [update] = useUpdateCraftMutation();
+  const [reread] = useLazyCraftQuery();
+  const { form, save, isBusy, notes } = useKeptForm<CraftForm>({
+    keptAs: `craft/${craft?.id ?? 'new'}`, row: craft, blank, Dto: CraftDto,
+    send: (body, id, revision) => (revision === null ? create({ ...body, id }) : update({ id, body: { ...body, revision } })).unwrap(),
+    reread: () => reread(craft!.id).unwrap(),
+    onDone: (id) => go(`/crafts/${id}`, { craftId: id }),
+  });
+  const { control, handleSubmit, setValue, getValues, watch, setError, setFocus, formState } = form;
   const estimated = watch('estimatedFields');
   const layout = watch('layout');
   const kind = layoutKind(layout);
@@ -84,13 +89,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
       const body = pickForm(values);
       const hole = layoutHole(body);
       if (hole) return setError(hole.field, { type: 'layout', message: hole.message });
-      try {
-        if (craft) await update({ id, body: { ...body, revision: craft.revision } }).unwrap();
-        else await create({ ...body, id }).unwrap();
-        go(`/crafts/${id}`, { craftId: id });
-      } catch (error) {
-        showRefusal(setError, error, format.choices);
-      }
+      await save(body);
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof CraftForm),
   );
@@ -103,7 +102,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
       reasons={<p style={{ margin: 0 }}>Weigh the craft as it flies: pack in, payload on. Figures marked estimated follow from the motor’s size; type measured ones over them when you have them. The makers’ manuals come first.</p>}
       actions={
         <>
-          <Action weight="main" type="submit" form="craft-form" disabled={creating.isLoading || updating.isLoading}>
+          <Action weight="main" type="submit" form="craft-form" disabled={isBusy}>
             {craft ? 'Save craft' : 'Put on the shelf'}
           </Action>
           <ActionLink to={to(craft ? `/crafts/${craft.id}` : '/crafts')}>Cancel</ActionLink>
@@ -111,7 +110,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
       }
     >
       <form id="craft-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
-        <ProblemNote error={creating.error ?? updating.error} />
+        {notes}
         {formState.isSubmitted && !formState.isValid && Object.keys(formState.errors).length > 0 && (
           <p role="alert" style={{ margin: 0, color: 'var(--rust)' }}>
             {Object.keys(formState.errors).length === 1 ? 'One entry needs another look.' : `${Object.keys(formState.errors).length} entries need another look.`} Nothing was lost.
@@ -133,7 +132,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
         {layout === 'custom' && <ArmsField control={control} error={armsError} />}
         <fieldset className={classes.group}>
           <legend>Motor and ESC</legend>
-          <MotorLabel initial={craft?.motorLabel ?? ''} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
+          <MotorLabel initial={getValues('motorLabel')} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
           <QuantityField control={control} name="statorDiameterM" label="Stator diameter" dimension="length" isInMillimetres onTyped={applyMotor} />
           <QuantityField control={control} name="statorHeightM" label="Stator height" dimension="length" isInMillimetres onTyped={applyMotor} />
           <QuantityField control={control} name="kvRpmPerV" label="Speed constant" dimension="motorConstant" onTyped={applyMotor} />

@@ -138,7 +138,9 @@ test('a craft that somebody else changed meanwhile is not overwritten', async ()
   await heading('Edit Petrel');
   await fill('Name', 'Petrel II');
   await userEvent.click(screen.getByRole('button', { name: 'Save craft' }));
-  expect(await screen.findByText(/nothing was overwritten/)).toBeTruthy();
+  const conflict = await screen.findByRole('alert', { name: 'Changed meanwhile' });
+  expect(conflict.textContent).toContain('Petrel II yours');
+  expect(conflict.textContent).toContain('Petrel theirs');
   expect(field('Name')).toHaveProperty('value', 'Petrel II');
 });
 

@@ -2,13 +2,13 @@ import { bearingFeels, MotorPieceDto, rotorPlaces, type MotorPieceView } from '@
 import { bearingNames, placeNames } from '@zivvo/words';
 import { useParams } from 'react-router';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
-import { useAddMotorMutation, useMotorHistoryQuery, useMotorsQuery, useRemoveMotorMutation, useRestoreMotorMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
+import { useAddMotorMutation, useMotorHistoryQuery, useLazyMotorsQuery, useMotorsQuery, useRemoveMotorMutation, useRestoreMotorMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { PartHistory } from './PartHistory.tsx';
 import piece from './PiecePage.module.css';
@@ -68,17 +68,18 @@ const blankMotor: MotorForm = { tag: '', craftId: null, place: null, hours: 0, o
 function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: () => void }) {
   const { craftId } = useInHand();
   const { data: crafts } = useCraftsQuery();
-  const [add, adding] = useAddMotorMutation();
-  const [update, updating] = useUpdateMotorMutation();
+  const [add] = useAddMotorMutation();
+  const [update] = useUpdateMotorMutation();
+  const [reread] = useLazyMotorsQuery();
   const [remove] = useRemoveMotorMutation();
   const [restore] = useRestoreMotorMutation();
-  const { control, onSave, onRemove } = usePartForm<MotorForm>({
-    blank: blankMotor, start: { craftId }, part: motor, Dto: MotorPieceDto, onDone, onGone: onDone, goneText: `Motor ${motor?.tag} was taken off the list.`,
+  const { control, isBusy, notes, onSave, onRemove } = usePartForm<MotorForm>({
+    kind: 'motor', reread: async () => (await reread().unwrap()).find((m) => m.id === motor!.id)!, blank: blankMotor, start: { craftId }, part: motor, Dto: MotorPieceDto, onDone, onGone: onDone, goneText: `Motor ${motor?.tag} was taken off the list.`,
     add: (body) => add(body).unwrap(), update: (id, body) => update({ id, body }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
   });
   return (
     <form className={classes.form} noValidate onSubmit={onSave}>
-      <ProblemNote error={adding.error ?? updating.error} />
+      {notes}
       <fieldset className={classes.group}>
         <legend>{motor ? `Motor ${motor.tag}` : 'New motor'}</legend>
         <TextField control={control} name="tag" label="Tag" autoFocus />
@@ -94,7 +95,7 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
           <NoteField control={control} name="note" label="Note" />
         </div>
         <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
-          <Action type="submit">{motor ? 'Save motor' : 'Put on the list'}</Action>
+          <Action type="submit" disabled={isBusy}>{motor ? 'Save motor' : 'Put on the list'}</Action>
           <Action weight="quiet" onClick={onDone}>
             Cancel
           </Action>

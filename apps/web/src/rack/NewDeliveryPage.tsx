@@ -1,17 +1,14 @@
 import { CreateBatchDto } from '@zivvo/contract';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { v7 } from 'uuid';
 import { useAddBatchMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
-import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 
@@ -21,24 +18,19 @@ type BatchForm = { [K in keyof CreateBatchDto]: CreateBatchDto[K] };
 export function Component() {
   const query = usePropModelsQuery();
   const { propModelId, to } = useInHand();
-  const format = useFormat();
   const go = useGo();
-  const [add, adding] = useAddBatchMutation();
-  const [id] = useState(() => v7());
-  const { control, handleSubmit, setError, setFocus } = useForm<BatchForm>({
-    defaultValues: { id, propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, location: null, note: null },
-    resolver: dtoResolver<BatchForm>(CreateBatchDto, format.choices),
-    mode: 'onTouched',
+  const [add] = useAddBatchMutation();
+  const { form, save, isBusy, notes } = useKeptForm<BatchForm>({
+    keptAs: 'delivery/new', row: null, Dto: CreateBatchDto,
+    blank: { id: v7(), propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, location: null, note: null },
+    send: (values) => add(values).unwrap(),
+    onDone: () => go(`/rack/deliveries/${form.getValues('id')}`),
   });
+  const { control, handleSubmit, setError, setFocus } = form;
   const onSave = handleSubmit(
-    async (form) => {
-      if (form.cwCount + form.ccwCount + form.eitherCount === 0) return setError('cwCount', { type: 'min', message: 'Count at least one piece of either hand.' });
-      try {
-        await add(form).unwrap();
-        go(`/rack/deliveries/${id}`);
-      } catch (error) {
-        showRefusal(setError, error, format.choices);
-      }
+    async (values) => {
+      if (values.cwCount + values.ccwCount + values.eitherCount === 0) return setError('cwCount', { type: 'min', message: 'Count at least one piece of either hand.' });
+      await save(values);
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof BatchForm),
   );
@@ -53,7 +45,7 @@ export function Component() {
           actions={
             <>
               {items.length > 0 && (
-                <Action weight="main" type="submit" form="delivery-form" disabled={adding.isLoading}>
+                <Action weight="main" type="submit" form="delivery-form" disabled={isBusy}>
                   Start the check-in
                 </Action>
               )}
@@ -66,7 +58,7 @@ export function Component() {
         >
           {items.length > 0 && (
             <form id="delivery-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
-              <ProblemNote error={adding.error} />
+              {notes}
               <fieldset className={classes.group}>
                 <legend>Delivery</legend>
                 <ChoiceField control={control} name="propModelId" label="Model" none="choose" choices={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />

@@ -48,9 +48,13 @@ test('a change is sent on the revision that was seen; a conflict overwrites noth
   await userEvent.clear(box('Charges so far'));
   await userEvent.type(box('Charges so far'), '19');
   await userEvent.click(screen.getByRole('button', { name: 'Save pack' }));
-  expect((await screen.findByRole('alert')).textContent).toContain('nothing was overwritten');
+  const conflict = within(await screen.findByRole('alert', { name: 'Changed meanwhile' }));
   expect(sent[0]).toMatchObject({ body: { cycleCount: 19, revision: 4 } });
-  expect(box('Charges so far')).toHaveProperty('value', '19');
+  // Both values stand there; nothing is overwritten before one is chosen.
+  expect(conflict.getByText('19')).toBeTruthy();
+  await userEvent.click(conflict.getByText('18'));
+  await userEvent.click(conflict.getByRole('button', { name: 'Save as chosen' }));
+  expect(sent[1]).toMatchObject({ body: { cycleCount: 18 } });
 });
 
 test('a new pack needs a tag, cells and a capacity', async () => {

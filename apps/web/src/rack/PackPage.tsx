@@ -3,7 +3,7 @@ import { cellVoltages } from '@zivvo/core';
 import { chemistryNames, formatNumber } from '@zivvo/words';
 import { useParams } from 'react-router';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
+import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, useLazyPacksQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -12,7 +12,7 @@ import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { PartHistory } from './PartHistory.tsx';
@@ -137,17 +137,18 @@ type PackForm = { [K in keyof Required<PackPieceDto>]: Required<PackPieceDto>[K]
 const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cRating: null, cycleCount: null, note: null };
 
 function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone: () => void; onGone?: () => void }) {
-  const [add, adding] = useAddPackMutation();
-  const [update, updating] = useUpdatePackMutation();
+  const [add] = useAddPackMutation();
+  const [update] = useUpdatePackMutation();
+  const [reread] = useLazyPacksQuery();
   const [remove] = useRemovePackMutation();
   const [restore] = useRestorePackMutation();
-  const { control, onSave, onRemove } = usePartForm<PackForm>({
-    blank: blankPack, part: pack, Dto: PackPieceDto, onDone, onGone: () => onGone?.(), goneText: `Pack ${pack?.tag} was taken off the list.`,
+  const { control, isBusy, notes, onSave, onRemove } = usePartForm<PackForm>({
+    kind: 'pack', reread: async () => (await reread().unwrap()).find((p) => p.id === pack!.id)!, blank: blankPack, part: pack, Dto: PackPieceDto, onDone, onGone: () => onGone?.(), goneText: `Pack ${pack?.tag} was taken off the list.`,
     add: (body) => add(body as CreatePackPieceDto).unwrap(), update: (id, body) => update({ id, body: body as UpdatePackPieceDto }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
   });
   return (
     <form className={classes.form} noValidate onSubmit={onSave}>
-      <ProblemNote error={adding.error ?? updating.error} />
+      {notes}
       <fieldset className={classes.group}>
         <legend>{pack ? `Pack ${pack.tag}` : 'New pack'}</legend>
         <TextField control={control} name="tag" label="Tag" autoFocus={!pack} />
@@ -162,7 +163,7 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
           <NoteField control={control} name="note" label="Note" />
         </div>
         <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
-          <Action type="submit">{pack ? 'Save pack' : 'Put on the list'}</Action>
+          <Action type="submit" disabled={isBusy}>{pack ? 'Save pack' : 'Put on the list'}</Action>
           {pack && (
             <Action weight="danger" onClick={onRemove}>
               Delete

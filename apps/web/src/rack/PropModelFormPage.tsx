@@ -3,11 +3,9 @@ import { materials, mountKinds, planforms, PropModelDto, tipShapes, type PropMod
 import { readPropLabel, usualChord75M, type PropLabelReading } from '@zivvo/core';
 import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, planformNames, tipNames } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
-import { v7 } from 'uuid';
-import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation } from '../shared/api/rackApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
+import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation, useLazyPropModelQuery } from '../shared/api/rackApi.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -16,7 +14,7 @@ import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
@@ -35,19 +33,32 @@ const blank = {
   note: null,
 } as unknown as PropModelDto;
 
+const withCounts = (model: PropModelView): ModelForm & PropModelView => ({ ...model, cwCount: model.stock?.cwCount ?? null, ccwCount: model.stock?.ccwCount ?? null });
+
 function ModelFormPage({ model }: { model: PropModelView | null }) {
   const format = useFormat();
   const go = useGo();
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
-  const [create, creating] = useCreatePropModelMutation();
-  const [update, updating] = useUpdatePropModelMutation();
+  const [create] = useCreatePropModelMutation();
+  const [update] = useUpdatePropModelMutation();
+  const [reread] = useLazyPropModelQuery();
   const [countStock] = useCountStockMutation();
   const [remove] = useRemovePropModelMutation();
   const [restore] = useRestorePropModelMutation();
-  const [id] = useState(() => model?.id ?? v7());
-  const defaultValues: ModelForm = { ...(model ?? blank), cwCount: model?.stock?.cwCount ?? null, ccwCount: model?.stock?.ccwCount ?? null };
-  const { control, handleSubmit, setValue, watch, setError, setFocus } = useForm<ModelForm>({ defaultValues, resolver: dtoResolver<ModelForm>(PropModelDto, format.choices), mode: 'onTouched' });
+  const { form, save, isBusy, notes } = useKeptForm<ModelForm>({
+    keptAs: `model/${model?.id ?? 'new'}`, row: model && withCounts(model), blank: { ...blank, cwCount: null, ccwCount: null }, Dto: PropModelDto,
+    send: async ({ cwCount, ccwCount, ...values }, id, revision) => {
+      const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
+      await (revision === null ? create({ ...body, id }) : update({ id, body: { ...body, revision } })).unwrap();
+      const hasCounts = cwCount !== null || ccwCount !== null;
+      const isRecount = cwCount !== (model?.stock?.cwCount ?? null) || ccwCount !== (model?.stock?.ccwCount ?? null);
+      if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
+    },
+    reread: async () => withCounts(await reread(model!.id).unwrap()),
+    onDone: () => go('/rack'),
+  });
+  const { control, handleSubmit, setValue, getValues, watch, setFocus } = form;
   const shape = watch(['diameterM', 'pitchM', 'bladeCount', 'tipShape']);
   const planform = watch('planform') ?? 'usual';
   const hasShape = shape[0] > 0 && shape[1] > 0 && shape[2] >= 1 && shape[2] <= 8;
@@ -62,22 +73,10 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   };
 
   const onSave = handleSubmit(
-    async ({ cwCount, ccwCount, ...values }) => {
-      const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
-      try {
-        if (model) await update({ id, body: { ...body, revision: model.revision } }).unwrap();
-        else await create({ ...body, id }).unwrap();
-        const hasCounts = cwCount !== null || ccwCount !== null;
-        const isRecount = cwCount !== (model?.stock?.cwCount ?? null) || ccwCount !== (model?.stock?.ccwCount ?? null);
-        if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
-        go('/rack');
-      } catch (error) {
-        showRefusal(setError, error, format.choices);
-      }
-    },
+    save,
     (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm),
   );
-  const onRemove = (): Promise<void> => takeAway(remove(id).unwrap(), { text: `${propModelName(model!)} left the rack.`, undo: () => void restore(id), onGone: () => go('/rack', { propModelId: null }) });
+  const onRemove = (): Promise<void> => takeAway(remove(model!.id).unwrap(), { text: `${propModelName(model!)} left the rack.`, undo: () => void restore(model!.id), onGone: () => go('/rack', { propModelId: null }) });
 
   return (
     <StationPage
@@ -88,7 +87,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
       reasons={<p style={{ margin: 0 }}>The first number is the diameter, the second the pitch, the last the blades. Measure the real diameter: it often differs from the label. Measured values stand beside the label’s, never over them.</p>}
       actions={
         <>
-          <Action weight="main" type="submit" form="model-form" disabled={creating.isLoading || updating.isLoading}>
+          <Action weight="main" type="submit" form="model-form" disabled={isBusy}>
             {model ? 'Save model' : 'Put on the rack'}
           </Action>
           <ActionLink to={to('/rack')}>Cancel</ActionLink>
@@ -101,10 +100,10 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
       }
     >
       <form id="model-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
-        <ProblemNote error={creating.error ?? updating.error} />
+        {notes}
         <fieldset className={classes.group}>
           <legend>Label</legend>
-          <PropLabel initial={model?.label ?? ''} isNew={!model} onText={(text) => setValue('label', text)} onReading={takeReading} />
+          <PropLabel initial={getValues('label')} isNew={!model} onText={(text) => setValue('label', text)} onReading={takeReading} />
           <QuantityField control={control} name="diameterM" label="Diameter" dimension="length" />
           <QuantityField control={control} name="pitchM" label="Pitch" dimension="length" />
           <CountField control={control} name="bladeCount" label="Blades" />

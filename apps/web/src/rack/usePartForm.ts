@@ -1,12 +1,14 @@
 import type { RowView } from '@zivvo/contract';
-import { useState } from 'react';
-import { useForm, type Control, type DefaultValues, type FieldValues } from 'react-hook-form';
-import { v7 } from 'uuid';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
-import { useFormat } from '../shared/format/useFormat.ts';
+import type { ReactNode } from 'react';
+import type { Control, FieldValues } from 'react-hook-form';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
 
 interface PartFormInput<F extends FieldValues> {
+  /** What it is, for keeping what was typed: `pack`, `motor`. */
+  kind: string;
+  /** The part as it is now, after somebody else has changed it. */
+  reread?: () => Promise<F & Pick<RowView, 'id' | 'revision'>>;
   /** Every field that may be sent, as a new part has it. */
   blank: F;
   /** What a new part starts from beside that. */
@@ -25,32 +27,33 @@ interface PartFormInput<F extends FieldValues> {
 
 export interface PartForm<F extends FieldValues> {
   control: Control<F>;
+  isBusy: boolean;
+  notes: ReactNode;
   onSave: (event: React.FormEvent) => void;
   onRemove: () => void;
 }
 
 /** The form of a numbered part, new or known: what the server refuses stands at its field, and a deletion can be undone. */
-export function usePartForm<F extends FieldValues>({ blank, start, part, Dto, add, update, remove, restore, goneText, onDone, onGone }: PartFormInput<F>): PartForm<F> {
-  const format = useFormat();
-  const [id] = useState(() => part?.id ?? v7());
-  const { control, handleSubmit, setError } = useForm<F>({ defaultValues: (part ?? { ...blank, ...start }) as DefaultValues<F>, resolver: dtoResolver<F>(Dto, format.choices), mode: 'onTouched' });
-  const save = handleSubmit(async (form) => {
-    const body = Object.fromEntries(Object.keys(blank).map((key) => [key, form[key]])) as F;
-    try {
-      if (part) await update(id, { ...body, revision: part.revision });
-      else await add({ ...body, id });
-      onDone();
-    } catch (error) {
-      showRefusal(setError, error, format.choices);
-    }
+export function usePartForm<F extends FieldValues>({ kind, reread, blank, start, part, Dto, add, update, remove, restore, goneText, onDone, onGone }: PartFormInput<F>): PartForm<F> {
+  const { form, save, isBusy, notes } = useKeptForm<F>({
+    keptAs: `${kind}/${part?.id ?? 'new'}`, row: part, blank: { ...blank, ...(part ? {} : start) }, Dto,
+    send: (values, id, revision) => {
+      const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key]])) as F;
+      return revision === null ? add({ ...body, id }) : update(id, { ...body, revision });
+    },
+    reread,
+    onDone,
   });
+  const onSave = form.handleSubmit(save);
   return {
-    control,
-    onSave: (event) => void save(event),
+    control: form.control,
+    isBusy,
+    notes,
+    onSave: (event) => void onSave(event),
     onRemove: () => {
-      remove(id);
+      remove(part!.id);
       onGone();
-      void announceDeletion(goneText, () => restore(id));
+      void announceDeletion(goneText, () => restore(part!.id));
     },
   };
 }

@@ -1,21 +1,18 @@
 import { CampaignDto, type CampaignView, type CraftView } from '@zivvo/contract';
 import { cellVoltages } from '@zivvo/core';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useNavigate, useParams } from 'react-router';
-import { v7 } from 'uuid';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { useCampaignQuery, useCreateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation, useUpdateCampaignMutation } from '../shared/api/standApi.ts';
+import { useCampaignQuery, useLazyCampaignQuery, useCreateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation, useUpdateCampaignMutation } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
-import { dtoResolver } from '../shared/forms/dtoResolver.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
@@ -67,11 +64,11 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
   const { data: airData } = useAirQuery();
-  const [create, creating] = useCreateCampaignMutation();
-  const [update, updating] = useUpdateCampaignMutation();
+  const [create] = useCreateCampaignMutation();
+  const [update] = useUpdateCampaignMutation();
+  const [reread] = useLazyCampaignQuery();
   const [remove] = useRemoveCampaignMutation();
   const [restore] = useRestoreCampaignMutation();
-  const [id] = useState(() => campaign?.id ?? v7());
   const air = airData?.air ?? STANDARD_AIR;
   const defaults: CampaignForm = {
     name: 'Stand evening',
@@ -82,13 +79,18 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
     gateCellV: craft ? cellVoltages[craft.packChemistry].gateV : null,
     note: null,
   };
-  const { control, handleSubmit } = useForm<CampaignForm>({ defaultValues: campaign ?? defaults, resolver: dtoResolver<CampaignForm>(CampaignDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (values) => {
-    const body = Object.fromEntries(Object.keys(defaults).map((key) => [key, values[key as keyof CampaignForm]])) as unknown as CampaignForm;
-    const saved = campaign ? await update({ id, body: { ...body, revision: campaign.revision } }) : await create({ ...body, id, craftId: craft!.id });
-    if (!saved.error) go(`/stand/${id}`);
+  const { form, save, isBusy, notes } = useKeptForm<CampaignForm>({
+    keptAs: `evening/${campaign?.id ?? `new/${craft?.id}`}`, row: campaign, blank: defaults, Dto: CampaignDto,
+    send: (values, id, revision) => {
+      const body = Object.fromEntries(Object.keys(defaults).map((key) => [key, values[key as keyof CampaignForm]])) as unknown as CampaignForm;
+      return (revision === null ? create({ ...body, id, craftId: craft!.id }) : update({ id, body: { ...body, revision } })).unwrap();
+    },
+    reread: () => reread(campaign!.id).unwrap(),
+    onDone: (id) => go(`/stand/${id}`),
   });
-  const onRemove = (): Promise<void> => takeAway(remove(id).unwrap(), { text: `${campaign!.name} was deleted.`, undo: () => void restore(id), onGone: () => void navigate(to('/stand')) });
+  const { control, handleSubmit } = form;
+  const onSave = handleSubmit(save);
+  const onRemove = (): Promise<void> => takeAway(remove(campaign!.id).unwrap(), { text: `${campaign!.name} was deleted.`, undo: () => void restore(campaign!.id), onGone: () => void navigate(to('/stand')) });
   return (
     <StationPage
       eyebrow={`Stand · ${craft?.name ?? ''}`}
@@ -96,10 +98,10 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
       reasons={<p style={{ margin: 0 }}>Check the instruments against each other before you trust any: the scale against a known mass, the rpm against a tachometer, the current against a second meter. A run whose pack starts under the gate is kept, marked, and does not count.</p>}
       actions={
         <>
-          <Action weight="main" type="submit" form="campaign-form" disabled={creating.isLoading || updating.isLoading}>
+          <Action weight="main" type="submit" form="campaign-form" disabled={isBusy}>
             {campaign ? 'Save evening' : 'Open the evening'}
           </Action>
-          <ActionLink to={to(campaign ? `/stand/${id}` : '/stand')}>Cancel</ActionLink>
+          <ActionLink to={to(campaign ? `/stand/${campaign.id}` : '/stand')}>Cancel</ActionLink>
           {campaign && (
             <Action weight="danger" onClick={() => void onRemove()}>
               Delete
@@ -109,7 +111,7 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
       }
     >
       <form id="campaign-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
-        <ProblemNote error={creating.error ?? updating.error} />
+        {notes}
         <fieldset className={classes.group}>
           <legend>Evening</legend>
           <TextField control={control} name="name" label="Name" autoFocus={!campaign} />

@@ -6,6 +6,7 @@ import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { formatTime, useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { quantityNames } from '@zivvo/words';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
@@ -90,6 +91,15 @@ export function TypedRun({ run }: { run: RunView }) {
       }
     >
       <ProblemNote error={keeping.error} />
+      {saving.state.status === 'conflict' && (
+        <TwoDrafts
+          conflict={saving.state}
+          onChoose={(chosen, revision) => {
+            setDraft(chosen);
+            saving.choose(chosen, revision);
+          }}
+        />
+      )}
       {leftOver > 0 && <p role="status">{`${leftOver} pasted rows did not fit: a run has at most 120 steps.`}</p>}
       <div className={classes.beside} data-has-picture={run.pictures.length > 0}>
         <PictureBeside run={run} />
@@ -106,8 +116,29 @@ export function TypedRun({ run }: { run: RunView }) {
   );
 }
 
+const MOST_CELLS = 8;
+
+/** Two tabs typed into one run: the cells that differ, and whose shall hold. */
+function TwoDrafts({ conflict: { mine, theirs, revision }, onChoose }: { conflict: Extract<DraftState, { status: 'conflict' }>; onChoose: (draft: RunDraftDto, revision: number) => void }) {
+  const rows = Math.max(mine.cells.length, theirs.cells.length);
+  const at = (draft: RunDraftDto, row: number, column: number): string => draft.cells[row]?.[column] ?? '';
+  const differing = Array.from({ length: rows }, (_, row) => mine.columns.flatMap((c, column) => (at(mine, row, column) === at(theirs, row, column) ? [] : [{ name: `Step ${row + 1}, ${c.quantity ? quantityNames[c.quantity].toLowerCase() : `column ${column + 1}`}`, mine: at(mine, row, column), theirs: at(theirs, row, column) }]))).flat();
+  return (
+    <section role="alert" aria-label="Typed twice" className={classes.twoDrafts}>
+      <h2>This run was typed into somewhere else as well: which shall hold?</h2>
+      <ul>
+        {differing.slice(0, MOST_CELLS).map((d) => (
+          <li key={d.name}>{`${d.name}: here ${d.mine === '' ? 'nothing' : d.mine}, there ${d.theirs === '' ? 'nothing' : d.theirs}`}</li>
+        ))}
+        {differing.length > MOST_CELLS && <li>{`and ${differing.length - MOST_CELLS} cells more`}</li>}
+      </ul>
+      <Action onClick={() => onChoose(mine, revision)}>What I typed here</Action> <Action onClick={() => onChoose(theirs, revision)}>What was typed there</Action>
+    </section>
+  );
+}
+
 function SavedNote({ state }: { state: DraftState }) {
-  if (state.status === 'saving') return <span data-draft="saving">writing down…</span>;
+  if (state.status === 'saving' || state.status === 'conflict') return <span data-draft="saving">writing down…</span>;
   if (state.status === 'waiting') {
     return (
       <span role="alert" data-draft="waiting" style={{ color: 'var(--rust)' }}>

@@ -2,7 +2,7 @@ import '../test/completeAddresses.ts';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { configureStore } from '@reduxjs/toolkit';
 import { act, renderHook } from '@testing-library/react';
-import type { RunDraftDto } from '@zivvo/contract';
+import type { RunDraftDto, RunView } from '@zivvo/contract';
 import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { api } from '../shared/api/api.ts';
@@ -14,6 +14,8 @@ const draft = (thrust: string): RunDraftDto => ({ columns: [], cells: [['50', th
 /** What was sent, and how the server answers the next requests. */
 let sent: { revision: number; cells: string[][] }[] = [];
 let answers: (() => Response)[] = [];
+/** The run as the server has it. */
+let onServer: { revision: number; draft: RunDraftDto } = { revision: 1, draft: draft('') };
 const kept = (revision: number) => (): Response => Response.json({ id: ID, revision, savedAt: '2026-11-24T12:00:00.000Z' });
 const refused = (status: number, code: string) => (): Response => new Response(JSON.stringify({ status, code, title: 't', detail: 'd', fields: [] }), { status, headers: { 'Content-Type': 'application/problem+json' } });
 const unreachable = (): Response => {
@@ -25,16 +27,17 @@ beforeEach(() => {
   answers = [];
   localStorage.clear();
   globalThis.fetch = (async (request: Request) => {
+    if (request.method === 'GET') return Response.json(onServer);
     sent.push((await request.json()) as (typeof sent)[number]);
     return (answers.shift() ?? kept(sent.length + 1))();
   }) as typeof fetch;
 });
 afterEach(() => void jest.useRealTimers());
 
-function show(): { current: DraftSaving } {
+function show(run: Partial<RunView> = {}): { current: DraftSaving } {
   const store = configureStore({ reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) }, middleware: (defaults) => defaults().concat(api.middleware) });
   const wrapper = ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider>;
-  return renderHook(() => useDraftSaving({ id: ID, revision: 1, updatedAt: '' }), { wrapper }).result;
+  return renderHook(() => useDraftSaving({ id: ID, revision: 1, draft: null, ...run }), { wrapper }).result;
 }
 
 /** Waits until what is asked for is so, a few milliseconds at a time. */
@@ -95,13 +98,45 @@ describe('while the server is away', () => {
 
   test('a refusal is said and not repeated by itself', async () => {
     const saving = show();
-    answers = [refused(409, 'revisionConflict')];
+    answers = [refused(422, 'tooMuch')];
     act(() => saving.current.save(draft('700')));
     await until(() => saving.current.state.status === 'waiting');
     const count = sent.length;
     await act(() => new Promise((resolve) => setTimeout(resolve, 400)));
     expect(sent).toHaveLength(count);
-    expect(saving.current.state).toMatchObject({ problem: { code: 'revisionConflict' } });
+    expect(saving.current.state).toMatchObject({ problem: { code: 'tooMuch' } });
+  });
+
+  test('an answer that got lost does not stand in the way of the entries after it', async () => {
+    const saving = show();
+    onServer = { revision: 2, draft: draft('700') };
+    answers = [unreachable, unreachable, unreachable];
+    act(() => saving.current.save(draft('700')));
+    await until(() => saving.current.state.status === 'waiting');
+    answers = [kept(3)];
+    act(() => saving.current.save(draft('710')));
+    await until(() => saving.current.state.status === 'kept');
+    expect(sent.at(-1)).toMatchObject({ revision: 2, cells: [['50', '710']] });
+  });
+});
+
+describe('typed into in two places', () => {
+  test('both stand there until one is chosen, which then goes on the newest revision', async () => {
+    const saving = show();
+    onServer = { revision: 7, draft: draft('650') };
+    answers = [refused(409, 'revisionConflict'), kept(8)];
+    act(() => saving.current.save(draft('700')));
+    await until(() => saving.current.state.status === 'conflict');
+    expect(saving.current.state).toMatchObject({ mine: draft('700'), theirs: draft('650'), revision: 7 });
+    act(() => saving.current.choose(draft('700'), 7));
+    await until(() => saving.current.state.status === 'kept');
+    expect(sent.at(-1)).toMatchObject({ revision: 7, cells: [['50', '700']] });
+  });
+
+  test('a copy that a closed page left behind an older revision is shown beside, not thrown away', () => {
+    localStorage.setItem(`zivvo.draft.${ID}`, JSON.stringify({ revision: 1, draft: draft('700') }));
+    expect(show({ revision: 3, draft: draft('650') }).current.state).toMatchObject({ status: 'conflict', mine: draft('700'), theirs: draft('650') });
+    expect(show({ revision: 3, draft: draft('700') }).current.state).toMatchObject({ status: 'kept' });
   });
 });
 

@@ -24,6 +24,8 @@ export class Refusal {
  * says 404 to anything else, as the real one would. Answers may be changed in between.
  */
 export function pretendServer(answers: Record<string, Answer>): { sent: Sent[]; answers: Record<string, Answer> } {
+  // A browser that has kept nothing yet.
+  localStorage.clear();
   const sent: Sent[] = [];
   globalThis.fetch = (async (request: Request) => {
     const url = new URL(request.url);

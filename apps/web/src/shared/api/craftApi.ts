@@ -19,4 +19,4 @@ export const craftApi = api.injectEndpoints({
   }),
 });
 
-export const { useCraftsQuery, useCraftQuery, useLineQuery, useCraftWorkingQuery, useCreateCraftMutation, useUpdateCraftMutation, useSetCraftUseMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;
+export const { useCraftsQuery, useCraftQuery, useLazyCraftQuery, useLineQuery, useCraftWorkingQuery, useCreateCraftMutation, useUpdateCraftMutation, useSetCraftUseMutation, useRemoveCraftMutation, useRestoreCraftMutation } = craftApi;

@@ -43,5 +43,5 @@ const pieceApi = api.injectEndpoints({
 
 export const {
   usePiecesQuery, usePieceQuery, useYieldsQuery, useAvailablePiecesQuery, useMeasurePieceMutation, useDescribePieceMutation, useActOnPieceMutation, useActOnPiecesMutation, useBatchesQuery, useBatchQuery, useAddBatchMutation, useSetsQuery, useAddSetMutation, useUpdateSetMutation, useRemoveSetMutation, useRestoreSetMutation,
-  useMotorsQuery, useMotorHistoryQuery, useAddMotorMutation, useUpdateMotorMutation, useRemoveMotorMutation, useRestoreMotorMutation, useSparesQuery, useAddSpareMutation, useUpdateSpareMutation, useRemoveSpareMutation, useRestoreSpareMutation,
+  useMotorsQuery, useLazyMotorsQuery, useMotorHistoryQuery, useAddMotorMutation, useUpdateMotorMutation, useRemoveMotorMutation, useRestoreMotorMutation, useSparesQuery, useAddSpareMutation, useUpdateSpareMutation, useRemoveSpareMutation, useRestoreSpareMutation,
 } = pieceApi;

@@ -15,4 +15,4 @@ export const rackApi = api.injectEndpoints({
   }),
 });
 
-export const { usePropModelsQuery, usePropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useWantPropModelMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;
+export const { usePropModelsQuery, usePropModelQuery, useLazyPropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useWantPropModelMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;

@@ -26,6 +26,6 @@ export const standApi = api.injectEndpoints({
 });
 
 export const {
-  useCampaignsQuery, useCampaignQuery, useCalibrationQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
-  useRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRecipesQuery, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
+  useCampaignsQuery, useCampaignQuery, useLazyCampaignQuery, useCalibrationQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
+  useRunQuery, useLazyRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRecipesQuery, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
 } = standApi;

@@ -22,4 +22,4 @@ export const workshopApi = api.injectEndpoints({
   }),
 });
 
-export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useAddPackMutation, useUpdatePackMutation, useRemovePackMutation, useRestorePackMutation, usePackRunsQuery, usePackHistoryQuery, useStoreBlobMutation, useFoundQuery } = workshopApi;
+export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useLazyPacksQuery, useAddPackMutation, useUpdatePackMutation, useRemovePackMutation, useRestorePackMutation, usePackRunsQuery, usePackHistoryQuery, useStoreBlobMutation, useFoundQuery } = workshopApi;

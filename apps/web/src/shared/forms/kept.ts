@@ -1,0 +1,50 @@
+import { useCallback, useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
+
+const nameOf = (key: string): string => `zivvo.kept.${key}`;
+/** More than a form can hold is not kept. */
+const MOST_CHARACTERS = 200_000;
+
+/** What was typed and not yet handed over, as this browser kept it; null where nothing was, or it cannot be read. */
+export function readKept<T>(key: string): T | null {
+  try {
+    return JSON.parse(localStorage.getItem(nameOf(key)) ?? 'null') as T | null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keeps what is typed, or lets go of it. A browser without storage forgets; the page itself still holds it. */
+export function writeKept(key: string, value: unknown): void {
+  try {
+    const text = value === null ? null : JSON.stringify(value);
+    if (text === null || text.length > MOST_CHARACTERS) localStorage.removeItem(nameOf(key));
+    else localStorage.setItem(nameOf(key), text);
+  } catch {
+    // Private windows may refuse.
+  }
+}
+
+/**
+ * State that is still there after a reload, after leaving, after a kill: until it is handed over.
+ *
+ * @param key - of the thing that is typed, one for each subject
+ * @returns the state, its setter, and what to call once it was handed over
+ */
+export function useKept<T>(key: string, initial: () => T): [state: T, set: Dispatch<SetStateAction<T>>, handedOver: () => void] {
+  const [state, setState] = useState<T>(() => readKept<T>(key) ?? initial());
+  const fresh = useRef(initial);
+  const isFirst = useRef(true);
+  useEffect(() => {
+    fresh.current = initial;
+  });
+  useEffect(() => {
+    // What nobody has changed is not worth keeping.
+    if (!isFirst.current) writeKept(key, JSON.stringify(state) === JSON.stringify(fresh.current()) ? null : state);
+    isFirst.current = false;
+  }, [key, state]);
+  const handedOver = useCallback(() => {
+    writeKept(key, null);
+    setState(fresh.current());
+  }, [key]);
+  return [state, setState, handedOver];
+}
