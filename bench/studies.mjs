@@ -2,7 +2,7 @@
 import * as core from '../packages/core/dist/index.js';
 import { balanceStudy } from './balance.mjs';
 import { simulatedCampaign } from './campaign.mjs';
-import { labelCases } from './labelCases.mjs';
+import { labelCases, labelForms } from './labelCases.mjs';
 import { calibrated, calibratedMotor, predictor, randomInputs } from './propulsion.mjs';
 import { soundStudy } from './sound.mjs';
 import { report } from './report.mjs';
@@ -27,6 +27,7 @@ await report({
       if (places === 0) first++;
     }
     return [
+      { id: 'label.forms.ratio', value: labelForms.filter((f) => isFirst(core.readPropLabel(f.label), f)).length / labelForms.length, unit: '1', baseline: null, target: 0.95 },
       { id: 'label.offered.ratio', value: offered / cases.length, unit: '1', baseline: null, target: 0.99 },
       { id: 'label.first.ratio', value: first / cases.length, unit: '1', baseline: null, target: 0.9 },
     ];
@@ -45,6 +46,12 @@ await report({
     return [{ id: 'stand.falseDifference.ratio', value: claims / comparisons, unit: '1', baseline: null, target: 0.08 }];
   },
 });
+
+function isFirst(read, { diameterM, pitchM, bladeCount, hand }) {
+  const first = read.status === 'read' ? read.readings[0] : null;
+  const isSame = (a, b) => (a === null ? b === null : b !== null && Math.abs(a - b) < 1e-6);
+  return first !== null && isSame(diameterM, first.diameterM) && isSame(pitchM, first.pitchM) && first.bladeCount === bladeCount && first.hand === hand;
+}
 
 function isTruth(reading, { diameterM, pitchM, bladeCount }) {
   return Math.abs(reading.diameterM - diameterM) < 1e-6 && reading.pitchM !== null && Math.abs(reading.pitchM - pitchM) < 1e-6 && (bladeCount === null || reading.bladeCount === bladeCount);

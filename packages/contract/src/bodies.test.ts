@@ -82,7 +82,7 @@ describe.each(bodies)('%s', (_name, Dto, body) => {
 
 describe('rules between fields and inside lists', () => {
   test.each<[string, new () => object, object, string]>([
-    ['a pitch beyond twice the diameter', CreatePropModelDto, { ...model, id, pitchM: 0.4 }, 'pitchM:atMostTimes'],
+    ['a pitch beyond two and a half times the diameter', CreatePropModelDto, { ...model, id, pitchM: 0.5 }, 'pitchM:atMostTimes'],
     ['a prop of nine blades', CreatePropModelDto, { ...model, id, bladeCount: 9 }, 'bladeCount:max'],
     ['a prop of no size', CreatePropModelDto, { ...model, id, diameterM: 0 }, 'diameterM:min'],
     ['half a blade', CreatePropModelDto, { ...model, id, bladeCount: 2.5 }, 'bladeCount:isInt'],

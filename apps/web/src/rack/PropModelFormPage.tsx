@@ -178,10 +178,20 @@ function PropLabel({ initial, isNew, onText, onReading }: PropLabelProps) {
     onReading(isClear ? read.readings[0]! : null);
   };
   const size = (m: number | null): string => (m === null ? '?' : format.quantity(m, 'length').text);
+  const leftOut = result.status === 'read' ? result.readings[0]!.reasons.flatMap((r) => (r.code === 'wordsLeftOut' ? [r.text] : [])) : [];
   const needsChoice = result.status === 'read' && result.readings.length > 1 && chosen === null && text !== initial;
   return (
     <div className={classes.wide}>
       <TextInput label="Label on the hub" name="label" autoFocus={isNew} autoComplete="off" value={text} onChange={(e) => change(e.currentTarget.value)} error={text.trim() !== '' && result.status === 'unreadable' ? labelProblemSentence(result.problem) : undefined} style={{ maxWidth: 340 }} styles={{ input: { fontFamily: 'var(--font-mono)', fontSize: 17 } }} />
+      {leftOut.length > 0 && (
+        <p className="muted" style={{ margin: '4px 0 0' }}>
+          Not read: {leftOut.map((word) => (
+            <s key={word} className="mono" style={{ marginRight: 8 }}>
+              {word}
+            </s>
+          ))}
+        </p>
+      )}
       {result.status === 'read' && (
         <ReadingChoice
           legend={needsChoice ? 'This label can be read in more than one way: choose' : 'Read as'}

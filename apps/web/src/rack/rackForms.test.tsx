@@ -91,14 +91,14 @@ describe('a prop model', () => {
     expect(readings.length).toBeGreaterThan(1);
   });
 
-  test('a pitch beyond twice the diameter is said at its field and not sent', async () => {
+  test('a pitch beyond two and a half times the diameter is said at its field and not sent', async () => {
     const { sent } = show('/rack/new', {});
     await heading('What is moulded on the hub?');
     await userEvent.type(field(/label/i), '7.2x3.9x3');
     await waitFor(() => expect(field('Pitch')).toHaveProperty('value', '3.9'));
-    await fill('Pitch', '15');
+    await fill('Pitch', '20');
     await userEvent.click(screen.getByRole('button', { name: 'Put on the rack' }));
-    expect(await screen.findByText('Pitch: at most 2 times the diameter.')).toBeTruthy();
+    expect(await screen.findByText('Pitch: at most 2.5 times the diameter.')).toBeTruthy();
     expect(sent).toEqual([]);
   });
 

@@ -1,3 +1,4 @@
+import { MOST_PITCH_RATIO } from '@zivvo/core';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { AtMostTimes, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { mountKinds, pieceLimits } from '../piece/limits.ts';
@@ -17,7 +18,7 @@ export class PropModelDto {
   diameterM!: number;
 
   /** Beyond twice the diameter nothing is moulded, and no model says anything. */
-  @AtMostTimes(2, 'diameterM')
+  @AtMostTimes(MOST_PITCH_RATIO, 'diameterM')
   @Within(propModelLimits.pitchM)
   pitchM!: number;
 

@@ -15,18 +15,29 @@ const BLADE_WORDS: Record<string, number> = { bi: 2, two: 2, tri: 3, three: 3, q
 const BLADES = /(?<![\d.,])(\d|bi|two|tri|three|quad|four|penta|five|hexa|six)\s*-?\s*blades?(?:d)?\b/i;
 const SQUARE = new Set(['bn', 'hbn', 'bullnose', 'square', 'sq']);
 const POINTED = new Set(['pointed', 'needle']);
-const CLOCKWISE = new Set(['r', 'p', 'rp', 'cw', 'lh', 'reverse', 'rev', 'pusher', 'clockwise']);
-const COUNTER = new Set(['ccw', 'acw', 'counterclockwise', 'anticlockwise']);
+/** Letters behind the size. */
+const CLOCKWISE = new Set(['r', 'p', 'rp']);
+/** Words that name the hand wherever they stand: a left-hand piece pulls toward its label turning clockwise. */
+const HAND_WORDS: Record<string, 'cw' | 'ccw'> = {
+  cw: 'cw', clockwise: 'cw', left: 'cw', lefthand: 'cw', lh: 'cw', reverse: 'cw', rev: 'cw', pusher: 'cw', ccw: 'ccw', acw: 'ccw', counterclockwise: 'ccw', anticlockwise: 'ccw', right: 'ccw', righthand: 'ccw', rh: 'ccw',
+};
+/** Words that count blades without saying so. */
+const BLADES_ALONE = new Set(['bi', 'tri', 'quad', 'penta', 'hexa']);
+/** A pusher for electric planes: slim, and turning the other way. */
+const SLIM_PUSHER = 'ep';
+/** A version of the mould: it says nothing of the size. */
+const VERSION = /(?<![a-z])v\d+[a-z]*(?![a-z\d])/g;
 const PURPOSE = new Set(['sf', 'mr', 'f', 'fp', 'w', 'n', 'g', 's', 'c', 'ed', 'v', 'glow', 'slow', 'fold', 'folding']);
 /** For electric planes: such props are slim. */
-const SLIM = new Set(['e', 'ep', 'electric']);
+const SLIM = new Set(['e', SLIM_PUSHER, 'electric']);
 const PER_MODEL = new Set(['a', 'b', 'l']);
 const UNITS = new Set(['mm', 'cm', 'in', 'inch', 'inches', 'x', 'by']);
 
 /**
  * Takes the letters out of a normalised label and says what they mean.
  *
- * R and P after the size mean clockwise seen from the label; BN a square tip. A and B mean different hands on
+ * R and P after the size mean clockwise seen from the label, and a word for the hand is read wherever it stands; BN is a
+ * square tip. A and B mean different hands on
  * different makers' pieces, so they are reported and never read.
  *
  * @param text - lower case, separators unified
@@ -38,7 +49,11 @@ export function readLabelMarks(text: string): LabelMarks {
     marks.bladeCount = BLADE_WORDS[blades[1]!.toLowerCase()] ?? Number(blades[1]);
     marks.sizes = marks.sizes.replace(blades[0], ' ');
   }
-  marks.sizes = marks.sizes.replace(/counter[\s-]*clockwise|anti[\s-]*clockwise/g, 'ccw');
+  marks.sizes = marks.sizes.replace(/counter[\s-]*clockwise|anti[\s-]*clockwise/g, 'ccw').replace(/\b(left|right)[\s-]*hand(?:ed)?\b/g, '$1hand');
+  marks.sizes = marks.sizes.replace(VERSION, (version) => {
+    marks.reasons.push({ code: 'wordsLeftOut', text: version.toUpperCase() });
+    return ' ';
+  });
   let hasSize = false;
   marks.sizes = marks.sizes.replace(/[a-zà-ÿ]+|\d+/g, (word) => {
     if (/\d/.test(word)) {
@@ -52,12 +67,12 @@ export function readLabelMarks(text: string): LabelMarks {
 
 function takeWord(word: string, afterSize: boolean, marks: LabelMarks): string {
   const text = word.toUpperCase();
-  if (COUNTER.has(word)) {
-    marks.hand = 'ccw';
-    marks.reasons.push({ code: 'handWritten', text });
-  } else if (word === 'cw' || word === 'clockwise') {
-    marks.hand = 'cw';
-    marks.reasons.push({ code: 'handWritten', text });
+  const named = HAND_WORDS[word];
+  if (named) {
+    marks.hand = named;
+    marks.reasons.push({ code: 'handWritten', text: text.replace('HAND', '-HAND') });
+  } else if (BLADES_ALONE.has(word)) {
+    marks.bladeCount ??= BLADE_WORDS[word]!;
   } else if (afterSize && CLOCKWISE.has(word)) {
     marks.hand ??= 'cw';
     marks.reasons.push({ code: 'handFromLetter', text });
@@ -69,6 +84,10 @@ function takeWord(word: string, afterSize: boolean, marks: LabelMarks): string {
   } else if (afterSize && SLIM.has(word)) {
     marks.planform = 'slim';
     marks.reasons.push({ code: 'slimFromLetters', text });
+    if (word === SLIM_PUSHER) {
+      marks.hand ??= 'cw';
+      marks.reasons.push({ code: 'handFromLetter', text: 'P' });
+    }
   } else if (afterSize && PURPOSE.has(word)) {
     marks.reasons.push({ code: 'purposeLetters', text });
   } else if (word !== 'x' && word !== 'by') {

@@ -1,5 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import fs from 'node:fs';
+import { MOST_PITCH_RATIO } from '../propeller/propGeometry.ts';
 import { INCH_M, type PropLabelReading } from './propLabel.ts';
 import { readPropLabel } from './readPropLabel.ts';
 
@@ -82,6 +84,32 @@ describe('labels as they are moulded', () => {
   ])('%j is refused: %s', (label, problem) => expect(readPropLabel(label)).toMatchObject({ status: 'unreadable', problem }));
 });
 
+interface LabelForm {
+  label: string;
+  diameterM: number;
+  pitchM: number | null;
+  bladeCount: number | null;
+  hand: 'cw' | 'ccw' | null;
+}
+const FORMS = JSON.parse(fs.readFileSync(new URL('../../fixtures/label_forms.json', import.meta.url), 'utf8')) as LabelForm[];
+
+describe('sixty forms as they are met on hubs and bags', () => {
+  test.each(FORMS.map((f) => [f.label, f] as const))('%s', (label, { diameterM, pitchM, bladeCount, hand }) => {
+    const [first] = read(label);
+    expect(first).toMatchObject({ diameterM: expect.closeTo(diameterM, 6), pitchM: pitchM === null ? null : expect.closeTo(pitchM, 6), bladeCount, hand });
+  });
+
+  test('a word for the hand is never among what is left out; all else that is not read is', () => {
+    for (const { label, hand } of FORMS) {
+      const left = read(label)[0]!.reasons.flatMap((r) => (r.code === 'wordsLeftOut' ? [r.text] : []));
+      expect(left.filter((t) => /^(LEFT|RIGHT|LH|RH|CW|CCW|REVERSE|PUSHER)/.test(t))).toEqual([]);
+      if (/left|right|\blh|rh\b/i.test(label)) expect(hand).not.toBeNull();
+    }
+    expect(read('T5146.5')[0]!.reasons).toContainEqual({ code: 'wordsLeftOut', text: 'T' });
+    expect(read('4x4.3x3V1S')[0]!.reasons).toContainEqual({ code: 'wordsLeftOut', text: 'V1S' });
+  });
+});
+
 describe('properties', () => {
   const prop = fc.record({ tenths: fc.integer({ min: 20, max: 180 }), ratio: fc.double({ min: 0.35, max: 0.95, noNaN: true }), blades: fc.integer({ min: 2, max: 6 }) }).map(({ tenths, ratio, blades }) => ({ diameter: tenths / 10, pitch: Math.max(1, Math.round(tenths * ratio)) / 10, blades }));
   const has = (readings: PropLabelReading[], diameter: number, pitch: number): boolean => readings.some((r) => Math.abs(r.diameterM / INCH_M - diameter) < 1e-6 && r.pitchM !== null && Math.abs(r.pitchM / INCH_M - pitch) < 1e-6);
@@ -112,7 +140,7 @@ describe('properties', () => {
         for (const r of result.readings) {
           expect(r.diameterM).toBeGreaterThanOrEqual(0.02);
           expect(r.diameterM).toBeLessThanOrEqual(1.1);
-          if (r.pitchM !== null) expect(r.pitchM / r.diameterM).toBeLessThanOrEqual(2.000001);
+          if (r.pitchM !== null) expect(r.pitchM / r.diameterM).toBeLessThanOrEqual(MOST_PITCH_RATIO + 1e-6);
           if (r.bladeCount !== null) expect(r.bladeCount).toBeGreaterThanOrEqual(1);
         }
       }),

@@ -62,6 +62,8 @@ function normalise(text: string): string {
     .replace(/[″”“]|''/g, '"')
     .replace(/(?<=\d),(?=\d)/g, '.')
     .replace(/[()[\]#:;]/g, ' ')
+    // «D90-3»: a diameter in millimetres behind its letter.
+    .replace(/(^|\s)d\s*(\d{2,3})(?![\d.])/g, '$1$2mm')
     // A unit stays a unit when letters or the next size stand right behind it: «65mmS», «45mmx2».
     .replace(/(?<=\d)\s*(mm|cm)(?=[a-z\d])/g, '$1 ');
 }

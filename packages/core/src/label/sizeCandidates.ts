@@ -29,8 +29,10 @@ const GROUP = new RegExp(String.raw`^(${FRACTION_OR_NUMBER})\s*(mm|cm|inches|inc
 export function sizeCandidates(sizes: string): SizeCandidate[] {
   const text = sizes.replace(/\s+/g, ' ').replace(/^[\s\-/x]+|[\s\-/x]+$/g, '').trim();
   const found = text.includes('x') ? separated(text.split('x')) : dashed(text);
-  return found.filter((c) => isSensible(c)).map((c) => ({ ...c, weight: c.weight * pitchPlausibility(c) }));
+  return found.filter((c) => isSensible(c)).map((c) => ({ ...c, weight: c.weight * pitchPlausibility(c) * bladePlausibility(c) }));
 }
+
+const BOTH_METRIC_WEIGHT = 3;
 
 function separated(parts: string[]): SizeCandidate[] {
   const groups = parts.map((p) => p.trim()).filter((p) => p !== '');
@@ -46,16 +48,20 @@ function separated(parts: string[]): SizeCandidate[] {
   const [diameter, pitch, blades] = groups;
   if (diameter === undefined) return [];
   if (pitch === undefined) return runOfDigits(diameter).length > 0 ? runOfDigits(diameter) : combine(lengths(diameter, 'diameter'), [], null);
-  if (blades !== undefined) return /^[1-9]$/.test(blades) ? combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), Number(blades)) : [];
+  // «230x120»: three digits on both sides are millimetres far more often than tenths of an inch.
+  const areMillimetres = /^[1-9]\d\d$/.test(diameter) && /^[1-9]\d\d$/.test(pitch);
+  const metric = (bladeCount: number | null): SizeCandidate[] => (areMillimetres ? combine(lengths(`${diameter}mm`, 'diameter'), lengths(`${pitch}mm`, 'pitch'), bladeCount).map((c) => ({ ...c, weight: BOTH_METRIC_WEIGHT })) : []);
+  if (blades !== undefined) return /^[1-9]$/.test(blades) ? [...metric(Number(blades)), ...combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), Number(blades))] : [];
   // «7239x3» and «40mm x 4»: a run or a bare millimetre size, then the blade count.
   const isBladeDigit = /^[1-9]$/.test(pitch);
   const bladeAfterRun = isBladeDigit ? runOfDigits(diameter).filter((c) => c.bladeCount === null) : [];
   const bladeAfterMetric = isBladeDigit && isMetric(diameter) ? combine(lengths(diameter, 'diameter'), [], Number(pitch)) : [];
   const plain = combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), null);
-  return [...plain, ...bladeAfterMetric, ...bladeAfterRun.map((c) => withBlades(c, Number(pitch)))];
+  return [...metric(null), ...plain, ...bladeAfterMetric, ...bladeAfterRun.map((c) => withBlades(c, Number(pitch)))];
 }
 
 function dashed(text: string): SizeCandidate[] {
+  if (POINTED_RUN.test(text)) return runOfDigits(text);
   const whole = GROUP.exec(text);
   if (whole && /[/.]|mm|cm|in|"/.test(text)) return combine(lengths(text, 'diameter'), [], null);
   const parts = /^(.*?)(?: ?[-/] ?| )(\d+(?:\.\d+)?)(?: ?[-/] ?| )?([1-9])?$/.exec(text);
@@ -74,8 +80,13 @@ function dashed(text: string): SizeCandidate[] {
   return [...asBlades, ...asPitch, ...small];
 }
 
+/** «5146.5»: 5.1 by 4.65, its last digit behind a point. */
+const POINTED_RUN = /^(\d{2})(\d{2}\.\d)$/;
+
 /** Splits a run such as 5136, 51477, 12548 or 7239 at every place where both sides can be sizes. */
 function runOfDigits(text: string): SizeCandidate[] {
+  const pointed = POINTED_RUN.exec(text);
+  if (pointed) return combine(runDiameter(pointed[1]!, text.length), [{ valueM: (Number(pointed[2]) / 10) * INCH_M, weight: 1, reasons: [{ code: 'hiddenPointPitch', digits: pointed[2]! }] }], null);
   if (!/^\d{2,6}$/.test(text)) return [];
   const found: SizeCandidate[] = [];
   for (let split = 1; split <= Math.min(3, text.length - 1); split++) {
@@ -186,10 +197,19 @@ function isSensible(c: SizeCandidate): boolean {
   return c.pitchM === null || pitchPlausibility(c) > 0;
 }
 
-/** Pitch over diameter is nearly always between 0.3 and 1; outside 0.08 to 2 no propeller is sold. */
+/** Props of many blades are small: four and more on ten inches and beyond are rare. */
+function bladePlausibility({ diameterM, bladeCount }: SizeCandidate): number {
+  return (bladeCount ?? 0) >= 4 && diameterM >= 0.25 ? 0.2 : 1;
+}
+
+/** Up to here props are moulded with pitches far above their diameter. */
+const TINY_M = 0.052;
+
+/** Pitch over diameter is nearly always between 0.3 and 1; outside 0.08 to 2 no propeller is sold, to 2.5 for tiny ones. */
 function pitchPlausibility({ diameterM, pitchM }: SizeCandidate): number {
   if (pitchM === null) return 1;
   const ratio = pitchM / diameterM;
+  if (diameterM <= TINY_M && ratio > 1.3 && ratio <= 2.5) return 0.45;
   if (ratio < 0.08 || ratio > 2) return 0;
   if (ratio >= 0.3 && ratio <= 1.0) return 1;
   if (ratio >= 0.2 && ratio <= 1.3) return 0.45;

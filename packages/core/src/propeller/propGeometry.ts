@@ -84,6 +84,9 @@ export function labelGeometry(diameterM: number, pitchM: number, bladeCount: num
   return { diameterM, pitchM, bladeCount, tipShape, section: 'cambered', planform: 'usual', chord75M: null, angle75Rad: null, material, massKg: null, droopM: null, rootCutOutRatio: null };
 }
 
+/** No propeller has more pitch over its diameter; only tiny ones come near. */
+export const MOST_PITCH_RATIO = 2.5;
+
 /**
  * Refuses what is no propeller.
  *
@@ -92,7 +95,7 @@ export function labelGeometry(diameterM: number, pitchM: number, bladeCount: num
  */
 export function requirePropGeometry({ diameterM, pitchM, bladeCount, massKg, droopM, rootCutOutRatio, chord75M, angle75Rad }: PropGeometry): void {
   requireWithin('diameterM', diameterM, 0.02, 0.8);
-  if (!(pitchM > 0 && pitchM <= 2 * diameterM)) throw new OutOfRangeError('pitchM', pitchM, `above 0, up to ${2 * diameterM}`);
+  if (!(pitchM > 0 && pitchM <= MOST_PITCH_RATIO * diameterM)) throw new OutOfRangeError('pitchM', pitchM, `above 0, up to ${MOST_PITCH_RATIO * diameterM}`);
   requireWithin('bladeCount', bladeCount, 1, 8);
   if (!Number.isInteger(bladeCount)) throw new OutOfRangeError('bladeCount', bladeCount, 'a whole number');
   if (massKg !== null) requireWithin('massKg', massKg, 0.00005, 3);
