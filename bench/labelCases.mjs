@@ -2,7 +2,7 @@ import fs from 'node:fs';
 import * as core from '../packages/core/dist/index.js';
 
 /** Labels as they are met on hubs and bags, with what they mean. */
-export const labelForms = JSON.parse(fs.readFileSync(new URL('../packages/core/fixtures/label_forms.json', import.meta.url), 'utf8'));
+export const labelForms = JSON.parse(fs.readFileSync(new URL('../packages/core/src/label/labelForms.json', import.meta.url), 'utf8'));
 
 /** Made-up props with the labels that makers would mould on them, in all usual forms. */
 export function labelCases(seed, count) {

@@ -28,7 +28,7 @@ const fitting = { arms: [arm], isHanging: false, sideThrust: null, note: null, r
 const look = { tape: [0, 1e-6, 0], kind: 'falls', downDegrees: 90, fallS: 2.1 };
 const swing = { tapsS: [0, 1.1, 2.2], isHalf: true, startDegrees: 15, tapeKgM: 1e-6, side: 'light' };
 const vibration = { massKg: 0.001, degrees: 120, readings: [{ amplitude: 3.4, phaseDegrees: 40 }], isCheck: false };
-const trueUp = { target: 'good', looks: [look], swings: [swing], heavyDegrees: 200, bladeMomentsKgM: [0.001, 0.0011], runs: [vibration], runSpeedRpm: 9000, note: null };
+const trueUp = { target: 'good', looks: [look], swings: [swing], heavyDegrees: 200, bladeMomentsKgM: [0.001, 0.0011], corrections: [], singleBlade: null, runs: [vibration], runSpeedRpm: 9000, note: null };
 
 const bodies: [string, new () => object, Record<string, unknown>][] = [
   ['a craft', CreateCraftDto, { ...craft, id }],
@@ -101,6 +101,8 @@ describe('rules between fields and inside lists', () => {
     ['twenty-one runs in a file', ImportRunsDto, { runs: Array.from({ length: 21 }, () => ({ ...readings, id, propModelId: id })) }, 'runs:arrayMaxSize'],
     ['tape of a pound', UpdateTrueUpDto, { ...trueUp, looks: [{ ...look, tape: [0.5] }], revision: 1 }, 'looks.0.tape:max'],
     ['a swing from beyond level', UpdateTrueUpDto, { ...trueUp, swings: [{ ...swing, startDegrees: 120 }], revision: 1 }, 'swings.0.startDegrees:max'],
+    ['a correction of no school', UpdateTrueUpDto, { ...trueUp, corrections: [{ school: 'fire', place: 0, lookCount: 0, swingCount: 0, isWeighed: false }], revision: 1 }, 'corrections.0.school:isIn'],
+    ['a washer of nothing', UpdateTrueUpDto, { ...trueUp, singleBlade: { bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0, washerRadiusM: 0.02, washerCount: 1 }, revision: 1 }, 'singleBlade.washerMassKg:min'],
     ['a run without a reading', UpdateTrueUpDto, { ...trueUp, runs: [{ ...vibration, readings: [] }], revision: 1 }, 'runs.0.readings:arrayMinSize'],
     ['a spin that is none', UpdateFittingDto, { ...fitting, arms: [{ ...arm, seenSpin: 'either' }] }, 'arms.0.seenSpin:isIn'],
     ['a check that there is not', UpdateFittingDto, { ...fitting, arms: [{ ...arm, checks: [{ what: 'luck' }] }] }, 'arms.0.checks.0.what:isIn'],

@@ -91,7 +91,7 @@ interface LabelForm {
   bladeCount: number | null;
   hand: 'cw' | 'ccw' | null;
 }
-const FORMS = JSON.parse(fs.readFileSync(new URL('../../fixtures/label_forms.json', import.meta.url), 'utf8')) as LabelForm[];
+const FORMS = JSON.parse(fs.readFileSync(new URL('./labelForms.json', import.meta.url), 'utf8')) as LabelForm[];
 
 describe('sixty forms as they are met on hubs and bags', () => {
   test.each(FORMS.map((f) => [f.label, f] as const))('%s', (label, { diameterM, pitchM, bladeCount, hand }) => {

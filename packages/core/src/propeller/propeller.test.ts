@@ -259,7 +259,7 @@ describe('hostile input', () => {
   test.each([
     ['no diameter', { diameterM: 0 }],
     ['NaN pitch', { pitchM: NaN }],
-    ['pitch beyond twice the diameter', { pitchM: 0.3 }],
+    ['pitch beyond two and a half times the diameter', { pitchM: 0.35 }],
     ['half a blade', { bladeCount: 2.5 }],
     ['nine blades', { bladeCount: 9 }],
     ['a mass of nothing', { massKg: 0 }],
