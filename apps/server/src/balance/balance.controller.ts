@@ -39,10 +39,10 @@ export class RigController {
 export class TrueUpController {
   constructor(private readonly balance: BalanceService) {}
 
-  /** Pieces by what is to be done about their balance. */
+  /** Pieces by what is to be done about their balance: of the prop in hand, else of what the craft in hand flies, else all. */
   @Get('trays')
-  trays(@Query('craftId', OptionalIdPipe) craftId: string | null): Promise<TraysView> {
-    return this.balance.trays(craftId);
+  trays(@Query('craftId', OptionalIdPipe) craftId: string | null, @Query('propModelId', OptionalIdPipe) propModelId: string | null): Promise<TraysView> {
+    return this.balance.trays(craftId, propModelId);
   }
 
   @Get('of-piece/:pieceId')

@@ -59,22 +59,32 @@ export class BalanceService {
     return toRigView(await this.rigs.find(this.db, id));
   }
 
-  /** Pieces of the model a craft flies, by what is to be done; without a craft, all of them. */
-  async trays(craftId: string | null): Promise<TraysView> {
+  /** Pieces of a prop model, of the model a craft flies, or all of them, by what is to be done. */
+  async trays(craftId: string | null, propModelId: string | null): Promise<TraysView> {
     const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
-    const { rows } = await this.pieces.page(this.db, { propModelId: craft?.referencePropModelId ?? null }, this.clock.now(), LIST_MAX);
-    const last = await this.trueUps.lastOf(this.db, rows.map((r) => r.piece.id));
-    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [] };
-    for (const living of rows) {
-      const { state, isTruedStatic, isTruedDynamic } = living.life;
-      if (state === 'retired' || state === 'new') continue;
-      const view = toPieceView(living);
-      if (last.get(living.piece.id)?.state === 'sentBack') trays.back.push(view);
-      else if (isTruedStatic || isTruedDynamic) trays.good.push(view);
-      else if (craft && !(await this.isNeeded(craft, living))) trays.notNeeded.push(view);
-      else trays.toDo.push(view);
+    const modelId = propModelId ?? craft?.referencePropModelId ?? null;
+    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [], elsewhereCount: 0 };
+    for (const { living, tray } of await this.sorted(modelId)) {
+      const isLeftAlone = tray === 'toDo' && craft !== null && !(await this.isNeeded(craft, living));
+      trays[isLeftAlone ? 'notNeeded' : tray].push(toPieceView(living));
     }
+    const others = modelId === null ? [] : await this.sorted(null);
+    trays.elsewhereCount = others.filter(({ living, tray }) => tray === 'toDo' && living.piece.propModelId !== modelId).length;
     return trays;
+  }
+
+  /** Living pieces with the tray that they lie in; one that is to be retired is never offered for truing. */
+  private async sorted(propModelId: string | null): Promise<{ living: LivingPiece; tray: 'toDo' | 'good' | 'back' }[]> {
+    const { rows } = await this.pieces.page(this.db, { propModelId }, this.clock.now(), LIST_MAX);
+    const last = await this.trueUps.lastOf(this.db, rows.map((r) => r.piece.id));
+    const living = rows.filter(({ life }) => life.state !== 'retired' && life.state !== 'new');
+    return Promise.all(
+      living.map(async (one) => {
+        const isGood = one.life.isTruedStatic || one.life.isTruedDynamic;
+        const isBack = last.get(one.piece.id)?.state === 'sentBack' || (!isGood && (await this.lives.isBeyondMending(this.db, one)));
+        return { living: one, tray: isBack ? ('back' as const) : isGood ? ('good' as const) : ('toDo' as const) };
+      }),
+    );
   }
 
   private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {

@@ -83,7 +83,18 @@ describe('a tape job', () => {
     await server.http.post(`/api/true-ups/${job.id}/finish`).send({ as: 'sentBack', note: 'hub far off' }).expect(200);
     const trays = (await server.http.get(`/api/true-ups/trays?craftId=${craft.id}`).expect(200)).body as TraysView;
     expect([trays.good.map((p) => p.id), trays.back.map((p) => p.id)]).toEqual([[pieces[0]], [pieces[1]]]);
+    expect(trays).toMatchObject({ elsewhereCount: 0 });
     expect(trays.toDo).toHaveLength(3);
+    // With another prop in hand its trays are shown, and what waits is still told.
+    const other = aPropModel({ label: '9x4.7x2' });
+    await server.http.post('/api/prop-models').send(other).expect(201);
+    const elsewhere = (await server.http.get(`/api/true-ups/trays?craftId=${craft.id}&propModelId=${other.id}`).expect(200)).body as TraysView;
+    expect(elsewhere).toMatchObject({ toDo: [], elsewhereCount: 3 });
+    // A cracked one is never offered for truing.
+    await server.http.put(`/api/pieces/${pieces[3]}/measures`).send({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'crack' }).expect(200);
+    const cracked = (await server.http.get(`/api/true-ups/trays?craftId=${craft.id}`).expect(200)).body as TraysView;
+    expect(cracked.toDo.map((p) => p.id)).not.toContain(pieces[3]);
+    await server.http.put(`/api/pieces/${pieces[3]}/measures`).send({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good' }).expect(200);
   });
 
   test('one that an older Zivvo sent back is told in its history and counted as rejected after the update', async () => {

@@ -99,6 +99,11 @@ export class PieceService {
     if (action === 'fit' && craftId && place) await changed(craftId, place, level ?? 0);
   }
 
+  /** Whether all that is known of a piece says that it is to be retired. */
+  async isBeyondMending(db: DbOrTx, { piece, life }: LivingPiece): Promise<boolean> {
+    return isRetiring((await this.conditions.of(db, piece, life.craftId)).outcome);
+  }
+
   /**
    * @param craftId - whose policy judges; the lenient one without a craft
    * @throws {PieceRefusedError} if the life or the condition of the piece does not allow an action

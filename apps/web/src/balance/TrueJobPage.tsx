@@ -61,7 +61,10 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
   const [isLookedAt, setLookedAt] = useState(false);
   const hasFlown = piece.history.some((h) => h.action === 'fit');
   const rig = rigId ?? rigs?.[0]?.id ?? '';
-  const forCraft = forId ?? craftId ?? crafts?.items.find((c) => c.referencePropModelId === piece.propModelId)?.id ?? crafts?.items[0]?.id ?? '';
+  // What it is balanced for is asked where nothing tells: never simply the newest craft.
+  const flying = crafts?.items.filter((c) => c.referencePropModelId === piece.propModelId) ?? [];
+  const only = flying.length === 1 ? flying[0] : crafts?.items.length === 1 ? crafts.items[0] : undefined;
+  const forCraft = forId ?? flying.find((c) => c.id === craftId)?.id ?? only?.id ?? '';
   const canStart = rig !== '' && forCraft !== '' && !beginning.isLoading;
   const start = (): void => {
     if (canStart) void begin({ id: v7(), pieceId: piece.id, rigId: rig, craftId: forCraft, isLookedAt });
@@ -95,7 +98,7 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
       ) : (
         <section className={classes.sheet} style={{ display: 'grid', gap: 14, maxWidth: 460 }}>
           <NativeSelect label="Rig" value={rig} onChange={(e) => setRigId(e.currentTarget.value)} data={(rigs ?? []).map((r) => ({ value: r.id, label: r.name }))} />
-          <NativeSelect label="Balanced for" value={forCraft} onChange={(e) => setForId(e.currentTarget.value)} data={(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))} />
+          <NativeSelect label="Balanced for" value={forCraft} onChange={(e) => setForId(e.currentTarget.value)} data={[...(forCraft === '' ? [{ value: '', label: 'choose the craft' }] : []), ...(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))]} error={forCraft === '' && crafts !== undefined ? 'its weight and hover speed say how much may stay' : undefined} />
           {hasFlown && (
             <label className={classes.check}>
               <input type="checkbox" checked={isLookedAt} onChange={(e) => setLookedAt(e.currentTarget.checked)} /> It has flown. I looked at both faces, both edges, the tips and the root: no crack, no white mark.

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { RigDto, type CraftView, type PieceView, type RigView } from '@zivvo/contract';
+import { RigDto, type PieceView, type RigView } from '@zivvo/contract';
 import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
@@ -15,6 +15,7 @@ import { NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
@@ -27,8 +28,11 @@ import { TrueTabs } from './TrueTabs.tsx';
 
 /** The balancing bench: trays of pieces, and the rigs they are balanced on. */
 export function Component() {
-  const { craftId, to } = useInHand();
-  const query = useTraysQuery(craftId);
+  const { craftId, propModelId, to } = useInHand();
+  const [shown, setShown] = useAddressParam('show');
+  const isAll = shown === 'all';
+  const query = useTraysQuery(isAll ? { craftId: null, propModelId: null } : { craftId, propModelId });
+  const { data: models } = usePropModelsQuery();
   const { data: craft } = useCraftQuery(craftId ?? '', { skip: craftId === null });
   const { data: rigs } = useRigsQuery();
   const go = useGo();
@@ -36,12 +40,14 @@ export function Component() {
   useKeys([{ key: 'n', what: 'True the next piece', run: () => first && go(`/true/${first.id}`) }]);
   return (
     <Ready query={query}>
-      {({ toDo, good, back, notNeeded }) => {
+      {({ toDo, good, back, notNeeded, elsewhereCount }) => {
+        const model = models?.items.find((m) => m.id === propModelId);
+        const whose = isAll ? '' : model && model.id !== craft?.referencePropModelId ? ` of ${propModelName(model)}` : craft ? ` for ${craft.name}` : '';
         const all = toDo.length + good.length + back.length + notNeeded.length;
         return (
           <StationPage
             eyebrow={craft ? `True · ${craft.name}` : 'True'}
-            headline={all === 0 ? 'Nothing checked in to balance' : traysHeadline(toDo.length, back.length, craft)}
+            headline={all === 0 ? (elsewhereCount > 0 ? `Nothing to balance${whose}` : 'Nothing checked in to balance') : traysHeadline(toDo.length, back.length, whose)}
             detail={all === 0 ? undefined : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`}
             tools={<TrueTabs />}
             reasons={
@@ -58,8 +64,13 @@ export function Component() {
               )
             }
           >
+            {(elsewhereCount > 0 || isAll) && (
+              <p className={classes.elsewhere}>
+                <Action onClick={() => setShown(isAll ? null : 'all')}>{isAll ? 'Only what is in hand' : `${elsewhereCount} of other models to true`}</Action>
+              </p>
+            )}
             {all === 0 ? (
-              <EmptyPage title="Check pieces in first" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
+              elsewhereCount === 0 && <EmptyPage title="Check pieces in first" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
                 <p>Every piece that is checked in lies in the first tray until it is trued or sent back.</p>
               </EmptyPage>
             ) : (
@@ -211,7 +222,7 @@ function MomentField({ label, start, onSet }: { label: string; start: number; on
   );
 }
 
-function traysHeadline(toDoCount: number, backCount: number, craft: CraftView | undefined): string {
-  if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to true${craft ? ` for ${craft.name}` : ''}`;
+function traysHeadline(toDoCount: number, backCount: number, whose: string): string {
+  if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to true${whose}`;
   return backCount === 0 ? 'Every piece is trued' : `Nothing left to true: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
 }

@@ -13,7 +13,7 @@ import { Component as TruePage } from './TruePage.tsx';
 const piece = (tag: string, hand: PieceView['hand'] = 'cw'): PieceView => ({ id: tag, tag, hand, propModelId: 'm1', state: 'checkedIn' }) as PieceView;
 const rig = { id: 'r1', revision: 1, name: 'Glass shaft', frictionKgM: 2e-8, borePlayM: 0.00005, largestM: 0.4, inertiaKgM2: 1e-7, note: null };
 const craft = { id: 'c1', name: 'Petrel', referencePropModelId: 'm1', rotors: [] };
-const trays = (more: Partial<TraysView> = {}): TraysView => ({ toDo: [], good: [], back: [], notNeeded: [], ...more });
+const trays = (more: Partial<TraysView> = {}): TraysView => ({ toDo: [], good: [], back: [], notNeeded: [], elsewhereCount: 0, ...more });
 
 function show(address: string, answers: Record<string, unknown>) {
   const server = pretendServer({ 'GET /prop-models': { items: [modelOnShaft], total: 1 }, 'GET /prop-models/m1': modelOnShaft, 'GET /rigs': [rig], 'GET /crafts': { items: [craft], total: 1 }, 'GET /crafts/c1': craft, ...answers });
@@ -35,6 +35,15 @@ describe('the bench', () => {
     expect(within(screen.getByRole('region', { name: 'To do' })).getAllByRole('link').map((l) => l.textContent)).toEqual([expect.stringContaining('AB12'), expect.stringContaining('CD34')]);
     expect(within(screen.getByRole('region', { name: 'Back' })).getByText('empty')).toBeTruthy();
     expect(screen.getByRole('link', { name: /^True AB12/ }).getAttribute('href')).toContain('/true/AB12');
+  });
+
+  test('what waits of other models is one click away, and the prop in hand has its own trays', async () => {
+    const { answers } = show('/true?craft=c1&prop=m2', { 'GET /prop-models': { items: [modelOnShaft, { ...modelOnShaft, id: 'm2', label: '9x4.7x2' }], total: 2 }, 'GET /true-ups/trays': trays({ toDo: [piece('AB12')], elsewhereCount: 5 }) });
+    await heading('1 piece to true of Brindlow 9×4.7×2');
+    answers['GET /true-ups/trays'] = trays({ toDo: ['AB12', 'CD34', 'EF56', 'GH78', 'IJ90', 'KL12'].map((tag) => piece(tag)) });
+    await userEvent.click(screen.getByRole('button', { name: '5 of other models to true' }));
+    await heading('6 pieces to true');
+    expect(screen.getByRole('button', { name: 'Only what is in hand' })).toBeTruthy();
   });
 
   test('nothing checked in sends to the delivery; all trued says so', async () => {

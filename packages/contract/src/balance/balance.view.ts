@@ -28,4 +28,6 @@ export interface TraysView {
   back: PieceView[];
   /** Pieces that the policy leaves alone. */
   notNeeded: PieceView[];
+  /** Pieces of other models that wait: nothing to do is ever hidden. */
+  elsewhereCount: number;
 }

@@ -8,7 +8,7 @@ const balanceApi = api.injectEndpoints({
     updateRig: build.mutation<RigView, { id: string; body: UpdateRigDto }>({ query: ({ id, body }) => ({ url: `/rigs/${id}`, method: 'PUT', body }), invalidatesTags: ['Rig', 'TrueUp'] }),
     removeRig: build.mutation<void, string>({ query: (id) => ({ url: `/rigs/${id}`, method: 'DELETE' }), invalidatesTags: ['Rig'] }),
     restoreRig: build.mutation<RigView, string>({ query: (id) => ({ url: `/rigs/${id}/restore`, method: 'POST' }), invalidatesTags: ['Rig'] }),
-    trays: build.query<TraysView, string | null>({ query: (craftId) => `/true-ups/trays${craftId === null ? '' : `?craftId=${craftId}`}`, providesTags: ['TrueUp', 'Piece'] }),
+    trays: build.query<TraysView, { craftId: string | null; propModelId: string | null }>({ query: ({ craftId, propModelId }) => ({ url: '/true-ups/trays', params: { ...(craftId && { craftId }), ...(propModelId && { propModelId }) } }), providesTags: ['TrueUp', 'Piece'] }),
     trueUpsOf: build.query<TrueUpView[], string>({ query: (pieceId) => `/true-ups/of-piece/${pieceId}`, providesTags: ['TrueUp'] }),
     startTrueUp: build.mutation<TrueUpView, CreateTrueUpDto>({ query: (body) => ({ url: '/true-ups', method: 'POST', body }), invalidatesTags: ['TrueUp'] }),
     changeTrueUp: build.mutation<TrueUpView, { id: string; body: UpdateTrueUpDto }>({ query: ({ id, body }) => ({ url: `/true-ups/${id}`, method: 'PUT', body }), invalidatesTags: ['TrueUp'] }),
