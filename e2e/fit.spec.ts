@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { putOnRack } from './ownThings.ts';
 import { expect, overflowOf, seriousFaults, signIt, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 interface Arm {
@@ -129,4 +130,26 @@ test('the station fits a telephone', async ({ demo, page }) => {
   await expect(page.getByRole('article', { name: 'Card of Petrel' }).getByRole('row')).toHaveCount(5);
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   expect(await seriousFaults(page)).toEqual([]);
+});
+
+test('a props-out quad: one switch turns every arm of Fit round, and an own table one arm alone', async ({ own, page }) => {
+  await putOnRack(page, own, '5.1x4.3x3', [['Maker', 'Brindlow'], ['CW pieces', '4'], ['CCW pieces', '4']]);
+  await page.goto(`${own.address}/crafts/new`);
+  for (const [name, text] of [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3']] as const) await page.getByRole('textbox', { name }).first().fill(text);
+  await page.getByRole('combobox', { name: 'The controller’s table' }).selectOption('out');
+  await page.getByRole('button', { name: 'Put on the shelf' }).click();
+  await expect(headline(page)).toHaveText(/needs/);
+  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { id: string }[] };
+  const spins = async (): Promise<(string | null)[]> => {
+    await page.goto(`${own.address}/fit?craft=${items[0]!.id}`);
+    await expect(headline(page)).toContainText('Dunlin');
+    return Promise.all(['Front left', 'Front right', 'Rear left', 'Rear right'].map(async (place) => /shaft (CW|CCW)/.exec((await page.getByRole('button', { name: new RegExp(`^${place}: shaft`) }).getAttribute('aria-label'))!)![1]!));
+  };
+  expect(await spins()).toEqual(['CCW', 'CW', 'CW', 'CCW']);
+  await page.goto(`${own.address}/crafts/${items[0]!.id}/edit`);
+  await page.getByRole('combobox', { name: 'The controller’s table' }).selectOption('own');
+  await page.getByRole('radiogroup', { name: 'Front left turns' }).getByText('CCW').click();
+  await page.getByRole('button', { name: 'Save craft' }).click();
+  await expect(headline(page)).toHaveText(/needs/);
+  expect(await spins()).toEqual(['CCW', 'CCW', 'CCW', 'CW']);
 });

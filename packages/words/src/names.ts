@@ -1,4 +1,4 @@
-import type { ArmCheck, BladePlanform, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { SpinTable, ArmCheck, BladePlanform, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -74,6 +74,9 @@ export const pickFigureWords: Record<PickFigure, string> = {
   motorTemperatureC: 'Motor in normal flying', tipSpeedMPerS: 'Tip speed', levelDb: 'Sound at 20 m', riseTimeS: 'Time to thrust', pitchSpeedMPerS: 'Pitch speed', inertiaKgM2: 'Rotor inertia', thrustPerPowerNPerW: 'Thrust per watt',
   lowRiseRatio: 'Thrust at a third of throttle', bladeLossForceN: 'Pull of a lost blade', propMassKg: 'Weight of the prop', toughnessRatio: 'Toughness',
 };
+/** How a controller has its motors turn, seen at the front discs. */
+export const spinTableNames: Record<SpinTable, string> = { in: 'props in: front blades move inward at their front', out: 'props out: front blades move outward at their front', own: 'an own table, motor by motor' };
+
 /** What a limit is called where it is written along barred water. */
 export const limitWords: Record<PickLimit, string> = {
   clearance: 'frame', neighbours: 'discs meet', ground: 'ground', boom: 'boom or tail', carry: 'too little to carry', escCurrent: 'ESC limit', motorCurrent: 'motor limit', motorHeat: 'motor too hot', packSag: 'pack cannot give it', tipSpeed: 'tip too fast', makerSpeed: 'maker’s speed', bore: 'bore too narrow', stock: 'not on the rack',
@@ -82,6 +85,8 @@ export const styleNames: Record<FlyingStyle, string> = { gentle: 'gentle', norma
 
 /** Names of fields in sentences about them. */
 export const fieldNames: Record<string, string> = {
+  spinTable: 'The controller’s table',
+  ownSpins: 'Spins of the motors',
   name: 'Name',
   ownerName: 'Owner',
   layout: 'Layout',

@@ -15,6 +15,8 @@ export function toCraftColumns(dto: CraftDto) {
     massKg: dto.massKg,
     diagonalM: needsDiagonal(dto.layout) ? dto.diagonalM : null,
     arms: dto.layout === 'custom' ? dto.arms : null,
+    spinTable: dto.spinTable ?? 'in',
+    ownSpins: dto.spinTable === 'own' ? dto.ownSpins : null,
     gearRatio: dto.gearRatio ?? null,
     clearanceDiameterM: dto.clearanceDiameterM ?? null,
     rotors: layOut(dto),

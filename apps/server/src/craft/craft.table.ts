@@ -1,4 +1,4 @@
-import { craftLimits, layouts, packChemistries, uses, type ArmDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
+import { craftLimits, layouts, packChemistries, spins, spinTables, uses, type ArmDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
 import type { Rotor } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -15,6 +15,8 @@ export const craft = pgTable(
     massKg: doublePrecision().notNull(),
     diagonalM: doublePrecision(),
     arms: jsonb().$type<ArmDto[]>(),
+    spinTable: text().$type<(typeof spinTables)[number]>().notNull().default('in'),
+    ownSpins: jsonb().$type<(typeof spins)[number][]>(),
     /** Turns of the motors for one of their shafts, negative where one stage reverses them. */
     gearRatio: doublePrecision(),
     clearanceDiameterM: doublePrecision(),
@@ -53,6 +55,7 @@ export const craft = pgTable(
     index().on(column.referencePropModelId),
     index().on(column.personId),
     oneOf('craft', 'layout', column.layout, layouts),
+    oneOf('craft', 'spin_table', column.spinTable, spinTables),
     oneOf('craft', 'use', column.use, uses),
     oneOf('craft', 'pack_chemistry', column.packChemistry, packChemistries),
     within('craft', 'mass_kg', column.massKg, craftLimits.massKg),

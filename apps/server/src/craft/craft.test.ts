@@ -27,6 +27,19 @@ describe('crafts', () => {
     expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([expect.objectContaining({ station: 'pick', state: 'empty' }), expect.objectContaining({ station: 'true', state: 'empty' }), expect.objectContaining({ station: 'fit', state: 'empty' }), expect.objectContaining({ station: 'stand', state: 'empty' })]);
   });
 
+  test('props out, and an own table: the rotors follow; a table of another length is refused at its field', async () => {
+    const craft = aCraft({ name: 'Dunlin', spinTable: 'out' });
+    const created = (await server.http.post('/api/crafts').send(craft).expect(201)).body as CraftView;
+    expect(created).toMatchObject({ spinTable: 'out', ownSpins: null });
+    expect(created.rotors.map((r) => r.spin)).toEqual(['ccw', 'cw', 'ccw', 'cw']);
+    const { id: _id, ...body } = craft;
+    const own = (await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, spinTable: 'own', ownSpins: ['cw', 'cw', 'ccw', 'ccw'], revision: 1 }).expect(200)).body as CraftView;
+    expect(own.rotors.map((r) => r.spin)).toEqual(['cw', 'cw', 'ccw', 'ccw']);
+    const refused = await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, spinTable: 'own', ownSpins: ['cw'], revision: 2 }).expect(422);
+    expect(problemOf(refused.body).fields.map((f) => f.path)).toEqual(['ownSpins']);
+    await server.http.put(`/api/crafts/${craft.id}`).send({ ...body, spinTable: 'sideways', revision: 2 }).expect(400);
+  });
+
   test('the same creation sent twice, as after a lost answer, makes one craft', async () => {
     const craft = aCraft({ name: 'Twice' });
     await server.http.post('/api/crafts').send(craft).expect(201);

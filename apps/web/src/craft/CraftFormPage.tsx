@@ -8,6 +8,7 @@ import { useCraftQuery, useCreateCraftMutation, useLazyCraftQuery, useUpdateCraf
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { ArmsField, armsProblem } from './ArmsField.tsx';
+import { SpinTableField } from './SpinTableField.tsx';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
@@ -32,7 +33,7 @@ export function Component() {
 }
 
 const blank = {
-  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, gearRatio: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
+  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, spinTable: 'in', ownSpins: null, gearRatio: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
   motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
   packParallelCount: 1, packCapacityAh: null, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: null, note: null,
 } as unknown as CraftForm;
@@ -129,6 +130,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
           <QuantityField control={control} name="shaftDiameterM" label="Shaft" dimension="length" isInMillimetres description="that the bore goes over" />
           <ChoiceField control={control} name="referencePropModelId" label="Flies now" description="the reference prop" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
         </fieldset>
+        {kind === 'multirotor' && layout !== 'custom' && <SpinTableField control={control} layout={layout} table={watch('spinTable') ?? 'in'} own={watch('ownSpins') ?? null} onOwn={(spins) => setValue('ownSpins', spins)} />}
         {layout === 'custom' && <ArmsField control={control} error={armsError} />}
         <fieldset className={classes.group}>
           <legend>Motor and ESC</legend>
@@ -262,5 +264,6 @@ function layoutHole({ layout, diagonalM, arms }: CraftForm): { field: 'diagonalM
 /** Only the fields that may be sent. */
 function pickForm(values: CraftForm): CraftForm {
   const own = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
-  return { ...own, arms: own.layout === 'custom' ? own.arms : null, diagonalM: needsDiagonal(own.layout) ? own.diagonalM : null };
+  const hasTable = own.layout !== 'custom' && layoutKind(own.layout) === 'multirotor';
+  return { ...own, spinTable: hasTable ? own.spinTable : 'in', ownSpins: hasTable && own.spinTable === 'own' ? own.ownSpins : null, arms: own.layout === 'custom' ? own.arms : null, diagonalM: needsDiagonal(own.layout) ? own.diagonalM : null };
 }

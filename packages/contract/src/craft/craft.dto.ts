@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { ArrayMaxSize, ArrayUnique, IsArray, IsIn } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { craftLimits, estimableFields, layouts, packChemistries, spins, uses } from './limits.ts';
+import { craftLimits, estimableFields, layouts, packChemistries, spinTables, spins, uses } from './limits.ts';
 
 /** One arm that was measured: where its shaft is, and how it turns. */
 export class ArmDto {
@@ -41,6 +41,18 @@ export class CraftDto {
   @Nullable()
   @ListOf(() => ArmDto, craftLimits.armCount)
   arms!: ArmDto[] | null;
+
+  /** The controller's table: props in, props out, or rotor by rotor. */
+  @Nullable()
+  @OneOf(spinTables)
+  spinTable!: (typeof spinTables)[number] | null;
+
+  /** Of an own table: the spin of every rotor, in the order of the layout. */
+  @Nullable()
+  @IsArray()
+  @ArrayMaxSize(craftLimits.armCount.max)
+  @IsIn([...spins], { each: true })
+  ownSpins!: (typeof spins)[number][] | null;
 
   /** Turns of the motors for one of their shafts, negative where one stage reverses them; null without gears. */
   @Nullable()

@@ -27,6 +27,7 @@ export const craftLimits = {
 } as const satisfies Record<string, Range>;
 
 export { layouts, useNames as uses } from '@zivvo/core';
+export { spinTables } from '@zivvo/core';
 export const spins = ['cw', 'ccw'] as const;
 export const packChemistries = ['lipo', 'lipoHighVoltage', 'liIon'] as const;
 /** Powertrain fields that may still hold an estimate instead of a typed value. */

@@ -11,6 +11,21 @@ test.each<[Layout, number]>([['tri', 3], ['quadPlus', 4], ['quadH', 4], ['quadVT
   expect(rotorsOf(layout)).toHaveLength(count);
 });
 
+describe('the controller’s table', () => {
+  test.each(layouts.filter((l) => layoutKind(l) === 'multirotor'))('props out is every rotor of %s the other way round, and nothing else', (layout) => {
+    const entries = { layout, diagonalM: needsDiagonal(layout) ? 0.3 : null, arms: layout === 'custom' ? [{ xM: 0.1, yM: -0.1, spin: 'cw' as const }, { xM: 0.1, yM: 0.1, spin: 'ccw' as const }] : null };
+    const [inward, outward] = [layOut(entries), layOut({ ...entries, spinTable: 'out' })];
+    expect(outward.map((r) => r.spin)).toEqual(inward.map((r) => (r.spin === 'cw' ? 'ccw' : 'cw')));
+    expect(outward.map((r) => ({ ...r, spin: null }))).toEqual(inward.map((r) => ({ ...r, spin: null })));
+  });
+
+  test('an own table names every rotor, no more and no less', () => {
+    const own = { layout: 'quadX' as const, diagonalM: 0.3, arms: null, spinTable: 'own' as const };
+    expect(layOut({ ...own, ownSpins: ['ccw', 'ccw', 'cw', 'cw'] }).map((r) => r.spin)).toEqual(['ccw', 'ccw', 'cw', 'cw']);
+    for (const ownSpins of [null, [], ['cw' as const], Array.from({ length: 5 }, () => 'cw' as const)]) expect(() => layOut({ ...own, ownSpins })).toThrow(/ownSpins/);
+  });
+});
+
 describe('every layout', () => {
   test.each(layouts)('%s names each shaft once and keeps the centre in the middle', (layout) => {
     const rotors = rotorsOf(layout);

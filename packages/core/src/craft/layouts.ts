@@ -46,7 +46,18 @@ export interface LayoutEntries {
   arms: readonly CustomArm[] | null;
   /** Turns of the motors for one of their shafts, negative when one stage reverses them; null without gears. */
   gearRatio?: number | null;
+  /** Which way the rotors turn as the controller has it; `in` when left out. */
+  spinTable?: SpinTable | null;
+  /** Of an own table: the spin of every rotor, in the order of the layout. */
+  ownSpins?: readonly Spin[] | null;
 }
+
+/**
+ * The controller's table: `in`, at the front edge of the front discs the blades move toward the centre line; `out`, away
+ * from it, every rotor the other way; `own`, rotor by rotor.
+ */
+export const spinTables = ['in', 'out', 'own'] as const;
+export type SpinTable = (typeof spinTables)[number];
 
 export const CUSTOM_ARMS = { min: 2, max: 12 } as const;
 /** Turns of a motor for one of its shaft, either way round. */
@@ -109,15 +120,21 @@ const PLANES: Partial<Record<Layout, readonly (readonly [place: RotorPlace, side
  * The rotors of a craft: where they are, and a proposal of how they turn.
  *
  * Four, six and eight alternate and coaxial pairs are opposite; an X quad is proposed as *props in*: at the front edge
- * of the front discs the blades move toward the centre line. A proposal only: the spin must be seen.
+ * of the front discs the blades move toward the centre line, unless its table says otherwise. A proposal only: the spin
+ * must be seen.
  *
  * @param entries - layout, distance between motors [m] where the layout has one, measured arms where it is `custom`
  * @throws {OutOfRangeError} if the distance is needed and not positive, measured arms are missing, too many or at the
- *   same place, or a gear turns less than 0.5 or more than 20 times
+ *   same place, a gear turns less than 0.5 or more than 20 times, or an own table has not one spin for every rotor
  */
-export function layOut({ layout, diagonalM, arms, gearRatio = null }: LayoutEntries): Rotor[] {
+export function layOut({ layout, diagonalM, arms, gearRatio = null, spinTable = 'in', ownSpins = null }: LayoutEntries): Rotor[] {
   if (gearRatio !== null) requireWithin('gearRatio', Math.abs(gearRatio), GEAR_TURNS.min, GEAR_TURNS.max);
-  return placed(layout, diagonalM, arms ?? []).map((r) => ({ ...r, gearRatio: gearRatio ?? 1 }));
+  const rotors = placed(layout, diagonalM, arms ?? []).map((r) => ({ ...r, gearRatio: gearRatio ?? 1 }));
+  if (spinTable === 'own') {
+    if (ownSpins?.length !== rotors.length) throw new OutOfRangeError('ownSpins', ownSpins?.length ?? 0, String(rotors.length));
+    return rotors.map((r, i) => ({ ...r, spin: ownSpins[i]! }));
+  }
+  return spinTable === 'out' ? rotors.map((r) => ({ ...r, spin: otherSpin(r.spin) })) : rotors;
 }
 
 function placed(layout: Layout, diagonalM: number | null, arms: readonly CustomArm[]): Omit<Rotor, 'gearRatio'>[] {
