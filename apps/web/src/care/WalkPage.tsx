@@ -34,7 +34,8 @@ function WalkOfCraft({ craft }: { craft: CraftView }) {
 
 /** What was seen so far is taken up again, with the same number of arms and on the same day. */
 function useKeptWalk(craft: CraftView): [Walk, (change: (walk: Walk) => Walk) => void, () => void] {
-  return useKept<Walk>(`walk/${craft.id}/${craft.rotors.length}/${localDay(Date.now())}`, () => newWalk(craft.rotors));
+  const [day] = useState(() => localDay(Date.now()));
+  return useKept<Walk>(`walk/${craft.id}/${craft.rotors.length}/${day}`, () => newWalk(craft.rotors));
 }
 
 function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {

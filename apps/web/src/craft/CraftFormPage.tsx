@@ -39,7 +39,6 @@ const blank = {
 } as unknown as CraftForm;
 
 function CraftFormPage({ craft }: { craft: CraftView | null }) {
-  const format = useFormat();
   const go = useGo();
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();

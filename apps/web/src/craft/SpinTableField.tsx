@@ -39,7 +39,7 @@ export function SpinTableField({ control, layout, table, own, onOwn }: SpinTable
             return (
               <div key={`${r.place}/${r.level}`}>
                 <div style={{ fontSize: 13.5 }}>{name}</div>
-                <SegmentedControl aria-label={`${name} turns`} value={spins[i]!} onChange={(v) => onOwn(spins.map((s, k) => (k === i ? v : s)))} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }]} />
+                <SegmentedControl aria-label={`${name} turns`} value={spins[i]} onChange={(v) => onOwn(spins.map((s, k) => (k === i ? v : s)))} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }]} />
               </div>
             );
           })}

@@ -2,7 +2,7 @@ import type { ArmStateDto, CraftView, FittingView, UpdateFittingDto } from '@ziv
 import { bySeverity } from '@zivvo/core';
 import { useState } from 'react';
 import { useKeys } from '../app/keys.ts';
-import { useAppSelector } from '../app/store.ts';
+import { usePerson } from '../app/usePerson.ts';
 import { useConfirmFittingMutation, useFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
@@ -33,7 +33,7 @@ function FitCraft({ craft }: { craft: CraftView }) {
 function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const { to } = useInHand();
   const format = useFormat();
-  const personId = useAppSelector((s) => s.settings.personId);
+  const { personId } = usePerson();
   const [chosen, setChosen] = useState<ArmKey | null>(null);
   const [checkedAt, setCheckedAt] = useState<number | null>(null);
   const [isSwapping, setSwapping] = useState(false);

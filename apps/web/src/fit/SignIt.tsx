@@ -1,7 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import type { FittingView } from '@zivvo/contract';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
-import { personChosen } from '../settings/settingsSlice.ts';
+import { usePerson } from '../app/usePerson.ts';
 import { usePeopleQuery } from '../shared/api/workshopApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
@@ -12,8 +11,7 @@ import classes from './FitPage.module.css';
 export function SignIt({ view, isBusy, onSign }: { view: FittingView; isBusy: boolean; onSign: () => void }) {
   const format = useFormat();
   const { to } = useInHand();
-  const dispatch = useAppDispatch();
-  const personId = useAppSelector((s) => s.settings.personId);
+  const { personId, choose } = usePerson();
   const { data: people } = usePeopleQuery();
   const signer = people?.find((p) => p.id === personId);
   return (
@@ -28,7 +26,7 @@ export function SignIt({ view, isBusy, onSign }: { view: FittingView; isBusy: bo
           </ul>
         </section>
       )}
-      {people && !signer && people.length > 0 && <NativeSelect label="Who signs?" value="" onChange={(e) => dispatch(personChosen(e.currentTarget.value))} data={[{ value: '', label: 'choose' }, ...people.map((p) => ({ value: p.id, label: p.name }))]} />}
+      {people && !signer && people.length > 0 && <NativeSelect label="Who signs?" value="" onChange={(e) => choose(e.currentTarget.value)} data={[{ value: '', label: 'choose' }, ...people.map((p) => ({ value: p.id, label: p.name }))]} />}
       {people?.length === 0 ? (
         <ActionLink weight="main" to={to('/settings')}>
           Say who works: a signature needs a person

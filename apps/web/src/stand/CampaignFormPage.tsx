@@ -9,7 +9,6 @@ import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
-import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
@@ -58,7 +57,6 @@ export function Component() {
 const STANDARD_AIR = { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 };
 
 function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; craft: CraftView | null }) {
-  const format = useFormat();
   const go = useGo();
   const navigate = useNavigate();
   const { to } = useInHand();

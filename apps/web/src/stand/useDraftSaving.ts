@@ -111,7 +111,7 @@ export function useDraftSaving(run: Pick<RunView, 'id' | 'revision' | 'draft'>):
     sending.current = work;
     await work;
     sending.current = null;
-  }, [run.id, send]);
+  }, [run.id, send, reread]);
 
   const save = useCallback(
     (draft: RunDraftDto) => {

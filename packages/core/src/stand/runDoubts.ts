@@ -112,7 +112,7 @@ function changesOf(quantity: StandQuantity, unitSymbol: string): UnitChange[] {
 }
 
 function changed(steps: readonly StandStep[], changes: readonly UnitChange[]): StandStep[] {
-  return steps.map((step) => changes.reduce((s, { mistake: { quantity }, factor }) => ({ ...s, [quantity]: s[quantity] === null ? null : s[quantity]! * factor }), step));
+  return steps.map((step) => changes.reduce((s, { mistake: { quantity }, factor }) => ({ ...s, [quantity]: s[quantity] === null ? null : s[quantity] * factor }), step));
 }
 
 /** Between one cell and twelve. */

@@ -117,7 +117,7 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   };
   const startAnew = (): void => {
     writeKept(keptAs, null);
-    form.reset({ ...blank, ...(row ?? {}) } as DefaultValues<F>);
+    form.reset({ ...blank, ...(row ?? {}) });
     setTakenUp(false);
   };
   const notes = (
