@@ -14,6 +14,7 @@ import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { DoubtItems } from './DoubtItems.tsx';
 import { doubtsOf, gridFromTable, readAside, readGrid, toReadings, type ImportedTable, type RunGrid } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 
@@ -53,6 +54,7 @@ export function Component() {
   const doubts = reading && campaign.data && prop ? doubtsOf(reading, source.table.grid, { diameterM: prop.measuredDiameterM ?? prop.diameterM, densityKgPerM3: campaign.data.densityKgPerM3 }) : [];
   if (doubts.length > 0 && !isKeptDoubted) obstacles.push('These readings cannot be: change a unit above its column, or say that they are to be kept all the same.');
   const recipe = source && recipes.find((r) => r.header === source.table.recipeHeader && r.columns.length === source.table.grid.columns.length && JSON.stringify(r.columns) !== JSON.stringify(source.table.grid.columns));
+  const unknown = source ? source.table.headers.filter((h, i) => source.table.unknown.includes(h) && source.table.grid.columns[i]?.quantity === null) : [];
   const setGrid = (grid: RunGrid): void => {
     setKeptDoubted(false);
     if (source) setSource({ ...source, table: { ...source.table, grid } });
@@ -87,17 +89,13 @@ export function Component() {
           reasons={
             <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
               {source !== null && obstacles.map((o) => <li key={o}>{o}</li>)}
-              {doubts.map((d) => (
-                <li key={d} data-severity="danger">
-                  {d}
-                </li>
-              ))}
+              <DoubtItems doubts={doubts} />
               {recipe && (
                 <li>
                   These headers were read before. <Action onClick={() => setGrid({ ...source.table.grid, columns: recipe.columns })}>Read them as then</Action>
                 </li>
               )}
-              {source !== null && source.table.unknown.length > 0 && <li>{`Not known: ${source.table.unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>}
+              {unknown.length > 0 && <li>{`Not known: ${unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>}
               {source !== null && reading!.emptyRowCount > 0 && <li>{`${reading!.emptyRowCount} rows are empty and left out.`}</li>}
               {source === null && <li>Throttle and thrust are needed; speed, current, voltage, power, torque, temperature, shake and noise are taken where they stand. Units in the headers are read: Thrust (g), Current [A].</li>}
               {source !== null && obstacles.length === 0 && doubts.length === 0 && <li>Every cell reads, and its figures can be. The file itself is stored beside the run.</li>}

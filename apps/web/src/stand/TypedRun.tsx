@@ -13,6 +13,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
 import { PictureBeside } from './PictureBeside.tsx';
+import { DoubtItems } from './DoubtItems.tsx';
 import { doubtsOf, freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 import classes from './TypedRun.module.css';
@@ -68,11 +69,7 @@ export function TypedRun({ run }: { run: RunView }) {
           {obstacles.map((o) => (
             <li key={o}>{o}</li>
           ))}
-          {doubts.map((d) => (
-            <li key={d} data-severity="danger">
-              {d}
-            </li>
-          ))}
+          <DoubtItems doubts={doubts} />
           {doubts.length > 0 && <li>Kept like this it does not count.</li>}
           {obstacles.length === 0 && doubts.length === 0 && <li>{filled === 1 && 'Full throttle alone ranks the prop there; hover and part throttle need more steps. '}Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.</li>}
           <li className="muted">Enter and the arrows move. Paste a block from a spreadsheet into any cell. Drop a picture of the scale or the radio beside the grid.</li>

@@ -111,8 +111,8 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
             </Action>
           )}
           {isHot && (
-            <Action disabled={!isPilot || view.ladder !== null} onClick={onLadder}>
-              Run the ladder <kbd>l</kbd>
+            <Action hint="l" disabled={!isPilot || view.ladder !== null} onClick={onLadder}>
+              Run the ladder
             </Action>
           )}
           {!isHot && view.points.length > 0 && (
