@@ -50,6 +50,8 @@ function heavier(dimension: Dimension, valueSi: number, unit: Unit): Unit {
 }
 
 function usualDigits(dimension: Dimension, unit: Unit, shown: number): number {
+  // An ounce is twenty-eight grams: a prop needs its hundredths.
+  if (dimension === 'mass' && unit.symbol === 'oz') return Math.abs(shown) < 10 ? 3 : 1;
   if (dimension === 'mass') return unit.symbol === 'kg' ? 2 : Math.abs(shown) < 100 ? 1 : 0;
   if (dimension === 'acceleration' && unit.symbol === 'g') return 2;
   if (dimension === 'power' && Math.abs(shown) < 100) return 1;

@@ -97,3 +97,10 @@ test('workings are named', () => {
   expect([inputName('massKg'), inputName('run.2.thrustN')]).toEqual(['take-off mass', 'thrust read in run 2']);
   expect(sourceSentence('similarity')).toContain('1.225');
 });
+
+test('an ounce shows the weight of a prop: one gram is not nothing', () => {
+  const choices: UnitChoices = { ...defaultUnits, mass: 'oz' };
+  expect(formatQuantity(0.001, 'mass', choices).number).toBe('0.035');
+  expect(formatQuantity(0.0042, 'mass', choices).number).toBe('0.148');
+  expect(formatQuantity(0.68, 'mass', choices).number).toBe('24.0');
+});

@@ -58,17 +58,20 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
   const massKg = watch('massKg');
   const armsError = armsProblem(formState.errors.arms);
 
+  /** Fills a field in; one that was red is looked at anew. */
+  const fill = (field: EstimatedField | 'statorDiameterM' | 'statorHeightM' | 'kvRpmPerV', value: number): void => setValue(field, value, { shouldValidate: formState.errors[field] !== undefined });
+
   const applyMotor = (): void => {
     const [d, h, kv] = [getValues('statorDiameterM'), getValues('statorHeightM'), getValues('kvRpmPerV')];
     const estimate = estimateOrNull(d, h, kv);
     if (!estimate) return;
     const values: Record<EstimatedField, number> = { motorResistanceOhm: estimate.resistanceOhm, motorNoLoadCurrentA: estimate.noLoadCurrentA, motorMassKg: estimate.massKg };
-    for (const field of getValues('estimatedFields')) setValue(field, values[field]);
+    for (const field of getValues('estimatedFields')) fill(field, values[field]);
   };
   const takeReading = (reading: MotorLabelReading): void => {
-    setValue('statorDiameterM', reading.statorDiameterM);
-    setValue('statorHeightM', reading.statorHeightM);
-    if (reading.kvRpmPerV !== null) setValue('kvRpmPerV', reading.kvRpmPerV);
+    fill('statorDiameterM', reading.statorDiameterM);
+    fill('statorHeightM', reading.statorHeightM);
+    if (reading.kvRpmPerV !== null) fill('kvRpmPerV', reading.kvRpmPerV);
     applyMotor();
   };
   const takePack = (pack: PackPieceView | null): void => {

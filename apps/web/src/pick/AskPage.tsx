@@ -221,7 +221,7 @@ function Backwards({ craft, value, packs }: { craft: CraftView; value: Answers; 
 }
 
 function packText(answers: readonly PackAnswer[], enough: PackAnswer | null, wantedS: number | null, packs: readonly PackPieceView[], format: Format): string {
-  if (packs.length === 0) return 'No pack on the shelf yet: add packs in the settings.';
+  if (packs.length === 0) return 'No pack on the shelf yet: put one there under Rack, Parts.';
   if (answers.length === 0) return 'No pack of the shelf turns this prop.';
   if (wantedS === null) return '';
   const tagOf = (answer: PackAnswer): string => packs.find((p) => p.id === answer.pack.id)?.tag ?? '';

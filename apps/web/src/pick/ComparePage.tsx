@@ -20,7 +20,7 @@ import { PickTabs, withParams } from './PickTabs.tsx';
 import { askedOf, findProp, propOfModel, type PickProp } from './pickProps.ts';
 import { costOf, rankProps, usedWeights, type RankedProp } from './rankProps.ts';
 import { usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
-import { MOST_COMPARED, usePickAddress } from './usePickAddress.ts';
+import { usePickAddress } from './usePickAddress.ts';
 import { usePickFormat } from './usePickFormat.ts';
 import { usePickRanking } from './usePickRanking.ts';
 
@@ -46,7 +46,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
   const props = useMemo((): PickProp[] => {
     if (!models) return [];
     const named = marked.flatMap((id) => findProp(id, models.items) ?? []);
-    return present && !named.some((p) => p.id === present.id) ? [propOfModel(present), ...named].slice(0, MOST_COMPARED) : named;
+    return present && !named.some((p) => p.id === present.id) ? [propOfModel(present), ...named] : named;
   }, [models, marked, present]);
   const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const worked = usePickTask(setting, 'props', ask);

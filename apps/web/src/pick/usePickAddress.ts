@@ -4,7 +4,7 @@ import { useSearchParams } from 'react-router';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 
 /** Most props side by side. */
-export const MOST_COMPARED = 5;
+const MOST_COMPARED = 5;
 
 /** What is looked at on the pages of Pick, as far as the address owns it. */
 export interface PickAddress {

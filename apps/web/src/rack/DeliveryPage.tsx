@@ -36,7 +36,7 @@ function Delivery({ batch }: { batch: BatchDetailView }) {
   return (
     <StationPage
       eyebrow={`Rack · ${name}, ${formatDay(batch.createdAt)}`}
-      headline={left === 0 ? `All ${batch.pieceCount} pieces of ${name} are checked in` : `${left} of ${batch.pieceCount} pieces still to check in`}
+      headline={left === 0 ? batch.pieceCount === 1 ? `The one piece of ${name} is checked in` : `All ${batch.pieceCount} pieces of ${name} are checked in` : `${left} of ${batch.pieceCount} pieces still to check in`}
       detail="Weight, Enter, diameter, Enter; a letter for the bore, a letter for the look, and the next row is there."
       reasons={<Findings batch={batch} material={model?.material ?? 'unknown'} format={format} fitText={fit === null ? null : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`} />}
       actions={

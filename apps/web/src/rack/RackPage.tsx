@@ -28,7 +28,7 @@ export function Component() {
         return (
           <StationPage
             eyebrow="Rack"
-            headline={items.length === 0 ? 'The rack is empty' : `${total} models, ${findings.fullSets} full sets of four`}
+            headline={items.length === 0 ? 'The rack is empty' : `${total} ${total === 1 ? 'model' : 'models'}, ${findings.fullSets} full ${findings.fullSets === 1 ? 'set' : 'sets'} of four`}
             detail={items.length === 0 ? undefined : 'Enter opens a model. A set of four takes two of each hand.'}
             reasons={
               <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
@@ -37,7 +37,7 @@ export function Component() {
                     <strong>{s.name}</strong> needs {s.missing} more <HandArrow hand={s.hand} /> for {s.wanted}.
                   </li>
                 ))}
-                {findings.uncounted > 0 && <li>{findings.uncounted} models were never counted.</li>}
+                {findings.uncounted > 0 && <li>{findings.uncounted === 1 ? 'One model was' : `${findings.uncounted} models were`} never counted.</li>}
                 {findings.shortages.length + findings.uncounted === 0 && <li className="muted">Both hands match on every model.</li>}
               </ul>
             }
