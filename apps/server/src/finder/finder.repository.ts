@@ -1,14 +1,16 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { FoundView } from '@zivvo/contract';
-import { and, desc, eq, ilike, isNull, or } from 'drizzle-orm';
+import { readPropLabel } from '@zivvo/core';
+import { and, between, desc, eq, ilike, isNull, or, type SQL } from 'drizzle-orm';
 import { craft } from '../craft/craft.table.ts';
 import { pieceLife } from '../event/event.table.ts';
-import { propPiece } from '../piece/piece.table.ts';
+import { pieceSet, propPiece } from '../piece/piece.table.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { propModelName } from '../propModel/propModel.mapper.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
+import { motorPiece, packPiece } from '../workshop/pieces.table.ts';
 
 const MOST_OF_A_KIND = 8;
 
@@ -22,7 +24,9 @@ export class FinderRepository {
 
   async find(words: string): Promise<FoundView[]> {
     const pattern = `%${words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
-    return [...(await this.pieces(pattern)), ...(await this.crafts(pattern)), ...(await this.models(pattern)), ...(await this.campaigns(pattern)), ...(await this.runs(pattern))];
+    const isModel = or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern), ...sizes(words));
+    const kinds = [this.pieces(pattern), this.crafts(pattern), this.models(isModel), this.campaigns(pattern), this.runs(isModel), this.packs(pattern), this.motors(pattern), this.sets(pattern)];
+    return (await Promise.all(kinds)).flat();
   }
 
   private async pieces(pattern: string): Promise<FoundView[]> {
@@ -45,11 +49,11 @@ export class FinderRepository {
     return rows.map((c) => ({ kind: 'craft', id: c.id, title: c.name, detail: c.motorLabel, craftId: c.id, propModelId: null }));
   }
 
-  private async models(pattern: string): Promise<FoundView[]> {
+  private async models(isModel: SQL | undefined): Promise<FoundView[]> {
     const rows = await this.db
       .select()
       .from(propModel)
-      .where(and(eq(propModel.workshopId, this.workshop.id), isNull(propModel.deletedAt), or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern))))
+      .where(and(eq(propModel.workshopId, this.workshop.id), isNull(propModel.deletedAt), isModel))
       .limit(MOST_OF_A_KIND);
     return rows.map((p) => ({ kind: 'propModel', id: p.id, title: propModelName(p), detail: p.material, craftId: null, propModelId: p.id }));
   }
@@ -65,15 +69,44 @@ export class FinderRepository {
     return rows.map((c) => ({ kind: 'campaign', id: c.id, title: c.name, detail: c.craftName, craftId: c.craftId, propModelId: null }));
   }
 
-  private async runs(pattern: string): Promise<FoundView[]> {
+  private async runs(isModel: SQL | undefined): Promise<FoundView[]> {
     const rows = await this.db
       .select({ id: run.id, label: propModel.label, makerName: propModel.makerName, propModelId: propModel.id, campaignName: campaign.name, craftId: campaign.craftId })
       .from(run)
       .innerJoin(propModel, eq(propModel.id, run.propModelId))
       .innerJoin(campaign, eq(campaign.id, run.campaignId))
-      .where(and(eq(run.workshopId, this.workshop.id), isNull(run.deletedAt), isNull(campaign.deletedAt), or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern))))
+      .where(and(eq(run.workshopId, this.workshop.id), isNull(run.deletedAt), isNull(campaign.deletedAt), isModel))
       .orderBy(desc(run.createdAt))
       .limit(MOST_OF_A_KIND);
     return rows.map((r) => ({ kind: 'run', id: r.id, title: propModelName(r), detail: r.campaignName, craftId: r.craftId, propModelId: r.propModelId }));
   }
+
+  private async packs(pattern: string): Promise<FoundView[]> {
+    const rows = await this.db.select().from(packPiece).where(and(eq(packPiece.workshopId, this.workshop.id), isNull(packPiece.deletedAt), ilike(packPiece.tag, pattern))).limit(MOST_OF_A_KIND);
+    return rows.map((p) => ({ kind: 'pack', id: p.id, title: p.tag, detail: `${p.seriesCount}S, ${p.capacityAh} Ah`, craftId: null, propModelId: null }));
+  }
+
+  private async motors(pattern: string): Promise<FoundView[]> {
+    const rows = await this.db.select().from(motorPiece).where(and(eq(motorPiece.workshopId, this.workshop.id), isNull(motorPiece.deletedAt), ilike(motorPiece.tag, pattern))).limit(MOST_OF_A_KIND);
+    return rows.map((m) => ({ kind: 'motor', id: m.id, title: m.tag, detail: `${m.hours} h`, craftId: m.craftId, propModelId: null }));
+  }
+
+  private async sets(pattern: string): Promise<FoundView[]> {
+    const rows = await this.db.select().from(pieceSet).where(and(eq(pieceSet.workshopId, this.workshop.id), isNull(pieceSet.deletedAt), ilike(pieceSet.name, pattern))).limit(MOST_OF_A_KIND);
+    return rows.map((x) => ({ kind: 'set', id: x.id, title: x.name, detail: '', craftId: null, propModelId: null }));
+  }
+}
+
+/** Sizes that are the same to whoever looks for them: labels round, makers measure. */
+const SAME_RATIO = 0.012;
+
+/** Models of the size that words may be read as: `5143` finds 5.1 by 4.3 inches, however its label is written. */
+function sizes(words: string): SQL[] {
+  const read = readPropLabel(words);
+  if (read.status !== 'read') return [];
+  const near = (value: number): [number, number] => [value * (1 - SAME_RATIO), value * (1 + SAME_RATIO)];
+  return read.readings.flatMap(({ diameterM, pitchM, bladeCount }) => {
+    if (pitchM === null) return [];
+    return and(between(propModel.diameterM, ...near(diameterM)), between(propModel.pitchM, ...near(pitchM)), bladeCount === null ? undefined : eq(propModel.bladeCount, bladeCount)) ?? [];
+  });
 }

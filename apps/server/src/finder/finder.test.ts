@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import type { FoundView } from '@zivvo/contract';
+import { v7 } from 'uuid';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
@@ -12,6 +13,9 @@ beforeAll(async () => {
   await server.http.post('/api/crafts').send(craft).expect(201);
   await server.http.post('/api/prop-models').send(model).expect(201);
   await server.http.post('/api/campaigns').send(campaign).expect(201);
+  await server.http.post('/api/prop-models').send(aPropModel({ label: '5.1x4.3x3', makerName: 'Veddick', diameterM: 0.12954, pitchM: 0.10922 })).expect(201);
+  await server.http.post('/api/pack-pieces').send({ id: v7(), tag: 'R-17', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 1.3, cellResistanceOhm: null, cRating: null }).expect(201);
+  await server.http.post('/api/motor-pieces').send({ id: v7(), tag: 'MOT3', craftId: null, place: null, hours: 2, overLimitCount: 0, strikeCount: 0, bearing: 'smooth', shaftPlayM: null, shaftRunOutM: null, note: null }).expect(201);
 }, 60_000);
 afterAll(() => server.close());
 
@@ -22,6 +26,10 @@ test.each([
   ['an owner', 'avalanche', 'craft', 'Fulmar 100%'],
   ['a maker', 'brind', 'propModel', 'Brindlow 9x5'],
   ['an evening', 'cliff', 'campaign', 'Cliff_season'],
+  ['a size as it stands on a hub, whatever the label is', '5143', 'propModel', 'Veddick 5.1x4.3x3'],
+  ['the same in millimetres', '129.5mm x 109mm', 'propModel', 'Veddick 5.1x4.3x3'],
+  ['a pack', 'r-1', 'pack', 'R-17'],
+  ['a motor', 'mot', 'motor', 'MOT3'],
 ])('%s', async (_what, words, kind, title) => {
   expect(await find(words)).toContainEqual(expect.objectContaining({ kind, title }));
 });

@@ -39,6 +39,8 @@ test('open, it offers the pages', async () => {
 test('a few letters find crafts and evenings, and lead there with their craft in hand', async () => {
   show();
   await userEvent.type(await box(), 'petrel');
+  // A slow hand is asked about before its word is whole; those answers go again.
+  await waitFor(() => expect(asked.at(-1)).toBe('petrel'));
   const evening = await screen.findByRole('button', { name: /Cliff season.*Stand evening · Petrel/ });
   expect(screen.getByRole('button', { name: /Petrel.*Craft · 2507/ })).toBeTruthy();
   await userEvent.click(evening);
@@ -57,4 +59,13 @@ test('what is nowhere is said with its word', async () => {
   show();
   await userEvent.type(await box(), 'albatross');
   expect(await screen.findByText('Nothing is called “albatross”.')).toBeTruthy();
+});
+
+test('pages and symptoms are found by their words', async () => {
+  show();
+  await userEvent.type(await box(), 'walk');
+  expect(await screen.findByRole('button', { name: /^Walk round/ })).toBeTruthy();
+  await userEvent.clear(await box());
+  await userEvent.type(await box(), 'shak');
+  expect(await screen.findByRole('button', { name: /^Something shakes/ })).toBeTruthy();
 });

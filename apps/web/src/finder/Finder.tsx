@@ -2,13 +2,17 @@ import '@mantine/spotlight/styles.layer.css';
 import { useDebouncedValue } from '@mantine/hooks';
 import { createSpotlight, Spotlight } from '@mantine/spotlight';
 import type { FoundView } from '@zivvo/contract';
+import { symptomNames } from '@zivvo/core';
+import { symptomWords } from '@zivvo/words';
 import { useEffect, useState } from 'react';
 import { useFoundQuery } from '../shared/api/workshopApi.ts';
 import { useGo } from '../shared/inHand/useInHand.ts';
 
 const [finderStore, finder] = createSpotlight();
 
-const KIND_NAMES: Record<FoundView['kind'], string> = { piece: 'Piece', craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run' };
+const KIND_NAMES: Record<FoundView['kind'], string> = { piece: 'Piece', craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run', pack: 'Pack', motor: 'Motor', set: 'Set' };
+
+const MOST_SYMPTOMS = 6;
 
 const PAGES = [
   { title: 'Crafts', path: '/crafts' },
@@ -18,12 +22,29 @@ const PAGES = [
   { title: 'Pieces', path: '/rack/pieces' },
   { title: 'New delivery', path: '/rack/deliveries/new' },
   { title: 'Sets', path: '/rack/sets' },
+  { title: 'Deliveries', path: '/rack/deliveries' },
+  { title: 'Yield', path: '/rack/yield' },
+  { title: 'Parts: packs, motors, screws', path: '/rack/parts' },
+  { title: 'New pack', path: '/rack/parts/packs/new' },
+  { title: 'New motor', path: '/rack/parts/motors/new' },
   { title: 'Pick', path: '/pick' },
+  { title: 'Compare', path: '/pick/compare' },
+  { title: 'Ask', path: '/pick/ask' },
   { title: 'Load ladder', path: '/pick/ladder' },
   { title: 'True', path: '/true' },
   { title: 'Slots', path: '/true/slots' },
+  { title: 'Aids to print', path: '/true/aids' },
   { title: 'Fit', path: '/fit' },
+  { title: 'Card of the arrangement', path: '/fit/card' },
+  { title: 'Care', path: '/care' },
+  { title: 'Walk round', path: '/care/walk' },
+  { title: 'Something shakes: symptoms', path: '/care/symptoms' },
+  { title: 'Gains after a swap', path: '/care/gains' },
+  { title: 'Tickets', path: '/care/tickets' },
+  { title: 'Log', path: '/care/log' },
+  { title: 'Practice', path: '/care/practice' },
   { title: 'Stand', path: '/stand' },
+  { title: 'New stand evening', path: '/stand/new' },
   { title: 'Settings', path: '/settings' },
 ];
 
@@ -35,6 +56,7 @@ export default function Finder({ onClose }: { onClose: () => void }) {
   const { currentData: found = [], isFetching } = useFoundQuery(asked, { skip: asked === '' });
   useEffect(() => finder.open(), []);
   const pages = PAGES.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
+  const symptoms = asked === '' ? [] : symptomNames.filter((s) => symptomWords[s].toLowerCase().includes(asked.toLowerCase())).slice(0, MOST_SYMPTOMS);
   const open = (run: () => void) => () => {
     onClose();
     run();
@@ -49,12 +71,15 @@ export default function Finder({ onClose }: { onClose: () => void }) {
         {pages.map((p) => (
           <Spotlight.Action key={p.path} label={p.title} description="Page" onClick={open(() => go(p.path))} />
         ))}
-        {found.length + pages.length === 0 && <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>}
+        {symptoms.map((s) => (
+          <Spotlight.Action key={s} label={symptomWords[s]} description="Symptom" onClick={open(() => go('/care/symptoms'))} />
+        ))}
+        {found.length + pages.length + symptoms.length === 0 && <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>}
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );
 }
 
 function pathOf({ kind, id }: FoundView): string {
-  return { piece: `/rack/pieces/${id}`, craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}` }[kind];
+  return { piece: `/rack/pieces/${id}`, craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}`, pack: `/rack/parts/packs/${id}`, motor: `/rack/parts/motors/${id}`, set: '/rack/sets' }[kind];
 }

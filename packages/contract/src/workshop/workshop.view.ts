@@ -44,7 +44,7 @@ export interface PackServiceView {
 
 /** One thing that the finder can lead to. */
 export interface FoundView {
-  kind: 'piece' | 'craft' | 'propModel' | 'campaign' | 'run';
+  kind: 'piece' | 'craft' | 'propModel' | 'campaign' | 'run' | 'pack' | 'motor' | 'set';
   id: string;
   title: string;
   detail: string;
