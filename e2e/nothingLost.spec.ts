@@ -60,7 +60,7 @@ test('two tabs on one craft: both values stand, and the person chooses', async (
   await expect(conflict).toContainText('Golden plover yours');
   await conflict.getByRole('group', { name: 'Take-off weight' }).getByText('theirs').click();
   await conflict.getByRole('button', { name: 'Save as chosen' }).click();
-  await expect(page.getByText('Golden plover').first()).toBeVisible();
+  await expect(headline(page)).toContainText('Golden plover');
   const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { name: string; massKg: number }[] };
   expect(items).toMatchObject([{ name: 'Golden plover', massKg: 0.9 }]);
 });
