@@ -120,13 +120,11 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
 });
 
-test('slots, the single blade, aids to print, and the telephone', async ({ demo, page }) => {
+test('slots, spinner, two planes, aids to print, and the telephone', async ({ demo, page }) => {
   await page.goto(`${demo.address}/true/slots`);
   await expect(page.getByText(/Like blades balance in 1 pattern: 1-2-4-5; none of them evenly spaced/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Moments of the blades, g·mm' }).fill('50 51 49');
   await expect(page.getByText(/g·mm left/)).toBeVisible();
-  await page.getByText('Single blade', { exact: true }).click();
-  await expect(page.getByText(/washers.*leave/)).toBeVisible();
   await page.getByText('Spinner', { exact: true }).click();
   await expect(page.getByText(/Turn it \d+°/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Positions it can sit in' }).fill('0');

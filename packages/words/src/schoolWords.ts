@@ -1,11 +1,11 @@
 import type { PropMaterial, SchoolPlan, SchoolStep } from '@zivvo/core';
 import { formatNumber } from './formatQuantity.ts';
 
-/** What every school begins or ends with, step by step. */
+/** A school's work in words, step by step. */
 export interface SchoolWords {
   steps: string[];
-  /** What is said when a little was done. */
-  done: string;
+  /** What is said when a little was done; null where there is nothing to do. */
+  done: string | null;
 }
 
 const milligrams = (massKg: number): string => `${formatNumber(massKg * 1e6, 0)} mg`;
@@ -23,7 +23,7 @@ export function placeWords(kind: 'blade' | 'hub', index: number, bladeCount: num
 export function schoolWords(plan: SchoolPlan, bladeCount: number, patch: { longestM: number; widthM: number }, material: PropMaterial): SchoolWords {
   const named = (step: SchoolStep): string => placeWords(step.kind, step.place, bladeCount);
   const all = plan.steps.map(named).join(' and ');
-  if (plan.steps.length === 0) return { steps: ['Nothing to do on the blades: what is left lies across them. Put tape or lacquer on the hub’s lighter side.'], done: 'Look again' };
+  if (plan.steps.length === 0) return { steps: [plan.acrossKgM > 0 ? 'Nothing to do on the blades: what is left lies across them. Put tape or lacquer on the hub’s lighter side.' : 'Too little is left to work on: let it go and look again.'], done: null };
   switch (plan.school) {
     case 'sand': {
       const isCarbon = material === 'carbon' || material === 'carbonNylon';

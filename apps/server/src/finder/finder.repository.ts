@@ -88,12 +88,12 @@ export class FinderRepository {
 
   private async motors(pattern: string): Promise<FoundView[]> {
     const rows = await this.db.select().from(motorPiece).where(and(eq(motorPiece.workshopId, this.workshop.id), isNull(motorPiece.deletedAt), ilike(motorPiece.tag, pattern))).limit(MOST_OF_A_KIND);
-    return rows.map((m) => ({ kind: 'motor', id: m.id, title: m.tag, detail: `${m.hours} h`, craftId: m.craftId, propModelId: null }));
+    return rows.map((m) => ({ kind: 'motor', id: m.id, title: m.tag, detail: `${m.hours.toFixed(1)} h`, craftId: m.craftId, propModelId: null }));
   }
 
   private async sets(pattern: string): Promise<FoundView[]> {
     const rows = await this.db.select().from(pieceSet).where(and(eq(pieceSet.workshopId, this.workshop.id), isNull(pieceSet.deletedAt), ilike(pieceSet.name, pattern))).limit(MOST_OF_A_KIND);
-    return rows.map((x) => ({ kind: 'set', id: x.id, title: x.name, detail: '', craftId: null, propModelId: null }));
+    return rows.map((x) => ({ kind: 'set', id: x.id, title: x.name, detail: 'of pieces', craftId: x.craftId, propModelId: null }));
   }
 }
 

@@ -159,7 +159,14 @@ describe('the runtime', () => {
     runtime.handle({ kind: 'open', device, limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null), points: [], timeFactor: 1 });
     let id = 0;
     const ask = (command: Parameters<StandRuntime['handle']>[0] extends infer M ? (M extends { kind: 'command'; command: infer C } ? C : never) : never): void => runtime.handle({ kind: 'command', id: ++id, command });
-    return { runtime, said, tick, ask, last: () => said.filter((m) => m.kind === 'state').at(-1)!.state };
+    /** Tared, armed and turning. */
+    const turn = (throttleRatio: number): void => {
+      tick(1.5);
+      ask({ name: 'tare' });
+      ask({ name: 'arm' });
+      ask({ name: 'throttle', throttleRatio });
+    };
+    return { runtime, said, tick, ask, turn, last: () => said.filter((m) => m.kind === 'state').at(-1)!.state };
   }
 
   test('ten minutes at a hundred readings a second: none is missing', () => {
@@ -174,21 +181,15 @@ describe('the runtime', () => {
   });
 
   test('a pilot that falls silent is cut within 2.2 s', () => {
-    const { tick, ask, last } = rig();
-    tick(1.5);
-    ask({ name: 'tare' });
-    ask({ name: 'arm' });
-    ask({ name: 'throttle', throttleRatio: 0.5 });
+    const { tick, turn, last } = rig();
+    turn(0.5);
     tick(2.2, false);
     expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'deadMan' } });
   });
 
   test('a nut that backs off at steady throttle is cut within four seconds, and the state says by what', () => {
-    const { tick, ask, last } = rig();
-    tick(1.5);
-    ask({ name: 'tare' });
-    ask({ name: 'arm' });
-    ask({ name: 'throttle', throttleRatio: 0.5 });
+    const { tick, ask, turn, last } = rig();
+    turn(0.5);
     tick(4);
     expect(last()).toMatchObject({ phase: 'running', cut: null });
     ask({ name: 'fault', fault: 'nutLoosening' });
@@ -197,11 +198,8 @@ describe('the runtime', () => {
   });
 
   test('an over-limit reading cuts in the same exchange', () => {
-    const { tick, ask, last } = rig();
-    tick(1.5);
-    ask({ name: 'tare' });
-    ask({ name: 'arm' });
-    ask({ name: 'throttle', throttleRatio: 0.6 });
+    const { tick, ask, turn, last } = rig();
+    turn(0.6);
     tick(1);
     ask({ name: 'fault', fault: 'escDesync' });
     tick(1);

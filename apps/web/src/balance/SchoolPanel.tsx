@@ -52,8 +52,12 @@ export function SchoolPanel({ school, job, model, isUnsound, onSet }: SchoolPane
               <li key={step}>{step}</li>
             ))}
           </ol>
-          <Action onClick={onDone}>{words.done}</Action>
-          <p className="muted">What was seen, timed and weighed before counts no more; u takes it back.</p>
+          {words.done !== null && (
+            <>
+              <Action onClick={onDone}>{words.done}</Action>
+              <p className="muted">What was seen, timed and weighed before counts no more; u takes it back.</p>
+            </>
+          )}
         </>
       )}
     </section>

@@ -1,7 +1,6 @@
 import { SegmentedControl } from '@mantine/core';
 import { useState } from 'react';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { SingleBladeTool } from './SingleBladeTool.tsx';
 import { SlotsTool } from './SlotsTool.tsx';
 import { SpinnerTool } from './SpinnerTool.tsx';
 import { TrueTabs } from './TrueTabs.tsx';
@@ -9,13 +8,12 @@ import { TwoPlanesTool } from './TwoPlanesTool.tsx';
 
 const TOOLS = {
   slots: { label: 'Slots', headline: 'Which blade into which slot', note: 'Evenly spaced and merely balanced are not the same: a balanced set may still be uneven, and uneven spacing moves the sound to other orders.', Tool: SlotsTool },
-  single: { label: 'Single blade', headline: 'A single blade and its washers', note: 'Washers balance its mass; its thrust still pulls beside the shaft once a turn. Run it in the cage only.', Tool: SingleBladeTool },
   spinner: { label: 'Spinner', headline: 'The spinner turned against its prop', note: 'True the spinner alone first, as a disc on the shaft. Indexing only plays what is left of both against each other, and holds for that position.', Tool: SpinnerTool },
   planes: { label: 'Two planes', headline: 'What to put in front, and what behind', note: 'One plane is enough where the prop is thin against its diameter. Stand well behind the disc; a trial mass flies off if it is only stuck on.', Tool: TwoPlanesTool },
 } as const;
 type ToolName = keyof typeof TOOLS;
 
-/** Hubs with more slots than blades, the single blade with its washers, spinners, and rotors with two planes. */
+/** Hubs with more slots than blades, spinners, and rotors with two planes. */
 export function Component() {
   const [name, setName] = useState<ToolName>('slots');
   const { headline, note, Tool } = TOOLS[name];

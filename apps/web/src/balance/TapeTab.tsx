@@ -18,7 +18,6 @@ interface TapeTabProps {
   onSet: (change: JobChange) => void;
 }
 
-
 /** Let go, look, say what was seen; the next tape follows. */
 export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
   const { result, looks } = job;

@@ -18,6 +18,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
 import classes from './TrueJobPage.module.css';
@@ -206,7 +207,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
       }
     >
       <ProblemNote error={(saving.status === 'refused' ? saving.problem : null) ?? finishing.error} />
-      {saving.status === 'waiting' && <p role="status">{`Zivvo’s server does not answer: ${saving.count === 1 ? 'this step waits here and is' : `${saving.count} steps wait here and are`} sent when it is back.`}</p>}
+      <WaitingNote state={saving} />
       {isSingle && <SingleBladeTab job={job} onSet={set} />}
       {!isSingle && (tab === null || tab === 'tape') && <TapeTab job={job} model={model} isUnsound={isUnsound} onSet={set} />}
       {!isSingle && tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}

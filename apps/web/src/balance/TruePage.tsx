@@ -3,14 +3,12 @@ import { RigDto, type PieceView, type RigView } from '@zivvo/contract';
 import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { Link } from 'react-router';
-import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useAddRigMutation, useRemoveRigMutation, useRestoreRigMutation, useRigsQuery, useTraysQuery } from '../shared/api/balanceApi.ts';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -19,7 +17,7 @@ import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
-import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
@@ -150,20 +148,15 @@ function Rigs({ rigs }: { rigs: readonly RigView[] }) {
   );
 }
 
+const BLANK_RIG: RigForm = { name: '', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null };
+
 function NewRig({ onDone }: { onDone: () => void }) {
-  const format = useFormat();
-  const [add, adding] = useAddRigMutation();
+  const [add] = useAddRigMutation();
   const [spin, setSpin] = useState({ turns: '', seconds: '', inertia: '' });
-  const [taken, setTaken] = useState(5e-8);
-  const { control, handleSubmit, setValue, setError } = useForm<RigForm & { id: string }>({ defaultValues: { id: v7(), name: '', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null }, resolver: dtoResolver<RigForm & { id: string }>(RigDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (values) => {
-    try {
-      await add(values).unwrap();
-      onDone();
-    } catch (error) {
-      showRefusal(setError, error, format.choices);
-    }
-  });
+  const { form: rigForm, save, isBusy, notes } = useKeptForm<RigForm>({ keptAs: 'rig/new', row: null, blank: BLANK_RIG, Dto: RigDto, send: (values, id) => add({ ...values, id }).unwrap(), onDone });
+  const { control, handleSubmit, setValue, getValues } = rigForm;
+  const onSave = handleSubmit(save);
+  const [taken, setTaken] = useState(() => getValues('frictionKgM'));
   const [turns, seconds, inertia] = [Number(spin.turns), Number(spin.seconds), Number(spin.inertia)];
   const found = turns > 0 && seconds > 0 && inertia > 0 ? spinTestFrictionKgM(inertia * 1e-9, turns, seconds) : null;
   return (
@@ -193,8 +186,8 @@ function NewRig({ onDone }: { onDone: () => void }) {
           <NoteField control={control} name="note" label="Note" />
         </div>
         <div className={form.wide}>
-          <ProblemNote error={adding.error} />
-          <Action type="submit">Put on the bench</Action>
+          {notes}
+          <Action type="submit" disabled={isBusy}>Put on the bench</Action>
         </div>
       </fieldset>
     </form>

@@ -6,7 +6,6 @@ import type { TrueUpDto, TrueUpView } from '@zivvo/contract';
 import { fromPolar, singleBladeState, spinnerPositions, tapeMomentKgM, USUAL_TAPE } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { jobOf, modelOnShaft } from './balance.fixtures.ts';
-import { SingleBladeTool } from './SingleBladeTool.tsx';
 import { jobHeadline, type JobChange } from './trueView.ts';
 import { SingleBladeTab } from './SingleBladeTab.tsx';
 import { SpinnerTool } from './SpinnerTool.tsx';
@@ -227,16 +226,5 @@ describe('beside the shaft', () => {
     expect(screen.getByText(/act almost alike/)).toBeTruthy();
     await put('Mass, trial behind', '0');
     expect(screen.getByText(/Every cell needs its number/)).toBeTruthy();
-  });
-
-  test('a single blade: washers against its mass, never against its thrust', async () => {
-    renderInApp(<SingleBladeTool />);
-    const said = (): string => screen.getByText(/washers$/).parentElement!.textContent!;
-    const before = said();
-    await put('Blade', '8');
-    expect(said()).not.toBe(before);
-    expect(said()).toMatch(/Its thrust still turns the craft over with [\d.]+ N·m once a turn/);
-    await put('A washer', '0');
-    expect(within(box('A washer').closest('.mantine-TextInput-root') as HTMLElement).getByText('above 0')).toBeTruthy();
   });
 });

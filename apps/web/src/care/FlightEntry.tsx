@@ -3,6 +3,7 @@ import { struckThings, type CraftView, type StrikeDto } from '@zivvo/contract';
 import { placeNames, struckThingNames } from '@zivvo/words';
 import { v7 } from 'uuid';
 import { useLogFlightMutation, useLogStrikeMutation, useRemoveFlightMutation } from '../shared/api/careApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { Action } from '../shared/ui/Action.tsx';
@@ -16,14 +17,12 @@ const THROTTLES = [{ value: '0.1', label: 'idling' }, { value: '0.4', label: 'ho
 type Hit = Pick<StrikeDto, 'thing' | 'throttleRatio' | 'isCrash' | 'arms'>;
 
 interface Entry {
-  /** The same over every trial, so that nothing is logged twice. */
-  id: string;
   minutes: string;
   packId: string;
   note: string;
   hit: Hit | null;
 }
-const BLANK: Omit<Entry, 'id'> = { minutes: '', packId: '', note: '', hit: null };
+const BLANK: Entry = { minutes: '', packId: '', note: '', hit: null };
 
 /** A flight as short as it can be told: minutes, pack, what was hit. */
 export function FlightEntry({ craft }: { craft: CraftView }) {
@@ -31,14 +30,18 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
   const [strike, striking] = useLogStrikeMutation();
   const [remove] = useRemoveFlightMutation();
   const { data: packs } = usePacksQuery();
-  const [{ id, minutes, packId, note, hit }, setEntry, handedOver] = useKept<Entry>(`flight/${craft.id}`, () => ({ ...BLANK, id: v7() }));
+  const [{ minutes, packId, note, hit }, setEntry, handedOver] = useKept<Entry>(`flight/${craft.id}`, () => BLANK);
+  const { ask, isAsking } = useAsking();
   const set = (change: Partial<Entry>): void => setEntry((now) => ({ ...now, ...change }));
   const value = Number(minutes.replace(',', '.'));
   const isGood = value > 0 && value <= MINUTES_MOST;
   const strikes = (): StrikeDto[] => (hit === null ? [] : [{ ...hit, id: v7(), note: note.trim() || null }]);
   const keep = async (): Promise<void> => {
+    // One id over every trial, so that nothing is logged twice.
+    const id = v7();
+    const body = { id, durationS: value * 60, packPieceId: packId === '' ? null : packId, strikes: strikes(), note: note.trim() || null };
     try {
-      await log({ craftId: craft.id, body: { id, durationS: value * 60, packPieceId: packId === '' ? null : packId, strikes: strikes(), note: note.trim() || null } }).unwrap();
+      await ask(() => log({ craftId: craft.id, body }).unwrap());
     } catch {
       return;
     }
@@ -48,7 +51,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
   const keepStrike = async (): Promise<void> => {
     const [one] = strikes();
     try {
-      if (one) await strike({ craftId: craft.id, body: one }).unwrap();
+      if (one) await ask(() => strike({ craftId: craft.id, body: one }).unwrap());
     } catch {
       return;
     }
@@ -64,7 +67,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
       </div>
       {hit !== null && <Strike craft={craft} hit={hit} onSet={(next) => set({ hit: next })} />}
       <div className={classes.bar}>
-        <Action disabled={!isGood || logging.isLoading} onClick={() => void keep()}>
+        <Action disabled={!isGood || isAsking} onClick={() => void keep()}>
           Log the flight
         </Action>
         {hit === null ? (
@@ -74,7 +77,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
         ) : (
           <>
             {minutes === '' && (
-              <Action disabled={hit.arms.length === 0} onClick={() => void keepStrike()}>
+              <Action disabled={hit.arms.length === 0 || isAsking} onClick={() => void keepStrike()}>
                 Log the strike alone
               </Action>
             )}

@@ -4,9 +4,12 @@ import type { GainAdvice, GainAxis } from '@zivvo/core';
 import { formatShare, gainAxisNames, gainCheckNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useGainSheetsQuery, useOpenGainSheetMutation, useRemoveGainSheetMutation, useRestoreGainSheetMutation, useUpdateGainSheetMutation } from '../shared/api/careApi.ts';
+import { useGainSheetsQuery, useLazyGainSheetsQuery, useOpenGainSheetMutation, useRemoveGainSheetMutation, useRestoreGainSheetMutation, useUpdateGainSheetMutation } from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useKept } from '../shared/forms/kept.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
+import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
+import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -94,18 +97,32 @@ function headlineOf(sheet: GainSheetView, nameOf: (id: string) => string): strin
   return axis ? `Fly ${gainAxisNames[axis].toLowerCase()} at ${sheet.advice[axis].percent} %` : 'Every axis is found';
 }
 
+type GainEntries = Partial<Omit<UpdateGainSheetDto, 'revision'>>;
+
+function entriesOf({ checks, looks, note }: GainSheetView): Required<GainEntries> {
+  return { checks, looks, note };
+}
+
 function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) => string }) {
-  const [update, updating] = useUpdateGainSheetMutation();
+  const [update] = useUpdateGainSheetMutation();
+  const [reread] = useLazyGainSheetsQuery();
   const { scale } = sheet;
-  const put = (change: Partial<UpdateGainSheetDto>): void => void update({ id: sheet.id, body: { checks: sheet.checks, looks: sheet.looks, note: sheet.note, revision: sheet.revision, ...change } });
-  const fly = (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null): void => put({ looks: [...sheet.looks, { axis, percent, doesFlutter, doesReturn }] });
+  const { add: put, state: writing } = useQueuedChanges<GainSheetView, GainEntries>(sheet, {
+    send: (newest, entries) => update({ id: sheet.id, body: { ...entriesOf(newest), ...entries, revision: newest.revision } }).unwrap(),
+    reread: async () => (await reread(sheet.craftId).unwrap()).find((s) => s.id === sheet.id) ?? sheet,
+    has: (newest, entries) => JSON.stringify(entriesOf(newest)) === JSON.stringify({ ...entriesOf(newest), ...entries }),
+  });
+  const fly = (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null): void => put(({ looks }) => ({ looks: [...looks, { axis, percent, doesFlutter, doesReturn }] }));
   // What must be excluded stands first until it is, then it makes room.
   const excluded = (
     <section className={classes.sheet} aria-label="Excluded first">
       <h2>Excluded first</h2>
       {gainPreconditions.map((check) => (
         <label key={check} style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 44 }}>
-          <input type="checkbox" checked={sheet.checks.includes(check)} onChange={(e) => put({ checks: e.currentTarget.checked ? [...sheet.checks, check] : sheet.checks.filter((c) => c !== check) })} /> {gainCheckNames[check]}
+          <input type="checkbox" checked={sheet.checks.includes(check)} onChange={(e) => {
+            const isDone = e.currentTarget.checked;
+            put(({ checks }) => ({ checks: [...checks.filter((c) => c !== check), ...(isDone ? [check] : [])] }));
+          }} /> {gainCheckNames[check]}
         </label>
       ))}
       {scale && (
@@ -133,10 +150,11 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
         </div>
         {sheet.looks.length > 0 && (
           <div className={classes.bar}>
-            <Action onClick={() => put({ looks: sheet.looks.slice(0, -1) })}>Take the last flight back</Action>
+            <Action onClick={() => put(({ looks }) => ({ looks: looks.slice(0, -1) }))}>Take the last flight back</Action>
           </div>
         )}
-        <ProblemNote error={updating.error} />
+        {writing.status === 'refused' && <ProblemNote error={writing.problem} />}
+        <WaitingNote state={writing} />
       </section>
       {sheet.missingChecks.length === 0 && excluded}
     </>
@@ -188,6 +206,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   const { propModelId } = useInHand();
   const { data: models } = usePropModelsQuery();
   const [open, opening] = useOpenGainSheetMutation();
+  const { ask, isAsking } = useAsking();
   const [{ oldId, newId, values, hasGuards }, setEntry, handedOver] = useKept(`gains/${craft.id}/new`, () => ({ oldId: craft.referencePropModelId ?? '', newId: propModelId ?? '', values: { pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' }, hasGuards: false }));
   const setOldId = (id: string): void => setEntry((now) => ({ ...now, oldId: id }));
   const setNewId = (id: string): void => setEntry((now) => ({ ...now, newId: id }));
@@ -200,7 +219,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   const start = async (): Promise<void> => {
     const id = v7();
     try {
-      await open({ id, craftId: craft.id, oldPropModelId: oldId, newPropModelId: newId, payloadKg: n('payload') / 1000, hasGuards, packSeriesCount: craft.packSeriesCount, pitchPercent: n('pitch'), rollPercent: n('roll'), yawPercent: n('yaw'), verticalPercent: n('vertical') }).unwrap();
+      await ask(() => open({ id, craftId: craft.id, oldPropModelId: oldId, newPropModelId: newId, payloadKg: n('payload') / 1000, hasGuards, packSeriesCount: craft.packSeriesCount, pitchPercent: n('pitch'), rollPercent: n('roll'), yawPercent: n('yaw'), verticalPercent: n('vertical') }).unwrap());
       handedOver();
       onOpened(id);
     } catch {
@@ -230,7 +249,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
         ))}
       </div>
       <div className={classes.bar}>
-        <Action weight="main" disabled={!isGood || opening.isLoading} onClick={() => void start()}>
+        <Action weight="main" disabled={!isGood || isAsking} onClick={() => void start()}>
           Open the sheet
         </Action>
       </div>

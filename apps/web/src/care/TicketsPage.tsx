@@ -3,6 +3,7 @@ import { NOTE_MAX_LENGTH, type CraftView, type JobTicketDto, type JobTicketView 
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useOpenTicketMutation, useRemoveTicketMutation, useRestoreTicketMutation, useTicketsQuery, useUpdateTicketMutation } from '../shared/api/careApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -112,6 +113,7 @@ const BLANK: JobTicketDto = { ownerName: null, complaint: '', found: null, done:
 function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTicketView | null; onDone: (id: string) => void }) {
   const [add, adding] = useOpenTicketMutation();
   const [update, updating] = useUpdateTicketMutation();
+  const { ask, isAsking } = useAsking();
   const start = (): JobTicketDto & { minutesText: string } => {
     const fields: JobTicketDto = ticket ? { ownerName: ticket.ownerName, complaint: ticket.complaint, found: ticket.found, done: ticket.done, parts: ticket.parts, minutes: ticket.minutes, isClosed: ticket.closedAt !== null } : { ...BLANK, ownerName: craft.ownerName };
     return { ...fields, minutesText: fields.minutes === null ? '' : String(fields.minutes) };
@@ -124,7 +126,8 @@ function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTi
   const save = async (isClosed: boolean): Promise<void> => {
     const body = { ...form, complaint: form.complaint.trim(), minutes: value, isClosed };
     try {
-      const { id } = ticket ? await update({ id: ticket.id, body: { ...body, revision: ticket.revision } }).unwrap() : await add({ ...body, id: v7(), craftId: craft.id }).unwrap();
+      const newId = v7();
+      const { id } = await ask(() => (ticket ? update({ id: ticket.id, body: { ...body, revision: ticket.revision } }) : add({ ...body, id: newId, craftId: craft.id })).unwrap());
       handedOver();
       onDone(id);
     } catch {
@@ -143,11 +146,11 @@ function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTi
         <TextInput label="Minutes" value={minutes} onChange={(e) => setMinutes(e.currentTarget.value)} inputMode="numeric" error={isMinutesGood ? undefined : 'a whole number, 0 or more'} />
       </div>
       <div className={classes.bar}>
-        <Action weight={ticket ? 'plain' : 'main'} disabled={form.complaint.trim() === '' || !isMinutesGood} onClick={() => void save(form.isClosed)}>
+        <Action weight={ticket ? 'plain' : 'main'} disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking} onClick={() => void save(form.isClosed)}>
           {ticket ? 'Save the ticket' : 'Open the ticket'}
         </Action>
         {ticket && (
-          <Action disabled={form.complaint.trim() === '' || !isMinutesGood} onClick={() => void save(!form.isClosed)}>
+          <Action disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking} onClick={() => void save(!form.isClosed)}>
             {form.isClosed ? 'Open it again' : 'Save and close it'}
           </Action>
         )}

@@ -6,6 +6,7 @@ import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useCareQuery, useWalkRoundMutation } from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
@@ -35,7 +36,7 @@ function WalkOfCraft({ craft }: { craft: CraftView }) {
 /** What was seen so far is taken up again, with the same number of arms and on the same day. */
 function useKeptWalk(craft: CraftView): [Walk, (change: (walk: Walk) => Walk) => void, () => void] {
   const [day] = useState(() => localDay(Date.now()));
-  return useKept<Walk>(`walk/${craft.id}/${craft.rotors.length}/${day}`, () => newWalk(craft.rotors));
+  return useKept<Walk>(`walkaround/${craft.id}/${craft.rotors.length}/${day}`, () => newWalk(craft.rotors));
 }
 
 function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
@@ -50,9 +51,12 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
     setOpen('no');
     change((w) => withSeen(w, Date.now()));
   };
+  const { ask, isAsking } = useAsking();
   const write = async (): Promise<void> => {
+    if (isAsking) return;
     try {
-      setDone(await keep({ craftId: craft.id, body: toWalkaround(v7(), walk, Date.now()) }).unwrap());
+      const body = toWalkaround(v7(), walk, Date.now());
+      setDone(await ask(() => keep({ craftId: craft.id, body }).unwrap()));
       restart();
     } catch {
       // The note below says why; what was seen stays.

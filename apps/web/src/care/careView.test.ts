@@ -8,7 +8,7 @@ const taps = (walk: Walk, count: number, atMs = 1000): Walk => Array.from({ leng
 test('three taps a prop, and the next one is there by itself', () => {
   const walk = newWalk(arms);
   expect(nextSide(walk.looks[0]!)).toBe('top');
-  expect(taps(walk, 2)).toMatchObject({ at: 0, startedMs: 1000 });
+  expect(taps(walk, 2)).toMatchObject({ at: 0, tappedMs: expect.any(Number) });
   expect(taps(walk, 3).at).toBe(1);
   expect(isWalked(taps(walk, 5))).toBe(false);
   expect(isWalked(taps(walk, 6))).toBe(true);
@@ -30,6 +30,9 @@ test('a finding is added once and taken back by the same key', () => {
 test('time runs from the first tap', () => {
   expect(toWalkaround('w', taps(newWalk(arms), 6), 46_000)).toMatchObject({ id: 'w', durationS: 45, looks: [{ seen: [...SIDES] }, { seen: [...SIDES] }] });
   expect(toWalkaround('w', newWalk(arms), 46_000).durationS).toBe(0);
+  // Taken up again after lunch it is no longer a look for that: two minutes of a pause count at most.
+  const half = taps(newWalk(arms), 3, 1000);
+  expect(toWalkaround('w', taps(half, 3, 3_600_000), 3_610_000).durationS).toBe(130);
 });
 
 test('every side offers all eleven places', () => {

@@ -31,12 +31,14 @@ export interface Walk {
   looks: PropLookDto[];
   /** Which prop is looked at. */
   at: number;
-  startedMs: number | null;
+  /** Time spent looking [ms], and the last tap: a pause is no look. */
+  spentMs: number;
+  tappedMs: number | null;
 }
 
 /** A look over every rotor, none seen yet. */
 export function newWalk(rotors: readonly Pick<Rotor, 'place' | 'level'>[]): Walk {
-  return { looks: rotors.map(({ place, level }) => ({ place, level, seen: [], findings: [], photoSha256: null })), at: 0, startedMs: null };
+  return { looks: rotors.map(({ place, level }) => ({ place, level, seen: [], findings: [], photoSha256: null })), at: 0, spentMs: 0, tappedMs: null };
 }
 
 export const nextSide = ({ seen }: Pick<PropLookDto, 'seen'>): Side | null => SIDES.find((side) => !seen.includes(side)) ?? null;
@@ -48,7 +50,7 @@ export function withSeen(walk: Walk, nowMs: number): Walk {
   const side = nextSide(look);
   if (side === null) return withNext(walk);
   const changed = withLook(walk, { seen: [...look.seen, side] });
-  const started = { ...changed, startedMs: walk.startedMs ?? nowMs };
+  const started = { ...changed, spentMs: spentUntil(walk, nowMs), tappedMs: nowMs };
   return nextSide(started.looks[walk.at]!) === null ? withNext(started) : started;
 }
 
@@ -77,14 +79,21 @@ function withNext(walk: Walk): Walk {
   return next < 0 ? walk : { ...walk, at: next };
 }
 
-/** The walkaround as it is written down. */
+/** Between two taps no more than this counts as looking: whoever takes a half walkaround up again was away [ms]. */
+const LONGEST_LOOK_MS = 120_000;
+
+function spentUntil({ spentMs, tappedMs }: Walk, nowMs: number): number {
+  return spentMs + (tappedMs === null ? 0 : Math.min(LONGEST_LOOK_MS, Math.max(0, nowMs - tappedMs)));
+}
+
 /** A look is of one day: the local one. */
 export function localDay(ms: number): string {
   return new Date(ms).toLocaleDateString('sv-SE');
 }
 
-export function toWalkaround(id: string, { looks, startedMs }: Walk, nowMs: number): CreateWalkaroundDto {
-  return { id, durationS: startedMs === null ? 0 : Math.max(0, (nowMs - startedMs) / 1000), looks, note: null };
+/** The walkaround as it is written down. */
+export function toWalkaround(id: string, walk: Walk, nowMs: number): CreateWalkaroundDto {
+  return { id, durationS: spentUntil(walk, nowMs) / 1000, looks: walk.looks, note: null };
 }
 
 /** Places that belong to a side, those first that are looked at on it. */

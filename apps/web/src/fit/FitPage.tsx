@@ -3,12 +3,14 @@ import { bySeverity } from '@zivvo/core';
 import { useState } from 'react';
 import { useKeys } from '../app/keys.ts';
 import { usePerson } from '../app/usePerson.ts';
-import { useConfirmFittingMutation, useFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
+import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
+import { useConfirmFittingMutation, useFittingQuery, useLazyFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -18,7 +20,6 @@ import { armName, elsewhere, headlineOf, isArm, moveDone, moveSentence, nextStep
 import { EveryArm, SpinCheck } from './SeeTheSpin.tsx';
 import { SignIt } from './SignIt.tsx';
 import { SpinMap } from './SpinMap.tsx';
-import { useInTurn } from './useInTurn.ts';
 
 /** Right piece, right way round: the craft from above, what it will do, what mends it. */
 export function Component() {
@@ -37,11 +38,16 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const [chosen, setChosen] = useState<ArmKey | null>(null);
   const [checkedAt, setCheckedAt] = useState<number | null>(null);
   const [isSwapping, setSwapping] = useState(false);
-  const [update, updating] = useUpdateFittingMutation();
+  const [update] = useUpdateFittingMutation();
   const [swap, swapping] = useSwapArmsMutation();
   const [confirm, confirming] = useConfirmFittingMutation();
   const arm = view.arms.find((a) => isArm(a, chosen)) ?? null;
-  const write = useInTurn(view, (body: UpdateFittingDto) => update({ craftId: craft.id, body }).unwrap());
+  const [reread] = useLazyFittingQuery();
+  const { add: write, state: writing } = useQueuedChanges<FittingView, UpdateFittingDto>(view, {
+    send: (newest, body) => update({ craftId: craft.id, body: { ...body, revision: newest.revision } }).unwrap(),
+    reread: () => reread(craft.id).unwrap(),
+    has: (newest, body) => JSON.stringify(withFacts(newest, {})) === JSON.stringify({ ...body, revision: newest.revision }),
+  });
   const set = (key: ArmKey, change: Partial<ArmStateDto>): void => write((latest) => withArm(latest, key, change));
   const choose = (key: ArmKey | null): void => {
     setChosen(key);
@@ -124,7 +130,8 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
         </>
       }
     >
-      <ProblemNote error={updating.error ?? swapping.error ?? confirming.error} />
+      <ProblemNote error={(writing.status === 'refused' ? writing.problem : null) ?? swapping.error ?? confirming.error} />
+      <WaitingNote state={writing} />
       <div className={classes.columns}>
         <section className={classes.sheet}>
           <SpinMap view={view} kind={craft.kind} chosen={checkedAt === null ? chosen : view.arms[checkedAt]!} onChoose={take} size={450} />

@@ -1,9 +1,11 @@
 import { boreFits, looks, type BatchDetailView, type PieceView, type PropModelView } from '@zivvo/contract';
 import { conditionOf, isRetiring, type CheckInFinding, type PropMaterial } from '@zivvo/core';
 import { boreFitNames, lookNames } from '@zivvo/words';
-import { useRef, useState, type KeyboardEvent } from 'react';
+import { useEffect, useRef, useState, type KeyboardEvent } from 'react';
 import { useParams } from 'react-router';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
+import { readKept, writeKept } from '../shared/forms/kept.ts';
 import { useBatchQuery, useMeasurePieceMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { formatDay, useFormat, type Format } from '../shared/format/useFormat.ts';
@@ -138,14 +140,31 @@ interface RowProps {
 
 function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps) {
   const format = useFormat();
-  const [cells, setCells] = useState<CheckInRow>(() => rowOf(piece, format.choices));
+  const keptAs = `check-in/${piece.id}`;
+  const [cells, setCells] = useState<CheckInRow>(() => readKept<CheckInRow>(keptAs) ?? rowOf(piece, format.choices));
   const [measure, measuring] = useMeasurePieceMutation();
+  const { ask } = useAsking();
+  const inTurn = useRef<Promise<unknown>>(Promise.resolve());
   const { bad } = measuresOf(cells, format.choices);
   const isWritten = isSameRow(cells, rowOf(piece, format.choices), format.choices);
   const write = (next: CheckInRow): void => {
     const read = measuresOf(next, format.choices);
-    if (read.bad.length === 0 && !isSameRow(next, rowOf(piece, format.choices), format.choices)) void measure({ id: piece.id, body: read.body });
+    if (read.bad.length > 0 || isSameRow(next, rowOf(piece, format.choices), format.choices)) return;
+    // One after another, so that the newest is the last to arrive.
+    inTurn.current = inTurn.current
+      .then(() => ask(() => measure({ id: piece.id, body: read.body }).unwrap()))
+      .then(
+        () => isSameRow(readKept<CheckInRow>(keptAs) ?? next, next, format.choices) && writeKept(keptAs, null),
+        () => undefined,
+      );
   };
+  const set = (next: CheckInRow): void => {
+    setCells(next);
+    writeKept(keptAs, next);
+  };
+  const writeFirst = useRef(() => write(cells));
+  // What a closed page could not hand over goes now.
+  useEffect(() => writeFirst.current(), []);
   const onKeyDown = (column: Column) => (event: KeyboardEvent<HTMLElement>) => {
     if (event.key === 'Enter') {
       event.preventDefault();
@@ -166,7 +185,7 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
       aria-invalid={bad.includes(column)}
       placeholder={placeholder}
       value={cells[column]}
-      onChange={(e) => setCells({ ...cells, [column]: e.currentTarget.value })}
+      onChange={(e) => set({ ...cells, [column]: e.currentTarget.value })}
       onBlur={() => write(cells)}
       onKeyDown={onKeyDown(column)}
     />
@@ -179,7 +198,7 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
       value={cells[column]}
       onChange={(e) => {
         const next = { ...cells, [column]: e.currentTarget.value };
-        setCells(next);
+        set(next);
         write(next);
         if (e.currentTarget.value !== '') onOnward(row, column);
       }}

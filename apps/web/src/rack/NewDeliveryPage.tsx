@@ -23,8 +23,8 @@ export function Component() {
   const { form, save, isBusy, notes } = useKeptForm<BatchForm>({
     keptAs: 'delivery/new', row: null, Dto: CreateBatchDto,
     blank: { id: v7(), propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, location: null, note: null },
-    send: (values) => add(values).unwrap(),
-    onDone: () => go(`/rack/deliveries/${form.getValues('id')}`),
+    send: (values, id) => add({ ...values, id }).unwrap(),
+    onDone: (id) => go(`/rack/deliveries/${id}`),
   });
   const { control, handleSubmit, setError, setFocus } = form;
   const onSave = handleSubmit(

@@ -26,6 +26,7 @@ export class Refusal {
 export function pretendServer(answers: Record<string, Answer>): { sent: Sent[]; answers: Record<string, Answer> } {
   // A browser that has kept nothing yet.
   localStorage.clear();
+  sessionStorage.clear();
   const sent: Sent[] = [];
   globalThis.fetch = (async (request: Request) => {
     const url = new URL(request.url);

@@ -8,7 +8,7 @@ import type { TapeSpot } from './tapePlan.ts';
 export type School = Exclude<CorrectionKind, 'tape'>;
 export const schools = ['sand', 'lacquer', 'drill'] as const satisfies readonly School[];
 
-/** Usual densities [kg/m³]: moulded plastics by their filling, beech, laid-up carbon, printed plastic. */
+/** Usual densities [kg/m³], of handbooks: moulded plastics by their filling, beech, laid-up carbon, printed plastic. */
 const DENSITIES: Readonly<Record<PropMaterial, number>> = { polycarbonate: 1200, glassNylon: 1350, carbonNylon: 1250, carbon: 1550, wood: 700, softPlastic: 1100, printed: 1150, unknown: 1200 };
 
 /** One place of a school's work. */
@@ -36,9 +36,13 @@ export interface SchoolPlan {
  * What a school asks for: sanding takes from the heavy blade or the two beside the heavy side, lacquer is put on the
  * light ones and a two-blade hub, drilling takes from the heavy side of the hub. Nothing is ever done between blades.
  *
+ *   m = U/r; depth = m/(ρ·length·width) over the patch that a strip of tape would cover
+ *
  * @param left - the unbalance as it is now, toward the heavy side [kg·m]
+ * @param bladeCount - 2 to 8
  * @param spots - where tape would lie on a blade and at the hub
- * @param targetKgM - what may stay: less is not worked on
+ * @param targetKgM - what may stay: less than a quarter of it is not worked on
+ * @throws {OutOfRangeError} if a spot has no size or the blades are none
  */
 export function schoolPlan(school: School, left: Complex, bladeCount: number, spots: Record<'blade' | 'hub', TapeSpot>, material: PropMaterial, targetKgM: number): SchoolPlan {
   const heavy = degreesOf(left);

@@ -29,7 +29,11 @@ const SHAPES = {
 const WIDEST_RATIO = 0.09;
 const MILLIMETRE_M = 0.001;
 
-/** The spot for tape on a blade, or on a side of a two-blade hub. */
+/**
+ * The spot for tape on a blade, or on a side of a two-blade hub; shares of the radius are those of the trade.
+ *
+ * @throws {OutOfRangeError} if the diameter is not positive
+ */
 export function tapeSpot(kind: 'blade' | 'hub', diameterM: number, roll: TapeRoll): TapeSpot {
   requirePositive('diameterM', diameterM);
   const { radiusRatio, longestRatio, mostLayers } = SHAPES[kind];
@@ -48,7 +52,7 @@ export interface TapePiece {
   isTrial: boolean;
 }
 
-/** Moment of a length of tape at a spot [kg·m]. */
+/** Moment of a length of tape at a spot [kg·m]: length · width · thickness · density · radius. */
 export function tapeMomentKgM(lengthM: number, { radiusM, widthM }: TapeSpot, { thicknessM, densityKgPerM3 }: TapeRoll): number {
   return lengthM * radiusM * widthM * thicknessM * densityKgPerM3;
 }

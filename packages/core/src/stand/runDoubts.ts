@@ -35,7 +35,10 @@ const SOUND_M_PER_S = 340;
  * Holds a run against physics: figure of merit, volts times amps, thrust coefficient and tip speed of its upper half.
  *
  * @param steps - SI; steps without throttle or thrust say nothing
+ *   FM = T^1.5/(√(2ρA)·P_el), C_T = T/(ρn²D⁴), M = π·n·D/340; the median of the steps from half throttle on
+ *
  * @returns what cannot be; empty where everything can, or nothing was read that tells
+ * @see momentum theory for the end at 0.85; the ranges hold props from an inch to a metre with room
  */
 export function runDoubts(steps: readonly StandStep[], prop: DoubtedProp): RunDoubt[] {
   const upper = steps.filter((s) => (s.throttleRatio ?? 0) >= LEAST_THROTTLE && (s.thrustN ?? 0) > 0);

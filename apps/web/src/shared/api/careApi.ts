@@ -39,6 +39,6 @@ const careApi = api.injectEndpoints({
 });
 
 export const {
-  useCareQuery, useSetCareMutation, useWalkRoundMutation, useMendPieceMutation, useLogFlightMutation, useRemoveFlightMutation, useRestoreFlightMutation, useLogStrikeMutation, useAlertsQuery, useRaiseAlertMutation, useReleaseAlertMutation, useGainSheetsQuery, useOpenGainSheetMutation, useUpdateGainSheetMutation, useRemoveGainSheetMutation,
+  useCareQuery, useSetCareMutation, useWalkRoundMutation, useMendPieceMutation, useLogFlightMutation, useRemoveFlightMutation, useRestoreFlightMutation, useLogStrikeMutation, useAlertsQuery, useRaiseAlertMutation, useReleaseAlertMutation, useGainSheetsQuery, useLazyGainSheetsQuery, useOpenGainSheetMutation, useUpdateGainSheetMutation, useRemoveGainSheetMutation,
   useRestoreGainSheetMutation, useSymptomStartQuery, useSaveSymptomsMutation, useDropSymptomsMutation, useTicketsQuery, useTicketQuery, useOpenTicketMutation, useUpdateTicketMutation, useRemoveTicketMutation, useRestoreTicketMutation, useMaintenanceLogQuery, useDrillScoresQuery, useAnswerDrillMutation,
 } = careApi;

@@ -27,4 +27,4 @@ async function showAnswer({ craftId }: { craftId: string }, { dispatch, queryFul
   }
 }
 
-export const { useFittingQuery, useUpdateFittingMutation, useFitPieceMutation, useSwapArmsMutation, useConfirmFittingMutation } = fitApi;
+export const { useFittingQuery, useLazyFittingQuery, useUpdateFittingMutation, useFitPieceMutation, useSwapArmsMutation, useConfirmFittingMutation } = fitApi;

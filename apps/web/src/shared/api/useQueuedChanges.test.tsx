@@ -33,7 +33,7 @@ function pretend(wrong: ('gone' | 'answerLost' | 'refused' | null)[] = []) {
       for (const line of lines) hook.result.current.add((newest) => ({ lines: [...newest.lines, line] }));
     });
   };
-  return { write, log, kept: () => kept, state: () => hook.result.current.state, elsewhere: (lines: string[]) => void (kept = { revision: kept.revision + 1, lines }) };
+  return { write, leave: hook.unmount, log, kept: () => kept, state: () => hook.result.current.state, elsewhere: (lines: string[]) => void (kept = { revision: kept.revision + 1, lines }) };
 }
 
 test('three entries in one breath are all kept, in their order', async () => {
@@ -47,6 +47,13 @@ test('while the server does not answer the entries wait, and go by themselves wh
   const { write, kept, state } = pretend(['gone']);
   write('a', 'b');
   await waitFor(() => expect(state()).toEqual({ status: 'waiting', count: 2 }));
+  await waitFor(() => expect(kept().lines).toEqual(['a', 'b']), { timeout: 3000 });
+});
+
+test('whoever leaves the page leaves the entries to go on', async () => {
+  const { write, leave, kept } = pretend(['gone']);
+  write('a', 'b');
+  leave();
   await waitFor(() => expect(kept().lines).toEqual(['a', 'b']), { timeout: 3000 });
 });
 

@@ -1,11 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { failureOf, type ApiProblem } from './api.ts';
+import { isUnanswered, waitToAskAgain } from './untilAnswered.ts';
 
 /** How a page's changes stand: *waiting* while the server does not answer, *refused* with its reason. */
 export type QueueState = { status: 'kept' } | { status: 'sending' } | { status: 'waiting'; count: number } | { status: 'refused'; problem: ApiProblem };
-
-const RETRY_MS = 1000;
-const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
 
 interface Row {
   revision: number;
@@ -23,7 +21,7 @@ export interface RowWays<R, Change> {
 /**
  * Sends changes of one row after another. Each is worked out from what the one before it left, so a quick second entry
  * waits for the first instead of meeting its revision. A server that does not answer is asked again until it does, and
- * a change whose answer got lost is not made twice.
+ * a change whose answer got lost is not made twice. Whoever leaves the page leaves the queue to run on.
  *
  * @param row - as the page has it
  */
@@ -35,23 +33,15 @@ export function useQueuedChanges<R extends Row, Change>(row: R, rowWays: RowWays
   const [state, setState] = useState<QueueState>({ status: 'kept' });
   useEffect(() => {
     ways.current = rowWays;
-    if (row.revision > newest.current.revision) newest.current = row;
+    if (row.revision >= newest.current.revision) newest.current = row;
   });
-  const isGone = useRef(false);
-  useEffect(() => {
-    isGone.current = false;
-    return () => {
-      isGone.current = true;
-    };
-  }, []);
-
   const run = useCallback(async (): Promise<void> => {
     if (isRunning.current) return;
     isRunning.current = true;
     setState({ status: 'sending' });
     let refused: ApiProblem | null = null;
     let unanswered: Change | null = null;
-    while (queue.current.length > 0 && !isGone.current) {
+    while (queue.current.length > 0) {
       try {
         // After a lost answer nobody knows whether the change was made: read first.
         if (unanswered !== null) newest.current = await ways.current.reread();
@@ -64,9 +54,9 @@ export function useQueuedChanges<R extends Row, Change>(row: R, rowWays: RowWays
         queue.current.shift();
       } catch (error) {
         const problem = failureOf(error);
-        if (problem.status === 0 || problem.status >= 502) {
+        if (isUnanswered(problem)) {
           setState({ status: 'waiting', count: queue.current.length });
-          await wait(RETRY_MS);
+          await waitToAskAgain();
         } else if (problem.code !== 'revisionConflict') {
           refused = problem;
           unanswered = null;

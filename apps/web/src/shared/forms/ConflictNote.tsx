@@ -11,10 +11,11 @@ export interface Conflict<F> {
   fields: string[];
 }
 
-/** Fields of a form in which what was typed differs from what is saved. */
-export function differences(blank: object, mine: object, theirs: object): string[] {
+/** What was typed against what is saved, field by field of the form; null where they are the same. */
+export function conflictOf<F extends object>(blank: F, mine: F, theirs: F & { revision: number }): Conflict<F> | null {
   const of = (row: object, key: string): string => JSON.stringify((row as Record<string, unknown>)[key] ?? null);
-  return Object.keys(blank).filter((key) => of(mine, key) !== of(theirs, key));
+  const fields = Object.keys(blank).filter((key) => of(mine, key) !== of(theirs, key));
+  return fields.length === 0 ? null : { mine, theirs, fields };
 }
 
 /** Shows both values of every differing field and lets the person choose; nothing is overwritten before. */

@@ -1,3 +1,4 @@
+import { v7 } from 'uuid';
 import { useCallback, useEffect, useRef, useState, type Dispatch, type SetStateAction } from 'react';
 
 const nameOf = (key: string): string => `zivvo.kept.${key}`;
@@ -21,6 +22,31 @@ export function writeKept(key: string, value: unknown): void {
     else localStorage.setItem(nameOf(key), text);
   } catch {
     // Private windows may refuse.
+  }
+}
+
+const idNameOf = (key: string): string => `zivvo.id.${key}`;
+
+/**
+ * The id of what a tab is making: the same after a reload, so that a trial whose answer got lost is not made twice, and
+ * another one in every tab, so that two entries are never taken for one.
+ */
+export function madeIdOf(key: string): string {
+  try {
+    const id = sessionStorage.getItem(idNameOf(key)) ?? v7();
+    sessionStorage.setItem(idNameOf(key), id);
+    return id;
+  } catch {
+    return v7();
+  }
+}
+
+/** The thing is made: the next one gets an id of its own. */
+export function forgetMadeId(key: string): void {
+  try {
+    sessionStorage.removeItem(idNameOf(key));
+  } catch {
+    // Nothing was kept there either.
   }
 }
 

@@ -6,7 +6,7 @@ import { MaxLength } from 'class-validator';
 import type { ApiProblem } from '../api/api.ts';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { TextField } from './Fields.tsx';
-import { readKept, useKept } from './kept.ts';
+import { madeIdOf, readKept, useKept } from './kept.ts';
 import { useKeptForm } from './useKeptForm.tsx';
 
 class NoteDto {
@@ -26,6 +26,7 @@ const row = { id: 'r1', revision: 3, name: 'shed', place: 'shelf' };
 
 beforeEach(() => {
   localStorage.clear();
+  sessionStorage.clear();
   for (const spy of [send, reread, onDone]) spy.mockReset();
 });
 
@@ -50,12 +51,33 @@ test('what was typed outlives the page, is let go of once the server has it, and
   renderInApp(<Page isNew />);
   expect(name()).toHaveProperty('value', 'bag of ten');
   expect(screen.getByText(/^Taken up again/)).toBeTruthy();
-  const { id } = readKept<{ id: string }>('note/new')!;
+  const id = madeIdOf('note/new');
   send.mockResolvedValue({});
   await pressSave();
   await waitFor(() => expect(onDone).toHaveBeenCalledWith(id));
   expect(send).toHaveBeenCalledWith({ name: 'bag of ten', place: '' }, id, null);
   expect(readKept('note/new')).toBeNull();
+  expect(madeIdOf('note/new')).not.toBe(id);
+});
+
+test('two tabs with one form make two things: what was typed is shared, the id is not', () => {
+  const first = madeIdOf('note/new');
+  expect(madeIdOf('note/new')).toBe(first);
+  // Another tab shares the storage of the browser, not that of the tab.
+  sessionStorage.clear();
+  expect(madeIdOf('note/new')).not.toBe(first);
+});
+
+test('a form that stays on its page saves a second thing under a second id', async () => {
+  renderInApp(<Page isNew />);
+  send.mockResolvedValue({});
+  for (const text of ['one', 'two']) {
+    await userEvent.type(name(), text);
+    await pressSave();
+  }
+  await waitFor(() => expect(onDone).toHaveBeenCalledTimes(2));
+  const ids = send.mock.calls.map(([, id]) => id);
+  expect(new Set(ids).size).toBe(2);
 });
 
 test('while the server does not answer it says so, and sends by itself when it is back', async () => {
@@ -93,7 +115,7 @@ test('changed by somebody else: both values stand, and what is chosen goes on th
 });
 
 test('an edit that was left before the row changed comes back as a choice, not over it', async () => {
-  localStorage.setItem('zivvo.kept.note/r1', JSON.stringify({ id: 'r1', revision: 2, values: { name: 'old words', place: 'shelf' } }));
+  localStorage.setItem('zivvo.kept.note/r1', JSON.stringify({ revision: 2, values: { name: 'old words', place: 'shelf' } }));
   renderInApp(<Page />);
   expect(name()).toHaveProperty('value', 'shed');
   expect((await screen.findByRole('alert', { name: 'Changed meanwhile' })).textContent).toContain('old words yours');

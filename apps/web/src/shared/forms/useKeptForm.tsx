@@ -1,17 +1,14 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { v7 } from 'uuid';
 import { useForm, type DefaultValues, type FieldValues, type Path, type PathValue, type UseFormReturn } from 'react-hook-form';
 import { failureOf, type ApiProblem } from '../api/api.ts';
+import { isUnanswered, untilAnswered, waitToAskAgain } from '../api/untilAnswered.ts';
 import { useFormat } from '../format/useFormat.ts';
 import { Action } from '../ui/Action.tsx';
 import { ProblemNote } from '../ui/PageStates.tsx';
-import { ConflictNote, differences, type Conflict } from './ConflictNote.tsx';
+import { ConflictNote, conflictOf, type Conflict } from './ConflictNote.tsx';
 import { dtoResolver, showRefusal } from './dtoResolver.ts';
 import classes from './Form.module.css';
-import { readKept, writeKept } from './kept.ts';
-
-const RETRY_MS = 1000;
-const wait = (ms: number): Promise<void> => new Promise((resolve) => setTimeout(resolve, ms));
+import { forgetMadeId, madeIdOf, readKept, writeKept } from './kept.ts';
 
 interface KeptFormInput<F extends FieldValues> {
   /** Of the thing that is typed, one for each subject: `craft/new`, `craft/<id>`. */
@@ -20,7 +17,7 @@ interface KeptFormInput<F extends FieldValues> {
   row: (F & { id: string; revision: number }) | null;
   blank: F;
   Dto: new () => object;
-  /** Sends what was typed; throws the problem. The revision is null for a new row, whose id stays the same over every trial. */
+  /** Sends what was typed; throws the problem. The revision is null for a new row, whose id stays the same over every trial in one tab. */
   send: (values: F, id: string, revision: number | null) => Promise<unknown>;
   /** The row as it is now, after somebody else has changed it. */
   reread?: () => Promise<F & { revision: number }>;
@@ -37,7 +34,6 @@ export interface KeptForm<F extends FieldValues> {
 }
 
 interface Kept<F> {
-  id: string;
   values: F;
   revision: number | null;
 }
@@ -54,12 +50,13 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   const revision = row?.revision ?? null;
   const [kept] = useState(() => readKept<Kept<F>>(keptAs));
   const isSameRow = kept?.revision === revision;
-  const [id] = useState(() => row?.id ?? kept?.id ?? v7());
+  const [madeId, setMadeId] = useState(() => madeIdOf(keptAs));
+  const id = row?.id ?? madeId;
   const [start] = useState<F>(() => ({ ...blank, ...(row ?? {}), ...(kept && isSameRow ? kept.values : {}) }));
   const form = useForm<F>({ defaultValues: start as DefaultValues<F>, resolver: dtoResolver<F>(Dto, format.choices), mode: 'onTouched' });
   const [isTakenUp, setTakenUp] = useState(kept !== null && isSameRow);
   const [sending, setSending] = useState<Sending>({ status: 'idle' });
-  const [conflict, setConflict] = useState<Conflict<F> | null>(() => (kept && !isSameRow && row ? { mine: kept.values, theirs: row, fields: differences(blank, kept.values, row) } : null));
+  const [conflict, setConflict] = useState<Conflict<F> | null>(() => (kept && !isSameRow && row ? conflictOf(blank, kept.values, row) : null));
   const isGone = useRef(false);
   const fields = useRef(Object.keys(blank));
 
@@ -67,7 +64,7 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
     isGone.current = false;
     const own = (values: unknown): string => JSON.stringify(fields.current.map((key) => (values as Record<string, unknown>)[key] ?? null));
     const untouched = own({ ...blank, ...(row ?? {}) });
-    const watching = form.watch((values) => writeKept(keptAs, own(values) === untouched ? null : { id, values, revision }));
+    const watching = form.watch((values) => writeKept(keptAs, own(values) === untouched ? null : { values, revision }));
     return () => {
       isGone.current = true;
       watching.unsubscribe();
@@ -78,7 +75,12 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
 
   const done = (): void => {
     writeKept(keptAs, null);
-    isGone.current = true;
+    forgetMadeId(keptAs);
+    // Whoever has left meanwhile is not called back.
+    if (isGone.current) return;
+    setMadeId(madeIdOf(keptAs));
+    setTakenUp(false);
+    setSending({ status: 'idle' });
     onDone(id);
   };
 
@@ -92,15 +94,15 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
         return done();
       } catch (error) {
         const problem = failureOf(error);
-        if (problem.status === 0 || problem.status >= 502) {
+        if (isUnanswered(problem)) {
           setSending({ status: 'waiting' });
-          await wait(RETRY_MS);
+          await waitToAskAgain();
         } else if (problem.code === 'revisionConflict' && reread) {
-          const theirs = await reread();
-          const differing = differences(blank, values, theirs);
+          const theirs = await untilAnswered(reread);
+          const found = conflictOf(blank, values, theirs);
           // An answer that got lost: the server has exactly this already.
-          if (differing.length === 0) return done();
-          setConflict({ mine: values, theirs, fields: differing });
+          if (found === null) return done();
+          setConflict(found);
           return setSending({ status: 'idle' });
         } else {
           showRefusal(form.setError, error, format.choices);
