@@ -7,7 +7,7 @@ export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', 'apps/server/drizzle/**', '**/*.cjs', '.cache/**', 'demo-data/**', 'data/**', 'e2e/test-results/**'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
-    languageOptions: { parserOptions: { project: ['packages/*/tsconfig.json', 'apps/*/tsconfig.json'], tsconfigRootDir: import.meta.dirname } },
+    languageOptions: { parserOptions: { project: ['tsconfig.lint.json'], tsconfigRootDir: import.meta.dirname } },
     rules: {
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true }],
       '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true, allowNullish: true }],

@@ -1,8 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, running, seriousFaults, signIt, test as base, watchFaults, type Zivvo } from './zivvo.ts';
-
-/** Care throws pieces away and logs flights: it works on a shed of its own. */
-const test = base.extend<object, { shed: Zivvo }>({ shed: [running('demo'), { scope: 'worker' }] });
+import { expect, overflowOf, seriousFaults, signIt, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 interface Named {
   id: string;

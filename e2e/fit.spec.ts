@@ -16,7 +16,7 @@ async function openFit(page: Page, { address }: Zivvo, craftName: string): Promi
   return { id, arms };
 }
 
-/** Leaves a craft of the demo as it was: nobody saw its spins. */
+/** Takes back what was seen of a craft’s spins. */
 async function unsee(page: Page, { address }: Zivvo, id: string): Promise<void> {
   const { revision, isHanging, arms } = (await (await page.request.get(`${address}/api/fittings/${id}`)).json()) as { revision: number; isHanging: boolean; arms: { place: string; level: number }[] };
   const unseen = arms.map(({ place, level }) => ({ place, level, seenSpin: null, spinBy: null, outputName: null, hand: null, isLabelForward: true, thread: null, checks: [] }));
@@ -25,11 +25,11 @@ async function unsee(page: Page, { address }: Zivvo, id: string): Promise<void> 
 
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
 
-test('two neighbours swapped: found before the pack is in, mended in one press', async ({ demo, page }) => {
+test('two neighbours swapped: found before the pack is in, mended in one press', async ({ shed, page }) => {
   const faults = watchFaults(page);
-  const { id, arms } = await openFit(page, demo, 'Fulmar');
+  const { id, arms } = await openFit(page, shed, 'Fulmar');
   const on = (place: string) => arms.find((a) => a.place === place)!.piece!;
-  const swapped = await page.request.post(`${demo.address}/api/fittings/${id}/swap`, { data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } } });
+  const swapped = await page.request.post(`${shed.address}/api/fittings/${id}/swap`, { data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } } });
   expect(swapped.ok()).toBe(true);
   await page.reload();
   await expect(headline(page)).toHaveText('Fulmar will tip toward its front');
@@ -42,8 +42,8 @@ test('two neighbours swapped: found before the pack is in, mended in one press',
   expect(faults).toEqual([]);
 });
 
-test('a craft is seen, looked at and signed for in three keys, and stays so', async ({ demo, page }) => {
-  const { id } = await openFit(page, demo, 'Skua');
+test('a craft is seen, looked at and signed for in three keys, and stays so', async ({ shed, page }) => {
+  const { id } = await openFit(page, shed, 'Skua');
   await expect(headline(page)).toHaveText('Skua looks right; its spins were not seen');
   await page.keyboard.press('a');
   await expect(headline(page)).toHaveText('Skua is right: every piece, every spin');
@@ -53,11 +53,11 @@ test('a craft is seen, looked at and signed for in three keys, and stays so', as
   await page.reload();
   await expect(page.getByText(/^Signed .*24/)).toBeVisible();
   await expect(page.getByRole('button', { name: /^Rear left: .*, seen/ })).toBeVisible();
-  await unsee(page, demo, id);
+  await unsee(page, shed, id);
 });
 
-test('hanging motors turn the nut’s thread round, and the note is there tomorrow', async ({ demo, page }) => {
-  await openFit(page, demo, 'Skua');
+test('hanging motors turn the nut’s thread round, and the note is there tomorrow', async ({ shed, page }) => {
+  await openFit(page, shed, 'Skua');
   const thread = page.getByText(/Drag tightens a (left|right)-hand nut here/);
   await page.keyboard.press('n');
   const before = await thread.textContent();
@@ -74,8 +74,8 @@ test('hanging motors turn the nut’s thread round, and the note is there tomorr
   await expect(thread).not.toHaveText(before!);
 });
 
-test('see the spin: the strip is flicked the other way on one arm, which is told from a wrong piece and mended', async ({ demo, page }) => {
-  const { id } = await openFit(page, demo, 'Skua');
+test('see the spin: the strip is flicked the other way on one arm, which is told from a wrong piece and mended', async ({ shed, page }) => {
+  const { id } = await openFit(page, shed, 'Skua');
   await page.getByRole('button', { name: 'See the spin, arm by arm' }).click();
   const check = page.getByRole('region', { name: 'See the spin' });
   await expect(check).toContainText('Front left, 1 of 4');
@@ -94,13 +94,13 @@ test('see the spin: the strip is flicked the other way on one arm, which is told
   await expect(page.getByRole('region', { name: 'Fewest moves' })).toContainText('label forward');
   await page.getByRole('button', { name: 'I turned it over' }).click();
   await expect(headline(page)).toHaveText('Skua is right: every piece, every spin');
-  await unsee(page, demo, id);
+  await unsee(page, shed, id);
 });
 
-test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a plane', async ({ demo, page }) => {
-  const { arms } = await openFit(page, demo, 'Eider');
+test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a plane', async ({ shed, page }) => {
+  const { arms } = await openFit(page, shed, 'Eider');
   const old = arms[0]!.piece!.tag;
-  const { items } = (await (await page.request.get(`${demo.address}/api/pieces`)).json()) as { items: { tag: string; hand: string; state: string; propModelId: string }[] };
+  const { items } = (await (await page.request.get(`${shed.address}/api/pieces`)).json()) as { items: { tag: string; hand: string; state: string; propModelId: string }[] };
   const { propModelId } = items.find((p) => p.tag === old)!;
   const spare = items.find((p) => p.propModelId === propModelId && p.hand === 'cw' && p.state !== 'fitted')!;
   await page.keyboard.press('n');

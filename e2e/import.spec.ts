@@ -12,9 +12,9 @@ async function drop(page: Page, name: string, text: string, type = 'text/csv'): 
   await page.getByTestId('file-drop').dispatchEvent('drop', { dataTransfer: transfer });
 }
 
-test('a file with one bad cell saves nothing, names the cell, and can be mended on the page', async ({ demo, page }) => {
+test('a file with one bad cell saves nothing, names the cell, and can be mended on the page', async ({ shed, page }) => {
   const faults = watchFaults(page);
-  await openEvening(page, demo);
+  await openEvening(page, shed);
   const runs = page.getByRole('listitem').filter({ hasText: /run \d/ });
   const before = await runs.count();
   await page.getByRole('link', { name: 'Paste or drop a file' }).click();
@@ -29,8 +29,8 @@ test('a file with one bad cell saves nothing, names the cell, and can be mended 
   expect(faults).toEqual([]);
 });
 
-test('headers that nobody knows are mapped by hand', async ({ demo, page }) => {
-  await openEvening(page, demo);
+test('headers that nobody knows are mapped by hand', async ({ shed, page }) => {
+  await openEvening(page, shed);
   await page.getByRole('link', { name: 'Paste or drop a file' }).click();
   await drop(page, 'odd.tsv', 'first\tsecond\n50\t700\n100\t2300\n');
   await expect(page.getByText('Not known: first, second.')).toBeVisible();
@@ -99,8 +99,8 @@ test('a full-throttle-only evening of eight props, typed twice, ranks them and s
   expect(faults).toEqual([]);
 });
 
-test('a picture of the scale stands beside the grid, and is there after a reload', async ({ demo, page }) => {
-  await openEvening(page, demo);
+test('a picture of the scale stands beside the grid, and is there after a reload', async ({ shed, page }) => {
+  await openEvening(page, shed);
   await page.keyboard.press('n');
   await page.getByRole('button', { name: 'Type the run' }).click();
   await expect(page.getByRole('textbox', { name: 'Step 1, throttle' })).toBeVisible();

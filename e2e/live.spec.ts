@@ -1,20 +1,15 @@
 import type { Page } from '@playwright/test';
-import { armStand, expect, overflowOf, putOnStand, seriousFaults, test, watchFaults, Zivvo } from './zivvo.ts';
+import { armStand, expect, overflowOf, putOnStand, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
 
-/** A workshop of its own: what is flown here stands in its results. */
-const shed = new Zivvo('demo');
-test.beforeAll(() => shed.start());
-test.afterAll(() => shed.end());
-
-const fly = (page: Page, zivvo: Zivvo = shed): Promise<void> => putOnStand(page, zivvo, 'Veddick 7.9×3.3×2');
+const fly = (page: Page, zivvo: Zivvo): Promise<void> => putOnStand(page, zivvo, 'Veddick 7.9×3.3×2');
 const throttle = (page: Page, percent: number) => expect(page.getByLabel('Readings')).toContainText(new RegExp(`\\]${percent}.%`));
 const points = (page: Page) => page.getByRole('listitem').filter({ hasText: /%.*g.*A/ });
 
-test('a ladder runs by itself, and the run stands in the results', async ({ page }) => {
+test('a ladder runs by itself, and the run stands in the results', async ({ shed, page }) => {
   const faults = watchFaults(page);
-  await fly(page);
+  await fly(page, shed);
   await page.getByRole('button', { name: 'Run the ladder' }).click();
   await expect(points(page)).toHaveCount(7, { timeout: 40_000 });
   await expect(headline(page)).toContainText(/thrust (than|as)/);
@@ -25,8 +20,8 @@ test('a ladder runs by itself, and the run stands in the results', async ({ page
   expect(faults).toEqual([]);
 });
 
-test('the live page serves every reader: assistive technology in both themes, narrow windows, from afar', async ({ page }) => {
-  await fly(page);
+test('the live page serves every reader: assistive technology in both themes, narrow windows, from afar', async ({ shed, page }) => {
+  await fly(page, shed);
   await page.keyboard.press('Escape');
   await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
   for (const scheme of ['light', 'dark'] as const) {
@@ -47,8 +42,8 @@ test('the live page serves every reader: assistive technology in both themes, na
   }
 });
 
-test('a reading over its limit cuts, and so do Escape and any key that is not listed', async ({ page }) => {
-  await fly(page);
+test('a reading over its limit cuts, and so do Escape and any key that is not listed', async ({ shed, page }) => {
+  await fly(page, shed);
   for (let i = 0; i < 8; i++) await page.keyboard.press(']');
   await throttle(page, 40);
   await page.keyboard.press('q');
@@ -65,8 +60,8 @@ test('a reading over its limit cuts, and so do Escape and any key that is not li
   await throttle(page, 0);
 });
 
-test('while armed no button keeps the focus: Enter cuts; and a nut that backs off at steady throttle is cut and named', async ({ page }) => {
-  await fly(page);
+test('while armed no button keeps the focus: Enter cuts; and a nut that backs off at steady throttle is cut and named', async ({ shed, page }) => {
+  await fly(page, shed);
   await page.keyboard.press(']');
   await throttle(page, 5);
   await page.getByRole('button', { name: 'More throttle' }).click();
@@ -89,8 +84,8 @@ test('while armed no button keeps the focus: Enter cuts; and a nut that backs of
   await expect(page.getByText(/before it is armed again/)).toBeVisible();
 });
 
-test('who watches sees it all and may cut; a reload holds the run, its points stay, and it goes on', async ({ page, context }) => {
-  await fly(page);
+test('who watches sees it all and may cut; a reload holds the run, its points stay, and it goes on', async ({ shed, page, context }) => {
+  await fly(page, shed);
   for (let i = 0; i < 6; i++) await page.keyboard.press(']');
   await throttle(page, 30);
   await expect(page.getByText('turning', { exact: false }).first()).toBeVisible();
@@ -117,23 +112,17 @@ test('who watches sees it all and may cut; a reload holds the run, its points st
   await expect(page.getByText('The run was thrown away.')).toBeVisible();
 });
 
-test('a dead server is said within three seconds; started again, the run is held with its points', async ({ page }) => {
-  const zivvo = new Zivvo('demo');
-  await zivvo.start();
-  try {
-    await fly(page, zivvo);
-    for (let i = 0; i < 6; i++) await page.keyboard.press(']');
-    await throttle(page, 30);
-    await page.keyboard.press('Space');
-    await expect(points(page)).toHaveCount(1);
-    await zivvo.stop('SIGKILL');
-    await expect(headline(page)).toHaveText('Zivvo’s server does not answer: use your switch', { timeout: 4000 });
-    await zivvo.start();
-    await expect(headline(page)).toHaveText('Held: the run stands as it was, its points are kept', { timeout: 30_000 });
-    await expect(points(page)).toHaveCount(1);
-    await page.getByRole('button', { name: 'Put it on the stand again' }).click();
-    await expect(headline(page)).toHaveText('Tare the scale with nothing turning');
-  } finally {
-    await zivvo.end();
-  }
+test('a dead server is said within three seconds; started again, the run is held with its points', async ({ shed, page }) => {
+  await fly(page, shed);
+  for (let i = 0; i < 6; i++) await page.keyboard.press(']');
+  await throttle(page, 30);
+  await page.keyboard.press('Space');
+  await expect(points(page)).toHaveCount(1);
+  await shed.stop('SIGKILL');
+  await expect(headline(page)).toHaveText('Zivvo’s server does not answer: use your switch', { timeout: 4000 });
+  await shed.start();
+  await expect(headline(page)).toHaveText('Held: the run stands as it was, its points are kept', { timeout: 30_000 });
+  await expect(points(page)).toHaveCount(1);
+  await page.getByRole('button', { name: 'Put it on the stand again' }).click();
+  await expect(headline(page)).toHaveText('Tare the scale with nothing turning');
 });

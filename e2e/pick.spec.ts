@@ -8,9 +8,9 @@ async function openPick(page: Page, zivvo: Zivvo, craft: string): Promise<void> 
   await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
 }
 
-test('from the map to a wanted prop, and back', async ({ demo, page }) => {
+test('from the map to a wanted prop, and back', async ({ shed, page }) => {
   const faults = watchFaults(page);
-  await openPick(page, demo, 'Petrel');
+  await openPick(page, shed, 'Petrel');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/suits Petrel/, { timeout: 60_000 });
   // The chart is walked over with the keyboard; a size is taken and explained.
   const chart = page.getByRole('application');
@@ -66,8 +66,8 @@ test('marked props side by side, the ladder, and questions', async ({ demo, page
   await expect(page.getByRole('region', { name: 'Try-out kit' })).toContainText('Teaches most about Petrel', { timeout: 60_000 });
 });
 
-test('a plane has its ground, and a craft that fits nothing says why', async ({ demo, page }) => {
-  await openPick(page, demo, 'Eider');
+test('a plane has its ground, and a craft that fits nothing says why', async ({ shed, page }) => {
+  await openPick(page, shed, 'Eider');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('suits Eider', { timeout: 60_000 });
   await expect(page.getByRole('columnheader', { name: 'Cruise' })).toBeVisible();
   await page.getByRole('link', { name: 'Crafts', exact: true }).click();
@@ -86,7 +86,7 @@ test('a plane has its ground, and a craft that fits nothing says why', async ({ 
   await page.keyboard.press('p');
   await expect(page.getByText(/No size of this family fits/)).toBeVisible({ timeout: 60_000 });
   const craftId = new URL(page.url()).searchParams.get('craft')!;
-  expect((await page.request.delete(`${demo.address}/api/crafts/${craftId}`)).status()).toBe(204);
+  expect((await page.request.delete(`${shed.address}/api/crafts/${craftId}`)).status()).toBe(204);
 });
 
 test('on a telephone nothing reaches beyond the window', async ({ demo, page }) => {

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { fileURLToPath } from 'node:url';
-import { expect, openEvening, putOnStand, test, Zivvo } from './zivvo.ts';
+import { expect, openEvening, putOnStand, test, type Zivvo } from './zivvo.ts';
 
 const FOLDER = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
 
@@ -126,19 +126,13 @@ test('stand on a telephone', async ({ demo, page }) => {
   await take(page, 'stand-telephone');
 });
 
-test('the live stand', async ({ page }) => {
-  const zivvo = new Zivvo('demo');
-  await zivvo.start();
-  try {
-    await putOnStand(page, zivvo, 'Veddick 7.9×3.3×2');
-    await page.getByRole('button', { name: 'Run the ladder' }).click();
-    await expect(page.getByText(/than Brindlow|as Brindlow/).first()).toBeVisible();
-    await expect(page.getByLabel('Readings')).toContainText(/\]80.%/, { timeout: 30_000 });
-    await page.screenshot({ path: `${FOLDER}live.png` });
-    await page.getByRole('button', { name: 'Read from afar' }).click();
-    await expect(page.getByText('turning')).toBeVisible();
-    await page.screenshot({ path: `${FOLDER}live-far.png` });
-  } finally {
-    await zivvo.end();
-  }
+test('the live stand', async ({ shed, page }) => {
+  await putOnStand(page, shed, 'Veddick 7.9×3.3×2');
+  await page.getByRole('button', { name: 'Run the ladder' }).click();
+  await expect(page.getByText(/than Brindlow|as Brindlow/).first()).toBeVisible();
+  await expect(page.getByLabel('Readings')).toContainText(/\]80.%/, { timeout: 30_000 });
+  await page.screenshot({ path: `${FOLDER}live.png` });
+  await page.getByRole('button', { name: 'Read from afar' }).click();
+  await expect(page.getByText('turning')).toBeVisible();
+  await page.screenshot({ path: `${FOLDER}live-far.png` });
 });

@@ -4,10 +4,10 @@ const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '
 
 export default defineConfig({
   testDir: '.',
-  // Kills of servers wait most of their time: `npm test` runs them side by side, apart from the rest.
-  testMatch: process.env.ZIVVO_JOURNEYS === 'kills' ? '*Kill.spec.ts' : '*.spec.ts',
-  testIgnore: process.env.ZIVVO_JOURNEYS === 'others' ? '*Kill.spec.ts' : undefined,
-  workers: 1,
+  testMatch: '*.spec.ts',
+  // No journey shares what it changes, so each may run beside any other.
+  fullyParallel: true,
+  workers: 2,
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 15_000 },

@@ -48,8 +48,8 @@ test('a delivery is checked in without leaving the keyboard, stopped and resumed
   expect(faults).toEqual([]);
 });
 
-test('a set says what it lacks, a piece is found by its tag, many are retired and brought back', async ({ demo, page }) => {
-  await page.goto(`${demo.address}/rack/sets`);
+test('a set says what it lacks, a piece is found by its tag, many are retired and brought back', async ({ shed, page }) => {
+  await page.goto(`${shed.address}/rack/sets`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('T2 needs 1 CCW');
   await expect(page.getByText(/full changes? of Brindlow 7.2×3.9×3/)).toBeVisible();
   const short = page.getByRole('region', { name: 'T2' });
@@ -61,7 +61,7 @@ test('a set says what it lacks, a piece is found by its tag, many are retired an
   await expect(page.getByRole('heading', { level: 1 })).toContainText(tag);
   await expect(page.getByRole('region', { name: 'History' })).toContainText('came in');
   // Bulk work is all or nothing, and undone by one key.
-  await page.goto(`${demo.address}/rack/pieces?state=checkedIn`);
+  await page.goto(`${shed.address}/rack/pieces?state=checkedIn`);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('pieces checked in');
   const rows = page.getByRole('row').filter({ hasText: 'Orle' });
   const before = await page.getByRole('heading', { level: 1 }).textContent();
@@ -79,8 +79,8 @@ test('a set says what it lacks, a piece is found by its tag, many are retired an
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(before!);
 });
 
-test('motors keep their history, screws are counted, yields are compared', async ({ demo, page }) => {
-  await page.goto(`${demo.address}/rack/parts`);
+test('motors keep their history, screws are counted, yields are compared', async ({ shed, page }) => {
+  await page.goto(`${shed.address}/rack/parts`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Look at M2: struck or gritty');
   await page.getByRole('row', { name: /^M4/ }).click();
   await page.getByRole('textbox', { name: 'Strikes' }).fill('1');
@@ -92,13 +92,14 @@ test('motors keep their history, screws are counted, yields are compared', async
   await page.getByRole('button', { name: 'One M5 lock nut less' }).click();
   await expect(page.getByRole('region', { name: 'Small parts' })).toContainText('18');
   await page.getByRole('link', { name: 'Yield' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^\d+ of \d+ pieces of Orle failed: change supplier$/);
+  const answer = page.getByRole('heading', { level: 1 });
+  await expect(answer).toHaveText(/^\d+ of \d+ pieces of Orle failed: change supplier$/);
   await expect(page.getByRole('row', { name: /^Brindlow/ }).first()).toContainText('%');
-  await expect(page.getByRole('row', { name: /^Orle 12\.5×4\.8.*long box/ })).toContainText('change supplier');
+  await expect(page.getByRole('row', { name: /^Orle/ }).first()).toContainText((await answer.textContent())!.replace(' pieces of Orle', ''));
 });
 
-test('a pack gets its page: runs, sag, charges, and what was changed', async ({ demo, page }) => {
-  await page.goto(`${demo.address}/rack/parts`);
+test('a pack gets its page: runs, sag, charges, and what was changed', async ({ shed, page }) => {
+  await page.goto(`${shed.address}/rack/parts`);
   await page.getByRole('row', { name: /^P1 / }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(/P1 served \d+ runs and sagged by 0\.\d\d V a cell at most/);
   await expect(page.getByRole('row', { name: /V.+V.+A/ }).first()).toBeVisible();
@@ -113,7 +114,7 @@ test('a pack gets its page: runs, sag, charges, and what was changed', async ({ 
   // A run of the list opens, and a pack of one's own joins the shelf and leaves it again.
   await page.getByRole('row', { name: /V.+V.+A/ }).first().click();
   await expect(page).toHaveURL(/stand\/runs\//);
-  await page.goto(`${demo.address}/rack/parts/packs/new`);
+  await page.goto(`${shed.address}/rack/parts/packs/new`);
   for (const [name, text] of [['Tag', 'K9'], ['Cells in series', '4'], ['Capacity', '1.5']] as const) await page.getByRole('textbox', { name, exact: true }).fill(text);
   await page.getByRole('button', { name: 'Put on the list' }).click();
   await page.getByRole('row', { name: /^K9/ }).click();

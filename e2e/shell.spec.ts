@@ -80,9 +80,9 @@ test('single letters can be switched off, and never fire while typing', async ({
   await expect(page).toHaveURL(/\/crafts$/);
 });
 
-test('a deleted craft comes back by Ctrl+Z, and by the toast', async ({ demo, page }) => {
+test('a deleted craft comes back by Ctrl+Z, and by the toast', async ({ shed, page }) => {
   for (const undo of ['Control+Z', 'toast'] as const) {
-    await page.goto(`${demo.address}/crafts`);
+    await page.goto(`${shed.address}/crafts`);
     await page.getByRole('row', { name: /Skua/ }).click();
     await page.getByRole('button', { name: 'Delete' }).click();
     await expect(page.getByText('Skua was taken off the shelf.')).toBeVisible();

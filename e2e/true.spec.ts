@@ -14,9 +14,9 @@ async function onShaft(page: Page, demo: Zivvo): Promise<string> {
   return tag;
 }
 
-test('a tape job: looks, undo, a reload in between, trued', async ({ demo, page }) => {
+test('a tape job: looks, undo, a reload in between, trued', async ({ shed, page }) => {
   const faults = watchFaults(page);
-  const tag = await onShaft(page, demo);
+  const tag = await onShaft(page, shed);
   // The dial is turned until it looks like the prop: blade 1 down.
   await page.getByRole('slider', { name: /prop on its shaft/ }).focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
@@ -40,8 +40,8 @@ test('a tape job: looks, undo, a reload in between, trued', async ({ demo, page 
   expect(faults).toEqual([]);
 });
 
-test('two swings: bare, then with tape, and where it hangs', async ({ demo, page }) => {
-  await onShaft(page, demo);
+test('two swings: bare, then with tape, and where it hangs', async ({ shed, page }) => {
+  await onShaft(page, shed);
   await page.getByRole('tab', { name: 'Swing timing' }).click();
   await expect(page.getByText(/tap at each end/)).toBeVisible();
   // Taps of a metronome: the page's own clock times them.
@@ -94,8 +94,8 @@ async function readRecordings(page: Page): Promise<void> {
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('');
 }
 
-test('a vibration job without phase: recordings are read in a worker, too heavy a trial is refused, three places give mass and angle', async ({ demo, page }) => {
-  await onShaft(page, demo);
+test('a vibration job without phase: recordings are read in a worker, too heavy a trial is refused, three places give mass and angle', async ({ shed, page }) => {
+  await onShaft(page, shed);
   await page.getByRole('tab', { name: 'Vibration' }).click();
   await readRecordings(page);
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('2.0 2.0');
@@ -120,16 +120,28 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
 });
 
+/** Types into every empty field of a bench what stands there as an example. */
+async function typeExamples(page: Page): Promise<void> {
+  for (const field of await page.getByRole('main').getByRole('textbox').all()) await field.fill((await field.getAttribute('placeholder')) ?? '');
+}
+
 test('slots, spinner, two planes, aids to print, and the telephone', async ({ demo, page }) => {
   await page.goto(`${demo.address}/true/slots`);
+  await expect(page.getByText(/g·mm left/)).toBeHidden();
+  await page.getByRole('textbox', { name: 'Slots of the hub' }).fill('6');
+  await page.getByRole('textbox', { name: 'Moments of the blades, g·mm' }).fill('50.1 49.8 50.6 50.2');
   await expect(page.getByText(/Like blades balance in 1 pattern: 1-2-4-5; none of them evenly spaced/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Moments of the blades, g·mm' }).fill('50 51 49');
   await expect(page.getByText(/g·mm left/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Moments of the blades, g·mm' })).toHaveValue('50 51 49');
   await page.getByText('Spinner', { exact: true }).click();
+  await typeExamples(page);
   await expect(page.getByText(/Turn it \d+°/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Positions it can sit in' }).fill('0');
   await expect(page.getByText('1 to 36')).toBeVisible();
   await page.getByText('Two planes', { exact: true }).click();
+  await typeExamples(page);
   await expect(page.getByText(/g at \d+° in the front plane/)).toBeVisible();
   await page.getByRole('textbox', { name: 'Amplitude, bare, front sensor' }).fill('');
   await expect(page.getByText(/Every cell needs its number/)).toBeVisible();

@@ -80,7 +80,7 @@ async function started(kind: 'own' | 'demo'): Promise<Zivvo> {
 }
 
 /** A running Zivvo for as long as somebody uses it. */
-export const running =
+const running =
   (kind: 'own' | 'demo') =>
   async ({}, use: (zivvo: Zivvo) => Promise<void>): Promise<void> => {
     const zivvo = await started(kind);
@@ -88,25 +88,27 @@ export const running =
     await zivvo.end();
   };
 
-/** Hands out empty workshops; the next one starts while the present one is used. */
-async function emptyOnes({}, use: (next: () => Promise<Zivvo>) => Promise<void>): Promise<void> {
-  let spare = started('own');
-  await use(async () => {
-    const ready = await spare;
-    spare = started('own');
-    return ready;
-  });
-  await (await spare).end();
+interface Workshops {
+  /** An empty workshop. */
+  own: Zivvo;
+  /** The demo workshop, to be written to. */
+  shed: Zivvo;
+  /** The demo workshop, shared by all who only read in it: who writes to it fails. */
+  demo: Zivvo;
 }
 
-export const test = base.extend<{ own: Zivvo }, { demo: Zivvo; nextOwn: () => Promise<Zivvo> }>({
-  own: async ({ nextOwn }, use) => {
-    const zivvo = await nextOwn();
-    await use(zivvo);
-    await zivvo.end();
+export const test = base.extend<Workshops, { sharedDemo: Zivvo }>({
+  own: running('own'),
+  shed: running('demo'),
+  demo: async ({ sharedDemo, context }, use) => {
+    const written: string[] = [];
+    context.on('request', (request) => {
+      if (request.method() !== 'GET' && request.url().startsWith(`${sharedDemo.address}/api/`)) written.push(`${request.method()} ${new URL(request.url()).pathname}`);
+    });
+    await use(sharedDemo);
+    expect(written).toEqual([]);
   },
-  nextOwn: [emptyOnes, { scope: 'worker' }],
-  demo: [running('demo'), { scope: 'worker' }],
+  sharedDemo: [running('demo'), { scope: 'worker' }],
 });
 
 export { expect };

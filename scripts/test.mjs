@@ -16,7 +16,7 @@ export async function test() {
   const counts = [jest('unit', [])];
   await build({ withDemo: true });
   ensureChromium();
-  counts.push(...allJourneys({}));
+  counts.push(journeys({}));
   finish(counts);
 }
 
@@ -24,7 +24,7 @@ export async function test() {
 export async function soak() {
   await build({ withDemo: true });
   ensureChromium();
-  finish(allJourneys({ ZIVVO_SOAK: '1' }));
+  finish([journeys({ ZIVVO_SOAK: '1' })]);
 }
 
 async function checkAll() {
@@ -51,14 +51,11 @@ function jest(name, args) {
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
 }
 
-/** Journeys that kill servers wait most of their time and run side by side; the others are timed and have the machine alone. */
-function allJourneys(env) {
-  return [journeys('kills', ['--workers', '2'], { ...env, ZIVVO_JOURNEYS: 'kills' }), journeys('journeys', [], { ...env, ZIVVO_JOURNEYS: 'others' })];
-}
-
-function journeys(name, args, env) {
+/** Journeys in a real browser, two at a time. */
+function journeys(env) {
+  const name = 'journeys';
   const file = `${RESULTS}/${name}.json`;
-  runNode(['../node_modules/@playwright/test/cli.js', 'test', ...args], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
+  runNode(['../node_modules/@playwright/test/cli.js', 'test'], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
   const { expected = 0, unexpected = 0, flaky = 0 } = readReport(file)?.stats ?? { unexpected: 1 };
   return { name, passed: expected, failed: unexpected + flaky };
 }

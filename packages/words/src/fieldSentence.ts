@@ -11,13 +11,21 @@ export function fieldDimension(path: string): Dimension | null {
   return found.sort((a, b) => dimensions[b].suffix.length - dimensions[a].suffix.length)[0] ?? null;
 }
 
+/** Lengths that are spoken of in millimetres by everybody, whatever unit props are measured in. */
+const MILLIMETRE_FIELDS: ReadonlySet<string> = new Set(['boreDiameterM', 'borePlayM', 'chord75M', 'droopM', 'hubThicknessM', 'shaftDiameterM', 'shaftPlayM', 'shaftRunOutM', 'statorDiameterM', 'statorHeightM']);
+
+export function isInMillimetres(field: string): boolean {
+  return MILLIMETRE_FIELDS.has(field.split('.').at(-1)!);
+}
+
 /** What was wrong with one field: its name, what is allowed, in the reader's units. */
 export function fieldSentence(problem: FieldProblem, choices: UnitChoices): string {
   const name = problem.path.split('.').at(-1)!;
   const label = fieldNames[name] ?? name;
   const { min, max, allowed } = problem.allowed;
   const dimension = fieldDimension(problem.path);
-  const show = (value: number | string): string => (dimension ? formatQuantity(Number(value), dimension, choices, dimension === 'mass' || dimension === 'length' ? undefined : 1).text : String(value));
+  const spoken = isInMillimetres(name) ? { ...choices, length: 'mm' as const } : choices;
+  const show = (value: number | string): string => (dimension ? formatQuantity(Number(value), dimension, spoken, dimension === 'mass' || dimension === 'length' ? undefined : 1).text : String(value));
   if (problem.rule === 'discsMeet') return `${label}: the discs would meet; ${show(max!)} at most for this diagonal.`;
   if (problem.rule === 'atMostTimes') return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
   if (['isString', 'minLength'].includes(problem.rule) && max !== undefined) return `${label}: enter something, up to ${max} characters.`;

@@ -286,8 +286,8 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'care.staleLook': (p) => `The last look is of ${p.day('day')}: a look is of the same day.`,
   'care.changedSince': (p) => `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed since the last look: walk round again.`,
   'care.hurried': (p) => `The last look took ${p.number('seconds', 1)} s a prop; under ${p.number('least')} s nobody sees a hair crack.`,
-  'care.changesLeft': (p) => `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left on the rack; ${p.text('hand')} runs out first.`,
-  'care.noChange': (p) => `No full change left on the rack: ${p.text('hand')} is missing.`,
+  'care.changesLeft': (p) => `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left beside what flies; ${p.text('hand')} runs out first.`,
+  'care.noChange': (p) => `No full change left beside what flies: ${p.text('hand')} is missing.`,
   'care.cold': (p) => `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: under ${p.quantity('limitC', 'temperature')} it turns brittle (experience).`,
   'care.hot': (p) => `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: over ${p.quantity('limitC', 'temperature')} it softens (experience).`,
   // Drills: said after the answer

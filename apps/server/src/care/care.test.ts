@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
-import type { BatchDetailView, CareView, DrillScoreView, FittingView, GainSheetView, JobTicketView, LineView, LogEntryView, ModelAlertView, MotorPieceView, PieceDetailView, PieceView, Problem, SymptomCaseView, SymptomStartView, WalkaroundView } from '@zivvo/contract';
+import type { BatchDetailView, CareView, CraftView, DrillScoreView, FittingView, GainSheetView, JobTicketView, LineView, LogEntryView, ModelAlertView, MotorPieceView, PieceDetailView, PieceView, Problem, SymptomCaseView, SymptomStartView, WalkaroundView } from '@zivvo/contract';
 import { makeDrill } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { Clock } from '../common/clock.ts';
@@ -337,6 +337,9 @@ describe('the rest of the bench', () => {
     await server.http.post('/api/drills/answers').send({ id: v7(), kind: 'finding', seed: 'seed-7', chosen: drill.right }).expect(201);
     const scores = (await server.http.post('/api/drills/answers').send({ id: v7(), kind: 'finding', seed: 'seed-7', chosen: (drill.right + 1) % drill.options.length }).expect(201)).body as DrillScoreView[];
     expect(scores).toMatchObject([{ kind: 'finding', askedCount: 2, rightCount: 1 }]);
+    const ofCraft = makeDrill('arm', 'seed-8', (await server.http.get(`/api/crafts/${craft.id}`).expect(200)).body as CraftView);
+    const more = (await server.http.post('/api/drills/answers').send({ id: v7(), kind: 'arm', seed: 'seed-8', chosen: ofCraft.right, craftId: craft.id }).expect(201)).body as DrillScoreView[];
+    expect(more.find((score) => score.kind === 'arm')).toMatchObject({ askedCount: 1, rightCount: 1 });
   });
 
   test('the projections follow from the events alone', async () => {

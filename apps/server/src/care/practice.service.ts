@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { DrillAnswerDto, DrillScoreView } from '@zivvo/contract';
 import { makeDrill } from '@zivvo/core';
 import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { DrillRepository } from './care.repository.ts';
 
@@ -12,14 +13,16 @@ export class PracticeService {
     @Inject(DB) private readonly db: Db,
     private readonly rows: RowMaker,
     private readonly answers: DrillRepository,
+    private readonly crafts: CraftRepository,
   ) {}
 
   async scores(): Promise<DrillScoreView[]> {
     return this.answers.scores(this.db);
   }
 
-  async answer({ id, kind, seed, chosen }: DrillAnswerDto): Promise<DrillScoreView[]> {
-    await this.answers.add(this.db, { ...this.rows.newRow(id), kind, seed, isRight: makeDrill(kind, seed).right === chosen });
+  async answer({ id, kind, seed, chosen, craftId = null }: DrillAnswerDto): Promise<DrillScoreView[]> {
+    const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
+    await this.answers.add(this.db, { ...this.rows.newRow(id), kind, seed, isRight: makeDrill(kind, seed, craft).right === chosen });
     return this.scores();
   }
 }

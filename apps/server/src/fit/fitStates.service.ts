@@ -47,7 +47,7 @@ export class FitStates {
   private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): FitState {
     const models = modelsOf(craft, on, known);
     const [model] = models;
-    const forces = { ...fittedForces(this.bench.of(craft), model ? { ...modelGeometry(model), massKg: null } : null), hasTailServo: craft.layout === 'tri' };
+    const forces = { ...fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null), hasTailServo: craft.layout === 'tri' };
     const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
   }

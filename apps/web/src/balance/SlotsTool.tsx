@@ -1,7 +1,8 @@
 import { TextInput } from '@mantine/core';
 import { balancedSubsets } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { useKept } from '../shared/forms/kept.ts';
 import { useBenchAnswer } from './benchWorker.ts';
 import { numbersOf } from './benchFields.ts';
 import classes from './TrueJobPage.module.css';
@@ -10,8 +11,7 @@ const SLOTS_MOST = 24;
 
 /** Which individually weighed blade goes into which slot; worked out in a worker. */
 export function SlotsTool() {
-  const [slots, setSlots] = useState('6');
-  const [weights, setWeights] = useState('50.1 49.8 50.6 50.2');
+  const [{ slots, weights }, setTyped] = useKept('bench/slots', () => ({ slots: '', weights: '' }));
   const slotCount = Number(slots);
   const moments = numbersOf(weights);
   const isGood = Number.isInteger(slotCount) && slotCount >= 2 && slotCount <= SLOTS_MOST && moments.length >= 1 && moments.length <= slotCount && moments.every((m) => Number.isFinite(m) && m > 0);
@@ -20,8 +20,9 @@ export function SlotsTool() {
   return (
     <div className={classes.bench}>
       <section className={classes.sheet} style={{ alignItems: 'stretch' }}>
-        <TextInput label="Slots of the hub" value={slots} onChange={(e) => setSlots(e.currentTarget.value)} inputMode="numeric" error={Number.isInteger(slotCount) && slotCount >= 2 && slotCount <= SLOTS_MOST ? undefined : `2 to ${SLOTS_MOST}`} />
-        <TextInput label="Moments of the blades, g·mm" value={weights} onChange={(e) => setWeights(e.currentTarget.value)} inputMode="decimal" description="weighed one by one, a space between" error={moments.length > slotCount ? `${moments.length} blades, ${slotCount} slots` : moments.every((m) => Number.isFinite(m) && m > 0) ? undefined : 'numbers above 0'} />
+        <TextInput label="Slots of the hub" value={slots} placeholder="6" onChange={(e) => setTyped({ slots: e.currentTarget.value, weights })} inputMode="numeric" error={slots === '' || (Number.isInteger(slotCount) && slotCount >= 2 && slotCount <= SLOTS_MOST) ? undefined : `2 to ${SLOTS_MOST}`} />
+        <TextInput label="Moments of the blades, g·mm" value={weights} placeholder="50.1 49.8 50.6 50.2" onChange={(e) => setTyped({ slots, weights: e.currentTarget.value })} inputMode="decimal" description="weighed one by one, a space between" error={slots !== '' && moments.length > slotCount ? `${moments.length} blades, ${slotCount} slots` : moments.every((m) => Number.isFinite(m) && m > 0) ? undefined : 'numbers above 0'} />
+        {!isGood && <p className="muted">How many slots the hub has, and what each blade weighs times its balance point: then it stands here which blade goes where.</p>}
         {isGood && (
           <p aria-live="polite">
             {found === null ? (

@@ -1,17 +1,18 @@
 import { TextInput } from '@mantine/core';
 import { fromPolar, spinnerPositions } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
-import { useState } from 'react';
+import { useKept } from '../shared/forms/kept.ts';
 import { numberOf, workedOut } from './benchFields.ts';
 import classes from './TrueJobPage.module.css';
 
 const KG_M_PER_G_MM = 1e-6;
+const EXAMPLE = { prop: '1.2', propAt: '0', spinner: '0.8', spinnerAt: '40', count: '4' };
 
 /** A spinner that was trued alone, turned against its prop until the rest of both cancels best. */
 export function SpinnerTool() {
-  const [values, setValues] = useState({ prop: '1.2', propAt: '0', spinner: '0.8', spinnerAt: '40', count: '4' });
+  const [values, setValues] = useKept('bench/spinner', () => ({ prop: '', propAt: '', spinner: '', spinnerAt: '', count: '' }));
   const n = (key: keyof typeof values): number => numberOf(values[key]);
-  const field = (key: keyof typeof values, label: string, unit: string, isGood: (value: number) => boolean, allowed: string) => <TextInput key={key} label={label} value={values[key]} onChange={(e) => setValues({ ...values, [key]: e.currentTarget.value })} rightSection={unit} rightSectionWidth={52} inputMode="decimal" error={isGood(n(key)) ? undefined : allowed} />;
+  const field = (key: keyof typeof values, label: string, unit: string, isGood: (value: number) => boolean, allowed: string) => <TextInput key={key} label={label} value={values[key]} onChange={(e) => setValues({ ...values, [key]: e.currentTarget.value })} rightSection={unit} rightSectionWidth={52} inputMode="decimal" placeholder={EXAMPLE[key]} error={values[key] === '' || isGood(n(key)) ? undefined : allowed} />;
   const isAmount = (x: number): boolean => Number.isFinite(x) && x >= 0;
   const found = workedOut(() => (isAmount(n('prop')) && isAmount(n('spinner')) && Number.isFinite(n('propAt')) && Number.isFinite(n('spinnerAt')) ? spinnerPositions(fromPolar(n('prop') * KG_M_PER_G_MM, n('propAt')), fromPolar(n('spinner') * KG_M_PER_G_MM, n('spinnerAt')), n('count')) : null));
   const onMark = found?.find((p) => p.position === 0);
@@ -24,6 +25,7 @@ export function SpinnerTool() {
         {field('spinnerAt', 'pointing, from its own mark', '°', Number.isFinite, 'a number')}
         {field('count', 'Positions it can sit in', '', (x) => Number.isInteger(x) && x >= 1 && x <= 36, '1 to 36')}
       </div>
+      {!found && <p className="muted">What is left of both and where each points: then it stands here how far the spinner is turned.</p>}
       {found && onMark && (
         <>
           <p aria-live="polite">

@@ -165,7 +165,7 @@ function NewRig({ onDone }: { onDone: () => void }) {
         <legend>New rig</legend>
         <TextField control={control} name="name" label="Name" autoFocus />
         <QuantityField control={control} name="largestM" label="Largest prop" dimension="length" />
-        <QuantityField control={control} name="borePlayM" label="Play of the bore" dimension="length" isInMillimetres description="0 with cones" />
+        <QuantityField control={control} name="borePlayM" label="Play of the bore" dimension="length" description="0 with cones" />
         <MomentField key={taken} label="Friction holds" onSet={(value) => setValue('frictionKgM', value)} start={taken} />
         <div className={form.wide}>
           <p className="muted" style={{ margin: '0 0 6px' }}>

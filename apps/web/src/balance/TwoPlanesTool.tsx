@@ -1,7 +1,7 @@
 import { TextInput } from '@mantine/core';
 import { amountOf, degreesOf, fromPolar, planeCorrections, wrapDegrees, WORST_CONDITION, type Complex } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
-import { useState } from 'react';
+import { useKept } from '../shared/forms/kept.ts';
 import table from '../shared/table/Table.module.css';
 import { numberOf, workedOut } from './benchFields.ts';
 import classes from './TrueJobPage.module.css';
@@ -10,7 +10,7 @@ const RUNS = ['bare', 'trial in front', 'trial behind'] as const;
 const SENSORS = ['front', 'rear'] as const;
 type Cells = Record<string, string>;
 
-/** Amplitude and phase of each sensor in each run, and the trial masses: an example to write over. */
+/** Amplitude and phase of each sensor in each run, and the trial masses, as an example. */
 const EXAMPLE: Cells = {
   'bare/front/a': '2.4', 'bare/front/p': '40', 'bare/rear/a': '1.6', 'bare/rear/p': '210',
   'trial in front/front/a': '3.3', 'trial in front/front/p': '78', 'trial in front/rear/a': '1.4', 'trial in front/rear/p': '236',
@@ -20,7 +20,7 @@ const EXAMPLE: Cells = {
 
 /** Long hubs, spinner and prop on one shaft: two sensors, two planes, three runs. */
 export function TwoPlanesTool() {
-  const [cells, setCells] = useState<Cells>(EXAMPLE);
+  const [cells, setCells] = useKept<Cells>('bench/planes', () => ({}));
   const value = (key: string): number => numberOf(cells[key] ?? '');
   const reading = (run: string, sensor: string): Complex => fromPolar(value(`${run}/${sensor}/a`), value(`${run}/${sensor}/p`));
   const isWhole = Object.keys(EXAMPLE).every((key) => Number.isFinite(value(key))) && value('trial in front/g') > 0 && value('trial behind/g') > 0;
@@ -34,8 +34,9 @@ export function TwoPlanesTool() {
     : null;
   const cell = (key: string, label: string) => {
     const isAmount = key.endsWith('/a') || key.endsWith('/g');
-    const problem = !Number.isFinite(value(key)) ? 'a number' : isAmount && value(key) < 0 ? '0 or more' : undefined;
-    return <TextInput aria-label={label} size="sm" value={cells[key] ?? ''} onChange={(e) => setCells({ ...cells, [key]: e.currentTarget.value })} inputMode="decimal" error={problem} />;
+    const isEmpty = (cells[key] ?? '') === '';
+    const problem = isEmpty ? undefined : !Number.isFinite(value(key)) ? 'a number' : isAmount && value(key) < 0 ? '0 or more' : undefined;
+    return <TextInput aria-label={label} size="sm" value={cells[key] ?? ''} placeholder={EXAMPLE[key]} onChange={(e) => setCells({ ...cells, [key]: e.currentTarget.value })} inputMode="decimal" error={problem} />;
   };
   const isAlike = found !== null && !(found.condition <= WORST_CONDITION);
   return (

@@ -209,8 +209,8 @@ describe('beside the shaft', () => {
 
   test('a spinner is turned to where the core says', async () => {
     renderInApp(<SpinnerTool />);
-    await put('What is left of the spinner', '1.2');
-    await put('pointing, from its own mark', '0');
+    expect(screen.queryByText(/^Turn it/)).toBeNull();
+    for (const [name, text] of [['What is left of the prop', '1.2'], ['pointing, from its mark', '0'], ['What is left of the spinner', '1.2'], ['pointing, from its own mark', '0']] as const) await put(name, text);
     await put('Positions it can sit in', '2');
     const [best] = spinnerPositions(fromPolar(1.2e-6, 0), fromPolar(1.2e-6, 0), 2);
     expect(screen.getByText(`Turn it ${best!.turnDegrees}°`).parentElement!.textContent).toContain('0.00 g·mm left, against 2.40');
@@ -220,6 +220,11 @@ describe('beside the shaft', () => {
 
   test('two planes that act alike are warned of, and a trial that does nothing tells nothing', async () => {
     renderInApp(<TwoPlanesTool />);
+    expect(screen.getByText(/Every cell needs its number/)).toBeTruthy();
+    for (const cell of screen.getAllByRole<HTMLInputElement>('textbox')) {
+      await userEvent.click(cell);
+      await userEvent.paste(cell.placeholder);
+    }
     expect(screen.getByText(/The planes are told apart well/)).toBeTruthy();
     // The rear trial does what the front one did.
     for (const [cell, text] of [['Amplitude, trial behind, front sensor', '3.3'], ['Phase, trial behind, front sensor', '78.1'], ['Amplitude, trial behind, rear sensor', '1.4'], ['Phase, trial behind, rear sensor', '236']] as const) await put(cell, text);

@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useAnswerDrillMutation, useDrillScoresQuery } from '../shared/api/careApi.ts';
+import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Care.module.css';
@@ -20,7 +22,9 @@ export function Component() {
   const [chosen, setChosen] = useState<number | null>(null);
   const [run, setRun] = useState({ asked: 0, right: 0 });
   const [answer] = useAnswerDrillMutation();
-  const drill = makeDrill(kind, seed);
+  const { craftId } = useInHand();
+  const { currentData: craft } = useCraftQuery(craftId ?? '', { skip: craftId === null });
+  const drill = makeDrill(kind, seed, craft);
   const format = useFormat();
   const next = (another: DrillKind = kind): void => {
     setKind(another);
@@ -31,14 +35,14 @@ export function Component() {
     if (chosen !== null || index >= drill.options.length) return;
     setChosen(index);
     setRun({ asked: run.asked + 1, right: run.right + (index === drill.right ? 1 : 0) });
-    void answer({ id: v7(), kind, seed, chosen: index });
+    void answer({ id: v7(), kind, seed, chosen: index, craftId: craft?.id ?? null });
   };
   useKeys([...['1', '2', '3', '4'].map((key, i) => ({ key, what: `Answer ${key}`, run: () => choose(i) })), { key: 'n', what: 'Next question', run: () => next() }]);
   return (
     <StationPage
       eyebrow="Care · Practice"
       headline={chosen === null ? questionOf(drill) : chosen === drill.right ? 'Right' : 'No'}
-      detail={run.asked === 0 ? 'Generated cases; the answer comes from the same rules that judge real craft.' : `${run.right} of ${run.asked} in this round.`}
+      detail={run.asked === 0 ? `Generated cases; the answer comes from the same rules that judge real craft.${kind === 'arm' && craft ? ` Arms and spins are ${craft.name}’s.` : ''}` : `${run.right} of ${run.asked} in this round.`}
       tools={<CareTabs />}
       reasons={<Scores />}
       actions={

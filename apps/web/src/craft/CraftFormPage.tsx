@@ -129,7 +129,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
           <QuantityField control={control} name="clearanceDiameterM" label="Largest disc" dimension="length" description="that clears frame, wires, view" />
           {kind === 'plane' && <QuantityField control={control} name="groundClearanceM" label="Height of the shaft" dimension="length" description="over the ground, wheels pressed in" />}
           {kind === 'plane' && <QuantityField control={control} name="boomClearanceM" label="Beside the shaft" dimension="length" description="to the nearest boom, tail, float" />}
-          <QuantityField control={control} name="shaftDiameterM" label="Shaft" dimension="length" isInMillimetres description="that the bore goes over" />
+          <QuantityField control={control} name="shaftDiameterM" label="Shaft" dimension="length" description="that the bore goes over" />
           <ChoiceField control={control} name="referencePropModelId" label="Flies now" description="the reference prop" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
         </fieldset>
         {kind === 'multirotor' && layout !== 'custom' && <SpinTableField control={control} layout={layout} table={watch('spinTable') ?? 'in'} own={watch('ownSpins') ?? null} onOwn={(spins) => setValue('ownSpins', spins)} />}
@@ -137,8 +137,8 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
         <fieldset className={classes.group}>
           <legend>Motor and ESC</legend>
           <MotorLabel initial={getValues('motorLabel')} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
-          <QuantityField control={control} name="statorDiameterM" label="Stator diameter" dimension="length" isInMillimetres onTyped={applyMotor} />
-          <QuantityField control={control} name="statorHeightM" label="Stator height" dimension="length" isInMillimetres onTyped={applyMotor} />
+          <QuantityField control={control} name="statorDiameterM" label="Stator diameter" dimension="length" onTyped={applyMotor} />
+          <QuantityField control={control} name="statorHeightM" label="Stator height" dimension="length" onTyped={applyMotor} />
           <QuantityField control={control} name="kvRpmPerV" label="Speed constant" dimension="motorConstant" onTyped={applyMotor} />
           <QuantityField control={control} name="motorResistanceOhm" label="Winding" dimension="resistance" mark={markOf('motorResistanceOhm')} onTyped={() => markTyped('motorResistanceOhm')} />
           <QuantityField control={control} name="motorNoLoadCurrentA" label="No-load current" dimension="current" mark={markOf('motorNoLoadCurrentA')} onTyped={() => markTyped('motorNoLoadCurrentA')} />

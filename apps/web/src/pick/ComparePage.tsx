@@ -1,4 +1,4 @@
-import { NativeSelect } from '@mantine/core';
+import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
 import { bySeverity, candidateReasons, closestLimit, modelGeometry, pickFigureNames, type PickFigure, type Reason } from '@zivvo/core';
 import { formatNumber, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
@@ -104,13 +104,15 @@ function Curves({ props, curves, referenceId }: { props: readonly PickProp[]; cu
   const ink = useInk();
   const [over, setOver] = useState<CompareX>('thrustN');
   const [y, setY] = useState<CompareY>('powerW');
+  const [shown, setShown] = useState<'itself' | 'difference'>('itself');
   const chosenY = compareYs(over).includes(y) ? y : compareYs(over)[0]!;
-  const option = useMemo(() => (curves ? compareChart({ props, curves, referenceId, over, y: chosenY, ink, format }) : null), [curves, props, referenceId, over, chosenY, ink, format]);
+  const option = useMemo(() => (curves ? compareChart({ props, curves, referenceId, over, y: chosenY, isDifference: shown === 'difference', ink, format }) : null), [curves, props, referenceId, over, chosenY, shown, ink, format]);
   return (
     <section style={{ flex: 'none', marginBottom: 14, padding: '12px 16px', border: '1px solid var(--hairline)', borderRadius: 'var(--corner)', background: 'var(--sheet)' }}>
-      <div style={{ display: 'flex', gap: 12, maxWidth: 420 }}>
+      <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 12 }}>
         <NativeSelect label="Curve of" value={chosenY} onChange={(e) => setY(e.currentTarget.value as CompareY)} data={compareYs(over).map((name) => ({ value: name, label: COMPARE_WORDS[name] }))} style={{ flex: 1 }} />
         <NativeSelect label="over" value={over} onChange={(e) => setOver(e.currentTarget.value as CompareX)} data={[{ value: 'thrustN', label: 'thrust of a rotor' }, { value: 'throttleRatio', label: 'throttle' }]} style={{ flex: 1 }} />
+        {props.some((p) => p.id === referenceId) && <SegmentedControl value={shown} onChange={setShown} data={[{ value: 'itself', label: 'Curves' }, { value: 'difference', label: 'Difference from the prop flown now' }]} aria-label="What is drawn" />}
       </div>
       {option ? <Chart option={option} height={270} label={`${COMPARE_WORDS[chosenY]} of ${props.map((p) => p.name).join(', ')}`} /> : <p className="muted">working…</p>}
     </section>

@@ -4,7 +4,7 @@ import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeomet
 import { defaultUnits } from '@zivvo/words';
 import type { Ink } from '../shared/charts/useInk.ts';
 import type { Format } from '../shared/format/useFormat.ts';
-import { compareChart, compareYs, curvePoints } from './compareChart.ts';
+import { compareChart, compareYs, curvePoints, differencePoints } from './compareChart.ts';
 import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, ToWorker } from './pickMessages.ts';
@@ -133,13 +133,20 @@ test('on the comparison each prop has its line and its name, the present one is 
   const format = { choices: { ...defaultUnits, force: 'N' } } as unknown as Format;
   const props = [propOfModel(model({ id: 'm1', seriesIndex: 0 })), propOfModel(model({ id: 'm2', makerName: 'Orle', seriesIndex: 3 })), ...[7.4, 7.6].map((d) => propOfKey(keyOfSize(labelGeometry(d * INCH_M, 4 * INCH_M, 3, 'standard', 'polycarbonate')))!)];
   const point = { throttleRatio: 0.5, thrustN: 8, powerW: 100, currentA: 5, speedRpm: 9000 };
-  const chart = compareChart({ props, curves: { m1: [point], m2: [{ ...point, thrustN: 9 }] }, referenceId: 'm1', over: 'throttleRatio', y: 'thrustN', ink, format });
+  const chart = compareChart({ props, curves: { m1: [point], m2: [{ ...point, thrustN: 9 }] }, referenceId: 'm1', over: 'throttleRatio', y: 'thrustN', isDifference: false, ink, format });
   const series = chart.series as { name: string; data: number[][]; lineStyle: { color: string } }[];
   expect(series.map((s) => s.name)).toEqual(props.map((p) => p.name));
   expect(series.map((s) => s.data)).toEqual([[[50, 8]], [[50, 9]], [], []]);
   expect(series[0]!.lineStyle.color).toBe('#111');
   expect(new Set(series.map((s) => s.lineStyle.color)).size).toBe(4);
   expect([chart.xAxis, chart.yAxis]).toMatchObject([{ name: 'throttle, %' }, { name: 'thrust of a rotor, N' }]);
+});
+
+test('as a difference curves are told in percent of the present one, only where both reach', () => {
+  const reference = [[10, 100], [20, 200]] as const;
+  expect(differencePoints([[5, 50], [10, 110], [15, 120], [20, 200], [25, 1]], reference)).toEqual([[10, expect.closeTo(10, 9)], [15, expect.closeTo(-20, 9)], [20, 0]]);
+  expect(differencePoints(reference, reference)).toEqual([[10, 0], [20, 0]]);
+  expect(differencePoints(reference, [])).toEqual([]);
 });
 
 describe('the pool of workers', () => {

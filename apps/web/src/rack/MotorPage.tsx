@@ -89,8 +89,8 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
         <CountField control={control} name="strikeCount" label="Strikes" />
         <CountField control={control} name="overLimitCount" label="Times over its limit" />
         <ChoiceField control={control} name="bearing" label="Bearing" none="not felt" choices={bearingFeels.map((b) => ({ value: b, label: bearingNames[b]! }))} />
-        <QuantityField control={control} name="shaftPlayM" label="Play" dimension="length" isInMillimetres />
-        <QuantityField control={control} name="shaftRunOutM" label="Run-out, spun bare" dimension="length" isInMillimetres />
+        <QuantityField control={control} name="shaftPlayM" label="Play" dimension="length" />
+        <QuantityField control={control} name="shaftRunOutM" label="Run-out, spun bare" dimension="length" />
         <div className={classes.wide}>
           <NoteField control={control} name="note" label="Note" />
         </div>

@@ -174,8 +174,8 @@ function Describe({ piece }: { piece: PieceDetailView }) {
         <ChoiceField control={control} name="boreFit" label="Bore" none="not tried yet" choices={boreFits.map((b) => ({ value: b, label: boreFitNames[b] }))} />
         <ChoiceField control={control} name="look" label="Look and feel" none="not looked at yet" choices={looks.map((l) => ({ value: l, label: lookNames[l] }))} />
         <ChoiceField control={control} name="hand" label="Hand" choices={pieceHands.map((h) => ({ value: h, label: handNames[h] }))} />
-        <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" isInMillimetres />
-        <QuantityField control={control} name="droopM" label="Droop under 50 g" dimension="length" isInMillimetres description="at the tip of one blade" />
+        <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" />
+        <QuantityField control={control} name="droopM" label="Droop under 50 g" dimension="length" description="at the tip of one blade" />
         <TextField control={control} name="colour" label="Colour" />
         <div className={form.wide}>
           <NoteField control={control} name="note" label="Note" />

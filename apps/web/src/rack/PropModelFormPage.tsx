@@ -125,7 +125,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
               chosen={planform}
               onChoose={(p) => setValue('planform', p as (typeof planforms)[number])}
             />
-            <QuantityField control={control} name="chord75M" label="Blade width there" dimension="length" isInMillimetres description="callipers, at three quarters of the radius" />
+            <QuantityField control={control} name="chord75M" label="Blade width there" dimension="length" description="callipers, at three quarters of the radius" />
             <QuantityField control={control} name="angle75Rad" label="Blade angle there" dimension="angle" description={<Link to={to('/true/aids')}>with the printed gauge</Link>} />
           </fieldset>
         )}
@@ -137,8 +137,8 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
           <QuantityField control={control} name="measuredDiameterM" label="Measured diameter" dimension="length" />
           <QuantityField control={control} name="measuredMassKg" label="Measured weight" dimension="mass" />
           <QuantityField control={control} name="speedLimitRpm" label="Maker’s speed limit" dimension="rotation" />
-          <QuantityField control={control} name="boreDiameterM" label="Bore" dimension="length" isInMillimetres description="hole in the hub" />
-          <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" isInMillimetres />
+          <QuantityField control={control} name="boreDiameterM" label="Bore" dimension="length" description="hole in the hub" />
+          <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" />
           <ChoiceField control={control} name="mountKind" label="Mount" none="not noted" choices={mountKinds.map((m) => ({ value: m, label: mountNames[m]! }))} />
           <TextField control={control} name="cwLetters" label="Letters of CW pieces" description="on this maker’s alone" />
           <TextField control={control} name="ccwLetters" label="Letters of CCW pieces" description="on this maker’s alone" />

@@ -147,7 +147,7 @@ function ChangesLeft({ crafts }: { crafts: readonly CraftView[] }) {
     <div className={classes.left}>
       {rows.map(({ craft, model, left, has }) => (
         <p key={craft.id}>
-          <strong>{craft.name}:</strong> {left.count} full {left.count === 1 ? 'change' : 'changes'} of {propModelName(model)} ({has.cwCount} CW, {has.ccwCount} CCW){left.firstOut !== null && <>; <HandArrow hand={left.firstOut} /> runs out first</>}.{' '}
+          <strong>{craft.name}:</strong> {left.count === 0 ? 'no full change' : left.count === 1 ? '1 full change' : `${left.count} full changes`} of {propModelName(model)} beside what it flies ({has.cwCount} CW, {has.ccwCount} CCW){left.firstOut !== null && <>; <HandArrow hand={left.firstOut} /> runs out first</>}.{' '}
           {screws && left.count > 0 && screws.count < left.count * craft.rotors.length * screws.perPieceCount && <span className={classes.short}>{`${screws.name}: ${screws.count} left, ${left.count * craft.rotors.length * screws.perPieceCount} needed.`}</span>}
         </p>
       ))}

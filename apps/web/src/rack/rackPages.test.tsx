@@ -219,7 +219,7 @@ describe('sets', () => {
       'GET /spare-parts': [{ id: 'x', name: 'M2 × 8', count: 12, perPieceCount: 2 }],
     });
     const line = (await screen.findByText('Petrel:')).closest('p')!;
-    await waitFor(() => expect(plain(line.textContent)).toMatch(/^Petrel: 2 full changes of Brindlow 7\.2×3\.9×3 \(7 CW, 4 CCW\); .*runs out first\. M2 × 8: 12 left, 16 needed\.$/));
+    await waitFor(() => expect(plain(line.textContent)).toMatch(/^Petrel: 2 full changes of Brindlow 7\.2×3\.9×3 beside what it flies \(7 CW, 4 CCW\); .*runs out first\. M2 × 8: 12 left, 16 needed\.$/));
   });
 });
 

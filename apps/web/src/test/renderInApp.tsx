@@ -18,7 +18,8 @@ export function renderInApp(part: ReactElement, { units = defaultUnits, address 
   });
   return render(
     <Provider store={store}>
-      <MantineProvider env="test">
+      {/* No style sheets: jsdom would match every rule of them for every element whose name is asked for. */}
+      <MantineProvider env="test" withCssVariables={false} withGlobalClasses={false}>
         <MemoryRouter initialEntries={[address]}>
           {part}
           <Where />

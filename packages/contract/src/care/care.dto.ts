@@ -288,4 +288,9 @@ export class DrillAnswerDto {
 
   @WholeWithin(careLimits.optionIndex)
   chosen!: number;
+
+  /** The craft whose arms were asked about; null for a usual one. */
+  @Nullable()
+  @Id()
+  craftId?: string | null;
 }

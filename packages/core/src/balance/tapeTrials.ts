@@ -136,7 +136,8 @@ export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
   const on = tapeVector(last.tape, job);
   const unbalance = middleOf(possible, kept, job.targetKgM / 2);
   const left = leftOf(possible, kept, on);
-  const beyondRatio = kept.filter((i) => isBeyond(job, { re: possible.x[i]!, im: possible.y[i]! })).length / kept.length;
+  const beyond = Array.from({ length: DIRECTIONS }, (_, j) => beyondToward(job, (360 * j) / DIRECTIONS));
+  const beyondRatio = kept.filter((i) => beyond[i % DIRECTIONS]!(possible.amount[i]!)).length / kept.length;
   const verdict = verdictOf(job, last, looks.length, left, beyondRatio);
   return { verdict, unbalance, next: verdict === 'goOn' ? nextTape(job, unbalance.vector, beyondRatio > CLEARLY_WITHIN ? TRIAL_FACTOR : 1) : null, left, contradicting: null, beyondRatio };
 }
@@ -227,6 +228,23 @@ export function nextTape(job: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' |
 
 /** Whether an unbalance would still shake more than the target with all the tape that may be put on. */
 export function isBeyond(job: TapeJob, unbalance: Complex): boolean {
-  const best = add(unbalance, tapeVector(nextTape(job, unbalance), job));
-  return amountOf(best) > job.targetKgM;
+  return beyondToward(job, degreesOf(unbalance))(amountOf(unbalance));
+}
+
+/** The same of every size in one direction, where the tape's shares grow with the size until their places are full. */
+function beyondToward(job: TapeJob, degrees: number): (amountKgM: number) => boolean {
+  const places = tapePlaces(job);
+  const heavy = fromPolar(1, degrees);
+  const shares = nextTape(job, heavy, Infinity);
+  const ways = places.map((place) => fromPolar(1, place.degrees));
+  return (amountKgM) => {
+    let x = amountKgM * heavy.re;
+    let y = amountKgM * heavy.im;
+    for (let k = 0; k < places.length; k++) {
+      const put = Math.min(places[k]!.mostKgM, amountKgM * shares[k]!);
+      x += put * ways[k]!.re;
+      y += put * ways[k]!.im;
+    }
+    return x * x + y * y > job.targetKgM ** 2;
+  };
 }

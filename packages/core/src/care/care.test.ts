@@ -1,5 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
+import { layOut, type LayoutEntries } from '../craft/layouts.ts';
 import { propMaterials, type PropMaterial } from '../propeller/propGeometry.ts';
 import { hiddenFault } from '../simulate/hiddenFault.ts';
 import { looks } from '../rack/pieceLife.ts';
@@ -283,6 +284,24 @@ describe('drills', () => {
     const drills = Array.from({ length: 40 }, (_, i) => makeDrill('arm', `one/${i}`)).filter((d) => d.values.faultCount === 1);
     expect(drills.length).toBeGreaterThan(5);
     for (const d of drills) expect(d.options[d.right]).toEqual({ toward: d.rotors!.find((r) => r.hand !== r.spin)!.place });
+  });
+});
+
+describe('drills on the arms of a craft', () => {
+  const layouts: LayoutEntries[] = [{ layout: 'quadX', diagonalM: 0.2, arms: null, spinTable: 'out' }, { layout: 'hexX', diagonalM: 0.5, arms: null }, { layout: 'quadX', diagonalM: 0.2, arms: null, spinTable: 'own', ownSpins: ['cw', 'cw', 'ccw', 'ccw'] }];
+
+  test.each(layouts)('turn as its table says: %j', (craft) => {
+    const own = layOut(craft).map((r) => r.spin);
+    const asked = Array.from({ length: 30 }, (_, i) => makeDrill('arm', `own/${i}`, craft));
+    expect(asked.filter((d) => d.rotors!.length === own.length).length).toBeGreaterThan(10);
+    for (const d of asked) {
+      if (d.rotors!.length === own.length) expect(d.rotors!.map((r) => r.spin)).toEqual(own);
+      expect(new Set(d.options.map((o) => o.toward)).size).toBe(d.options.length);
+    }
+  });
+
+  test('a plane has no arms to tip over: a quad is asked about', () => {
+    expect(makeDrill('arm', 'plane', { layout: 'tractor', diagonalM: null, arms: null }).rotors).toHaveLength(4);
   });
 });
 

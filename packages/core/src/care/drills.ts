@@ -1,4 +1,4 @@
-import { layOut, otherSpin, type RotorPlace } from '../craft/layouts.ts';
+import { layOut, layoutKind, otherSpin, type LayoutEntries, type RotorPlace } from '../craft/layouts.ts';
 import type { Reason } from '../figure/reason.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import { readPropLabel } from '../label/readPropLabel.ts';
@@ -34,10 +34,11 @@ export interface Drill {
  * A question from generated cases; the answer comes from the same functions that judge real craft.
  *
  * @param seed - the same seed gives the same question
+ * @param craft - whose arms are asked about, as its controller turns them; a usual quad without one
  */
-export function makeDrill(kind: DrillKind, seed: string): Drill {
+export function makeDrill(kind: DrillKind, seed: string, craft: LayoutEntries | null = null): Drill {
   const random = seededRandom(`drill/${kind}/${seed}`);
-  const drill = MAKERS[kind](random);
+  const drill = kind === 'arm' ? armDrill(random, craft) : MAKERS[kind](random);
   const { options, right } = shuffled(drill.options, random);
   return { ...drill, kind, seed, options, right };
 }
@@ -45,7 +46,7 @@ export function makeDrill(kind: DrillKind, seed: string): Drill {
 /** A drill whose first option is the right one. */
 type Draft = Pick<Drill, 'values' | 'rotors' | 'options' | 'why'>;
 
-const MAKERS: Record<DrillKind, (random: SeededRandom) => Draft> = { label: labelDrill, hand: handDrill, arm: armDrill, finding: findingDrill, tape: tapeDrill };
+const MAKERS: Record<Exclude<DrillKind, 'arm'>, (random: SeededRandom) => Draft> = { label: labelDrill, hand: handDrill, finding: findingDrill, tape: tapeDrill };
 
 const pick = <T>(list: readonly T[], random: SeededRandom): T => list[Math.floor(random.next() * list.length)]!;
 
@@ -85,18 +86,29 @@ function handDrill(random: SeededRandom): Draft {
 
 const TIPS: readonly RotorPlace[] = ['front', 'right', 'rear', 'left', 'frontLeft', 'frontRight', 'rearLeft', 'rearRight'];
 
-/** A quad with one wrong piece or two neighbours swapped: where does it go? */
-function armDrill(random: SeededRandom): Draft {
-  const arms = layOut({ layout: 'quadX', diagonalM: 0.3, arms: null });
-  const rotors: CheckedRotor[] = arms.map(({ place, level, xM, yM, spin }) => ({ place, level, xM, yM, spin, expectedSpin: spin, isSpinSeen: true, hand: spin, isLabelForward: true }));
-  const first = Math.floor(random.next() * rotors.length);
-  const wrong = random.next() < 0.5 ? [first] : [first, (first + 1) % rotors.length];
-  for (const i of wrong) rotors[i] = { ...rotors[i]!, hand: otherSpin(rotors[i]!.spin) };
-  const toward = takeOff(rotors, 'multirotor', { carry: { thrustN: 1, torqueNm: 0.02 }, most: null, hasTailServo: false }).tip!.toward!;
+const USUAL_QUAD: LayoutEntries = { layout: 'quadX', diagonalM: 0.3, arms: null };
+
+/** One wrong piece, or two neighbours swapped: where does it go? A craft that such a fault does not tip gives way to a quad. */
+function armDrill(random: SeededRandom, craft: LayoutEntries | null): Draft {
+  const isMultirotor = craft !== null && layoutKind(craft.layout) === 'multirotor';
+  const [first, isOne, more] = [random.next(), random.next() < 0.5, random.next()];
+  const fault = (isMultirotor && tippingFault(craft, first, isOne)) || tippingFault(USUAL_QUAD, first, isOne)!;
+  const { rotors, wrong, toward } = fault;
   const others = TIPS.filter((place) => place !== toward);
-  const more = [0, 1, 2].map((k) => ({ toward: others[(Math.floor(random.next() * 2) + 2 * k + first) % others.length]! }));
-  const options = [{ toward }, ...more.filter((o, i) => more.findIndex((m) => m.toward === o.toward) === i)];
+  const options = [toward, ...[0, 2, 4].map((k) => others[(Math.floor(more * others.length) + k) % others.length]!)].map((place) => ({ toward: place }));
   return { values: { faultCount: wrong.length }, rotors, options, why: { code: wrong.length === 1 ? 'drill.armOne' : 'drill.armSwapped', values: { place: rotors[wrong[0]!]!.place, other: rotors[wrong.at(-1)!]!.place, toward } } };
+}
+
+/** A craft with a fault, and where it tips; null where it does not, or where two rotors share an arm. */
+function tippingFault(craft: LayoutEntries, first: number, isOne: boolean): { rotors: CheckedRotor[]; wrong: number[]; toward: RotorPlace } | null {
+  const right = layOut(craft).map(({ place, level, xM, yM, spin }): CheckedRotor => ({ place, level, xM, yM, spin, expectedSpin: spin, isSpinSeen: true, hand: spin, isLabelForward: true }));
+  if (right.some((r) => r.level > 0)) return null;
+  const at = Math.floor(first * right.length);
+  const neighbour = (at + 1) % right.length;
+  const wrong = isOne || right[at]!.spin === right[neighbour]!.spin ? [at] : [at, neighbour];
+  const rotors = right.map((r, i) => (wrong.includes(i) ? { ...r, hand: otherSpin(r.spin) } : r));
+  const toward = takeOff(rotors, 'multirotor', { carry: { thrustN: 1, torqueNm: 0.02 }, most: null, hasTailServo: false }).tip?.toward;
+  return toward === undefined || toward === null || !TIPS.includes(toward) ? null : { rotors, wrong, toward };
 }
 
 function findingDrill(random: SeededRandom): Draft {

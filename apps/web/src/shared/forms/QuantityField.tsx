@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import { fromSi, readQuantity, type Dimension, type EvidenceMark } from '@zivvo/core';
-import { unitFor, unreadableSentence } from '@zivvo/words';
+import { isInMillimetres, unitFor, unreadableSentence } from '@zivvo/words';
 import { useState, type ReactNode } from 'react';
 import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { MILLIMETRES, useFormat } from '../format/useFormat.ts';
@@ -15,8 +15,6 @@ interface QuantityFieldProps<T extends FieldValues> {
   required?: boolean;
   /** What counts while nothing is typed, in SI. */
   usual?: number;
-  /** For what is always spoken of in millimetres. */
-  isInMillimetres?: boolean;
   /** Mark beside the label, for values that may still be estimates. */
   mark?: EvidenceMark;
   /** Called when the person types, not when the form fills the field in. */
@@ -24,9 +22,9 @@ interface QuantityFieldProps<T extends FieldValues> {
 }
 
 /** A quantity typed with or without its unit; the form holds it in SI, the field keeps what was typed. */
-export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, usual, mark, onTyped, isInMillimetres = false }: QuantityFieldProps<T>) {
+export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, usual, mark, onTyped }: QuantityFieldProps<T>) {
   const reader = useFormat().choices;
-  const choices = isInMillimetres ? MILLIMETRES : reader;
+  const choices = isInMillimetres(name) ? MILLIMETRES : reader;
   const unit = unitFor(dimension, choices);
   const { field, fieldState } = useController({ control, name });
   const value: unknown = field.value;

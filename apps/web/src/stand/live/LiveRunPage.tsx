@@ -153,21 +153,21 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   );
 }
 
-/** Until then a state that comes back may be older than the last step [ms]. */
-const ECHO_MS = 700;
+/** A step that has not come back by then was refused [ms]. */
+const ECHO_MS = 3000;
 
-/** Steps the throttle. Quick steps add up: each starts from what was asked for, not from what has come back yet. */
+/** Steps the throttle. Quick steps add up: each starts from what was asked for, until that is what the stand shows. */
 function useThrottleSteps({ isPilot, isHot, send }: LiveRun, throttleRatio: number): (by: number) => void {
   const asked = useRef(throttleRatio);
-  const askedMs = useRef(-Infinity);
+  const waitsUntilMs = useRef(-Infinity);
   useEffect(() => {
-    // What comes back of earlier steps does not undo the later ones.
-    if (!isHot || performance.now() - askedMs.current > ECHO_MS) asked.current = throttleRatio;
+    if (!isHot || throttleRatio === asked.current) waitsUntilMs.current = -Infinity;
+    if (performance.now() > waitsUntilMs.current) asked.current = throttleRatio;
   }, [throttleRatio, isHot]);
   return (by) => {
     if (!isPilot || !isHot) return;
     asked.current = Math.round(Math.min(1, Math.max(0, asked.current + by)) * 100) / 100;
-    askedMs.current = performance.now();
+    waitsUntilMs.current = performance.now() + ECHO_MS;
     send({ name: 'throttle', throttleRatio: asked.current });
   };
 }

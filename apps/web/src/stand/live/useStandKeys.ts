@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 
 interface StandKeys {
   keepPoint: () => unknown;
@@ -22,7 +22,8 @@ export function useStandKeys(isHot: boolean, keys: StandKeys): void {
   useEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  // With the page that shows it armed, not a moment after: a stroke in between would do nothing.
+  useLayoutEffect(() => {
     if (!isHot) return;
     const onKeyDown = (event: KeyboardEvent): void => {
       if (MODIFIERS.has(event.key)) return;
