@@ -116,7 +116,7 @@ test('who works is chosen once and goes with every row', async ({ own, page }) =
 
 test('a server that does not answer is said, and the page goes on when it is back', async ({ own, page }) => {
   await page.goto(`${own.address}/crafts`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nothing on the shelf yet');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What brings you here?');
   await own.stop('SIGKILL');
   await page.getByRole('link', { name: 'Stand', exact: false }).first().click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Zivvo’s server does not answer');

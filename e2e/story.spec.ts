@@ -39,7 +39,7 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
   const faults = watchFaults(page);
   await context.grantPermissions(['clipboard-read', 'clipboard-write'], { origin: own.address });
   await page.goto(own.address);
-  await expect(answer(page)).toHaveText('Nothing on the shelf yet');
+  await expect(answer(page)).toHaveText('What brings you here?');
 
   await test.step('three prop labels', async () => {
     for (const [label, choose, maker] of [['7.2x3.9x3', null, 'Brindlow'], ['7740', 3, 'Tamsk'], ['7144-2', null, 'Orle']] as const) {

@@ -5,6 +5,7 @@ import { CareModule } from './care/care.module.ts';
 import { CONFIG, type Config } from './config.ts';
 import { CraftModule } from './craft/craft.module.ts';
 import { DatabaseModule } from './database/database.module.ts';
+import { DemoModule } from './demo/demo.module.ts';
 import { EventModule } from './event/event.module.ts';
 import { FitModule } from './fit/fit.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
@@ -21,7 +22,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule, DemoModule],
     };
   }
 }

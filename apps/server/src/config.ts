@@ -17,6 +17,8 @@ export interface Config {
   timeFactor: number;
   /** Built web app to serve; null in development. */
   webFolder: string | null;
+  /** Whether it ends when whoever started it does. */
+  endsWithInput: boolean;
   /** Things that may be made again: databases to copy new ones from. */
   cacheFolder: string;
 }
@@ -42,6 +44,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     startMs,
     timeFactor,
     webFolder: env.ZIVVO_WEB === undefined ? null : path.resolve(env.ZIVVO_WEB),
+    endsWithInput: env.ZIVVO_ENDS_WITH_INPUT === '1',
     cacheFolder: path.resolve(env.ZIVVO_CACHE ?? path.join(root, '.cache')),
   };
 }

@@ -15,6 +15,7 @@ async function main(): Promise<void> {
   if (config.workshopKind === 'demo') await playIfEmpty(app);
   await app.listen(config.port, '127.0.0.1');
   const { port } = app.getHttpServer().address() as { port: number };
+  if (config.endsWithInput) process.stdin.resume().once('end', () => process.kill(process.pid, 'SIGTERM'));
   console.log(`Zivvo is ready at http://127.0.0.1:${port}`);
 }
 

@@ -52,6 +52,7 @@ export * from './powertrain/rotorResponse.ts';
 export * from './powertrain/packChemistry.ts';
 export * from './craft/carryThrust.ts';
 export * from './craft/layouts.ts';
+export * from './craft/usualCrafts.ts';
 export * from './craft/flightFigures.ts';
 export * from './craft/explainCraftFigure.ts';
 export * from './pick/pickCraft.ts';

@@ -1,4 +1,4 @@
-import type { SpinTable, ArmCheck, BladePlanform, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName } from '@zivvo/core';
+import type { SpinTable, ArmCheck, BladePlanform, BoreFit, CorrectionAdvice, CorrectionKind, CraftFigure, CraftKind, CriterionName, EvidenceMark, FlyingStyle, Layout, Look, Origin, PackChemistry, PickFigure, PickLimit, PieceState, PointFigure, PointName, ReadingKind, Retirement, RotorPlace, ShakeTarget, SideThrust, StandQuantity, TipShape, UseName, UsualCraftName } from '@zivvo/core';
 
 /** What quantities are called where they head a column. */
 export const quantityNames: Record<StandQuantity, string> = {
@@ -61,6 +61,10 @@ export function towardName(place: RotorPlace): string {
 export const layoutNames: Record<Layout, string> = {
   quadX: 'Quad X', quadPlus: 'Quad plus', quadH: 'Quad H', quadVTail: 'Quad, tail in a V', tri: 'Three arms', hexX: 'Hex, two arms ahead', hexPlus: 'Hex, one arm ahead', octoX: 'Octo, two arms ahead', octoPlus: 'Octo, one arm ahead',
   y6: 'Three arms, six rotors', x8: 'Four arms, eight rotors', custom: 'Measured arms', tractor: 'Plane, prop in front', pusher: 'Plane, prop behind', twinTractor: 'Plane, two in front', twinPusher: 'Plane, two behind',
+};
+export const usualCraftWords: Record<UsualCraftName, string> = {
+  tinyDucted: 'Tiny, one cell, ducts', ductedThree: 'Three-inch, ducts', lightThree: 'Three-inch, light', fiveFourCells: 'Five-inch, four cells', fiveSixCells: 'Five-inch, six cells', sevenLongRange: 'Seven-inch, long range', cameraQuad: 'Camera quad, ten-inch',
+  surveyQuad: 'Survey quad, fifteen-inch', hexacopter: 'Hexacopter, fifteen-inch', slowPlane: 'Slow park plane', parkJet: 'Park jet, prop behind', trainer: 'Trainer', largePlane: 'Large plane', mappingWing: 'Mapping wing',
 };
 export const useWords: Record<UseName, string> = {
   indoorCourse: 'tight indoor course', openCourse: 'open fast course', freestyle: 'freestyle with a camera', smoothFilming: 'smooth filming', longEndurance: 'long endurance', heavyLift: 'heavy lift',

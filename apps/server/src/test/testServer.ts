@@ -26,7 +26,7 @@ export interface TestServer {
 /** The whole server on a database of its own; nothing is mocked but the disk's slowness. */
 export async function startTestServer(): Promise<TestServer> {
   const dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-test-'));
-  const config: Config = { port: 0, dataFolder, hasDatabaseThread: false, databaseUrl: null, workshopKind: 'own', startMs: Date.parse('2026-11-24T12:00:00Z'), timeFactor: 20, webFolder: null, cacheFolder: dataFolder };
+  const config: Config = { port: 0, dataFolder, hasDatabaseThread: false, databaseUrl: null, workshopKind: 'own', startMs: Date.parse('2026-11-24T12:00:00Z'), timeFactor: 20, webFolder: null, endsWithInput: false, cacheFolder: dataFolder };
   const database = await memoryDatabase();
   const module = await Test.createTestingModule({ imports: [AppModule.with(config)] })
     .overrideProvider(DATABASE)

@@ -1,11 +1,14 @@
 import type { CraftView, SymptomCaseDto, SymptomStartView } from '@zivvo/contract';
 import { causeNames, changeNames, diagnose, symptomNames, symptomTestNames, whatNegativeProves, type CauseName, type ChangeName, type SymptomTestName } from '@zivvo/core';
 import { causeWords, changeWords, formatShare, logSentence, recordFactWords, symptomTestWords, symptomWords } from '@zivvo/words';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
+import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
 import { useDropSymptomsMutation, useSaveSymptomsMutation, useSymptomStartQuery } from '../shared/api/careApi.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
+import { useKept } from '../shared/forms/kept.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
@@ -13,14 +16,15 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Care.module.css';
 import { CareTabs } from './CareTabs.tsx';
 
-/** From what is felt to what is wrong: the record first, then one question after another. */
+/** From what is felt to what is wrong: the record first, then one question after another. Without a craft nothing is on record. */
 export function Component() {
-  return <WithCraft station="Care">{(craft) => <SymptomsOf craft={craft} key={craft.id} />}</WithCraft>;
+  const { craftId } = useInHand();
+  return craftId === null ? <SymptomsOfAny /> : <WithCraft station="Care">{(craft) => <SymptomsOf craft={craft} key={craft.id} />}</WithCraft>;
 }
 
 function SymptomsOf({ craft }: { craft: CraftView }) {
   const query = useSymptomStartQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(start) => <Symptoms craft={craft} start={start} />}</Ready>;
+  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(start) => <SymptomsOnRecord craft={craft} start={start} />}</Ready>;
 }
 
 type Told = Omit<SymptomCaseDto, 'revision' | 'mendedCause'>;
@@ -28,18 +32,53 @@ const NOTHING: Told = { symptoms: [], changes: null, answers: [] };
 const SHOWN = 3;
 const RECENT_SHOWN = 4;
 
-function Symptoms({ craft, start }: { craft: CraftView; start: SymptomStartView }) {
+const NO_RECORD: SymptomStartView = { facts: [], recent: [], openCase: null, solved: [] };
+
+/** A craft that nobody has described: what is told stays in this browser. */
+function SymptomsOfAny() {
+  const [told, setTold, forget] = useKept<Told>('symptoms/any', () => NOTHING);
+  return <Symptoms name="the craft" start={NO_RECORD} told={told} tell={(change) => setTold({ ...told, ...change })} onMended={null} onDrop={told.symptoms.length > 0 ? forget : null} />;
+}
+
+function SymptomsOnRecord({ craft, start }: { craft: CraftView; start: SymptomStartView }) {
   const [save, saving] = useSaveSymptomsMutation();
   const [drop] = useDropSymptomsMutation();
-  const open = start.openCase;
   const [newId, setNewId] = useState(() => v7());
+  const open = start.openCase;
   const told: Told = open ?? NOTHING;
-  const diagnosis = open?.diagnosis ?? diagnose({ ...NOTHING, facts: start.facts });
   const tell = (change: Partial<Told>, mendedCause: CauseName | null = null): void => {
     const { symptoms, changes, answers } = { ...told, ...change };
     void save({ craftId: craft.id, id: open?.id ?? newId, body: { symptoms, changes, answers, mendedCause, revision: open?.revision ?? 0 } });
     if (mendedCause !== null) setNewId(v7());
   };
+  return (
+    <Symptoms
+      name={craft.name}
+      start={start}
+      told={told}
+      tell={tell}
+      onMended={(cause) => tell({}, cause)}
+      onDrop={open ? () => void drop({ craftId: craft.id, id: open.id }).then(() => setNewId(v7())) : null}
+      note={<ProblemNote error={saving.error} />}
+    />
+  );
+}
+
+interface SymptomsProps {
+  name: string;
+  start: SymptomStartView;
+  told: Told;
+  tell: (change: Partial<Told>) => void;
+  /** Null where there is no record to write it into. */
+  onMended: ((cause: CauseName) => void) | null;
+  /** Null while nothing was told. */
+  onDrop: (() => void) | null;
+  note?: ReactNode;
+}
+
+function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsProps) {
+  const { to } = useInHand();
+  const diagnosis = start.openCase?.diagnosis ?? diagnose({ ...told, facts: start.facts });
   const answer = (test: SymptomTestName, said: 'yes' | 'no' | 'unsure'): void => tell({ answers: [...told.answers.filter((a) => a.test !== test), { test, answer: said }] });
   const takeBack = (): void => tell({ answers: told.answers.slice(0, -1) });
   const hasSymptom = told.symptoms.length > 0;
@@ -51,25 +90,25 @@ function Symptoms({ craft, start }: { craft: CraftView; start: SymptomStartView 
     { key: 'b', what: 'Take the last answer back', run: () => told.answers.length > 0 && takeBack() },
   ]);
   const [first] = diagnosis.ranked;
-  const headline = !hasSymptom ? `What does ${craft.name} do?` : diagnosis.isSettled ? `Most likely ${causeWords[first!.cause].name}` : test ? symptomTestWords[test].ask : `Nothing more to ask: ${causeWords[first!.cause].name} first`;
+  const headline = !hasSymptom ? `What does ${name} do?` : diagnosis.isSettled ? `Most likely ${causeWords[first!.cause].name}` : test ? symptomTestWords[test].ask : `Nothing more to ask: ${causeWords[first!.cause].name} first`;
   return (
     <StationPage
-      eyebrow={`Care · Something shakes · ${craft.name}`}
+      eyebrow={onMended ? `Care · Something shakes · ${name}` : 'Care · Something shakes'}
       headline={headline}
-      detail={hasSymptom ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}` : 'The record has spoken already, at the right. Arms that shake visibly: shut down at once.'}
+      detail={hasSymptom ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}` : `${onMended ? 'The record has spoken already, at the right. ' : ''}Arms that shake visibly: shut down at once.`}
       tools={<CareTabs />}
-      reasons={<Record start={start} />}
+      reasons={onMended ? <Record start={start} /> : <p style={{ margin: 0 }}>No craft is in hand, so no record speaks and nothing is written down. Does it tip over or turn on the spot? <Link to={to('/fit/sketch')}>Sketch its arms instead</Link>.</p>}
       actions={
         hasSymptom && (
           <>
-            <Action weight="main" onClick={() => tell({}, first!.cause)}>{`It was ${causeWords[first!.cause].name}`}</Action>
+            {onMended && <Action weight="main" onClick={() => onMended(first!.cause)}>{`It was ${causeWords[first!.cause].name}`}</Action>}
             {told.answers.length > 0 && (
               <Action hint="b" onClick={takeBack}>
                 Take the last answer back
               </Action>
             )}
-            {open && (
-              <Action weight="quiet" onClick={() => void drop({ craftId: craft.id, id: open.id }).then(() => setNewId(v7()))}>
+            {onDrop && (
+              <Action weight="quiet" onClick={onDrop}>
                 Start again
               </Action>
             )}
@@ -121,8 +160,8 @@ function Symptoms({ craft, start }: { craft: CraftView; start: SymptomStartView 
           ))}
         </div>
       </section>
-      {hasSymptom && <Tests told={told} onAnswer={answer} onCause={(cause) => tell({}, cause)} />}
-      <ProblemNote error={saving.error} />
+      {hasSymptom && <Tests told={told} onAnswer={answer} onCause={onMended} />}
+      {note}
     </StationPage>
   );
 }
@@ -223,7 +262,7 @@ function Mend({ cause }: { cause: CauseName }) {
 }
 
 /** Tests that were done already, in any order, and another end than the likeliest. */
-function Tests({ told, onAnswer, onCause }: { told: Told; onAnswer: (test: SymptomTestName, said: 'yes' | 'no' | 'unsure') => void; onCause: (cause: CauseName) => void }) {
+function Tests({ told, onAnswer, onCause }: { told: Told; onAnswer: (test: SymptomTestName, said: 'yes' | 'no' | 'unsure') => void; onCause: ((cause: CauseName) => void) | null }) {
   const said = (test: SymptomTestName): string => told.answers.find((a) => a.test === test)?.answer ?? '';
   return (
     <details className={classes.sheet}>
@@ -241,14 +280,18 @@ function Tests({ told, onAnswer, onCause }: { told: Told; onAnswer: (test: Sympt
           </li>
         ))}
       </ul>
-      <h3>It was something else</h3>
-      <div className={classes.keys}>
-        {causeNames.map((cause) => (
-          <button key={cause} type="button" className={classes.key} onClick={() => onCause(cause)}>
-            {causeWords[cause].name}
-          </button>
-        ))}
-      </div>
+      {onCause && (
+        <>
+          <h3>It was something else</h3>
+          <div className={classes.keys}>
+            {causeNames.map((cause) => (
+              <button key={cause} type="button" className={classes.key} onClick={() => onCause(cause)}>
+                {causeWords[cause].name}
+              </button>
+            ))}
+          </div>
+        </>
+      )}
     </details>
   );
 }

@@ -1,6 +1,6 @@
-import { CraftDto, estimableFields, layouts, packChemistries, type CraftView, type PackPieceView } from '@zivvo/contract';
-import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, USUAL_DUCT_RATIO, usualStandbyW, type MotorLabelReading } from '@zivvo/core';
-import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence } from '@zivvo/words';
+import { CraftDto, estimableFields, layouts, motorEstimates, packChemistries, type CraftView, type PackPieceView } from '@zivvo/contract';
+import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, USUAL_DUCT_RATIO, usualCraftNames, usualStandbyW, type MotorLabelReading, type UsualCraftName } from '@zivvo/core';
+import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence, usualCraftWords } from '@zivvo/words';
 import { useState } from 'react';
 import type { Control } from 'react-hook-form';
 import { Link, useParams } from 'react-router';
@@ -15,15 +15,17 @@ import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { blankCraft, usualCraftEntries, type CraftForm } from '../shared/craft/usualCraft.ts';
 import { NativeSelect, TextInput } from '@mantine/core';
 
-type CraftForm = { [K in keyof CraftDto]: CraftDto[K] };
 type EstimatedField = (typeof estimableFields)[number];
+type MotorEstimate = (typeof motorEstimates)[number];
 
 /** New craft, or an existing one to edit. */
 export function Component() {
@@ -32,47 +34,49 @@ export function Component() {
   return craftId === undefined ? <CraftFormPage craft={null} /> : <Ready query={query}>{(craft) => <CraftFormPage craft={craft} key={craft.revision} />}</Ready>;
 }
 
-const blank = {
-  name: '', ownerName: null, layout: 'quadX', massKg: null, diagonalM: null, arms: null, spinTable: 'in', ownSpins: null, gearRatio: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, motorLabel: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null,
-  motorResistanceOhm: null, motorNoLoadCurrentA: null, motorMassKg: null, estimatedFields: [...estimableFields], motorLimitA: null, escLimitA: null, packChemistry: 'lipo', packSeriesCount: null,
-  packParallelCount: 1, packCapacityAh: null, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: null, note: null,
-} as unknown as CraftForm;
-
 function CraftFormPage({ craft }: { craft: CraftView | null }) {
   const go = useGo();
   const { to } = useInHand();
+  const [then] = useAddressParam('then');
   const { data: models } = usePropModelsQuery();
   const [create] = useCreateCraftMutation();
   const [update] = useUpdateCraftMutation();
   const [reread] = useLazyCraftQuery();
   const { form, save, isBusy, notes } = useKeptForm<CraftForm>({
-    keptAs: `craft/${craft?.id ?? 'new'}`, row: craft, blank, Dto: CraftDto,
+    keptAs: `craft/${craft?.id ?? 'new'}`, row: craft, blank: blankCraft, Dto: CraftDto,
     send: (body, id, revision) => (revision === null ? create({ ...body, id }) : update({ id, body: { ...body, revision } })).unwrap(),
     reread: () => reread(craft!.id).unwrap(),
-    onDone: (id) => go(`/crafts/${id}`, { craftId: id }),
+    onDone: (id) => (then === 'pick' ? go('/pick', { craftId: id, propModelId: null }) : go(`/crafts/${id}`, { craftId: id })),
   });
   const { control, handleSubmit, setValue, getValues, watch, setError, setFocus, formState } = form;
   const estimated = watch('estimatedFields');
   const layout = watch('layout');
   const kind = layoutKind(layout);
   const massKg = watch('massKg');
+  const [usual, setUsual] = useState<UsualCraftName | ''>('');
   const armsError = armsProblem(formState.errors.arms);
 
   /** Fills a field in; one that was red is looked at anew. */
-  const fill = (field: EstimatedField | 'statorDiameterM' | 'statorHeightM' | 'kvRpmPerV', value: number): void => setValue(field, value, { shouldValidate: formState.errors[field] !== undefined });
+  const fill = (field: EstimatedField, value: number | null): void => setValue(field, value, { shouldValidate: formState.errors[field] !== undefined });
 
   const applyMotor = (): void => {
     const [d, h, kv] = [getValues('statorDiameterM'), getValues('statorHeightM'), getValues('kvRpmPerV')];
     const estimate = estimateOrNull(d, h, kv);
     if (!estimate) return;
-    const values: Record<EstimatedField, number> = { motorResistanceOhm: estimate.resistanceOhm, motorNoLoadCurrentA: estimate.noLoadCurrentA, motorMassKg: estimate.massKg };
-    for (const field of getValues('estimatedFields')) fill(field, values[field]);
+    const values: Record<MotorEstimate, number> = { motorResistanceOhm: estimate.resistanceOhm, motorNoLoadCurrentA: estimate.noLoadCurrentA, motorMassKg: estimate.massKg };
+    for (const field of motorEstimates) if (getValues('estimatedFields').includes(field)) fill(field, values[field]);
   };
   const takeReading = (reading: MotorLabelReading): void => {
     fill('statorDiameterM', reading.statorDiameterM);
     fill('statorHeightM', reading.statorHeightM);
     if (reading.kvRpmPerV !== null) fill('kvRpmPerV', reading.kvRpmPerV);
+    markTyped('statorDiameterM', 'statorHeightM', 'kvRpmPerV');
     applyMotor();
+  };
+  /** Begins with a craft as it is often built; what it says stays marked until it is typed over. */
+  const takeUsual = (name: UsualCraftName): void => {
+    for (const [field, value] of Object.entries(usualCraftEntries(name))) setValue(field as keyof CraftForm, value, { shouldValidate: formState.errors[field as keyof CraftForm] !== undefined });
+    setUsual(name);
   };
   const takePack = (pack: PackPieceView | null): void => {
     setValue('packPieceId', pack?.id ?? null);
@@ -84,8 +88,16 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
     setValue('packCellResistanceOhm', pack.cellResistanceOhm);
     setValue('packCRating', pack.cRating);
   };
-  const markTyped = (field: EstimatedField): void => setValue('estimatedFields', getValues('estimatedFields').filter((f) => f !== field));
-  const markOf = (field: EstimatedField): 'estimated' | undefined => (estimated.includes(field) ? 'estimated' : undefined);
+  const markTyped = (...fields: EstimatedField[]): void => setValue('estimatedFields', getValues('estimatedFields').filter((f) => !fields.includes(f)));
+  /** A field that may be estimated: its mark, which goes when the person types. */
+  const marked = (field: EstimatedField, andThen?: () => void) => ({
+    name: field,
+    mark: estimated.includes(field) ? ('estimated' as const) : undefined,
+    onTyped: (): void => {
+      markTyped(field);
+      andThen?.();
+    },
+  });
 
   const onSave = handleSubmit(
     async (values) => {
@@ -119,15 +131,25 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
             {Object.keys(formState.errors).length === 1 ? 'One entry needs another look.' : `${Object.keys(formState.errors).length} entries need another look.`} Nothing was lost.
           </p>
         )}
+        {!craft && (
+          <NativeSelect
+            label="Begin with a usual one"
+            description="every figure it fills in is marked estimated until you type over it"
+            value={usual}
+            onChange={(e) => e.currentTarget.value !== '' && takeUsual(e.currentTarget.value as UsualCraftName)}
+            data={[{ value: '', label: 'empty' }, ...usualCraftNames.map((name) => ({ value: name, label: usualCraftWords[name] }))]}
+            style={{ maxWidth: 340 }}
+          />
+        )}
         <fieldset className={classes.group}>
           <legend>Craft</legend>
           <TextField control={control} name="name" label="Name" autoFocus={!craft} />
           <TextField control={control} name="ownerName" label="Owner or use" />
-          <QuantityField control={control} name="massKg" label="Take-off weight" dimension="mass" description="with pack and payload" />
+          <QuantityField control={control} {...marked('massKg')} label="Take-off weight" dimension="mass" description="with pack and payload" />
           <ChoiceField control={control} name="layout" label="Layout" choices={layouts.map((l) => ({ value: l, label: layoutNames[l] }))} />
-          {needsDiagonal(layout) && <QuantityField control={control} name="diagonalM" label={kind === 'plane' ? 'Between the shafts' : 'Motor diagonal'} dimension="length" description={kind === 'plane' ? 'left shaft to right shaft' : 'twice the centre to a motor'} />}
-          <QuantityField control={control} name="clearanceDiameterM" label="Largest disc" dimension="length" description="that clears frame, wires, view" />
-          {kind === 'plane' && <QuantityField control={control} name="groundClearanceM" label="Height of the shaft" dimension="length" description="over the ground, wheels pressed in" />}
+          {needsDiagonal(layout) && <QuantityField control={control} {...marked('diagonalM')} label={kind === 'plane' ? 'Between the shafts' : 'Motor diagonal'} dimension="length" description={kind === 'plane' ? 'left shaft to right shaft' : 'twice the centre to a motor'} />}
+          <QuantityField control={control} {...marked('clearanceDiameterM')} label="Largest disc" dimension="length" description="that clears frame, wires, view" />
+          {kind === 'plane' && <QuantityField control={control} {...marked('groundClearanceM')} label="Height of the shaft" dimension="length" description="over the ground, wheels pressed in" />}
           {kind === 'plane' && <QuantityField control={control} name="boomClearanceM" label="Beside the shaft" dimension="length" description="to the nearest boom, tail, float" />}
           <QuantityField control={control} name="shaftDiameterM" label="Shaft" dimension="length" description="that the bore goes over" />
           <ChoiceField control={control} name="referencePropModelId" label="Flies now" description="the reference prop" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
@@ -136,22 +158,22 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
         {layout === 'custom' && <ArmsField control={control} error={armsError} />}
         <fieldset className={classes.group}>
           <legend>Motor and ESC</legend>
-          <MotorLabel initial={getValues('motorLabel')} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
-          <QuantityField control={control} name="statorDiameterM" label="Stator diameter" dimension="length" onTyped={applyMotor} />
-          <QuantityField control={control} name="statorHeightM" label="Stator height" dimension="length" onTyped={applyMotor} />
-          <QuantityField control={control} name="kvRpmPerV" label="Speed constant" dimension="motorConstant" onTyped={applyMotor} />
-          <QuantityField control={control} name="motorResistanceOhm" label="Winding" dimension="resistance" mark={markOf('motorResistanceOhm')} onTyped={() => markTyped('motorResistanceOhm')} />
-          <QuantityField control={control} name="motorNoLoadCurrentA" label="No-load current" dimension="current" mark={markOf('motorNoLoadCurrentA')} onTyped={() => markTyped('motorNoLoadCurrentA')} />
-          <QuantityField control={control} name="motorMassKg" label="Motor weight" dimension="mass" mark={markOf('motorMassKg')} onTyped={() => markTyped('motorMassKg')} />
+          <MotorLabel key={usual} initial={getValues('motorLabel')} onText={(text) => setValue('motorLabel', text)} onReading={takeReading} error={formState.errors.motorLabel?.message} />
+          <QuantityField control={control} {...marked('statorDiameterM', applyMotor)} label="Stator diameter" dimension="length" />
+          <QuantityField control={control} {...marked('statorHeightM', applyMotor)} label="Stator height" dimension="length" />
+          <QuantityField control={control} {...marked('kvRpmPerV', applyMotor)} label="Speed constant" dimension="motorConstant" />
+          <QuantityField control={control} {...marked('motorResistanceOhm')} label="Winding" dimension="resistance" />
+          <QuantityField control={control} {...marked('motorNoLoadCurrentA')} label="No-load current" dimension="current" />
+          <QuantityField control={control} {...marked('motorMassKg')} label="Motor weight" dimension="mass" />
           <QuantityField control={control} name="gearRatio" label="Gear" dimension="number" description="motor turns for one of the prop; minus where one stage reverses it, empty without" />
-          <QuantityField control={control} name="escLimitA" label="ESC limit" dimension="current" description="its continuous rating" />
+          <QuantityField control={control} {...marked('escLimitA')} label="ESC limit" dimension="current" description="its continuous rating" />
           <QuantityField control={control} name="motorLimitA" label="Motor limit" dimension="current" description="if the maker gives one" />
         </fieldset>
         <fieldset className={classes.group}>
           <legend>Pack</legend>
-          <PackFields control={control} packPieceId={watch('packPieceId') ?? null} onPack={takePack} />
+          <PackFields control={control} marked={marked} packPieceId={watch('packPieceId') ?? null} onPack={takePack} />
           <QuantityField control={control} name="standbyPowerW" label="Draw beside the motors" dimension="power" usual={massKg > 0 ? usualStandbyW(kind, massKg) : undefined} mark={watch('standbyPowerW') === null ? 'estimated' : undefined} description="receiver, video, camera, payload" />
-          <QuantityField control={control} name="ductThrustRatio" label="Gain of the ducts" dimension="number" description={`thrust over that of a free prop: ${USUAL_DUCT_RATIO} is usual, empty without ducts`} />
+          <QuantityField control={control} {...marked('ductThrustRatio')} label="Gain of the ducts" dimension="number" description={`thrust over that of a free prop: ${USUAL_DUCT_RATIO} is usual, empty without ducts`} />
           <div className={classes.wide}>
             <NoteField control={control} name="note" label="What the flying must feel like" />
           </div>
@@ -163,13 +185,14 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
 
 interface PackFieldsProps {
   control: Control<CraftForm>;
+  marked: (field: EstimatedField) => { name: EstimatedField; mark: 'estimated' | undefined; onTyped: () => void };
   packPieceId: string | null;
   /** Null leaves the figures where they are, to be typed over. */
   onPack: (pack: PackPieceView | null) => void;
 }
 
 /** The pack: one of the shelf, whose figures count as they stand there, or typed by its label. */
-function PackFields({ control, packPieceId, onPack }: PackFieldsProps) {
+function PackFields({ control, marked, packPieceId, onPack }: PackFieldsProps) {
   const format = useFormat();
   const { to } = useInHand();
   const { data: packs } = usePacksQuery();
@@ -192,9 +215,9 @@ function PackFields({ control, packPieceId, onPack }: PackFieldsProps) {
       ) : (
         <>
           <ChoiceField control={control} name="packChemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
-          <CountField control={control} name="packSeriesCount" label="Cells in series" />
+          <CountField control={control} {...marked('packSeriesCount')} label="Cells in series" />
           <CountField control={control} name="packParallelCount" label="Cells in parallel" />
-          <QuantityField control={control} name="packCapacityAh" label="Capacity" dimension="charge" />
+          <QuantityField control={control} {...marked('packCapacityAh')} label="Capacity" dimension="charge" />
           <CountField control={control} name="packCRating" label="C rating" description="printed on the label" />
           <QuantityField control={control} name="packCellResistanceOhm" label="Resistance a cell" dimension="resistance" description="measured; it wins over the label" />
         </>
@@ -265,7 +288,7 @@ function layoutHole({ layout, diagonalM, arms }: CraftForm): { field: 'diagonalM
 
 /** Only the fields that may be sent. */
 function pickForm(values: CraftForm): CraftForm {
-  const own = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
+  const own = Object.fromEntries(Object.keys(blankCraft).map((key) => [key, values[key as keyof CraftForm]])) as unknown as CraftForm;
   const hasTable = own.layout !== 'custom' && layoutKind(own.layout) === 'multirotor';
   return { ...own, spinTable: hasTable ? own.spinTable : 'in', ownSpins: hasTable && own.spinTable === 'own' ? own.ownSpins : null, arms: own.layout === 'custom' ? own.arms : null, diagonalM: needsDiagonal(own.layout) ? own.diagonalM : null };
 }

@@ -159,7 +159,7 @@ function Findings({ craft, gapM, diameterM, clearanceM, propName, estimatedCount
   if (gapM !== null && gapM < 0) lines.push({ severity: 'danger', text: `The discs of ${propName} meet: ${format.quantity(-gapM, 'length').text} too much.` });
   if (diameterM !== null && clearanceM !== null && diameterM > clearanceM) lines.push({ severity: 'danger', text: `${propName} is ${format.quantity(diameterM, 'length').text}; the frame clears ${format.quantity(clearanceM, 'length').text}.` });
   else if (gapM !== null && gapM >= 0) lines.push({ severity: 'gain', text: `${format.quantity(gapM, 'length').text} of air between the discs of ${propName}.` });
-  if (estimatedCount > 0) lines.push({ severity: 'note', text: `${estimatedCount} motor figures are estimated from its size. Type measured ones when you have them.` });
+  if (estimatedCount > 0) lines.push({ severity: 'note', text: `${estimatedCount === 1 ? 'One figure is' : `${estimatedCount} figures are`} estimated: from the motor’s size, or from a usual craft. Type measured ones when you have them.` });
   return (
     <ul className={classes.findings}>
       <li>

@@ -7,11 +7,12 @@ import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { LineBar } from '../shared/ui/LineBar.tsx';
-import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import table from '../shared/table/Table.module.css';
 import { CraftDrawing } from './CraftDrawing.tsx';
+import { FirstSteps } from './FirstSteps.tsx';
 
 /** The shelf of crafts. */
 export function Component() {
@@ -24,8 +25,8 @@ export function Component() {
       {({ items, total }) => (
         <StationPage
           eyebrow="Crafts"
-          headline={items.length === 0 ? 'Nothing on the shelf yet' : total === 1 ? 'One craft on the shelf' : `${total} crafts on the shelf`}
-          detail={items.length === 0 ? undefined : 'Enter opens a craft and takes it in hand.'}
+          headline={items.length === 0 ? 'What brings you here?' : total === 1 ? 'One craft on the shelf' : `${total} crafts on the shelf`}
+          detail={items.length === 0 ? 'Nothing is on the shelf yet: start with what you have in your hands.' : 'Enter opens a craft and takes it in hand.'}
           actions={
             <ActionLink weight="main" hint="n" to={to('/crafts/new')}>
               New craft
@@ -34,20 +35,7 @@ export function Component() {
           reasons={<p style={{ margin: 0 }}>A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start here.</p>}
         >
           {items.length === 0 ? (
-            <EmptyPage
-              title="Describe the first craft"
-              actions={
-                <>
-                  <ActionLink weight="main" to={to('/crafts/new')}>
-                    New craft
-                  </ActionLink>
-                  <ActionLink to={to('/rack/new')}>A delivery of props</ActionLink>
-                </>
-              }
-            >
-              <p>Its frame clearance, motor, ESC limit, pack and take-off weight, and the prop it flies now. That is enough to rank props from a stand run.</p>
-              <p className="muted">To look around first, stop Zivvo and run “npm run demo”: an invented workshop with three craft opens beside your own.</p>
-            </EmptyPage>
+            <FirstSteps />
           ) : (
             <Shelf items={items} />
           )}

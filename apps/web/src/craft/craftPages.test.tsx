@@ -51,10 +51,31 @@ test('the shelf: each craft with what it flies, opened by Enter and taken in han
   expect(address()).toBe('/crafts/c2?craft=c2');
 });
 
-test('an empty shelf offers the first craft', async () => {
-  show('/crafts', { 'GET /crafts': { items: [], total: 0 } });
-  await heading('Nothing on the shelf yet');
-  expect(screen.getAllByRole('link', { name: /New craft/ })[0]!.getAttribute('href')).toBe('/crafts/new');
+test('an empty shelf offers what people come with, and the demo beside it', async () => {
+  show('/crafts', { 'GET /crafts': { items: [], total: 0 }, 'POST /demo': { address: 'http://127.0.0.1:4700' } });
+  await heading('What brings you here?');
+  const steps = within(screen.getByRole('navigation', { name: 'First steps' }));
+  expect(steps.getAllByRole('link').map((l) => l.getAttribute('href'))).toEqual(['/crafts/new?then=pick', '/rack/new?then=delivery', '/fit/sketch', '/stand/first']);
+  await userEvent.click(steps.getByRole('button', { name: /Open the demo workshop/ }));
+  expect((await steps.findByRole('link', { name: /The demo workshop is open/ })).getAttribute('href')).toBe('http://127.0.0.1:4700');
+});
+
+test('a usual craft fills the form; its figures are estimated until they are typed over', async () => {
+  const { sent } = show('/crafts/new', { 'POST /crafts': craftOf(), 'GET /crafts/c1': craftOf() });
+  await heading('Describe the craft');
+  await userEvent.selectOptions(screen.getByRole('combobox', { name: /^Begin with a usual one/ }), 'Five-inch, six cells');
+  expect(field(/^Take-off weight/)).toHaveProperty('value', '700');
+  expect(field(/^Motor label/)).toHaveProperty('value', '2306 1800');
+  expect(screen.getByRole('textbox', { name: /^Take-off weight.*estimated/ })).toBeTruthy();
+  await fill('Name', 'Dipper');
+  await fill(/^Take-off weight/, '0.74 kg');
+  expect(screen.queryByRole('textbox', { name: /^Take-off weight.*estimated/ })).toBeNull();
+  await userEvent.click(screen.getByRole('button', { name: 'Put on the shelf' }));
+  await waitFor(() => expect(sent.length).toBeGreaterThan(0));
+  const body = sent[0]!.body as CraftDto;
+  expect(body).toMatchObject({ name: 'Dipper', massKg: 0.74, packSeriesCount: 6, layout: 'quadX' });
+  expect(body.estimatedFields).toEqual(expect.arrayContaining(['escLimitA', 'kvRpmPerV', 'motorMassKg']));
+  expect(body.estimatedFields).not.toContain('massKg');
 });
 
 test('the motor’s label is read, what follows from it is estimated, and a typed figure is no estimate any more', async () => {
@@ -174,6 +195,6 @@ test('a figure opens its working; a deleted craft leaves the shelf', async () =>
   expect(address()).toContain('working=carryThrustN');
   expect(await screen.findByText(/Hover in still air/)).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
-  await heading('Nothing on the shelf yet');
+  await heading('What brings you here?');
   expect(sent[0]).toMatchObject({ method: 'DELETE', path: '/crafts/c1' });
 });

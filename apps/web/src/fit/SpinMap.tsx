@@ -1,12 +1,18 @@
 import type { KeyboardEvent } from 'react';
-import type { ArmView, FittingView } from '@zivvo/contract';
+import type { ArmView, FittingView, PieceView } from '@zivvo/contract';
 import { labelSpinOf, type CraftKind } from '@zivvo/core';
 import { placeNames } from '@zivvo/words';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { faultWords, isArm, type ArmKey } from './fitView.ts';
 
+/** What the map shows of an arm. */
+export type MappedArm = Pick<ArmView, 'place' | 'level' | 'xM' | 'yM' | 'spin' | 'isSpinSeen' | 'hand' | 'isLabelForward' | 'pullN'> & { piece: Pick<PieceView, 'tag'> | null };
+
+/** What the map shows of a craft. */
+export type MappedCraft = Pick<FittingView, 'takeOff' | 'sideThrust' | 'wantedSideThrust'> & { arms: MappedArm[] };
+
 interface SpinMapProps {
-  view: FittingView;
+  view: MappedCraft;
   kind: CraftKind;
   chosen: ArmKey | null;
   /** Left out where the map is only to be looked at. */
@@ -22,7 +28,7 @@ export function SpinMap({ view, kind, chosen, onChoose, size }: SpinMapProps) {
   const upper = arms.filter((a) => a.level === 0);
   const reach = Math.max(...arms.map((a) => Math.hypot(a.xM, a.yM)), 0.05);
   const isPlane = kind === 'plane';
-  const at = (a: ArmView) => (isPlane ? { x: upper.length === 1 ? 0 : (-a.yM * 58) / reach, y: 0 } : { x: (a.yM * 58) / reach, y: (-a.xM * 58) / reach });
+  const at = (a: MappedArm) => (isPlane ? { x: upper.length === 1 ? 0 : (-a.yM * 58) / reach, y: 0 } : { x: (a.yM * 58) / reach, y: (-a.xM * 58) / reach });
   const nearest = upper.length < 2 ? 88 : Math.min(...upper.flatMap((a, i) => upper.slice(i + 1).map((b) => Math.hypot(at(a).x - at(b).x, at(a).y - at(b).y))));
   const radius = Math.max(12, Math.min(isPlane ? 40 : 30, nearest * 0.46));
   return (
@@ -46,7 +52,7 @@ function boxAround(discs: readonly { x: number; y: number }[], radius: number): 
 }
 
 /** The line over which it tips, and which side goes down. */
-function TiltLine({ view }: { view: FittingView }) {
+function TiltLine({ view }: { view: Pick<MappedCraft, 'takeOff'> }) {
   const degrees = view.takeOff.verdict === 'tips' ? view.takeOff.tip?.degrees : null;
   if (degrees === null || degrees === undefined) return null;
   return (
@@ -94,7 +100,7 @@ function PlaneFront() {
 }
 
 interface ArmProps extends Omit<SpinMapProps, 'size'> {
-  pair: ArmView[];
+  pair: MappedArm[];
   x: number;
   y: number;
   radius: number;

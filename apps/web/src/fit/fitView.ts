@@ -48,7 +48,7 @@ function stateOf({ place, level, seenSpin, spinBy, outputName, hand, piece, isLa
 }
 
 /** What is wrong at an arm, in a word each. */
-export function faultWords(view: FittingView, key: ArmKey): string[] {
+export function faultWords(view: Pick<FittingView, 'takeOff'>, key: ArmKey): string[] {
   const fault = view.takeOff.faults.find((f) => isArm(f, key));
   if (!fault) return [];
   return [fault.isSpinWrong ? 'spin' : '', fault.isHandWrong ? 'other hand' : '', !fault.isHandWrong && fault.isFaceWrong ? 'turned over' : ''].filter((w) => w !== '');
@@ -127,7 +127,7 @@ export function reversed({ spin }: Pick<ArmView, 'spin'>): Pick<ArmStateDto, 'se
 }
 
 /** The craft's answer in a line. */
-export function headlineOf(view: FittingView, craftName: string): string {
+export function headlineOf(view: Pick<FittingView, 'takeOff'>, craftName: string): string {
   const { verdict, tip, isConfirmed } = view.takeOff;
   switch (verdict) {
     case 'unknown':

@@ -11,11 +11,13 @@ import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
+import { blankModel, readingEntries } from '../shared/prop/blankModel.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
 
@@ -28,17 +30,13 @@ export function Component() {
   return propModelId === undefined ? <ModelFormPage model={null} /> : <Ready query={query}>{(model) => <ModelFormPage model={model} key={model.revision} />}</Ready>;
 }
 
-const blank = {
-  label: '', makerName: null, diameterM: null, pitchM: null, bladeCount: null, tipShape: 'standard', planform: null, chord75M: null, angle75Rad: null, material: 'unknown', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
-  note: null,
-} as unknown as PropModelDto;
-
 const withCounts = (model: PropModelView): ModelForm & PropModelView => ({ ...model, cwCount: model.stock?.cwCount ?? null, ccwCount: model.stock?.ccwCount ?? null });
 
 function ModelFormPage({ model }: { model: PropModelView | null }) {
   const format = useFormat();
   const go = useGo();
   const { to } = useInHand();
+  const [then] = useAddressParam('then');
   const { data: models } = usePropModelsQuery();
   const [create] = useCreatePropModelMutation();
   const [update] = useUpdatePropModelMutation();
@@ -47,16 +45,16 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const [remove] = useRemovePropModelMutation();
   const [restore] = useRestorePropModelMutation();
   const { form, save, isBusy, notes } = useKeptForm<ModelForm>({
-    keptAs: `model/${model?.id ?? 'new'}`, row: model && withCounts(model), blank: { ...blank, cwCount: null, ccwCount: null }, Dto: PropModelDto,
+    keptAs: `model/${model?.id ?? 'new'}`, row: model && withCounts(model), blank: { ...blankModel, cwCount: null, ccwCount: null }, Dto: PropModelDto,
     send: async ({ cwCount, ccwCount, ...values }, id, revision) => {
-      const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
+      const body = Object.fromEntries(Object.keys(blankModel).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
       await (revision === null ? create({ ...body, id }) : update({ id, body: { ...body, revision } })).unwrap();
       const hasCounts = cwCount !== null || ccwCount !== null;
       const isRecount = cwCount !== (model?.stock?.cwCount ?? null) || ccwCount !== (model?.stock?.ccwCount ?? null);
       if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
     },
     reread: async () => withCounts(await reread(model!.id).unwrap()),
-    onDone: () => go('/rack'),
+    onDone: (id) => (then === 'delivery' ? go('/rack/deliveries/new', { propModelId: id }) : go('/rack')),
   });
   const { control, handleSubmit, setValue, getValues, watch, setFocus } = form;
   const shape = watch(['diameterM', 'pitchM', 'bladeCount', 'tipShape']);
@@ -64,12 +62,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const hasShape = shape[0] > 0 && shape[1] > 0 && shape[2] >= 1 && shape[2] <= 8;
 
   const takeReading = (reading: PropLabelReading | null): void => {
-    setValue('diameterM', reading?.diameterM as number);
-    setValue('pitchM', reading?.pitchM as number);
-    setValue('bladeCount', reading?.bladeCount as number);
-    setValue('tipShape', reading?.tipShape ?? 'standard');
-    setValue('labelHand', reading?.hand ?? null);
-    setValue('planform', reading?.planform ?? null);
+    for (const [field, value] of Object.entries(readingEntries(reading))) setValue(field as keyof ModelForm, value);
   };
 
   const onSave = handleSubmit(

@@ -63,3 +63,8 @@ export interface BlobView {
   mediaType: string;
   name: string;
 }
+
+/** Where the demo workshop is served, beside this one. */
+export interface DemoView {
+  address: string;
+}

@@ -1,4 +1,4 @@
-import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, FoundView, HealthView, PackPieceView, PackServiceView, PartEventView, PersonView, ReadAirDto, UpdatePackPieceDto } from '@zivvo/contract';
+import type { AirView, BlobView, CreatePackPieceDto, CreatePersonDto, DemoView, FoundView, HealthView, PackPieceView, PackServiceView, PartEventView, PersonView, ReadAirDto, UpdatePackPieceDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 export const workshopApi = api.injectEndpoints({
@@ -18,8 +18,9 @@ export const workshopApi = api.injectEndpoints({
     storeBlob: build.mutation<BlobView, { bytes: Blob; name: string }>({
       query: ({ bytes, name }) => ({ url: `/blobs?name=${encodeURIComponent(name)}`, method: 'POST', body: bytes, headers: { 'Content-Type': 'application/octet-stream' } }),
     }),
+    openDemo: build.mutation<DemoView, void>({ query: () => ({ url: '/demo', method: 'POST' }) }),
     found: build.query<FoundView[], string>({ query: (words) => `/finder?words=${encodeURIComponent(words)}`, keepUnusedDataFor: 5 }),
   }),
 });
 
-export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useLazyPacksQuery, useAddPackMutation, useUpdatePackMutation, useRemovePackMutation, useRestorePackMutation, usePackRunsQuery, usePackHistoryQuery, useStoreBlobMutation, useFoundQuery } = workshopApi;
+export const { useHealthQuery, usePeopleQuery, useAddPersonMutation, useAirQuery, useReadAirMutation, usePacksQuery, useLazyPacksQuery, useAddPackMutation, useUpdatePackMutation, useRemovePackMutation, useRestorePackMutation, usePackRunsQuery, usePackHistoryQuery, useStoreBlobMutation, useFoundQuery, useOpenDemoMutation } = workshopApi;

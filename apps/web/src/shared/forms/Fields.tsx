@@ -1,6 +1,8 @@
 import { NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState, type ReactNode } from 'react';
+import type { EvidenceMark } from '@zivvo/core';
 import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
+import { Marked } from './Marked.tsx';
 
 interface FieldProps<T extends FieldValues> {
   control: Control<T>;
@@ -34,11 +36,22 @@ export function ChoiceField<T extends FieldValues>({ control, name, label, descr
   return <NativeSelect ref={field.ref} name={field.name} label={label} description={description} data={[...all]} value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
 }
 
+interface CountFieldProps<T extends FieldValues> extends FieldProps<T> {
+  /** Mark beside the label, for values that may still be estimates. */
+  mark?: EvidenceMark;
+  /** Called when the person types, not when the form fills the field in. */
+  onTyped?: () => void;
+}
+
 /** A whole number. */
-export function CountField<T extends FieldValues>({ control, name, label, description }: FieldProps<T>) {
+export function CountField<T extends FieldValues>({ control, name, label, description, mark, onTyped }: CountFieldProps<T>) {
   const { field, fieldState } = useController({ control, name });
   const value = field.value as number | null;
-  return <TextInput ref={field.ref} name={field.name} label={label} description={description} inputMode="numeric" autoComplete="off" value={value === null || Number.isNaN(value) ? '' : String(value)} onChange={(e) => field.onChange(e.currentTarget.value.trim() === '' ? null : Number(e.currentTarget.value))} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  const change = (text: string): void => {
+    field.onChange(text.trim() === '' ? null : Number(text));
+    onTyped?.();
+  };
+  return <TextInput ref={field.ref} name={field.name} label={<Marked label={label} mark={mark} />} description={description} inputMode="numeric" autoComplete="off" value={value === null || Number.isNaN(value) ? '' : String(value)} onChange={(e) => change(e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
 }
 
 /** A price in the workshop's own money; a decimal comma will do. */

@@ -4,7 +4,7 @@ import { isInMillimetres, unitFor, unreadableSentence } from '@zivvo/words';
 import { useState, type ReactNode } from 'react';
 import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { MILLIMETRES, useFormat } from '../format/useFormat.ts';
-import { EvidenceDot } from '../ui/EvidenceDot.tsx';
+import { Marked } from './Marked.tsx';
 
 interface QuantityFieldProps<T extends FieldValues> {
   control: Control<T>;
@@ -48,11 +48,7 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
     <TextInput
       ref={field.ref}
       name={field.name}
-      label={
-        <>
-          {label} {mark && <EvidenceDot mark={mark} />} {mark === 'estimated' && <span className="muted">estimated</span>}
-        </>
-      }
+      label={<Marked label={label} mark={mark} />}
       description={description}
       required={required}
       withAsterisk={false}

@@ -25,7 +25,7 @@ export function useInHand(): InHand {
     (path: string, change: InHandChange = {}): string => {
       const kept = applyChange(new URLSearchParams(), { craftId, propModelId, ...change });
       const text = kept.toString();
-      return text === '' ? path : `${path}?${text}`;
+      return text === '' ? path : `${path}${path.includes('?') ? '&' : '?'}${text}`;
     },
     [craftId, propModelId],
   );
