@@ -38,7 +38,7 @@ test('a bag came in: its label, then its delivery', async ({ own, page }) => {
 test('it tips over: a sketch of arms, spins and hands says where and what mends it; it shakes: questions without a craft', async ({ own, page }) => {
   const faults = watchFaults(page);
   await begin(page, own, 'It tips over or shakes');
-  await expect(headline(page)).toHaveText('This craft is right: every piece, every spin');
+  await expect(headline(page)).toHaveText('Set each arm as you see it');
   for (const arm of ['Front left', 'Front right']) await page.getByRole('group', { name: arm, exact: true }).getByRole('button', { name: /^piece/ }).click();
   await expect(headline(page)).toHaveText('This craft will tip toward its front');
   await expect(page.getByText(/Swap the pieces of front left and front right/)).toBeVisible();

@@ -42,10 +42,33 @@ test('no page scrolls sideways, from the bench’s screen to the telephone', asy
   for (const path of ['/crafts', '/rack', '/rack/new', '/crafts/new', '/stand', evening.pathname, `${evening.pathname}/import`, '/settings']) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(`${demo.address}${path}${evening.search}`, { waitUntil: 'networkidle' });
-    for (const [width, height] of [[1280, 800], [1000, 760], [390, 844]] as const) {
+    for (const [width, height] of [[1280, 800], [1000, 760], [640, 400], [390, 844]] as const) {
       await page.setViewportSize({ width, height });
       await expect.poll(async () => ({ path, width, ...(await overflowOf(page)) })).toEqual({ path, width, page: 0, work: 0 });
     }
+  }
+});
+
+test('at twice the size and on a telephone the work keeps most of the window; the rail folds to five and opens whole', async ({ demo, page }) => {
+  await openEvening(page, demo);
+  const { search } = new URL(page.url());
+  for (const [width, height] of [[640, 400], [390, 844]] as const) {
+    await page.setViewportSize({ width, height });
+    for (const path of ['/crafts', '/rack', '/fit', '/care', '/care/symptoms', '/pick/ask']) {
+      await page.goto(`${demo.address}${path}${search}`);
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+      const share = (await page.getByRole('main').boundingBox())!.height / height;
+      expect([path, width, share > 0.57 ? 'enough' : share]).toEqual([path, width, 'enough']);
+    }
+    const rail = page.getByRole('navigation', { name: 'The line' });
+    await expect(rail.getByRole('link')).toHaveCount(4);
+    await rail.getByRole('button', { name: 'Whole line' }).click();
+    await expect(rail.getByRole('link', { name: 'Crafts' })).toBeVisible();
+    await rail.getByRole('link', { name: 'Care' }).click();
+    await expect(rail.getByRole('button', { name: 'Whole line' })).toBeVisible();
+    await expect(page.getByRole('button', { name: /^(\w+ )?\d+ reasons?/ })).toBeVisible();
+    await page.getByRole('button', { name: /reasons?$/ }).click();
+    await expect(page.getByRole('complementary', { name: 'Reasons and actions' }).getByRole('listitem').first()).toBeVisible();
   }
 });
 

@@ -14,6 +14,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
+import { SaidList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
@@ -160,19 +161,13 @@ function Findings({ craft, gapM, diameterM, clearanceM, propName, estimatedCount
   if (diameterM !== null && clearanceM !== null && diameterM > clearanceM) lines.push({ severity: 'danger', text: `${propName} is ${format.quantity(diameterM, 'length').text}; the frame clears ${format.quantity(clearanceM, 'length').text}.` });
   else if (gapM !== null && gapM >= 0) lines.push({ severity: 'gain', text: `${format.quantity(gapM, 'length').text} of air between the discs of ${propName}.` });
   if (estimatedCount > 0) lines.push({ severity: 'note', text: `${estimatedCount === 1 ? 'One figure is' : `${estimatedCount} figures are`} estimated: from the motor’s size, or from a usual craft. Type measured ones when you have them.` });
-  return (
-    <ul className={classes.findings}>
-      <li>
-        {craft.kind === 'plane' ? `In cruise each prop pulls ${format.quantity(craft.carryThrustN, 'force').text}: the wing carries, estimated. ` : 'Each rotor carries its share of the weight. '}
-        <button type="button" className={classes.working} onClick={onShowHover}>
-          working
-        </button>
-      </li>
-      {lines.map((l) => (
-        <li key={l.text} data-severity={l.severity}>
-          {l.text}
-        </li>
-      ))}
-    </ul>
+  const carried = (
+    <>
+      {craft.kind === 'plane' ? `In cruise each prop pulls ${format.quantity(craft.carryThrustN, 'force').text}: the wing carries, estimated. ` : 'Each rotor carries its share of the weight. '}
+      <button type="button" className={classes.working} onClick={onShowHover}>
+        working
+      </button>
+    </>
   );
+  return <SaidList said={[...lines.map((l) => ({ ...l, key: l.text })), { severity: 'note', key: 'carried', text: carried }]} />;
 }

@@ -25,8 +25,8 @@ export function Component() {
   return (
     <StationPage
       eyebrow="Fit · Sketch"
-      headline={headlineOf(view, 'This craft')}
-      detail="Pack out. Set each arm as you see it: how the motor turns, which hand is on it, whether its label looks the way it flies."
+      headline={sketch.arms.some((arm) => arm.isSpinTurned || arm.isHandTurned || arm.isFaceTurned) ? headlineOf(view, 'This craft') : 'Set each arm as you see it'}
+      detail="Pack out. How the motor turns, which hand is on it, whether its label looks the way it flies."
       reasons={<ReasonList reasons={takeOff.reasons} />}
       actions={
         <>

@@ -106,7 +106,7 @@ function Grid({ batch, model }: { batch: BatchDetailView; model: PropModelView |
   };
   return (
     <div className={table.sheet}>
-      <table className={table.table}>
+      <table className={`${table.table} ${table.cards}`}>
         <thead>
           <tr>
             <th>Tag</th>
@@ -214,16 +214,16 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
   );
   return (
     <tr style={{ cursor: 'default' }} data-odd={isOdd}>
-      <td className="mono">
+      <td className="mono" data-head>
         <strong>{piece.tag}</strong> {isOdd && <span className={classes.odd}>stands out</span>}
       </td>
       <td>
         <HandArrow hand={piece.hand} />
       </td>
-      <td>{number('mass', 'weight', '0.00')}</td>
-      <td>{number('diameter', 'diameter', labelM === null ? '' : format.quantity(labelM, 'length').number)}</td>
-      <td>{choice('bore', 'bore', boreFits, boreFitNames)}</td>
-      <td>{choice('look', 'look', looks, lookNames)}</td>
+      <td data-label="Weight, g">{number('mass', 'weight', '0.00')}</td>
+      <td data-label={`Diameter, ${format.unit('length')}`}>{number('diameter', 'diameter', labelM === null ? '' : format.quantity(labelM, 'length').number)}</td>
+      <td data-label="Bore">{choice('bore', 'bore', boreFits, boreFitNames)}</td>
+      <td data-label="Look and feel">{choice('look', 'look', looks, lookNames)}</td>
       <td>
         {measuring.isError ? <ProblemNote error={measuring.error} /> : bad.length > 0 ? <span className={classes.bad}>{`${bad.includes('mass') ? 'weight' : 'diameter'}: not a size of a prop`}</span> : measuring.isLoading ? <span className="muted">writing…</span> : isWritten ? <span className="muted">{piece.state === 'new' ? (piece.massKg === null ? '' : 'bore and look?') : 'checked in'}</span> : <span className="muted">…</span>}
       </td>

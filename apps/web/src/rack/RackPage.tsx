@@ -77,7 +77,7 @@ function Models({ items }: { items: PropModelView[] }) {
   const rowKeys = useRowKeys({ onOpen: open });
   return (
     <div className={table.sheet}>
-      <table className={table.table}>
+      <table className={`${table.table} ${table.cards}`}>
         <thead>
           <tr>
             <th>
@@ -99,28 +99,28 @@ function Models({ items }: { items: PropModelView[] }) {
         <tbody {...rowKeys}>
           {items.map((m, i) => (
             <tr key={m.id} tabIndex={0} data-chosen={m.id === propModelId} onClick={() => open(i)}>
-              <td style={{ width: 38 }}>
+              <td data-drawn style={{ width: 38 }}>
                 <BladeGlyph diameterM={m.diameterM} pitchM={m.pitchM} bladeCount={m.bladeCount} tipShape={m.tipShape} />
               </td>
-              <td>
+              <td data-head>
                 <strong style={{ whiteSpace: 'nowrap' }}>{propModelName(m)}</strong>
                 {m.wantedCount > 0 && <div className="muted" style={{ fontSize: 12.5 }}>{`wanted: ${m.wantedCount}`}</div>}
               </td>
-              <td data-right>
+              <td data-right data-label="Diameter">
                 {format.quantity(m.diameterM, 'length').text}
                 {m.measuredDiameterM !== null && <div className="muted" style={{ fontSize: 12.5, whiteSpace: 'nowrap' }}>{`measured ${format.quantity(m.measuredDiameterM, 'length').text}`}</div>}
               </td>
-              <td data-right>{format.quantity(m.pitchM, 'length').text}</td>
-              <td data-right>{m.bladeCount}</td>
-              <td data-wide>{tipNames[m.tipShape]}</td>
-              <td data-wide>{materialNames[m.material]}</td>
-              <td data-wide data-right>
+              <td data-right data-label="Pitch">{format.quantity(m.pitchM, 'length').text}</td>
+              <td data-right data-label="Blades">{m.bladeCount}</td>
+              <td data-wide data-label="Tip">{tipNames[m.tipShape]}</td>
+              <td data-wide data-label="Material">{materialNames[m.material]}</td>
+              <td data-wide data-right data-label="Weight">
                 {format.quantityOrDash(m.measuredMassKg, 'mass')}
               </td>
-              <td data-right style={{ color: 'var(--indigo)' }}>
+              <td data-right data-label="CW" style={{ color: 'var(--indigo)' }}>
                 {m.stock?.cwCount ?? '–'}
               </td>
-              <td data-right style={{ color: 'var(--plum)' }}>
+              <td data-right data-label="CCW" style={{ color: 'var(--plum)' }}>
                 {m.stock?.ccwCount ?? '–'}
               </td>
             </tr>

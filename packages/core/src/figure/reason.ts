@@ -1,5 +1,6 @@
 /** Danger before action before gain: the order in which reasons are shown. */
-export type Severity = 'danger' | 'caution' | 'action' | 'gain' | 'note';
+export const severities = ['danger', 'caution', 'action', 'gain', 'note'] as const;
+export type Severity = (typeof severities)[number];
 
 /** A sentence that is not yet words: what is so, with this craft's values in SI. */
 export interface Reason {
@@ -10,9 +11,7 @@ export interface Reason {
   figure: string | null;
 }
 
-const ORDER: Record<Severity, number> = { danger: 0, caution: 1, action: 2, gain: 3, note: 4 };
-
 /** Reasons in the order of their weight; equal weights keep the order in which they were found. */
 export function bySeverity(reasons: readonly Reason[]): Reason[] {
-  return [...reasons].sort((a, b) => ORDER[a.severity] - ORDER[b.severity]);
+  return [...reasons].sort((a, b) => severities.indexOf(a.severity) - severities.indexOf(b.severity));
 }

@@ -1,3 +1,4 @@
+import { nearStations } from './Rail.tsx';
 import { address } from '../../test/onPage.ts';
 import { pretendServer } from '../../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
@@ -100,4 +101,15 @@ test('a craft that is gone is left to the page of Pick to tell', async () => {
   const told = listeningPool();
   await startPick(new URL('http://zivvo.test/pick?craft=gone'));
   expect(told).toEqual([]);
+});
+
+test.each([
+  [7, 0, 0],
+  [7, 1, 0],
+  [7, 3, 2],
+  [7, 6, 3],
+  [7, -1, 0],
+  [12, 11, 8],
+])('of %i stations with number %i open, the narrow rail begins at %i', (count, open, from) => {
+  expect(nearStations(count, open)).toEqual({ from, to: from + 4 });
 });

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { useFormat } from '../format/useFormat.ts';
 import { useInHand } from '../inHand/useInHand.ts';
 import classes from './ReasonList.module.css';
+import { useCountReasons } from './reasonCount.ts';
 import { SeverityMark } from './ReasonList.tsx';
 
 const PLACES: Record<ReadyPlace, { path: string; words: string }> = {
@@ -16,6 +17,7 @@ const PLACES: Record<ReadyPlace, { path: string; words: string }> = {
 export function ReadyList({ ready: { missing }, here }: { ready: ReadyToFly; here?: ReadyPlace }) {
   const format = useFormat();
   const { to } = useInHand();
+  useCountReasons(missing.map(({ reason }) => reason.severity));
   if (missing.length === 0) return null;
   return (
     <section aria-label="Before it flies" className={classes.ready}>

@@ -1,7 +1,8 @@
 import { IconAlertTriangle, IconArrowRight, IconCheck, IconPoint, IconSquareX, type Icon } from '@tabler/icons-react';
 import type { Reason, Severity } from '@zivvo/core';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useFormat } from '../format/useFormat.ts';
+import { useCountReasons } from './reasonCount.ts';
 import classes from './ReasonList.module.css';
 
 const LOOKS: Record<Severity, { icon: Icon; word: string; colour: string }> = {
@@ -20,10 +21,26 @@ export function SeverityMark({ severity }: { severity: Severity }) {
   return <Mark size={18} stroke={2} color={colour} role="img" aria-label={word} className={classes.mark} />;
 }
 
+/** Reasons whose sentences a page makes itself, with the same marks as everywhere. */
+export function SaidList({ said }: { said: readonly { severity: Severity; text: ReactNode; key: string }[] }) {
+  useCountReasons(said.map((s) => s.severity));
+  return (
+    <ul className={classes.reasons}>
+      {said.map(({ severity, text, key }) => (
+        <li key={key}>
+          <SeverityMark severity={severity} />
+          <span>{text}</span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** Reasons in plain sentences: danger first, five at most, the rest behind *more*. */
 export function ReasonList({ reasons, onShow, onPoint }: { reasons: readonly Reason[]; onShow?: (figure: string) => void; onPoint?: (figure: string | null) => void }) {
   const format = useFormat();
   const [isWhole, setWhole] = useState(false);
+  useCountReasons(reasons.map((r) => r.severity));
   const shown = isWhole ? reasons : reasons.slice(0, SHOWN);
   if (reasons.length === 0) return <p className="muted">Nothing to say yet.</p>;
   return (

@@ -1,4 +1,7 @@
-import { useState, type ReactNode } from 'react';
+import type { Severity } from '@zivvo/core';
+import { useCallback, useState, type ReactNode } from 'react';
+import { gravest, ReasonCount } from './reasonCount.ts';
+import { SeverityMark } from './ReasonList.tsx';
 import classes from './StationPage.module.css';
 
 export interface StationPageProps {
@@ -19,6 +22,10 @@ export interface StationPageProps {
 /** A station: answer above, work in the middle, reasons and the action at the right. */
 export function StationPage({ eyebrow, headline, detail, tools, reasons, actions, children }: StationPageProps) {
   const [isOpen, setOpen] = useState(false);
+  const [said, setSaid] = useState<Readonly<Record<string, readonly Severity[]>>>({});
+  const hear = useCallback((list: string, severities: readonly Severity[] | null): void => setSaid(({ [list]: _before, ...others }) => (severities === null ? others : { ...others, [list]: severities })), []);
+  const all = Object.values(said).flat();
+  const worst = gravest(all);
   const hasSide = reasons !== undefined || actions !== undefined;
   return (
     <div className={classes.station} data-side={hasSide}>
@@ -40,9 +47,12 @@ export function StationPage({ eyebrow, headline, detail, tools, reasons, actions
           {reasons !== undefined && (
             <div className={classes.reasons}>
               <button type="button" className={classes.handle} aria-expanded={isOpen} onClick={() => setOpen(!isOpen)}>
-                Reasons
+                {worst !== null && <SeverityMark severity={worst} />}
+                <span>{all.length === 0 ? 'Reasons' : all.length === 1 ? '1 reason' : `${all.length} reasons`}</span>
               </button>
-              {reasons}
+              <div className={classes.said}>
+                <ReasonCount value={hear}>{reasons}</ReasonCount>
+              </div>
             </div>
           )}
           {actions !== undefined && <div className={classes.actions}>{actions}</div>}

@@ -1,6 +1,6 @@
 import { useElementSize } from '@mantine/hooks';
 import { NativeSelect } from '@mantine/core';
-import { liveChannels, standQuantities, thrustAtSamePower, TREND_SHAKE_FACTOR, TREND_THRUST_RATIO, type LiveChannel, type LimitedChannel, type SimulatedFault } from '@zivvo/core';
+import { liveChannels, standQuantities, thrustAtSamePower, TREND_SHAKE_FACTOR, TREND_THRUST_RATIO, type LiveChannel, type LimitedChannel, type Severity, type SimulatedFault } from '@zivvo/core';
 import { formatShare, quantityNames, unitFor } from '@zivvo/words';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -15,6 +15,7 @@ import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../../shared/ui/Action.tsx';
 import { ProblemNote } from '../../shared/ui/PageStates.tsx';
 import { propModelName } from '../../shared/ui/propModelName.ts';
+import { SaidList } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { takeAway } from '../../shared/ui/takeAway.ts';
 import { ArmPanel } from './ArmPanel.tsx';
@@ -223,13 +224,16 @@ interface LiveReasonsProps {
 /** What to mind, and what is kept. */
 function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReasonsProps) {
   const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter((entry): entry is [LimitedChannel, number] => entry[1] !== null);
+  const said: { severity: Severity; text: string; key: string }[] = [
+    ...(live.isLost ? [{ severity: 'danger' as const, key: 'lost', text: 'Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.' }] : []),
+    ...(view.cut?.reason === 'trend' ? [{ severity: 'danger' as const, key: 'trend', text: view.cut.channel === 'thrustN' ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.' : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.' }] : []),
+    { severity: 'caution', key: 'behind', text: 'Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.' },
+    ...(referenceName !== null && isExtended ? [{ severity: 'note' as const, key: 'extended', text: `${referenceName} was not measured at this power: its curve is extended.` }] : []),
+    { severity: 'note', key: 'limits', text: `Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.` },
+  ];
   return (
     <div className={classes.reasons}>
-      {live.isLost && <p data-severity="danger">Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.</p>}
-      {view.cut?.reason === 'trend' && <p data-severity="danger">{view.cut.channel === 'thrustN' ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.' : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.'}</p>}
-      <p data-severity="caution">Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.</p>
-      {referenceName !== null && isExtended && <p>{`${referenceName} was not measured at this power: its curve is extended.`}</p>}
-      <p>{`Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.`}</p>
+      <SaidList said={said} />
       <h3>Points kept</h3>
       {view.points.length === 0 ? (
         <p className="muted">None yet. A point is the mean of the last second.</p>
