@@ -353,7 +353,7 @@ function pen(values: Values, choices: UnitChoices): Pen {
     gramMillimetres: (key) => formatUnbalance(numberOf(key)),
     place: (key) => placeNames[String(values[key] ?? '') as RotorPlace]?.toLowerCase() ?? 'that arm',
     toward: (key) => (values[key] === '' ? 'one side' : towardName(values[key] as RotorPlace)),
-    carePlace: (key) => carePlaceNames[String(values[key] ?? '') as CarePlace] ?? 'prop',
+    carePlace: (key) => `${carePlaceNames[String(values[key] ?? '') as CarePlace] ?? 'prop'}${values.blade === undefined ? '' : ` of blade ${values.blade}`}`,
     material: (key) => materialNames[String(values[key] ?? '')] ?? 'material',
     materialFirst: (key) => upperFirst(materialNames[String(values[key] ?? '')] ?? 'material'),
     are: (key) => (values[key] === 1 ? 'is' : 'are'),

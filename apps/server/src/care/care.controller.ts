@@ -1,7 +1,7 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import {
   CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateJobTicketDto, CreateModelAlertDto, CreateWalkaroundDto, DrillAnswerDto, ReleaseAlertDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto, UpdateJobTicketDto,
-  type CareView, type DrillScoreView, type GainSheetView, type JobTicketView, type LogEntryView, type ModelAlertView, type SymptomCaseView, type SymptomStartView, type WalkaroundView,
+  type CareView, type DrillScoreView, type GainSheetView, type JobTicketView, type LogEntryView, type ModelAlertView, type RotationView, type SymptomCaseView, type SymptomStartView, type WalkaroundView,
 } from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { MomentPipe } from '../common/momentPipe.ts';
@@ -10,6 +10,7 @@ import { CareService } from './care.service.ts';
 import { GainService } from './gain.service.ts';
 import { MaintenanceLogService } from './maintenanceLog.service.ts';
 import { PracticeService } from './practice.service.ts';
+import { RotationService } from './rotation.service.ts';
 import { SymptomService } from './symptom.service.ts';
 import { TicketService } from './ticket.service.ts';
 
@@ -19,11 +20,17 @@ export class CareController {
     private readonly care: CareService,
     private readonly symptoms: SymptomService,
     private readonly log: MaintenanceLogService,
+    private readonly rotation: RotationService,
   ) {}
 
   @Get()
   find(@Param('craftId', IdPipe) craftId: string): Promise<CareView> {
     return this.care.find(craftId);
+  }
+
+  @Get('rotation')
+  turns(@Param('craftId', IdPipe) craftId: string): Promise<RotationView> {
+    return this.rotation.ofCraft(craftId);
   }
 
   @Put('setting')

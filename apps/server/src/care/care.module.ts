@@ -10,6 +10,7 @@ import { AlertRepository, DrillRepository, FlightRepository, GainSheetRepository
 import { CareService } from './care.service.ts';
 import { GainService } from './gain.service.ts';
 import { MaintenanceLogService } from './maintenanceLog.service.ts';
+import { RotationService } from './rotation.service.ts';
 import { PracticeService } from './practice.service.ts';
 import { SymptomService } from './symptom.service.ts';
 import { TicketService } from './ticket.service.ts';
@@ -19,7 +20,7 @@ const repositories = [SettingRepository, WalkaroundRepository, FlightRepository,
 @Module({
   imports: [CraftModule, PieceModule, PropModelModule, StandModule, WorkshopModule],
   controllers: [CareController, ModelAlertController, GainSheetController, JobTicketController, DrillController],
-  providers: [CareService, AlertService, GainService, TicketService, SymptomService, PracticeService, MaintenanceLogService, ...repositories],
+  providers: [CareService, AlertService, GainService, TicketService, SymptomService, PracticeService, RotationService, MaintenanceLogService, ...repositories],
   exports: [AlertService],
 })
 export class CareModule {}

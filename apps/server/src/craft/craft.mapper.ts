@@ -43,6 +43,7 @@ export function toCraftColumns(dto: CraftDto) {
     standbyPowerW: dto.standbyPowerW ?? null,
     ductThrustRatio: dto.ductThrustRatio ?? null,
     referencePropModelId: dto.referencePropModelId ?? null,
+    kits: dto.kits ?? [],
     note: dto.note ?? null,
   };
 }

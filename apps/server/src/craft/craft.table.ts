@@ -1,4 +1,4 @@
-import { craftLimits, layouts, packChemistries, spins, spinTables, uses, type ArmDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
+import { craftLimits, layouts, packChemistries, spins, spinTables, uses, type ArmDto, type KitDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
 import type { Rotor } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -48,6 +48,8 @@ export const craft = pgTable(
     referencePropModelId: uuid().references(() => propModel.id),
     note: text(),
     use: text().$type<(typeof uses)[number]>(),
+    /** Other ways in which it flies. */
+    kits: jsonb().$type<KitDto[]>().notNull().default([]),
     weights: jsonb().$type<WeightsDto>(),
   },
   (column) => [

@@ -5,10 +5,10 @@ import type { EventRepository } from '../event/event.repository.ts';
 import type { LivingPiece } from './piece.repository.ts';
 
 export function toPieceView({ piece, life }: LivingPiece): PieceView {
-  const { tag, propModelId, batchId, hand, massKg, diameterM, boreFit, look, hubThicknessM, droopM, colour, note, photoSha256 } = piece;
+  const { tag, propModelId, batchId, hand, massKg, diameterM, boreFit, look, hubThicknessM, droopM, bladeTags, colour, note, photoSha256 } = piece;
   const { state, retiredAs, craftId, place, level, setId, location, isTruedStatic, isTruedDynamic, touchedAt } = life;
   return {
-    ...toRowView(piece), tag, propModelId, batchId, hand, massKg, diameterM, boreFit, look, hubThicknessM, droopM, colour, note, photoSha256,
+    ...toRowView(piece), tag, propModelId, batchId, hand, massKg, diameterM, boreFit, look, hubThicknessM, droopM, bladeTags, colour, note, photoSha256,
     state, retiredAs, craftId, place, level, setId, location, isTruedStatic, isTruedDynamic, touchedAt: touchedAt.toISOString(),
   };
 }

@@ -11,6 +11,6 @@ import { StickerService } from './sticker.service.ts';
   imports: [CraftModule, PropModelModule],
   controllers: [PieceController, BatchController, SetController, StickerController],
   providers: [PieceService, SetService, StickerService, PieceRepository, BatchRepository, PieceSetRepository],
-  exports: [PieceService, PieceRepository],
+  exports: [PieceService, PieceRepository, SetService],
 })
 export class PieceModule {}

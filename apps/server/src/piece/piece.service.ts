@@ -65,7 +65,7 @@ export class PieceService {
   async describe(id: string, dto: DescribePieceDto): Promise<PieceDetailView> {
     await this.db.transaction(async (tx) => {
       const { piece } = await this.pieces.findLiving(tx, id);
-      const columns = { ...toMeasureColumns(dto), hand: dto.hand, hubThicknessM: dto.hubThicknessM ?? null, droopM: dto.droopM ?? null, colour: dto.colour ?? null, note: dto.note ?? null, photoSha256: dto.photoSha256 ?? null };
+      const columns = { ...toMeasureColumns(dto), hand: dto.hand, hubThicknessM: dto.hubThicknessM ?? null, droopM: dto.droopM ?? null, bladeTags: dto.bladeTags ?? null, colour: dto.colour ?? null, note: dto.note ?? null, photoSha256: dto.photoSha256 ?? null };
       await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
       await this.ledger.record(tx, id, { kind: 'pieceDescribed', pieceId: id, ...columns });
     });
@@ -146,7 +146,7 @@ export class PieceService {
       const id = this.rows.makeId();
       const serialNumber = first + i;
       const tag = pieceTag(serialNumber);
-      await this.pieces.add(tx, { ...this.rows.newRow(id), serialNumber, tag, propModelId: dto.propModelId, batchId: dto.id, hand, massKg: null, diameterM: null, boreFit: null, look: null, hubThicknessM: null, droopM: null, colour: model.colour, note: null, photoSha256: null });
+      await this.pieces.add(tx, { ...this.rows.newRow(id), serialNumber, tag, propModelId: dto.propModelId, batchId: dto.id, hand, massKg: null, diameterM: null, boreFit: null, look: null, hubThicknessM: null, droopM: null, bladeTags: null, colour: model.colour, note: null, photoSha256: null });
       await this.ledger.record(tx, id, { kind: 'pieceAdded', pieceId: id, location: dto.location ?? null });
     }
   }

@@ -2,6 +2,7 @@ import { boreFits, looks, pieceHands, pieceLimits } from '@zivvo/contract';
 import { doublePrecision, index, integer, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { moment } from '../database/moment.ts';
 import { propModel } from '../propModel/propModel.table.ts';
 
 /** One delivery of a model. */
@@ -40,6 +41,8 @@ export const propPiece = pgTable(
     hubThicknessM: doublePrecision(),
     droopM: doublePrecision(),
     colour: text(),
+    /** Tags of the blades of a folding prop, in their order from the mark at the hub, a space between. */
+    bladeTags: text(),
     note: text(),
     photoSha256: text(),
   },
@@ -65,6 +68,8 @@ export const pieceSet = pgTable(
     ...rowColumns(),
     name: text().notNull(),
     craftId: uuid().references(() => craft.id),
+    /** Since when it rests; null while it may fly. */
+    restedAt: moment(),
   },
   (t) => [index().on(t.workshopId, t.name), index().on(t.craftId), index().on(t.personId)],
 );

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, Problem, PropModelListView, PropModelView, YieldView } from '@zivvo/contract';
+import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, RotationView, Problem, PropModelListView, PropModelView, YieldView } from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
@@ -184,6 +184,14 @@ describe('sets', () => {
     expect((await join([pieces[2]!.id, stranger.id])).needs).toMatchObject({ missing: { cwCount: 0, ccwCount: 0 }, strangers: [stranger.id], isComplete: false });
     await act(stranger.id, { action: 'leaveSet' }).expect(200);
     expect((await join([pieces[3]!.id])).needs).toMatchObject({ isComplete: true });
+    const { revision } = (await server.http.get(`/api/sets/${id}`).expect(200)).body as PieceSetView;
+    const rested = (await server.http.put(`/api/sets/${id}`).send({ name: 'K12', craftId: craft.id, isResting: true, revision }).expect(200)).body as PieceSetView;
+    expect(rested.restedAt).not.toBeNull();
+    const renamed = (await server.http.put(`/api/sets/${id}`).send({ name: 'K13', craftId: craft.id, revision: revision + 1 }).expect(200)).body as PieceSetView;
+    expect(renamed).toMatchObject({ name: 'K13', restedAt: rested.restedAt });
+    const { sets } = (await server.http.get(`/api/care/${craft.id}/rotation`).expect(200)).body as RotationView;
+    expect(sets.find((s) => s.id === id)).toMatchObject({ name: 'K13', restedAt: rested.restedAt });
+    expect(((await server.http.put(`/api/sets/${id}`).send({ name: 'K12', craftId: craft.id, isResting: false, revision: revision + 2 }).expect(200)).body as PieceSetView).restedAt).toBeNull();
     await server.http.delete(`/api/sets/${id}`).expect(204);
     await server.http.post(`/api/sets/${id}/restore`).expect(200);
   });

@@ -30,12 +30,14 @@ export class SetService {
   }
 
   async create({ id, name, craftId }: CreatePieceSetDto): Promise<PieceSetView> {
-    await this.sets.add(this.db, { ...this.rows.newRow(id), name: name.trim(), craftId: craftId ?? null });
+    await this.sets.add(this.db, { ...this.rows.newRow(id), name: name.trim(), craftId: craftId ?? null, restedAt: null });
     return this.find(id);
   }
 
-  async update(id: string, { name, craftId, revision }: UpdatePieceSetDto): Promise<PieceSetView> {
-    await this.sets.revise(this.db, id, revision, { name: name.trim(), craftId: craftId ?? null }, this.clock.now());
+  async update(id: string, { name, craftId, isResting, revision }: UpdatePieceSetDto): Promise<PieceSetView> {
+    const { restedAt } = await this.sets.find(this.db, id);
+    const rests = isResting ?? restedAt !== null;
+    await this.sets.revise(this.db, id, revision, { name: name.trim(), craftId: craftId ?? null, restedAt: rests ? (restedAt ?? this.clock.now()) : null }, this.clock.now());
     return this.find(id);
   }
 
@@ -57,5 +59,5 @@ export class SetService {
 
 function toSetView(row: PieceSetRow, living: LivingPiece[], craft: CraftRow | undefined): PieceSetView {
   const pieces = living.map(toPieceView);
-  return { ...toRowView(row), name: row.name, craftId: row.craftId, pieces, needs: craft ? setState(pieces, handsNeeded(craft.rotors, layoutKind(craft.layout))) : null };
+  return { ...toRowView(row), name: row.name, craftId: row.craftId, restedAt: row.restedAt?.toISOString() ?? null, pieces, needs: craft ? setState(pieces, handsNeeded(craft.rotors, layoutKind(craft.layout))) : null };
 }

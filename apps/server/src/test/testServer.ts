@@ -33,7 +33,12 @@ export async function startTestServer(): Promise<TestServer> {
     .useValue(database)
     .overrideProvider(STAND_LINK)
     .useValue(inlineStandLink())
-    .compile();
+    .compile()
+    .catch(async (error: unknown) => {
+      // A server that cannot be put together holds nobody up.
+      await database.close();
+      throw error;
+    });
   const app = module.createNestApplication<NestExpressApplication>({ bodyParser: false, logger: false });
   dressApplication(app, config);
   await app.init();

@@ -50,6 +50,7 @@ export const router = createBrowserRouter([
             lazy: () => import('../pick/PickPage.tsx'),
           },
           { path: 'pick/compare', lazy: () => import('../pick/ComparePage.tsx') },
+          { path: 'pick/kits', lazy: () => import('../pick/KitsPage.tsx') },
           { path: 'pick/ladder', lazy: () => import('../pick/LadderPage.tsx') },
           { path: 'pick/ask', lazy: () => import('../pick/AskPage.tsx') },
           { path: 'true', lazy: () => import('../balance/TruePage.tsx') },

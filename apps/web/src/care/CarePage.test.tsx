@@ -2,12 +2,12 @@ import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { MotorPieceView } from '@zivvo/contract';
+import type { MotorPieceView, RotationView } from '@zivvo/contract';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { aCare, aCraft, aModel, aPiece, aWalk } from './care.fixtures.ts';
 import { Component as CarePage } from './CarePage.tsx';
 
-const answers = (care = aCare(), more: object = {}) => ({ 'GET /crafts/c1': aCraft, 'GET /care/c1': care, 'GET /prop-models': { items: [aModel], total: 1 }, 'GET /pack-pieces': [{ id: 'p1', tag: 'P1' }], ...more });
+const answers = (care = aCare(), more: object = {}) => ({ 'GET /crafts/c1': aCraft, 'GET /care/c1': care, 'GET /prop-models': { items: [aModel], total: 1 }, 'GET /pack-pieces': [{ id: 'p1', tag: 'P1' }], 'GET /care/c1/rotation': { sets: [], nextSetId: null }, ...more });
 const show = (): void => void renderInApp(<CarePage />, { address: '/care?craft=c1' });
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');
 const region = (name: string): Promise<HTMLElement> => screen.findByRole('region', { name });
@@ -139,4 +139,22 @@ test('what is missing before it flies stands first, each with the way there', as
   expect(within(missing).getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')])).toEqual([['Balance', '/true?craft=c1'], ['Open Fit', '/fit?craft=c1'], ['Walk round', '/care/walk?craft=c1']]);
   expect(plain(missing.textContent)).toContain('The last look is of 23 November: a look is of the same day.');
   expect(plain(missing.textContent)).toContain('Front left was changed since somebody signed');
+});
+
+test('sets take turns: whose it is, which rests, and putting one to rest', async () => {
+  const turns: RotationView = {
+    sets: [
+      { id: 's2', name: 'K13', revision: 4, usedRatio: 0.2, flownS: 7200, isOn: false, isComplete: true, restedAt: null },
+      { id: 's1', name: 'K12', revision: 2, usedRatio: 0.6, flownS: 36_000, isOn: true, isComplete: true, restedAt: null },
+      { id: 's3', name: 'K14', revision: 1, usedRatio: 0.1, flownS: 0, isOn: false, isComplete: true, restedAt: '2026-10-01T10:00:00Z' },
+    ],
+    nextSetId: 's2',
+  };
+  const { sent } = pretendServer(answers(aCare(), { 'GET /care/c1/rotation': turns, 'PUT /sets/s1': {} }));
+  show();
+  const rest = await region('Rest and rotate');
+  expect(within(rest).getByRole('heading', { name: 'K13 is next: it has flown least' })).toBeTruthy();
+  expect(plain(rest.textContent)).toContain('10 % used, 0.0 h, resting since 1 Oct 2026');
+  await userEvent.click(within(rest).getByRole('button', { name: 'Rest K12' }));
+  expect(sent.at(-1)!.body).toEqual({ name: 'K12', craftId: 'c1', isResting: true, revision: 2 });
 });

@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
 import { useKeys } from '../app/keys.ts';
-import { useCareQuery, useMendPieceMutation, useReleaseAlertMutation, useRaiseAlertMutation, useRemoveFlightMutation, useRestoreFlightMutation, useSetCareMutation } from '../shared/api/careApi.ts';
-import { useActOnPiecesMutation, useBatchesQuery, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
+import { useCareQuery, useMendPieceMutation, useReleaseAlertMutation, useRaiseAlertMutation, useRemoveFlightMutation, useRestoreFlightMutation, useRotationQuery, useSetCareMutation } from '../shared/api/careApi.ts';
+import { useActOnPiecesMutation, useBatchesQuery, useUpdateMotorMutation, useUpdateSetMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay, formatTime } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -62,6 +62,7 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
       }
     >
       <Lives craft={craft} care={care} />
+      <Rotation craft={craft} />
       <div className={classes.columns}>
         <FlightEntry craft={craft} />
         <Recent craft={craft} care={care} />
@@ -123,6 +124,33 @@ function Life({ craft, care, cared }: { craft: CraftView; care: CareView; cared:
       <span>{dueWords(life)}</span>
       {cared.openOutcome !== null && <OpenOutcome craft={craft} care={care} cared={cared} outcome={cared.openOutcome} />}
     </li>
+  );
+}
+
+/** Whose turn it is: sets that take turns age together; a set may rest and come back. */
+function Rotation({ craft }: { craft: CraftView }) {
+  const { to } = useInHand();
+  const { data } = useRotationQuery(craft.id);
+  const [update, updating] = useUpdateSetMutation();
+  if (!data || data.sets.length === 0) return null;
+  const next = data.sets.find((s) => s.id === data.nextSetId);
+  const on = data.sets.find((s) => s.isOn);
+  return (
+    <section className={classes.sheet} aria-label="Rest and rotate">
+      <h2>{next ? `${next.name} is next: it has flown least` : on ? `${on.name} may stay on` : 'No set of this craft may fly now'}</h2>
+      <ul className={classes.rows}>
+        {data.sets.map(({ id, name, revision, usedRatio, flownS, isOn, isComplete, restedAt }) => (
+          <li key={id} style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', alignItems: 'center' }}>
+            <Link to={to('/rack/sets')} style={{ minWidth: 70, fontWeight: 700 }}>
+              {name}
+            </Link>
+            <span style={{ flex: '1 1 220px' }}>{`${formatShare(usedRatio, 0)} used, ${formatNumber(flownS / 3600, 1)} h${isOn ? ', on the craft' : ''}${isComplete ? '' : ', not complete'}${restedAt === null ? '' : `, resting since ${formatDay(restedAt)}`}`}</span>
+            <Action onClick={() => void update({ id, body: { name, craftId: craft.id, isResting: restedAt === null, revision } })}>{restedAt === null ? `Rest ${name}` : `Put ${name} back`}</Action>
+          </li>
+        ))}
+      </ul>
+      <ProblemNote error={updating.error} />
+    </section>
   );
 }
 

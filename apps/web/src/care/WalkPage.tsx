@@ -1,5 +1,5 @@
 import type { CareView, CraftView, PropLookView, WalkaroundView } from '@zivvo/contract';
-import { findingsAt, LEAST_LOOK_S, type CarePlace } from '@zivvo/core';
+import { bladePlaces, findingsAt, LEAST_LOOK_S, type CarePlace } from '@zivvo/core';
 import { careOutcomeNames, carePlaceNames, findingNames, formatNumber, lookSideNames, placeNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -42,6 +42,8 @@ function useKeptWalk(craft: CraftView): [Walk, (change: (walk: Walk) => Walk) =>
 function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
   const [walk, change, restart] = useKeptWalk(craft);
   const [open, setOpen] = useState<'no' | 'places' | CarePlace>('no');
+  const [blade, setBlade] = useState<number | null>(null);
+  const { data: models } = usePropModelsQuery();
   const [keep, keeping] = useWalkRoundMutation();
   const [done, setDone] = useState<WalkaroundView | null>(null);
   const { to } = useInHand();
@@ -70,6 +72,8 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
   ]);
   if (done) return <Result craft={craft} care={care} walk={done} onAgain={() => setDone(null)} />;
   const on = care.pieces.find((p) => p.piece.place === look.place && p.piece.level === look.level);
+  const bladeCount = models?.items.find((m) => m.id === (on?.piece.propModelId ?? craft.referencePropModelId))?.bladeCount ?? 2;
+  const bladeTags = (on?.piece.bladeTags ?? '').split(/[\s,]+/).filter((tag) => tag !== '');
   const seenCount = walk.looks.filter((l) => nextSide(l) === null).length;
   return (
     <StationPage
@@ -95,9 +99,9 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
           {look.findings.length > 0 && (
             <ul className={classes.rows} aria-label="Found here">
               {look.findings.map((f) => (
-                <li key={`${f.place}/${f.what}`} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
-                  <strong style={{ flex: 1 }}>{`${findingNames[f.what]}: ${carePlaceNames[f.place]}`}</strong>
-                  <Action weight="quiet" onClick={() => change((w) => withFinding(w, f.place, f.what))}>
+                <li key={`${f.place}/${f.what}/${f.blade ?? ''}`} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
+                  <strong style={{ flex: 1 }}>{`${findingNames[f.what]}: ${carePlaceNames[f.place]}${f.blade ? ` of blade ${f.blade}` : ''}`}</strong>
+                  <Action weight="quiet" onClick={() => change((w) => withFinding(w, f.place, f.what, f.blade ?? null))}>
                     Take back
                   </Action>
                 </li>
@@ -140,6 +144,18 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
           )}
           {open !== 'no' && open !== 'places' && (
             <>
+              {bladePlaces.includes(open) && (
+                <>
+                  <h3>Which blade? Count from the mark at the hub, clockwise as the label is seen</h3>
+                  <div className={classes.keys} role="group" aria-label="Which blade">
+                    {Array.from({ length: bladeCount }, (_, i) => i + 1).map((n) => (
+                      <button key={n} type="button" className={classes.key} aria-pressed={blade === n} onClick={() => setBlade(blade === n ? null : n)}>
+                        {bladeTags[n - 1] === undefined ? `Blade ${n}` : `Blade ${n}: ${bladeTags[n - 1]}`}
+                      </button>
+                    ))}
+                  </div>
+                </>
+              )}
               <h3>{`What is at the ${carePlaceNames[open]}?`}</h3>
               <div className={classes.keys}>
                 {findingsAt(open).map((what) => (
@@ -148,7 +164,8 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
                     type="button"
                     className={classes.key}
                     onClick={() => {
-                      change((w) => withFinding(w, open, what));
+                      change((w) => withFinding(w, open, what, bladePlaces.includes(open) ? blade : null));
+                      setBlade(null);
                       setOpen('no');
                     }}
                   >

@@ -45,6 +45,7 @@ test('how a craft stands, in words', () => {
   expect(headlineOf('Petrel', { verdict: 'grounded' })).toBe('Petrel stays on the ground');
   const look = { place: 'rearLeft' as const, level: 0, seen: [], findings: [], photoSha256: null, pieceId: 'p', isTruingVoid: false, reasons: [] };
   expect(outcomeHeadline('Petrel', { outcome: 'retire', looks: [{ ...look, tag: 'AB12', outcome: 'retire' }, { ...look, tag: 'CD34', outcome: 'fly' }] }, { verdict: 'grounded' })).toBe('AB12: retire');
+  expect(outcomeHeadline('Petrel', { outcome: 'retirePair', looks: [{ ...look, tag: 'AB12', outcome: 'clean' }, { ...look, tag: 'CD34', outcome: 'retirePair' }] }, { verdict: 'grounded' })).toBe('CD34: retire the pair; AB12: clean up, true again');
   expect(outcomeHeadline('Petrel', { outcome: 'fly', looks: [] }, { verdict: 'fit' })).toBe('Petrel is fit to fly');
   expect(outcomeHeadline('Petrel', { outcome: 'fly', looks: [] }, { verdict: 'unsigned' })).toBe('Nothing found, but Petrel is not signed for');
 });

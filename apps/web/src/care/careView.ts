@@ -1,5 +1,5 @@
 import type { CaredPieceView, CreateWalkaroundDto, FindingDto, PropLookDto, WalkaroundView } from '@zivvo/contract';
-import { worstOutcome, type CarePlace, type ReadyToFly, type FindingKind, type Rotor } from '@zivvo/core';
+import { careOutcomes, type CarePlace, type ReadyToFly, type FindingKind, type Rotor } from '@zivvo/core';
 import { careOutcomeNames, placeNames, readyVerdictNames } from '@zivvo/words';
 
 /** What of a craft says how it stands. */
@@ -18,9 +18,12 @@ export function dueWords({ usedRatio, dueInDays }: CaredPieceView['life']): stri
 /** What a look ends in; where it found nothing, what else the craft waits for. */
 export function outcomeHeadline(craft: string, { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>, ready: Pick<ReadyToFly, 'verdict'>): string {
   if (outcome === 'fly') return ready.verdict === 'fit' ? headlineOf(craft, ready) : `Nothing found, but ${headlineOf(craft, ready)}`;
-  const bad = looks.filter((l) => l.outcome !== 'fly');
-  const names = bad.map((l) => l.tag ?? placeNames[l.place].toLowerCase());
-  return `${names.join(', ')}: ${careOutcomeNames[worstOutcome(bad.map((l) => l.outcome))]}`;
+  // What is said of one that goes is not said of one that is only dressed.
+  return [...careOutcomes]
+    .reverse()
+    .filter((o) => o !== 'fly' && looks.some((l) => l.outcome === o))
+    .map((o) => `${looks.filter((l) => l.outcome === o).map((l) => l.tag ?? placeNames[l.place].toLowerCase()).join(', ')}: ${careOutcomeNames[o]}`)
+    .join('; ');
 }
 
 export const SIDES = ['top', 'underside', 'edges'] as const;
@@ -63,11 +66,11 @@ export function withBack(walk: Walk): Walk {
   return withLook(before, { seen: before.looks[before.at]!.seen.slice(0, -1) });
 }
 
-/** Adds a finding, or takes it back. */
-export function withFinding(walk: Walk, place: CarePlace, what: FindingKind): Walk {
+/** Adds a finding, or takes it back; of a blade where one is told. */
+export function withFinding(walk: Walk, place: CarePlace, what: FindingKind, blade: number | null = null): Walk {
   const { findings } = walk.looks[walk.at]!;
-  const has = findings.some((f) => f.place === place && f.what === what);
-  return withLook(walk, { findings: has ? findings.filter((f) => f.place !== place || f.what !== what) : [...findings, { place, what } satisfies FindingDto] });
+  const isIt = (f: FindingDto): boolean => f.place === place && f.what === what && (f.blade ?? null) === blade;
+  return withLook(walk, { findings: findings.some(isIt) ? findings.filter((f) => !isIt(f)) : [...findings, { place, what, ...(blade !== null && { blade }) } satisfies FindingDto] });
 }
 
 export function withLook(walk: Walk, change: Partial<PropLookDto>): Walk {

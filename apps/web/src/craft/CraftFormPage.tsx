@@ -8,6 +8,7 @@ import { useCraftQuery, useCreateCraftMutation, useLazyCraftQuery, useUpdateCraf
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { ArmsField, armsProblem } from './ArmsField.tsx';
+import { KitsField } from './KitsField.tsx';
 import { SpinTableField } from './SpinTableField.tsx';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
@@ -178,6 +179,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
             <NoteField control={control} name="note" label="What the flying must feel like" />
           </div>
         </fieldset>
+        <KitsField control={control} setValue={setValue} />
       </form>
     </StationPage>
   );

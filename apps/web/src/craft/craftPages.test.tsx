@@ -21,7 +21,7 @@ function craftOf(layout: Layout = 'quadX', more: Partial<CraftView> = {}): Craft
   return {
     id: 'c1', revision: 3, createdAt: '2026-11-01T08:00:00Z', updatedAt: '2026-11-01T08:00:00Z', name: 'Petrel', ownerName: 'Seabird count', kind, layout, rotors, massKg: 1.92, diagonalM, arms: null, gearRatio: null, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: 0.005,
     motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04, estimatedFields: ['motorResistanceOhm'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1, packCapacityAh: 4,
-    referencePropModelId: MODEL_ID, note: null, use: null, weights: null, carryThrustN: carryThrustN(1.92, rotors.length, kind), line: [], ...more,
+    kits: [], referencePropModelId: MODEL_ID, note: null, use: null, weights: null, carryThrustN: carryThrustN(1.92, rotors.length, kind), line: [], ...more,
   } as unknown as CraftView;
 }
 
@@ -197,4 +197,26 @@ test('a figure opens its working; a deleted craft leaves the shelf', async () =>
   await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
   await heading('What brings you here?');
   expect(sent[0]).toMatchObject({ method: 'DELETE', path: '/crafts/c1' });
+});
+
+test('a craft that flies in several ways: another pack and other motors are typed by what differs', async () => {
+  const { sent } = show('/crafts/c1/edit', { 'GET /crafts/c1': craftOf(), 'PUT /crafts/c1': craftOf() });
+  await heading('Edit Petrel');
+  await userEvent.click(screen.getByRole('button', { name: 'Add a way it flies' }));
+  const kit = within(screen.getByRole('group', { name: 'Kit 1' }));
+  const put = async (name: string | RegExp, text: string): Promise<void> => {
+    const box = kit.getByRole('textbox', { name });
+    await userEvent.clear(box);
+    await userEvent.paste(text);
+  };
+  await put('Called', 'camera on, four cells');
+  await put(/^Heavier by/, '180 g');
+  await userEvent.click(kit.getByRole('checkbox', { name: 'Another pack' }));
+  await put('Cells in series', '4');
+  await put('Capacity', '5.2');
+  await userEvent.click(kit.getByRole('checkbox', { name: 'Other motors' }));
+  await put(/^Motor label/, '2812 900');
+  await userEvent.click(screen.getByRole('button', { name: 'Save craft' }));
+  await waitFor(() => expect(sent.length).toBeGreaterThan(0));
+  expect((sent[0]!.body as CraftDto).kits).toMatchObject([{ name: 'camera on, four cells', addedMassKg: expect.closeTo(0.18, 9), pack: { chemistry: 'lipo', seriesCount: 4, capacityAh: 5.2 }, motor: { label: '2812 900', statorDiameterM: expect.closeTo(0.028, 9), kvRpmPerV: 900 }, escLimitA: null }]);
 });

@@ -7,7 +7,6 @@ import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { useFormat, type Format } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
-import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import table from '../shared/table/Table.module.css';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
@@ -15,6 +14,8 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './AskPage.module.css';
 import type { Answers } from './pickMessages.ts';
 import { PickTabs } from './PickTabs.tsx';
+import type { KittedView } from './useKit.ts';
+import { WithKit } from './WithKit.tsx';
 import { propOfModel } from './pickProps.ts';
 import { costOf, usedWeights, type RankedProp } from './rankProps.ts';
 import { usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
@@ -24,10 +25,10 @@ import { usePickRanking } from './usePickRanking.ts';
 
 /** What one change to the present prop or craft would do, forwards and backwards, and what to try out. */
 export function Component() {
-  return <WithCraft station="Pick">{(craft) => <AskPage craft={craft} key={craft.id} />}</WithCraft>;
+  return <WithKit>{(craft) => <AskPage craft={craft} key={craft.id} />}</WithKit>;
 }
 
-function AskPage({ craft }: { craft: CraftView }) {
+function AskPage({ craft }: { craft: KittedView }) {
   const { to } = useInHand();
   const format = useFormat();
   const { data: models } = usePropModelsQuery();
@@ -47,7 +48,7 @@ function AskPage({ craft }: { craft: CraftView }) {
       eyebrow={`Pick · ${craft.name} · Ask`}
       headline={noPresent ? 'Which prop does it fly now?' : problem ? 'This craft cannot be worked out yet' : value ? answerHeadline(craft, propOfModel(present!).name, value.answers) : 'working…'}
       detail={present ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with it is counted.` : undefined}
-      tools={<PickTabs />}
+      tools={<PickTabs craft={craft} />}
       reasons={
         <>
           <p className={classes.side}>

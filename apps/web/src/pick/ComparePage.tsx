@@ -1,14 +1,13 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, closestLimit, modelGeometry, pickFigureNames, type PickFigure, type Reason } from '@zivvo/core';
-import { formatNumber, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
+import { bySeverity, candidateReasons, closestLimit, DIVE_M_PER_S, modelGeometry, pickFigureNames, type Manoeuvres, type PickFigure, type Reason } from '@zivvo/core';
+import { formatNumber, formatShare, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import Chart from '../shared/charts/Chart.tsx';
 import { useInk } from '../shared/charts/useInk.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
-import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import table from '../shared/table/Table.module.css';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
@@ -17,6 +16,8 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { compareChart, compareYs, type CompareX, type CompareY } from './compareChart.ts';
 import { PickTabs, withParams } from './PickTabs.tsx';
+import type { KittedView } from './useKit.ts';
+import { WithKit } from './WithKit.tsx';
 import { askedOf, findProp, propOfModel, type PickProp } from './pickProps.ts';
 import { costOf, rankProps, usedWeights, type RankedProp } from './rankProps.ts';
 import { usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
@@ -26,14 +27,14 @@ import { usePickRanking } from './usePickRanking.ts';
 
 /** Up to five props side by side: every figure, and their curves over throttle and over thrust. */
 export function Component() {
-  return <WithCraft station="Pick">{(craft) => <ComparePage craft={craft} key={craft.id} />}</WithCraft>;
+  return <WithKit>{(craft) => <ComparePage craft={craft} key={craft.id} />}</WithKit>;
 }
 
 /** Sentences about each prop. */
 const TOLD = 3;
 const SHOWN: readonly PickFigure[] = pickFigureNames.filter((name) => name !== 'toughnessRatio' && name !== 'carryPowerW');
 
-function ComparePage({ craft }: { craft: CraftView }) {
+function ComparePage({ craft }: { craft: KittedView }) {
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
   const present = models?.items.find((m) => m.id === craft.referencePropModelId);
@@ -51,7 +52,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
   const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const worked = usePickTask(setting, 'props', ask);
   const curves = usePickTask(setting, 'curves', ask);
-  const topSpeeds = usePickTask(setting, 'topSpeeds', ask);
+  const manoeuvres = usePickTask(setting, 'manoeuvres', ask);
   const ranked = useMemo(() => (scale && worked.value ? rankProps(props, worked.value, scale, weights) : []), [props, worked.value, scale, weights]);
   const reference = ranked.find((r) => r.prop.id === craft.referencePropModelId) ?? null;
   const told = useMemo((): { prop: PickProp; reasons: Reason[] }[] => {
@@ -65,7 +66,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
       eyebrow={`Pick · ${craft.name} · Compare`}
       headline={isEmpty ? 'Mark at least two props on the map' : ranked.length === 0 ? 'working…' : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ${craft.name}`}
       detail={isEmpty ? undefined : 'Every figure with the pack half empty; the best of a row is bold.'}
-      tools={<PickTabs params={params} />}
+      tools={<PickTabs craft={craft} params={params} />}
       reasons={told.map(({ prop, reasons }) => (
         <section key={prop.id} style={{ marginBottom: 18 }}>
           <p style={{ margin: '0 0 8px', fontWeight: 700 }}>{prop.name}</p>
@@ -92,7 +93,7 @@ function ComparePage({ craft }: { craft: CraftView }) {
       ) : (
         <>
           <Curves props={props} curves={curves.value} referenceId={craft.referencePropModelId} />
-          <FigureTable craft={craft} ranked={ranked} topSpeeds={topSpeeds.value} referenceId={craft.referencePropModelId} onTakeOut={toggleMark} />
+          <FigureTable craft={craft} ranked={ranked} manoeuvres={manoeuvres.value} referenceId={craft.referencePropModelId} onTakeOut={toggleMark} />
         </>
       )}
     </StationPage>
@@ -124,7 +125,7 @@ const COMPARE_WORDS: Record<CompareY, string> = { powerW: 'power', currentA: 'cu
 interface FigureTableProps {
   craft: CraftView;
   ranked: readonly RankedProp[];
-  topSpeeds: Record<string, number | null> | null;
+  manoeuvres: Record<string, Manoeuvres> | null;
   referenceId: string | null;
   onTakeOut: (id: string) => void;
 }
@@ -132,9 +133,13 @@ interface FigureTableProps {
 /** Figures of which less is better. */
 const LESS: ReadonlySet<PickFigure> = new Set(['carryThrottleRatio', 'fullCurrentA', 'motorTemperatureC', 'tipSpeedMPerS', 'levelDb', 'riseTimeS', 'inertiaKgM2', 'bladeLossForceN', 'propMassKg', 'lowRiseRatio']);
 
-function FigureTable({ craft, ranked, topSpeeds, referenceId, onTakeOut }: FigureTableProps) {
+function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: FigureTableProps) {
   const pick = usePickFormat();
   const bestOf = (name: PickFigure): number => (LESS.has(name) ? Math.min : Math.max)(...ranked.map((r) => r.worked.figures[name]).filter(Number.isFinite));
+  const told = ({ prop }: RankedProp, name: keyof Manoeuvres, words: (value: number) => string, none = '–'): string => {
+    const value = manoeuvres?.[prop.id]?.[name];
+    return value === undefined ? '…' : value === null ? none : words(value);
+  };
   const costs = ranked.map((r) => costOf(r.prop.model, craft));
   const row = (name: string, cells: readonly string[], bold: readonly boolean[] = []) => (
     <tr key={name} style={{ cursor: 'default' }}>
@@ -171,7 +176,10 @@ function FigureTable({ craft, ranked, topSpeeds, referenceId, onTakeOut }: Figur
         <tbody>
           {row('Score', ranked.map((r) => (r.isAllowed ? formatNumber(r.score, 0) : 'barred')), ranked.map((r) => r.isAllowed && r.score === Math.max(...ranked.map((o) => o.score))))}
           {SHOWN.map((name) => row(pickFigureWords[name], ranked.map((r) => pick.figure(name, r.worked.figures[name])), ranked.map((r) => ranked.length > 1 && r.worked.figures[name] === bestOf(name))))}
-          {row('Level top speed', ranked.map((r) => (topSpeeds?.[r.prop.id] == null ? '–' : formatSpeed(topSpeeds[r.prop.id]!))))}
+          {row('Level top speed', ranked.map((r) => told(r, 'topSpeedMPerS', formatSpeed)))}
+          {craft.kind === 'multirotor' && row(`Height lost out of a dive of ${formatSpeed(DIVE_M_PER_S)}, pack nearly empty`, ranked.map((r) => told(r, 'pullOutM', (m) => `${formatNumber(m, 1)} m`, 'not stopped')))}
+          {craft.kind === 'multirotor' && row('Yaw held by drag, of thrust times arm', ranked.map((r) => told(r, 'yawDragRatio', (x) => formatShare(x, 1))))}
+          {craft.kind === 'multirotor' && row('Yaw kick of a tenth more speed', ranked.map((r) => told(r, 'yawKickNmS', (x) => `${formatNumber(1000 * x, 2)} mN·m·s`)))}
           {row('Nearest limit', ranked.map((r) => nearest(r)))}
           {row('Cost of a usable piece', costs.map((c) => (c ? formatNumber(c.pieceCost, 2) : '–')))}
           {row('Cost of an hour', costs.map((c) => (c ? formatNumber(c.hourCost, 2) : '–')))}

@@ -6,7 +6,6 @@ import { useKeys } from '../app/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
-import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
@@ -14,15 +13,17 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './LadderPage.module.css';
 import { styleOrder } from './pickMessages.ts';
 import { PickTabs } from './PickTabs.tsx';
+import type { KittedView } from './useKit.ts';
+import { WithKit } from './WithKit.tsx';
 import { askedOf, propOfModel, type PickProp } from './pickProps.ts';
 import { usePickSetting, usePickTask } from './usePick.ts';
 
 /** Props from the easiest to the hardest for this motor, and the heaviest for each way of flying. */
 export function Component() {
-  return <WithCraft station="Pick">{(craft) => <LadderPage craft={craft} key={craft.id} />}</WithCraft>;
+  return <WithKit>{(craft) => <LadderPage craft={craft} key={craft.id} />}</WithKit>;
 }
 
-function LadderPage({ craft }: { craft: CraftView }) {
+function LadderPage({ craft }: { craft: KittedView }) {
   const { to } = useInHand();
   const { data: models } = usePropModelsQuery();
   const setting = usePickSetting(craft);
@@ -38,7 +39,7 @@ function LadderPage({ craft }: { craft: CraftView }) {
       eyebrow={`Pick · ${craft.name} · Load ladder`}
       headline={isEmpty ? 'No prop on the rack yet' : problem ? 'This craft cannot be worked out yet' : !ladder ? 'working…' : heaviest ? `${heaviest} is the heaviest ${craft.motorLabel} turns in hard flying` : `No prop of the rack is light enough for hard flying on ${craft.motorLabel}`}
       detail="From the easiest to the hardest to turn; bars show the torque at one speed."
-      tools={<PickTabs />}
+      tools={<PickTabs craft={craft} />}
       reasons={ladder && <Heaviest ladder={ladder} nameOf={nameOf} />}
       actions={
         isEmpty ? (

@@ -8,7 +8,6 @@ import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
-import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
@@ -18,6 +17,8 @@ import { mapColours, type MapColour } from './mapView.ts';
 import classes from './PickPage.module.css';
 import { PickMapChart } from './PickMapChart.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
+import type { KittedView } from './useKit.ts';
+import { WithKit } from './WithKit.tsx';
 import { askedOf, keyOfSize, propOfModel } from './pickProps.ts';
 import { plainAnswer, usedWeights, type PlainAnswer, type RankedProp } from './rankProps.ts';
 import { RankedList } from './RankedList.tsx';
@@ -29,13 +30,13 @@ import { useWant } from './useWant.ts';
 
 /** Which propeller for this craft and this use: the map, the ranked list, and why. */
 export function Component() {
-  return <WithCraft station="Pick">{(craft) => <PickPage craft={craft} key={craft.id} />}</WithCraft>;
+  return <WithKit>{(craft) => <PickPage craft={craft} key={craft.id} />}</WithKit>;
 }
 
 const BLADES = ['2', '3', '4', '5', '6'];
 const OFFERED_MATERIALS: readonly PropMaterial[] = ['polycarbonate', 'glassNylon', 'carbonNylon', 'carbon', 'wood', 'softPlastic'];
 
-function PickPage({ craft }: { craft: CraftView }) {
+function PickPage({ craft }: { craft: KittedView }) {
   const format = useFormat();
   const { to } = useInHand();
   const go = useGo();
@@ -87,7 +88,7 @@ function PickPage({ craft }: { craft: CraftView }) {
       eyebrow={`Pick · ${craft.name}`}
       headline={problem ? 'This craft cannot be worked out yet' : nothing ? `No candidate fits ${craft.name}` : headlineOf(craft, best ?? null, reference, useWords[use], isWorking)}
       detail={problem ? <ProblemText what={problem.what} allowed={problem.allowed} /> : nothing ? format.sentence(nothing.reason) : <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />}
-      tools={<PickTabs params={address.params} />}
+      tools={<PickTabs craft={craft} params={address.params} />}
       reasons={
         <>
           <p className={classes.subject} role="status">

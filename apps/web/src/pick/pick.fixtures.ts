@@ -8,7 +8,7 @@ import { PickWork } from './pickWork.ts';
 export function craftForPick(more: Partial<CraftView> = {}, layout: Layout = 'quadX'): CraftView {
   return {
     id: 'c1', name: 'Petrel', kind: 'multirotor', layout, rotors: layOut({ layout, diagonalM: 0.294, arms: null }), massKg: 1.92, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: 0.005, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
-    motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04, estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: 'm1', use: null, weights: null, ...more,
+    motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04, estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: 'm1', kits: [], use: null, weights: null, ...more,
   } as unknown as CraftView;
 }
 

@@ -1,4 +1,4 @@
-import type { Answer, FlyingStyle, FullAt, LoadLadder, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
+import type { Answer, FlyingStyle, FullAt, LoadLadder, Manoeuvres, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
 
 /** A prop to work out: its shape, and what else is known of it. Its own runs are found by its id. */
 export interface AskedProp {
@@ -29,7 +29,7 @@ export interface PickTasks {
   props: { ask: { props: AskedProp[] }; answer: Record<string, MarkedProp> };
   curves: { ask: { props: AskedProp[] }; answer: Record<string, CurvePoint[]> };
   walks: { ask: { props: AskedProp[] }; answer: Record<string, FullAt[]> };
-  topSpeeds: { ask: { props: AskedProp[] }; answer: Record<string, number | null> };
+  manoeuvres: { ask: { props: AskedProp[] }; answer: Record<string, Manoeuvres> };
   ladder: { ask: { props: AskedProp[] }; answer: LoadLadder };
   remedies: { ask: AskedPresent; answer: Remedy[] };
   questions: { ask: AskedPresent & { shelf: ShelfPack[] }; answer: Answers };

@@ -1,5 +1,5 @@
 import {
-  answerQuestion, CoefficientTables, conditionWalk, CoreError, correctionFor, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, levelTopSpeedMPerS, loadLadder, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, usualDragAreaM2, weightForInchKg,
+  answerQuestion, CoefficientTables, conditionWalk, CoreError, correctionFor, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, loadLadder, manoeuvresOf, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, weightForInchKg,
   type Candidate, type MarkedProp, type PickBench, type PickFamily, type PickGrid, type PickMap, type PickSetting, type PropFacts, type RotorAir,
 } from '@zivvo/core';
 import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
@@ -151,7 +151,7 @@ const tasks: { [K in PickTask]: Task<K> } = {
   props: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (_, candidate) => plain(candidate)),
   curves: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, curveOf),
   walks: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (bench, candidate) => conditionWalk(bench, candidate.prop, setting.calibration?.standVoltageV ?? null)),
-  topSpeeds: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, topSpeedOf),
+  manoeuvres: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, manoeuvresOf),
   ladder: (benchFor, setting, { props }) => loadLadder(benchFor(null), props.map((asked) => ({ id: asked.id, geometry: asked.geometry, facts: factsOf(setting, asked) }))),
   remedies: (benchFor, _, { propModelId, geometry }) => remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
   questions: (benchFor, _, { propModelId, geometry, shelf }) => {
@@ -174,11 +174,6 @@ function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
   if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
   const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
   return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
-}
-
-function topSpeedOf({ craft }: PickBench, candidate: Candidate): number | null {
-  if (!Number.isFinite(candidate.fullSpeedRpm)) return null;
-  return levelTopSpeedMPerS({ kind: craft.kind, massKg: craft.massKg, rotorCount: craft.rotorCount, dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg), prop: candidate.prop, fullSpeedRpm: candidate.fullSpeedRpm });
 }
 
 function problemOf(error: unknown): WorkerProblem {

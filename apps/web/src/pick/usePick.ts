@@ -5,6 +5,7 @@ import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
 import { PickProblem, pickPool } from './pickPool.ts';
+import type { KittedView } from './useKit.ts';
 import type { PickTask, PickTasks, WorkerProblem } from './pickMessages.ts';
 
 export function familyKey({ bladeCount, tipShape, material }: PickFamily): string {
@@ -12,12 +13,17 @@ export function familyKey({ bladeCount, tipShape, material }: PickFamily): strin
 }
 
 /** The craft in today's air, its own runs counted; null while air and runs are read. */
-export function usePickSetting(craft: CraftView): PickSetting | null {
+export function usePickSetting(craft: CraftView | KittedView): PickSetting | null {
   const { data, isError } = useAirQuery();
   const own = useCalibrationQuery(craft.id);
   const air: AirView | null | undefined = data ? data.air : isError ? null : undefined;
   const calibration = own.data ? own.data.calibration : own.isError ? null : undefined;
-  return useMemo(() => (air === undefined || calibration === undefined ? null : pickSettingOf(craft, air, calibration)), [craft, air, calibration]);
+  return useMemo(() => {
+    if (air === undefined || calibration === undefined) return null;
+    // What the stand said of the described motor says nothing of another one.
+    const isOtherMotor = 'kit' in craft && craft.kit?.motor != null;
+    return pickSettingOf(craft, air, calibration && isOtherMotor ? { ...calibration, motor: null } : calibration);
+  }, [craft, air, calibration]);
 }
 
 export interface PickSpace {

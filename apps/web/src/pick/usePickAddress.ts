@@ -17,7 +17,7 @@ export interface PickAddress {
   /** Whether only props count of which the rack holds a set. */
   isRackOnly: boolean;
   setRackOnly: (isRackOnly: boolean) => void;
-  /** Marks and choice as parameters for another page. */
+  /** Marks, choice and kit as parameters for another page. */
   params: string;
 }
 
@@ -28,6 +28,7 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
   const [rackText, setRackText] = useAddressParam('rack');
   const [search, setSearch] = useSearchParams();
   const withText = search.get('with') ?? '';
+  const kit = search.get('kit');
   const marked = useMemo(() => [...new Set(withText.split('~').filter((id) => id !== ''))].slice(0, MOST_COMPARED), [withText]);
   const family = useMemo(() => familyAt(familyText, present), [familyText, present]);
   const setFamily = useCallback((f: PickFamily) => setFamilyText(`${f.bladeCount}-${f.tipShape}-${f.material}`), [setFamilyText]);
@@ -46,7 +47,7 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
       ),
     [setSearch],
   );
-  const params = new URLSearchParams([...(marked.length > 0 ? [['with', marked.join('~')]] : []), ...(chosenId === null ? [] : [['at', chosenId]])]).toString();
+  const params = new URLSearchParams([...(marked.length > 0 ? [['with', marked.join('~')]] : []), ...(chosenId === null ? [] : [['at', chosenId]]), ...(kit === null ? [] : [['kit', kit]])]).toString();
   return { family, setFamily, chosenId, choose, marked, toggleMark, isRackOnly: rackText === 'only', setRackOnly: (isRackOnly) => setRackText(isRackOnly ? 'only' : null), params };
 }
 

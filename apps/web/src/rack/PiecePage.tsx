@@ -150,7 +150,7 @@ function Moves({ piece, sets, onAct, error }: { piece: PieceDetailView; sets: re
 }
 
 type PieceForm = { [K in keyof DescribePieceDto]: DescribePieceDto[K] };
-const FIELDS = ['massKg', 'diameterM', 'boreFit', 'look', 'hand', 'hubThicknessM', 'droopM', 'colour', 'note', 'photoSha256'] as const satisfies readonly (keyof PieceForm)[];
+const FIELDS = ['massKg', 'diameterM', 'boreFit', 'look', 'hand', 'hubThicknessM', 'droopM', 'bladeTags', 'colour', 'note', 'photoSha256'] as const satisfies readonly (keyof PieceForm)[];
 
 function Describe({ piece }: { piece: PieceDetailView }) {
   const format = useFormat();
@@ -176,6 +176,7 @@ function Describe({ piece }: { piece: PieceDetailView }) {
         <ChoiceField control={control} name="hand" label="Hand" choices={pieceHands.map((h) => ({ value: h, label: handNames[h] }))} />
         <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" />
         <QuantityField control={control} name="droopM" label="Droop under 50 g" dimension="length" description="at the tip of one blade" />
+        <TextField control={control} name="bladeTags" label="Blade tags" description="of a folding prop, from the mark at the hub" />
         <TextField control={control} name="colour" label="Colour" />
         <div className={form.wide}>
           <NoteField control={control} name="note" label="Note" />

@@ -16,7 +16,7 @@ import { Component as YieldPage } from './YieldPage.tsx';
 const model = { id: 'm1', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, measuredDiameterM: null, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', boreDiameterM: 0.005 };
 const row = { revision: 1, createdAt: '2026-11-01T10:00:00Z', updatedAt: '2026-11-01T10:00:00Z', touchedAt: '2026-11-01T10:00:00Z' };
 const piece = (tag: string, more: Partial<PieceView> = {}): PieceView => ({
-  ...row, id: tag, tag, propModelId: 'm1', batchId: 'b1', hand: 'cw', massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good', hubThicknessM: null, droopM: null, colour: null, note: null, photoSha256: null,
+  ...row, id: tag, tag, propModelId: 'm1', batchId: 'b1', hand: 'cw', massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good', hubThicknessM: null, droopM: null, bladeTags: null, colour: null, note: null, photoSha256: null,
   state: 'checkedIn', retiredAs: null, craftId: null, place: null, level: 0, setId: null, location: 'drawer 1', isTruedStatic: false, isTruedDynamic: false, ...more,
 });
 const list = (items: PieceView[], more: object = {}) => ({ items, total: items.length, states: { checkedIn: items.length }, ...more });
@@ -166,7 +166,7 @@ describe('checking a delivery in', () => {
 });
 
 describe('sets', () => {
-  const aSet = (pieces: PieceView[], needed = { cwCount: 2, ccwCount: 2 }): PieceSetView => ({ ...row, id: 's1', name: 'K12', craftId: 'c1', pieces, needs: setState(pieces, needed) });
+  const aSet = (pieces: PieceView[], needed = { cwCount: 2, ccwCount: 2 }): PieceSetView => ({ ...row, id: 's1', name: 'K12', craftId: 'c1', pieces, restedAt: null, needs: setState(pieces, needed) });
 
   test('the hand that is missing is named, and another model stands out', async () => {
     show('/rack/sets', { 'GET /sets': [aSet([piece('AB12'), piece('CD34', { hand: 'ccw' }), piece('EF56', { hand: 'ccw', propModelId: 'm9' })])] });

@@ -26,6 +26,11 @@ export class FindingDto {
 
   @OneOf(findingKinds)
   what!: (typeof findingKinds)[number];
+
+  /** Which blade, counted from the mark at the hub; null where it is not told, or no blade's. */
+  @Nullable()
+  @WholeWithin(careLimits.blade)
+  blade?: number | null;
 }
 
 /** One prop looked over. */

@@ -46,6 +46,14 @@ export interface CaredPieceView {
   alert: string | null;
 }
 
+/** The sets of a craft and whose turn it is. */
+export interface RotationView {
+  /** Those that may fly first, in their order. */
+  sets: { id: string; name: string; revision: number; usedRatio: number; flownS: number; isOn: boolean; isComplete: boolean; restedAt: string | null }[];
+  /** The set whose turn it is; null where the one on the craft may stay. */
+  nextSetId: string | null;
+}
+
 /** What the log says the next season will take. */
 export interface SeasonView {
   days: number;

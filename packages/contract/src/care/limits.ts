@@ -4,6 +4,7 @@ export { careOutcomes, carePlaces, carePolicies, causeNames, changeNames, drillK
 
 export const careLimits = {
   lookCount: { min: 1, max: 24 },
+  blade: { min: 1, max: 8 },
   findingCount: { min: 0, max: 24 },
   walkDurationS: { min: 0, max: 86_400 },
   flightDurationS: { min: 1, max: 36_000 },

@@ -16,6 +16,58 @@ export class ArmDto {
   spin!: (typeof spins)[number];
 }
 
+/** Another pack of a kit. */
+export class KitPackDto {
+  @OneOf(packChemistries)
+  chemistry!: (typeof packChemistries)[number];
+
+  @WholeWithin(craftLimits.seriesCount)
+  seriesCount!: number;
+
+  @Within(craftLimits.capacityAh)
+  capacityAh!: number;
+}
+
+/** Other motors of a kit. */
+export class KitMotorDto {
+  @Text(60)
+  label!: string;
+
+  @Within(craftLimits.statorDiameterM)
+  statorDiameterM!: number;
+
+  @Within(craftLimits.statorHeightM)
+  statorHeightM!: number;
+
+  @Within(craftLimits.kvRpmPerV)
+  kvRpmPerV!: number;
+}
+
+/** One way in which the airframe flies: what differs from how it is described. */
+export class KitDto {
+  @Id()
+  id!: string;
+
+  @Text(NAME_MAX_LENGTH)
+  name!: string;
+
+  /** Beside the described take-off mass; negative where something is left off. */
+  @Within(craftLimits.addedMassKg)
+  addedMassKg!: number;
+
+  @Nullable()
+  @Inside(() => KitPackDto)
+  pack!: KitPackDto | null;
+
+  @Nullable()
+  @Inside(() => KitMotorDto)
+  motor!: KitMotorDto | null;
+
+  @Nullable()
+  @Within(craftLimits.limitA)
+  escLimitA!: number | null;
+}
+
 /** One aircraft with its powertrain. Where the rotors are follows from the layout, its distance and measured arms. */
 export class CraftDto {
   @Text(NAME_MAX_LENGTH)
@@ -156,6 +208,11 @@ export class CraftDto {
   @Nullable()
   @Id()
   referencePropModelId!: string | null;
+
+  /** Other ways in which it flies: payload on or off, other packs, other motors. */
+  @Nullable()
+  @ListOf(() => KitDto, craftLimits.kitCount)
+  kits?: KitDto[] | null;
 
   /** What the flying must feel like, and anything else. */
   @Nullable()

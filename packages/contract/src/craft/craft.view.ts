@@ -1,8 +1,9 @@
 import type { CraftKind, LineStop, Rotor } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
-import type { CraftDto, CraftUseDto, WeightsDto } from './craft.dto.ts';
+import type { CraftDto, CraftUseDto, KitDto, WeightsDto } from './craft.dto.ts';
 
-export interface CraftView extends RowView, Required<CraftDto> {
+export interface CraftView extends RowView, Required<Omit<CraftDto, 'kits'>> {
+  kits: KitDto[];
   kind: CraftKind;
   rotors: Rotor[];
   /** What it is flown for; null until somebody chose. */

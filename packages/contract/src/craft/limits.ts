@@ -24,6 +24,8 @@ export const craftLimits = {
   cRating: { min: 1, max: 400 },
   standbyPowerW: { min: 0, max: 2000 },
   ductThrustRatio: { min: 0.7, max: 1.5 },
+  addedMassKg: { min: -30, max: 30 },
+  kitCount: { min: 0, max: 8 },
 } as const satisfies Record<string, Range>;
 
 export { layouts, useNames as uses } from '@zivvo/core';

@@ -68,6 +68,11 @@ export class DescribePieceDto extends MeasurePieceDto {
   @Within(pieceLimits.droopM)
   droopM!: number | null;
 
+  /** Tags of the blades of a folding prop, from the mark at the hub, a space between. */
+  @Nullable()
+  @Text(60)
+  bladeTags?: string | null;
+
   @Nullable()
   @Text(NAME_MAX_LENGTH)
   colour!: string | null;
@@ -191,6 +196,11 @@ export class CreatePieceSetDto extends PieceSetDto {
 }
 
 export class UpdatePieceSetDto extends PieceSetDto {
+  /** Whether it rests; as it is when left out. */
+  @Nullable()
+  @Flag()
+  isResting?: boolean | null;
+
   @WholeWithin({ min: 1, max: 1_000_000_000 })
   revision!: number;
 }

@@ -50,6 +50,8 @@ export interface BatchDetailView extends BatchView {
 
 export interface PieceSetView extends RowView, Omit<PieceSetDto, never> {
   pieces: PieceView[];
+  /** Since when it rests; null while it may fly. */
+  restedAt: string | null;
   /** What it lacks for its craft; null without a craft. */
   needs: SetState | null;
 }

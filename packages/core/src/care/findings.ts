@@ -21,7 +21,12 @@ export type CareOutcome = (typeof careOutcomes)[number];
 export interface Finding {
   place: CarePlace;
   what: FindingKind;
+  /** Which blade, counted clockwise from the mark at the hub as the label is seen, from 1; null where it is not told, or no blade's. */
+  blade?: number | null;
 }
+
+/** Places of which every blade has its own. */
+export const bladePlaces: readonly CarePlace[] = ['tip', 'leadingEdge', 'trailingEdge', 'topFace', 'underside', 'rootTop', 'rootUnderside', 'pivot'];
 
 /** What a piece went through since it was last looked over. */
 export const strikeSinceLook = ['none', 'light', 'hard'] as const;
@@ -68,7 +73,7 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
  */
 export function judgePiece(piece: LookedPiece, findings: readonly Finding[], policy: CarePolicy): CareVerdict {
   for (const { place, what } of findings) if (!findingsAt(place).includes(what)) throw new NoSuchFindingError(place, what, findingsAt(place).join(', '));
-  const judged = [...findings.map((f) => judgeFinding(piece, f, policy)), ...judgeStrike(piece, policy)].map((j) => (piece.isFolding && j.outcome === 'retire' ? { ...j, outcome: 'retirePair' as const } : j));
+  const judged = [...findings.map((f) => ({ ...judgeFinding(piece, f, policy), blade: f.blade })), ...judgeStrike(piece, policy)].map((j) => (piece.isFolding && j.outcome === 'retire' ? { ...j, outcome: 'retirePair' as const } : j));
   const outcome = worstOutcome(judged.map((j) => j.outcome));
   const reasons = [...judged].sort((a, b) => rank(b.outcome) - rank(a.outcome)).map((j) => reasonOf(j, piece));
   if (piece.isFolding && outcome === 'retirePair') reasons.unshift({ code: 'care.pair', severity: 'danger', values: {}, figure: null });
@@ -80,6 +85,7 @@ interface Judged {
   code: string;
   place: CarePlace | null;
   isTruingVoid: boolean;
+  blade?: number | null;
 }
 
 const rank = (outcome: CareOutcome): number => careOutcomes.indexOf(outcome);
@@ -90,8 +96,8 @@ export function worstOutcome(outcomes: readonly CareOutcome[]): CareOutcome {
 }
 const SEVERITY: Record<CareOutcome, Severity> = { fly: 'note', clean: 'action', retire: 'danger', retirePair: 'danger', retireSet: 'danger' };
 
-function reasonOf({ outcome, code, place }: Judged, { material }: LookedPiece): Reason {
-  return { code, severity: SEVERITY[outcome], values: { material, ...(place ? { place } : {}) }, figure: null };
+function reasonOf({ outcome, code, place, blade }: Judged, { material }: LookedPiece): Reason {
+  return { code, severity: SEVERITY[outcome], values: { material, ...(place ? { place } : {}), ...(blade ? { blade } : {}) }, figure: null };
 }
 
 function judgeFinding(piece: LookedPiece, { place, what }: Finding, policy: CarePolicy): Judged {

@@ -1,5 +1,5 @@
 import type {
-  CareSettingDto, CareView, CreateFlightDto, CreateGainSheetDto, CreateJobTicketDto, CreateModelAlertDto, CreateWalkaroundDto, DrillAnswerDto, DrillScoreView, GainSheetView, JobTicketView, LogEntryView, ModelAlertView, StrikeDto, SymptomCaseDto, SymptomCaseView, SymptomStartView, UpdateGainSheetDto, UpdateJobTicketDto, WalkaroundView,
+  CareSettingDto, CareView, CreateFlightDto, CreateGainSheetDto, CreateJobTicketDto, CreateModelAlertDto, CreateWalkaroundDto, DrillAnswerDto, DrillScoreView, GainSheetView, JobTicketView, LogEntryView, ModelAlertView, RotationView, StrikeDto, SymptomCaseDto, SymptomCaseView, SymptomStartView, UpdateGainSheetDto, UpdateJobTicketDto, WalkaroundView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
@@ -8,6 +8,7 @@ const TOUCHED = ['Care', 'Piece', 'Part', 'Fitting', 'Line'] as const;
 const careApi = api.injectEndpoints({
   endpoints: (build) => ({
     care: build.query<CareView, string>({ query: (craftId) => `/care/${craftId}`, providesTags: ['Care', 'Piece', 'Part', 'Fitting', 'Craft', 'Air'] }),
+    rotation: build.query<RotationView, string>({ query: (craftId) => `/care/${craftId}/rotation`, providesTags: ['Care', 'Piece', 'Set', 'Fitting'] }),
     setCare: build.mutation<CareView, { craftId: string; body: CareSettingDto }>({ query: ({ craftId, body }) => ({ url: `/care/${craftId}/setting`, method: 'PUT', body }), invalidatesTags: ['Care'] }),
     walkRound: build.mutation<WalkaroundView, { craftId: string; body: CreateWalkaroundDto }>({ query: ({ craftId, body }) => ({ url: `/care/${craftId}/walkarounds`, method: 'POST', body }), invalidatesTags: [...TOUCHED] }),
     mendPiece: build.mutation<CareView, { craftId: string; pieceId: string }>({ query: ({ craftId, pieceId }) => ({ url: `/care/${craftId}/pieces/${pieceId}/mended`, method: 'POST' }), invalidatesTags: [...TOUCHED] }),
@@ -39,6 +40,6 @@ const careApi = api.injectEndpoints({
 });
 
 export const {
-  useCareQuery, useSetCareMutation, useWalkRoundMutation, useMendPieceMutation, useLogFlightMutation, useRemoveFlightMutation, useRestoreFlightMutation, useLogStrikeMutation, useAlertsQuery, useRaiseAlertMutation, useReleaseAlertMutation, useGainSheetsQuery, useLazyGainSheetsQuery, useOpenGainSheetMutation, useUpdateGainSheetMutation, useRemoveGainSheetMutation,
+  useCareQuery, useRotationQuery, useSetCareMutation, useWalkRoundMutation, useMendPieceMutation, useLogFlightMutation, useRemoveFlightMutation, useRestoreFlightMutation, useLogStrikeMutation, useAlertsQuery, useRaiseAlertMutation, useReleaseAlertMutation, useGainSheetsQuery, useLazyGainSheetsQuery, useOpenGainSheetMutation, useUpdateGainSheetMutation, useRemoveGainSheetMutation,
   useRestoreGainSheetMutation, useSymptomStartQuery, useSaveSymptomsMutation, useDropSymptomsMutation, useTicketsQuery, useTicketQuery, useOpenTicketMutation, useUpdateTicketMutation, useRemoveTicketMutation, useRestoreTicketMutation, useMaintenanceLogQuery, useDrillScoresQuery, useAnswerDrillMutation,
 } = careApi;

@@ -1,0 +1,58 @@
+import { requireWithin } from '../errors/guards.ts';
+import type { PackChemistry } from '../powertrain/packChemistry.ts';
+
+/** One way in which an airframe flies: what differs from how it is described. */
+export interface Kit {
+  name: string;
+  /** Mass beside the described one [kg], negative where something is left off: payload, another pack, other motors. */
+  addedMassKg: number;
+  /** Another pack; null for the described one. */
+  pack: { chemistry: PackChemistry; seriesCount: number; capacityAh: number } | null;
+  /** Other motors; null for the described ones. What is not typed of them is estimated from their size. */
+  motor: { label: string; statorDiameterM: number; statorHeightM: number; kvRpmPerV: number } | null;
+  /** Of other speed controllers; null for the described ones. */
+  escLimitA: number | null;
+}
+
+/** What of a craft a kit may change. */
+export interface KittedCraft {
+  massKg: number;
+  escLimitA: number | null;
+  motorLimitA: number | null;
+  packChemistry: PackChemistry;
+  packSeriesCount: number;
+  packParallelCount: number;
+  packCapacityAh: number;
+  packPieceId: string | null;
+  packCellResistanceOhm: number | null;
+  packCRating: number | null;
+  motorLabel: string;
+  statorDiameterM: number;
+  statorHeightM: number;
+  kvRpmPerV: number;
+  estimatedFields: readonly string[];
+}
+
+/** Figures of a motor that follow from its size while nobody has typed them. */
+const MOTOR_ESTIMATES = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
+const LEAST_MASS_KG = 0.005;
+
+/**
+ * A craft as it flies with a kit; everything that the kit leaves open stays as it is described.
+ *
+ * @throws {OutOfRangeError} if nothing is left of its mass
+ */
+export function withKit<C extends KittedCraft>(craft: C, { addedMassKg, pack, motor, escLimitA }: Kit): C {
+  const massKg = craft.massKg + addedMassKg;
+  requireWithin('massKg', massKg, LEAST_MASS_KG, 1000);
+  return {
+    ...craft,
+    massKg,
+    escLimitA: escLimitA ?? craft.escLimitA,
+    ...(pack && { packChemistry: pack.chemistry, packSeriesCount: pack.seriesCount, packParallelCount: 1, packCapacityAh: pack.capacityAh, packPieceId: null, packCellResistanceOhm: null, packCRating: null }),
+    ...(motor && {
+      motorLabel: motor.label, statorDiameterM: motor.statorDiameterM, statorHeightM: motor.statorHeightM, kvRpmPerV: motor.kvRpmPerV, motorLimitA: null,
+      estimatedFields: [...new Set([...craft.estimatedFields, ...MOTOR_ESTIMATES])],
+    }),
+  };
+}
