@@ -54,6 +54,6 @@ function craftOf(shed: Shed, demo: DemoCraft): CreateCraftDto {
     id: shed.id(demo.name), name: demo.name, ownerName: demo.owner, layout: demo.layout, spinTable: 'in', ownSpins: null, arms: null, gearRatio: null, massKg: demo.massKg, diagonalM: demo.diagonalM, clearanceDiameterM: demo.clearanceM, groundClearanceM: demo.groundClearanceM ?? null,
     boomClearanceM: null, shaftDiameterM: demo.shaftMm / 1000, motorLabel: demo.motor, statorDiameterM, statorHeightM, kvRpmPerV: kvRpmPerV!, motorResistanceOhm: estimate.resistanceOhm, motorNoLoadCurrentA: estimate.noLoadCurrentA, motorMassKg: estimate.massKg,
     estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: demo.motorLimitA, escLimitA: demo.escLimitA, packChemistry: demo.chemistry satisfies PackChemistry, packSeriesCount: demo.series, packParallelCount: demo.parallel,
-    packCapacityAh: demo.capacityAh, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: shed.modelId(demo.referenceKey), note: demo.note,
+    packCapacityAh: demo.capacityAh, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, referencePropModelId: shed.modelId(demo.referenceKey), kits: (demo.kits ?? []).map((kit) => ({ id: shed.id(`${demo.name} ${kit.name}`), ...kit })), note: demo.note,
   };
 }

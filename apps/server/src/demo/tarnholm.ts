@@ -1,4 +1,4 @@
-import type { BoreFit, Layout, MakerSpread, PackChemistry, RotorPlace, StruckThing, TipShape, UseName } from '@zivvo/core';
+import type { BoreFit, Kit, Layout, MakerSpread, PackChemistry, RotorPlace, StruckThing, TipShape, UseName } from '@zivvo/core';
 
 /** What the Tarnholm Lift Shed is made of; everything measured is computed from it. */
 export interface DemoPropModel {
@@ -22,6 +22,8 @@ export interface DemoPropModel {
 }
 
 export interface DemoCraft {
+  /** Other ways in which it flies. */
+  kits?: readonly Kit[];
   name: string;
   owner: string;
   massKg: number;
@@ -62,7 +64,7 @@ export const demoPropModels: DemoPropModel[] = [
 
 export const demoCrafts: DemoCraft[] = [
   { name: 'Petrel', owner: 'Seabird count', massKg: 1.92, layout: 'quadX', diagonalM: 0.294, shaftMm: 5, use: 'longEndurance', clearanceM: 0.2, motor: '2507 1080 kV', motorLimitA: null, escLimitA: 32, chemistry: 'lipo', series: 6, parallel: 1, capacityAh: 4, referenceKey: 'b72', note: 'Long, quiet transects along the bird cliff; gusts come up the face.' },
-  { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, layout: 'quadX', diagonalM: 0.42, shaftMm: 5, use: 'windySite', clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', note: 'Flies at first light, far below zero.' },
+  { name: 'Fulmar', owner: 'Avalanche slope survey', massKg: 3.1, layout: 'quadX', diagonalM: 0.42, shaftMm: 5, use: 'windySite', clearanceM: 0.25, motor: '3110 900 kV', motorLimitA: 42, escLimitA: 45, chemistry: 'lipoHighVoltage', series: 6, parallel: 1, capacityAh: 8, referenceKey: 'b90', kits: [{ name: 'camera left off', addedMassKg: -0.42, pack: null, motor: null, escLimitA: null }, { name: 'two packs’ worth', addedMassKg: 0.55, pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 14 }, motor: null, escLimitA: null }], note: 'Flies at first light, far below zero.' },
   { name: 'Skua', owner: 'Mountain rescue', massKg: 5.4, layout: 'quadX', diagonalM: 0.56, shaftMm: 8, use: 'heavyLift', clearanceM: 0.34, motor: '4112 420 kV', motorLimitA: null, escLimitA: 60, chemistry: 'liIon', series: 8, parallel: 2, capacityAh: 9, referenceKey: 'o125', note: 'Throws a line; must hold still while it does.' },
   { name: 'Eider', owner: 'School mapping plane', massKg: 2.1, layout: 'tractor', diagonalM: null, clearanceM: null, groundClearanceM: 0.165, shaftMm: 6, use: 'parkPlaneShort', motor: '2814 900 kV', motorLimitA: null, escLimitA: 45, chemistry: 'lipo', series: 4, parallel: 1, capacityAh: 5, referenceKey: 'b11', note: 'Takes off from short grass behind the school.' },
 ];

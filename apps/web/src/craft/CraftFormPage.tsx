@@ -1,4 +1,4 @@
-import { CraftDto, estimableFields, layouts, motorEstimates, packChemistries, type CraftView, type PackPieceView } from '@zivvo/contract';
+import { CraftDto, type estimableFields, layouts, motorEstimates, packChemistries, type CraftView, type PackPieceView } from '@zivvo/contract';
 import { estimateMotor, layoutKind, layOut, needsDiagonal, readMotorLabel, USUAL_DUCT_RATIO, usualCraftNames, usualStandbyW, type MotorLabelReading, type UsualCraftName } from '@zivvo/core';
 import { chemistryNames, labelProblemSentence, layoutNames, labelReasonSentence, usualCraftWords } from '@zivvo/words';
 import { useState } from 'react';

@@ -16,7 +16,7 @@ const MOST = 8;
 /** Other ways in which the airframe flies: the camera on, another pack, other motors. Pick shows them side by side. */
 export function KitsField({ control, setValue }: { control: Control<CraftForm>; setValue: UseFormSetValue<CraftForm> }) {
   const { fields, append, remove } = useFieldArray({ control, name: 'kits', keyName: 'rowId' });
-  const kits = (useWatch({ control, name: 'kits' }) ?? []) as KitDto[];
+  const kits = (useWatch({ control, name: 'kits' }) ?? []);
   return (
     <fieldset className={classes.group}>
       <legend>Flies also as</legend>
