@@ -125,7 +125,7 @@ test('the station fits a telephone', async ({ demo, page }) => {
   await expect(page.getByRole('region', { name: 'Rear right' })).toBeVisible();
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   expect(await seriousFaults(page)).toEqual([]);
-  await page.getByRole('button', { name: /^Reasons/ }).click();
+  await page.getByRole('button', { name: /reasons?/i }).click();
   await page.getByRole('link', { name: 'Card for pocket and case' }).click();
   await expect(page.getByRole('article', { name: 'Card of Petrel' }).getByRole('row')).toHaveCount(5);
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });

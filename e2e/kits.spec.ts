@@ -51,6 +51,7 @@ test('a bag of ten of which three come good: the yield says so, and what a usabl
   await page.getByRole('combobox', { name: 'Model' }).selectOption({ index: 1 });
   await page.getByRole('textbox', { name: 'CW pieces', exact: true }).fill('5');
   await page.getByRole('textbox', { name: 'CCW pieces' }).fill('5');
+  await page.getByRole('textbox', { name: 'Bought from' }).fill('Harbour shed');
   await page.getByRole('button', { name: 'Start the check-in' }).click();
   await expect(headline(page)).toHaveText('10 of 10 pieces still to check in');
   const cell = (name: RegExp, row: number) => page.getByRole('textbox', { name }).nth(row);
@@ -61,8 +62,19 @@ test('a bag of ten of which three come good: the yield says so, and what a usabl
     await page.getByRole('combobox', { name: /look$/ }).nth(row).selectOption(row < 7 ? 'crack' : 'good');
   }
   await expect(headline(page)).toContainText('All 10 pieces');
-  await page.getByRole('link', { name: 'Yield' }).click();
-  await expect(headline(page)).toHaveText('7 of 10 pieces of Orle failed: change supplier');
+  // Three are found good on the shaft; until then they are not judged.
+  await page.goto(`${own.address}/rack/yield`);
+  await expect(headline(page)).toHaveText('7 of 7 pieces of Orle failed: change supplier');
+  const { items } = (await (await page.request.get(`${own.address}/api/pieces`)).json()) as { items: { id: string; look: string }[] };
+  for (const { id } of items.filter((p) => p.look === 'good')) expect((await page.request.post(`${own.address}/api/pieces/${id}/actions`, { data: { action: 'true', isDynamic: false } })).ok()).toBe(true);
   await page.reload();
   await expect(headline(page)).toHaveText('7 of 10 pieces of Orle failed: change supplier');
+  await page.reload();
+  await page.getByRole('link', { name: 'Harbour shed' }).click();
+  await expect(headline(page)).toHaveText('7 of 10 pieces from Harbour shed failed: change supplier');
+  await page.getByRole('link', { name: 'Models' }).click();
+  await page.getByRole('row', { name: /Orle/ }).click();
+  const done = page.getByRole('region', { name: 'What it has done' });
+  await expect(done).toContainText('30 % of 10 judged pieces were usable; a usable one costs 4.00');
+  await expect(done).toContainText('No craft flies it now');
 });

@@ -5,6 +5,7 @@ const args = ['--headless', '--no-sandbox', '--disable-gpu', '--disable-quic', '
 export default defineConfig({
   testDir: '.',
   testMatch: '*.spec.ts',
+  globalSetup: './openedOnce.ts',
   // No journey shares what it changes, so each may run beside any other.
   fullyParallel: true,
   workers: 2,

@@ -15,7 +15,11 @@ export class Zivvo {
   readonly dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-journey-'));
   private port = 0;
 
-  constructor(private readonly kind: 'own' | 'demo') {}
+  /** On a copy of a workshop that was opened before, where there is one: what a first start does needs doing once. */
+  constructor(private readonly kind: 'own' | 'demo') {
+    const opened = path.join(process.env.ZIVVO_OPENED ?? '', kind);
+    if (process.env.ZIVVO_OPENED !== undefined && fs.existsSync(opened)) fs.cpSync(opened, this.dataFolder, { recursive: true });
+  }
 
   get address(): string {
     return `http://127.0.0.1:${this.port}`;

@@ -30,7 +30,7 @@ export async function soak() {
 async function checkAll() {
   fs.rmSync(RESULTS, { recursive: true, force: true });
   fs.mkdirSync(RESULTS, { recursive: true });
-  await build({ withWeb: false });
+  await build({ withWeb: false, withDemo: true });
   console.log('Checking types, lint and import boundaries…');
   await runTogether([
     [{ name: 'lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] }],

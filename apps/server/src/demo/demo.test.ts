@@ -8,7 +8,7 @@ import { DB, type Db } from '../database/database.ts';
 import { event } from '../event/event.table.ts';
 import { propPiece } from '../piece/piece.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
-import { startTestServer, type TestServer } from '../test/testServer.ts';
+import { startDemoServer, type TestServer } from '../test/testServer.ts';
 import { motorPiece, packPiece } from '../workshop/pieces.table.ts';
 import { Diary } from './diary.ts';
 import { playIfEmpty } from './playDemo.ts';
@@ -18,8 +18,7 @@ let db: Db;
 let crafts: CraftView[];
 const get = async <T>(address: string): Promise<T> => (await server.http.get(address)).body as T;
 beforeAll(async () => {
-  server = await startTestServer();
-  await playIfEmpty(server.app);
+  server = await startDemoServer();
   db = server.app.get<Db>(DB);
   crafts = (await get<CraftListView>('/api/crafts')).items;
 }, 300_000);

@@ -133,7 +133,7 @@ export class PieceService {
     const hands: PieceHand[] = [...Array<PieceHand>(dto.cwCount).fill('cw'), ...Array<PieceHand>(dto.ccwCount).fill('ccw'), ...Array<PieceHand>(dto.eitherCount).fill('either')];
     await this.db.transaction(async (tx) => {
       await this.models.find(tx, dto.propModelId);
-      const isNew = await this.batches.add(tx, { ...this.rows.newRow(dto.id), propModelId: dto.propModelId, resolutionKg: dto.resolutionKg, location: dto.location ?? null, note: dto.note ?? null });
+      const isNew = await this.batches.add(tx, { ...this.rows.newRow(dto.id), propModelId: dto.propModelId, resolutionKg: dto.resolutionKg, supplierName: dto.supplierName?.trim() ?? null, location: dto.location ?? null, note: dto.note ?? null });
       if (isNew) await this.addPieces(tx, dto, hands);
     });
     return this.findBatch(dto.id);
@@ -174,7 +174,7 @@ export class PieceService {
         const found = deliveries.find((d) => d.name === b.id);
         if (!found) return [];
         const { name: batchId, ...y } = found;
-        return [{ batchId, propModelId: b.propModelId, cameAt: b.createdAt.toISOString(), location: b.location, ...y }];
+        return [{ batchId, propModelId: b.propModelId, cameAt: b.createdAt.toISOString(), supplierName: b.supplierName, location: b.location, ...y }];
       }).sort((a, b) => b.cameAt.localeCompare(a.cameAt)),
     };
   }
@@ -188,8 +188,8 @@ function countsOf({ look, pieceCount, ...fate }: FateRow, material: PropMaterial
 }
 
 function toBatchView(row: BatchRow, counts: { pieceCount: number; checkedInCount: number } = { pieceCount: 0, checkedInCount: 0 }): BatchView {
-  const { propModelId, resolutionKg, location, note } = row;
-  return { ...toRowView(row), propModelId, resolutionKg, location, note, ...counts };
+  const { propModelId, resolutionKg, supplierName, location, note } = row;
+  return { ...toRowView(row), propModelId, resolutionKg, supplierName, location, note, ...counts };
 }
 
 /** An action with everything it needs. */

@@ -15,6 +15,8 @@ export const batch = pgTable(
       .references(() => propModel.id),
     /** Smallest step of the scale it was weighed on. */
     resolutionKg: doublePrecision().notNull(),
+    /** Who sold it. */
+    supplierName: text(),
     location: text(),
     note: text(),
   },

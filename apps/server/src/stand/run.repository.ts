@@ -43,9 +43,25 @@ export class RunRepository extends RowRepository<typeof run> {
       .from(run)
       .innerJoin(campaign, eq(campaign.id, run.campaignId))
       .innerJoin(packPiece, eq(packPiece.id, run.packPieceId))
-      .where(and(eq(run.workshopId, this.workshop.id), eq(run.packPieceId, packPieceId), eq(run.state, 'kept'), isNull(run.deletedAt), sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`))
+      .where(and(this.standing(), eq(run.packPieceId, packPieceId)))
       .orderBy(desc(run.keptAt))
       .limit(limit);
+  }
+
+  /** Kept runs of a prop model, the newest first, each with the name of its evening; a corrected run counts once. */
+  async ofModel(db: DbOrTx, propModelId: string, limit: number): Promise<{ run: RunRow; campaignName: string; craftId: string }[]> {
+    return db
+      .select({ run, campaignName: campaign.name, craftId: campaign.craftId })
+      .from(run)
+      .innerJoin(campaign, eq(campaign.id, run.campaignId))
+      .where(and(this.standing(), eq(run.propModelId, propModelId)))
+      .orderBy(desc(run.keptAt))
+      .limit(limit);
+  }
+
+  /** Kept, not taken out, and not corrected by a later run. */
+  private standing() {
+    return and(eq(run.workshopId, this.workshop.id), eq(run.state, 'kept'), isNull(run.deletedAt), sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`);
   }
 
   async addChannels(db: DbOrTx, rows: ChannelRow[]): Promise<void> {

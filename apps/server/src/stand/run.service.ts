@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type PackPieceView, type PackServiceView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
+import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type ModelRunView, type PackPieceView, type PackServiceView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
 import { packRecord, type Origin } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -10,7 +10,7 @@ import { CampaignService } from './campaign.service.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { RunRepository, type RunRow } from './run.repository.ts';
 import { AlreadyKeptError, TooManyRunsError } from './stand.errors.ts';
-import { toChannels, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
+import { toChannels, toModelRunView, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
 
 @Injectable()
 export class RunService {
@@ -122,6 +122,13 @@ export class RunService {
     const channels = await this.runs.channelsOf(this.db, rows.map(({ run }) => run.id));
     const runs = rows.map((row) => toPackRunView(row, channels.filter((c) => c.runId === row.run.id)));
     return { runs, record: packRecord(chemistry, runs) };
+  }
+
+  /** The stand runs of a prop model, the newest first. */
+  async ofModel(propModelId: string): Promise<ModelRunView[]> {
+    const rows = await this.runs.ofModel(this.db, propModelId, LIST_MAX);
+    const channels = await this.runs.channelsOf(this.db, rows.map(({ run }) => run.id));
+    return rows.map((row) => toModelRunView(row, channels.filter((c) => c.runId === row.run.id)));
   }
 
   private async store(tx: DbOrTx, row: Pick<RunRow, 'id' | 'propModelId' | 'replacesRunId'>, craftId: string, readings: RunReadingsDto, at: Date): Promise<void> {

@@ -1,4 +1,4 @@
-import type { CampaignDto, CampaignView, PackRunView, RunReadingsDto, RunSummaryView, RunView } from '@zivvo/contract';
+import type { CampaignDto, CampaignView, ModelRunView, PackRunView, RunReadingsDto, RunSummaryView, RunView } from '@zivvo/contract';
 import { emptyStep, humidAir, standQuantityNames, type RunRecord, type StandStep } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
@@ -96,6 +96,15 @@ export function toPackRunView({ run, campaignName, seriesCount }: { run: RunRow;
     loadedCellV: voltages.length === 0 ? null : Math.min(...voltages) / seriesCount,
     maxCurrentA: currents.length === 0 ? null : Math.max(...currents),
   };
+}
+
+/** A run as the page of its prop lists it. */
+export function toModelRunView({ run, campaignName, craftId }: { run: RunRow; campaignName: string; craftId: string }, channels: ChannelRow[]): ModelRunView {
+  const most = (quantity: ChannelRow['quantity']): number | null => {
+    const read = channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
+    return read.length === 0 ? null : Math.max(...read);
+  };
+  return { runId: run.id, campaignId: run.campaignId, campaignName, craftId, keptAt: run.keptAt!.toISOString(), origin: run.origin, mostThrustN: most('thrustN'), maxCurrentA: most('currentA') };
 }
 
 function toSteps(channels: ChannelRow[]): StandStep[] {

@@ -8,6 +8,7 @@ import { ImportRecipeController } from './importRecipe.controller.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
+import { ModelRunsController } from './modelRuns.controller.ts';
 import { PackServiceController } from './packService.controller.ts';
 import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
@@ -16,7 +17,7 @@ import { WorkshopModule } from '../workshop/workshop.module.ts';
 
 @Module({
   imports: [CraftModule, PropModelModule, WorkshopModule],
-  controllers: [CalibrationController, CampaignController, ImportRecipeController, RunController, PackServiceController],
+  controllers: [CalibrationController, CampaignController, ImportRecipeController, RunController, PackServiceController, ModelRunsController],
   providers: [CalibrationService, CampaignService, CampaignRepository, ImportRecipeRepository, RunService, RunRepository],
   exports: [CampaignRepository, RunRepository, RunService],
 })

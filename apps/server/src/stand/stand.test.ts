@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { CalibrationView, CampaignDetailView, CampaignResultsView, ImportRecipeView, LineView, Problem, PropModelView, RunView } from '@zivvo/contract';
+import type { CalibrationView, CampaignDetailView, CampaignResultsView, ImportRecipeView, LineView, ModelRunView, Problem, PropModelView, RunView } from '@zivvo/contract';
 import { calibrationFactor, type Working } from '@zivvo/core';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
@@ -61,6 +61,10 @@ describe('typed runs', () => {
     const detail = (await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView;
     expect(detail).toMatchObject({ runCount: 1 });
     expect(detail.runs.map((r) => [r.ordinal, r.replacedByRunId])).toEqual([[1, right.id], [1, null]]);
+    const ofModel = (await server.http.get(`/api/prop-models/${right.propModelId}/runs`).expect(200)).body as ModelRunView[];
+    expect(ofModel.map((r) => r.runId)).toContain(right.id);
+    expect(ofModel.map((r) => r.runId)).not.toContain(wrong.id);
+    expect(ofModel.find((r) => r.runId === right.id)).toMatchObject({ mostThrustN: 20, origin: 'typed' });
   });
 
   test.each<[string, object, string]>([

@@ -5,12 +5,14 @@ import type { Server } from 'node:http';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { fileURLToPath } from 'node:url';
 import request from 'supertest';
 import { v7 } from 'uuid';
 import { AppModule } from '../app.module.ts';
 import { dressApplication } from '../application.ts';
 import type { Config } from '../config.ts';
-import { DATABASE, type Database } from '../database/database.ts';
+import { DATABASE, openDatabase, type Database } from '../database/database.ts';
+import { playIfEmpty } from '../demo/playDemo.ts';
 import { inlineStandLink, STAND_LINK } from '../live/standLink.ts';
 import { memoryDatabase } from './memoryDatabase.ts';
 
@@ -23,11 +25,25 @@ export interface TestServer {
   close(): Promise<void>;
 }
 
+const CACHE = fileURLToPath(new URL('../../../../.cache/', import.meta.url));
+const TEST_START = Date.parse('2026-11-24T12:00:00Z');
+
 /** The whole server on a database of its own; nothing is mocked but the disk's slowness. */
-export async function startTestServer(): Promise<TestServer> {
+export function startTestServer(): Promise<TestServer> {
+  return startOn('own', () => memoryDatabase());
+}
+
+/** The demo workshop as `npm run demo` opens it: a copy of the one that the build played, or played here where there is none. */
+export async function startDemoServer(): Promise<TestServer> {
+  const server = await startOn('demo', (config) => openDatabase({ ...config, cacheFolder: CACHE }, new Date(TEST_START)));
+  await playIfEmpty(server.app);
+  return server;
+}
+
+async function startOn(workshopKind: Config['workshopKind'], open: (config: Config) => Promise<Database>): Promise<TestServer> {
   const dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-test-'));
-  const config: Config = { port: 0, dataFolder, hasDatabaseThread: false, databaseUrl: null, workshopKind: 'own', startMs: Date.parse('2026-11-24T12:00:00Z'), timeFactor: 20, webFolder: null, endsWithInput: false, cacheFolder: dataFolder };
-  const database = await memoryDatabase();
+  const config: Config = { port: 0, dataFolder, hasDatabaseThread: false, databaseUrl: null, workshopKind, startMs: TEST_START, timeFactor: 20, webFolder: null, endsWithInput: false, cacheFolder: dataFolder };
+  const database = await open(config);
   const module = await Test.createTestingModule({ imports: [AppModule.with(config)] })
     .overrideProvider(DATABASE)
     .useValue(database)

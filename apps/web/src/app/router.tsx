@@ -34,6 +34,7 @@ export const router = createBrowserRouter([
           { path: 'rack/deliveries/:batchId', lazy: () => import('../rack/DeliveryPage.tsx') },
           { path: 'rack/sets', lazy: () => import('../rack/SetsPage.tsx') },
           { path: 'rack/yield', lazy: () => import('../rack/YieldPage.tsx') },
+          { path: 'rack/suppliers/:supplierName', lazy: () => import('../rack/SupplierPage.tsx') },
           { path: 'rack/parts', lazy: () => import('../rack/PartsPage.tsx') },
           { path: 'rack/parts/motors/new', lazy: () => import('../rack/MotorPage.tsx') },
           { path: 'rack/parts/motors/:motorId', lazy: () => import('../rack/MotorPage.tsx') },

@@ -22,7 +22,7 @@ export function Component() {
   const [add] = useAddBatchMutation();
   const { form, save, isBusy, notes } = useKeptForm<BatchForm>({
     keptAs: 'delivery/new', row: null, Dto: CreateBatchDto,
-    blank: { id: v7(), propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, location: null, note: null },
+    blank: { id: v7(), propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, supplierName: null, location: null, note: null },
     send: (values, id) => add({ ...values, id }).unwrap(),
     onDone: (id) => go(`/rack/deliveries/${id}`),
   });
@@ -66,6 +66,7 @@ export function Component() {
                 <CountField control={control} name="ccwCount" label="CCW pieces" />
                 <CountField control={control} name="eitherCount" label="Of either hand" description="symmetric, reversible" />
                 <QuantityField control={control} name="resolutionKg" label="Scale shows steps of" dimension="mass" />
+                <TextField control={control} name="supplierName" label="Bought from" />
                 <TextField control={control} name="location" label="Kept where" />
                 <div className={classes.wide}>
                   <NoteField control={control} name="note" label="Note" />

@@ -4,6 +4,7 @@ import { readPropLabel, usualChord75M, type PropLabelReading } from '@zivvo/core
 import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, planformNames, tipNames } from '@zivvo/words';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
+import { ModelRecord } from './ModelRecord.tsx';
 import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation, useLazyPropModelQuery } from '../shared/api/rackApi.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
@@ -92,6 +93,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
         </>
       }
     >
+      {model && <ModelRecord model={model} />}
       <form id="model-form" className={classes.form} noValidate onSubmit={(e) => void onSave(e)}>
         {notes}
         <fieldset className={classes.group}>

@@ -11,16 +11,10 @@ import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { RackTabs } from './RackTabs.tsx';
+import { bySupplier, costOf } from './yieldView.ts';
+import { Yields, type YieldRow } from './YieldTable.tsx';
 
 type YieldOfMaker = YieldView['makers'][number];
-
-interface Row extends YieldResult {
-  key: string;
-  name: string;
-  /** Beside the name, in small. */
-  note: string | null;
-  cost: number | null;
-}
 
 /** How many of a maker's pieces turned out usable, and what a usable one costs. */
 export function Component() {
@@ -31,8 +25,9 @@ export function Component() {
     <Ready query={query}>
       {(yields) => {
         const makers = [...yields.makers].filter((m) => m.usable).sort((a, b) => b.usable!.ratio - a.usable!.ratio);
+        const suppliers = bySupplier(yields.deliveries, models?.items ?? []);
         const modelOf = (id: string): PropModelView | undefined => models?.items.find((m) => m.id === id);
-        const named = <T extends YieldResult & { propModelId: string }>(y: T): Omit<Row, 'key' | 'note'> & T => ({ ...y, name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '', cost: costOf(modelOf(y.propModelId), y) });
+        const named = <T extends YieldResult & { propModelId: string }>(y: T): Omit<YieldRow, 'key' | 'note'> & T => ({ ...y, name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '', cost: costOf(modelOf(y.propModelId), y) });
         return (
           <StationPage
             eyebrow="Rack · Yield"
@@ -47,6 +42,7 @@ export function Component() {
               </EmptyPage>
             ) : (
               <>
+                {suppliers.length > 0 && <Yields title="Bought from" rows={suppliers.map((y) => ({ ...y, key: y.supplierName, name: y.supplierName, link: `/rack/suppliers/${encodeURIComponent(y.supplierName)}`, note: y.makers.join(', '), cost: null }))} />}
                 {makers.length > 0 && <Yields title="Maker" rows={makers.map((m) => ({ key: m.makerName, name: m.makerName, note: null, cost: null, ...m }))} />}
                 <Yields title="Model" rows={yields.models.map((y) => ({ ...named(y), key: y.propModelId, note: null }))} />
                 {yields.deliveries.length > 0 && <Yields title="Delivery" rows={yields.deliveries.map((y) => ({ ...named(y), key: y.batchId, note: [formatDay(y.cameAt), y.location].filter((t) => t !== null).join(', ') }))} />}
@@ -57,11 +53,6 @@ export function Component() {
       }}
     </Ready>
   );
-}
-
-/** What a usable piece costs, those that were rejected paid with it. */
-function costOf(model: PropModelView | undefined, { usable }: YieldResult): number | null {
-  return model?.bagPrice != null && model.bagCount !== null && usable && usable.ratio > 0 ? model.bagPrice / model.bagCount / usable.ratio : null;
 }
 
 /** The answer for the makers, the best first; pieces whose maker nobody named are counted by model alone. */
@@ -78,72 +69,4 @@ function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResul
   if (!best || !worst) return `${share(all)} of the pieces are usable`;
   if (doesMostFail(worst)) return `${worst.rejectedCount} of ${worst.pieceCount} pieces of ${worst.makerName} failed: change supplier`;
   return best === worst ? `${share(best)} of ${best.makerName}’s pieces are usable` : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
-}
-
-function Yields({ title, rows }: { title: string; rows: readonly Row[] }) {
-  const hasCost = rows.some((r) => r.cost !== null);
-  return (
-    <div className={table.sheet}>
-      <table className={table.table}>
-        <thead>
-          <tr>
-            <th>{title}</th>
-            <th data-right>Usable</th>
-            <th data-wide aria-label="95 % interval" />
-            {hasCost && <th data-right>Each costs</th>}
-            <th data-right>Judged</th>
-            <th data-right data-wide>
-              Bag
-            </th>
-            <th data-right data-wide>
-              Corrected
-            </th>
-            <th data-right>Rejected</th>
-            <th data-right data-wide>
-              Not yet
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.key} style={{ cursor: 'default' }}>
-              <td style={{ minWidth: 130 }}>
-                <strong>{r.name}</strong>
-                {r.note !== null && <div className="muted">{r.note}</div>}
-                {doesMostFail(r) && <div style={{ color: 'var(--rust)' }}>{`${r.rejectedCount} of ${r.pieceCount} failed: change supplier`}</div>}
-              </td>
-              <td data-right>
-                {r.usable ? formatShare(r.usable.ratio, 0) : '–'}
-                {r.usable && <div className="muted" style={{ fontSize: 13, whiteSpace: 'nowrap' }}>{`${Math.round(r.usable.lowRatio * 100)} to ${formatShare(r.usable.highRatio, 0)}`}</div>}
-              </td>
-              <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
-              {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
-              <td data-right>{r.pieceCount}</td>
-              <td data-right data-wide>
-                {r.goodFromBagCount}
-              </td>
-              <td data-right data-wide>
-                {r.goodCorrectedCount}
-              </td>
-              <td data-right>{r.rejectedCount}</td>
-              <td data-right data-wide>
-                {r.notJudgedCount}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-    </div>
-  );
-}
-
-/** An interval from 0 to 1 drawn to scale. */
-function Interval({ low, at, high }: { low: number; at: number; high: number }) {
-  return (
-    <svg width="72" height="14" viewBox="0 0 110 14" preserveAspectRatio="none" aria-hidden="true">
-      <path d="M2 7H108" stroke="var(--hairline)" strokeWidth="2" />
-      <path d={`M${2 + 106 * low} 7H${2 + 106 * high}`} stroke="var(--fjord)" strokeWidth="4" />
-      <path d={`M${2 + 106 * at} 1V13`} stroke="var(--ink)" strokeWidth="2" />
-    </svg>
-  );
 }

@@ -130,7 +130,7 @@ describe('one piece', () => {
 
 describe('checking a delivery in', () => {
   const fresh = (tag: string): PieceView => piece(tag, { state: 'new', massKg: null, diameterM: null, boreFit: null, look: null });
-  const batch = (pieces: PieceView[], findings: BatchDetailView['findings'] = []): BatchDetailView => ({ ...row, id: 'b1', propModelId: 'm1', resolutionKg: 1e-5, location: null, note: null, pieceCount: pieces.length, checkedInCount: 0, pieces, findings });
+  const batch = (pieces: PieceView[], findings: BatchDetailView['findings'] = []): BatchDetailView => ({ ...row, id: 'b1', propModelId: 'm1', resolutionKg: 1e-5, supplierName: null, location: null, note: null, pieceCount: pieces.length, checkedInCount: 0, pieces, findings });
 
   test('Enter goes on from weight to look and to the next row; each row is written as it is left', async () => {
     const { sent } = show('/rack/deliveries/b1', { 'GET /batches/b1': batch([fresh('AB12'), fresh('CD34')]), 'PUT /pieces/AB12/measures': piece('AB12') });

@@ -26,6 +26,11 @@ export class CreateBatchDto {
   @Within(pieceLimits.resolutionKg)
   resolutionKg!: number;
 
+  /** Who sold it. */
+  @Nullable()
+  @Text(NAME_MAX_LENGTH)
+  supplierName?: string | null;
+
   @Nullable()
   @Text(LOCATION_MAX_LENGTH)
   location!: string | null;

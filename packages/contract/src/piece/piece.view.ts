@@ -37,6 +37,7 @@ export interface PieceDetailView extends PieceView {
 export interface BatchView extends RowView {
   propModelId: string;
   resolutionKg: number;
+  supplierName: string | null;
   location: string | null;
   note: string | null;
   pieceCount: number;
@@ -60,7 +61,7 @@ export interface YieldView {
   models: (YieldResult & { propModelId: string })[];
   makers: (YieldResult & { makerName: string })[];
   /** Deliveries, the newest first. */
-  deliveries: (YieldResult & { batchId: string; propModelId: string; cameAt: string; location: string | null })[];
+  deliveries: (YieldResult & { batchId: string; propModelId: string; cameAt: string; supplierName: string | null; location: string | null })[];
 }
 
 export interface MotorPieceView extends RowView, Omit<MotorPieceDto, never> {}

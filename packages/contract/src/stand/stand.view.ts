@@ -43,6 +43,18 @@ export interface RunView extends RunSummaryView {
   pictures: { sha256: string; mediaType: string; name: string }[];
 }
 
+/** A run of a prop model, as its page lists it. */
+export interface ModelRunView {
+  runId: string;
+  campaignId: string;
+  campaignName: string;
+  craftId: string;
+  keptAt: string;
+  origin: RunSummaryView['origin'];
+  mostThrustN: number | null;
+  maxCurrentA: number | null;
+}
+
 export interface CampaignDetailView extends CampaignView {
   runs: RunSummaryView[];
 }

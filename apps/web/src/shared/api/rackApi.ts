@@ -1,4 +1,4 @@
-import type { CountStockDto, CreatePropModelDto, PropModelListView, PropModelView, UpdatePropModelDto, WantDto } from '@zivvo/contract';
+import type { CountStockDto, CreatePropModelDto, ModelRunView, PropModelListView, PropModelView, UpdatePropModelDto, WantDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 export const rackApi = api.injectEndpoints({
@@ -6,6 +6,7 @@ export const rackApi = api.injectEndpoints({
     // Where nobody has counted a model, its tagged pieces are its stock.
     propModels: build.query<PropModelListView, void>({ query: () => '/prop-models', providesTags: ['PropModel', 'Piece'] }),
     propModel: build.query<PropModelView, string>({ query: (id) => `/prop-models/${id}`, providesTags: ['PropModel', 'Piece'] }),
+    modelRuns: build.query<ModelRunView[], string>({ query: (id) => `/prop-models/${id}/runs`, providesTags: ['Run', 'Campaign'] }),
     createPropModel: build.mutation<PropModelView, CreatePropModelDto>({ query: (body) => ({ url: '/prop-models', method: 'POST', body }), invalidatesTags: ['PropModel'] }),
     updatePropModel: build.mutation<PropModelView, { id: string; body: UpdatePropModelDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}`, method: 'PUT', body }), invalidatesTags: ['PropModel', 'Campaign'] }),
     countStock: build.mutation<PropModelView, { id: string; body: CountStockDto }>({ query: ({ id, body }) => ({ url: `/prop-models/${id}/stock`, method: 'PUT', body }), invalidatesTags: ['PropModel'] }),
@@ -15,4 +16,4 @@ export const rackApi = api.injectEndpoints({
   }),
 });
 
-export const { usePropModelsQuery, usePropModelQuery, useLazyPropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useWantPropModelMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;
+export const { usePropModelsQuery, usePropModelQuery, useModelRunsQuery, useLazyPropModelQuery, useCreatePropModelMutation, useUpdatePropModelMutation, useCountStockMutation, useWantPropModelMutation, useRemovePropModelMutation, useRestorePropModelMutation } = rackApi;

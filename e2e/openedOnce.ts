@@ -1,0 +1,17 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { Zivvo } from './zivvo.ts';
+
+/** Opens an empty workshop and the demo once, for every journey to begin on a copy of them; answers how they go again. */
+export default async function openedOnce(): Promise<() => void> {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-opened-'));
+  for (const kind of ['own', 'demo'] as const) {
+    const zivvo = new Zivvo(kind);
+    await zivvo.start();
+    await zivvo.stop('SIGTERM');
+    fs.renameSync(zivvo.dataFolder, path.join(folder, kind));
+  }
+  process.env.ZIVVO_OPENED = folder;
+  return () => fs.rmSync(folder, { recursive: true, force: true });
+}
