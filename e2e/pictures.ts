@@ -50,8 +50,8 @@ test('pieces', async ({ demo, page }) => {
   await take(page, 'pieces');
 });
 
-test('fit', async ({ demo, page }) => {
-  await openStation(page, demo, 'fit', 'Petrel');
+test('fit', async ({ shed, page }) => {
+  await openStation(page, shed, 'fit', 'Petrel');
   await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
   await page.keyboard.press('n');
   await page.keyboard.press('s');
@@ -65,8 +65,8 @@ test('fit', async ({ demo, page }) => {
   await take(page, 'fit-telephone');
 });
 
-test('true', async ({ demo, page }) => {
-  await openStation(page, demo, 'true', 'Petrel');
+test('true', async ({ shed, page }) => {
+  await openStation(page, shed, 'true', 'Petrel');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
@@ -106,8 +106,8 @@ test('stand, night hangar', async ({ demo, page }) => {
   await take(page, 'stand-night');
 });
 
-test('typing a run', async ({ demo, page }) => {
-  await openEvening(page, demo);
+test('typing a run', async ({ shed, page }) => {
+  await openEvening(page, shed);
   await page.keyboard.press('n');
   await page.getByRole('button', { name: 'Type the run' }).click();
   for (const [row, throttle, thrust, current] of [[1, '20', '138', '0.6'], [2, '40', '560', '3.6'], [3, '60', '1130', '10.4']] as const) {
