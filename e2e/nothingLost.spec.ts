@@ -41,6 +41,22 @@ test('a server that is stopped in the middle of a form takes it when it is back;
   await textbox(page, /^CW/).fill('3');
   await sentWhenBack(page, own, 'Start the check-in');
   await expect(headline(page)).toContainText('3 of 3 pieces still to check in');
+
+  await own.stop('SIGKILL');
+  await page.getByRole('textbox', { name: /weight$/ }).first().fill('8.2');
+  await page.getByRole('combobox', { name: /bore$/ }).first().selectOption('fits');
+  await page.getByRole('combobox', { name: /look$/ }).first().selectOption('good');
+  await own.start();
+  await expect(page.getByText('checked in', { exact: true })).toHaveCount(1);
+  await expect(headline(page)).toContainText('2 of 3 pieces still to check in');
+
+  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { id: string }[] };
+  await page.goto(`${own.address}/care?craft=${items[0]!.id}`);
+  await page.getByRole('region', { name: 'A flight' }).getByRole('textbox', { name: 'Minutes' }).fill('6');
+  await own.stop('SIGKILL');
+  await page.getByRole('button', { name: 'Log the flight' }).click();
+  await own.start();
+  await expect(page.getByRole('heading', { name: '0.1 h flown in all' })).toBeVisible();
   expect(faults).toEqual([]);
 });
 

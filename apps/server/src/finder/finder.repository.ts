@@ -35,7 +35,7 @@ export class FinderRepository {
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
       .innerJoin(propModel, eq(propModel.id, propPiece.propModelId))
-      .where(and(eq(propPiece.workshopId, this.workshop.id), isNull(propPiece.deletedAt), ilike(propPiece.tag, pattern)))
+      .where(and(eq(propPiece.workshopId, this.workshop.id), isNull(propPiece.deletedAt), or(ilike(propPiece.tag, pattern), ilike(propPiece.bladeTags, pattern))))
       .limit(MOST_OF_A_KIND);
     return rows.map((p) => ({ kind: 'piece', id: p.id, title: p.tag, detail: [propModelName(p), p.location].filter((t) => t !== null).join(', '), craftId: p.craftId, propModelId: p.propModelId }));
   }

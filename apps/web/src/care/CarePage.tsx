@@ -135,9 +135,10 @@ function Rotation({ craft }: { craft: CraftView }) {
   if (!data || data.sets.length === 0) return null;
   const next = data.sets.find((s) => s.id === data.nextSetId);
   const on = data.sets.find((s) => s.isOn);
+  const others = data.sets.some((s) => !s.isOn && s.isComplete && s.restedAt === null);
   return (
     <section className={classes.sheet} aria-label="Rest and rotate">
-      <h2>{next ? `${next.name} is next: it has flown least` : on ? `${on.name} may stay on` : 'No set of this craft may fly now'}</h2>
+      <h2>{next ? `${next.name} is next: it has flown least` : !on ? 'No set of this craft may fly now' : others ? `${on.name} may stay on: the others are used alike` : `No other set may take over from ${on.name}`}</h2>
       <ul className={classes.rows}>
         {data.sets.map(({ id, name, revision, usedRatio, flownS, isOn, isComplete, restedAt }) => (
           <li key={id} style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', alignItems: 'center' }}>

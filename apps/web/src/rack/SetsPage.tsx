@@ -1,12 +1,12 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import type { CraftView, PieceSetView } from '@zivvo/contract';
 import { changesLeft, handsNeeded, type HandCounts } from '@zivvo/core';
-import { useState } from 'react';
 import { Link } from 'react-router';
-import { v7 } from 'uuid';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useActOnPieceMutation, useAddSetMutation, useAvailablePiecesQuery, useRemoveSetMutation, useRestoreSetMutation, useSetsQuery, useSparesQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
+import { forgetMadeId, madeIdOf, useKept } from '../shared/forms/kept.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import actionClasses from '../shared/ui/Action.module.css';
@@ -108,22 +108,29 @@ function SetSheet({ set, craftName }: { set: PieceSetView; craftName: string | n
 function NewSet({ crafts }: { crafts: readonly CraftView[] }) {
   const { craftId } = useInHand();
   const [add, adding] = useAddSetMutation();
-  const [name, setName] = useState('');
-  const [forCraft, setForCraft] = useState<string | null>(null);
+  const { ask, isAsking } = useAsking();
+  const [{ name, forCraft }, setTyped, handedOver] = useKept('set/new', () => ({ name: '', forCraft: null as string | null }));
   const chosen = forCraft ?? craftId ?? '';
+  const open = async (): Promise<void> => {
+    try {
+      await ask(() => add({ id: madeIdOf('set/new'), name: name.trim(), craftId: chosen === '' ? null : chosen }).unwrap());
+      forgetMadeId('set/new');
+      handedOver();
+    } catch {
+      // The note below says why; what was typed stays.
+    }
+  };
   return (
     <form
       className={classes.new}
       onSubmit={(e) => {
         e.preventDefault();
-        void add({ id: v7(), name: name.trim(), craftId: chosen === '' ? null : chosen })
-          .unwrap()
-          .then(() => setName(''), () => undefined);
+        void open();
       }}
     >
-      <TextInput label="New set" placeholder="K12" value={name} onChange={(e) => setName(e.currentTarget.value)} maxLength={80} />
-      <NativeSelect label="for" value={chosen} onChange={(e) => setForCraft(e.currentTarget.value)} data={[{ value: '', label: 'no craft' }, ...crafts.map((c) => ({ value: c.id, label: c.name }))]} />
-      <Action type="submit" disabled={name.trim() === '' || adding.isLoading}>
+      <TextInput label="New set" placeholder="K12" value={name} onChange={(e) => setTyped({ name: e.currentTarget.value, forCraft })} maxLength={80} />
+      <NativeSelect label="for" value={chosen} onChange={(e) => setTyped({ name, forCraft: e.currentTarget.value })} data={[{ value: '', label: 'no craft' }, ...crafts.map((c) => ({ value: c.id, label: c.name }))]} />
+      <Action type="submit" disabled={name.trim() === '' || isAsking}>
         Open the set
       </Action>
       <ProblemNote error={adding.error} />

@@ -1,11 +1,10 @@
 import { NativeSelect, Radio, Switch, TextInput, useMantineColorScheme } from '@mantine/core';
-import { ReadAirDto } from '@zivvo/contract';
-import { useState } from 'react';
-import { useForm } from 'react-hook-form';
+import { ReadAirDto, type AirView } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { useAddPersonMutation, useAirQuery, useHealthQuery, usePeopleQuery, useReadAirMutation } from '../shared/api/workshopApi.ts';
-import { dtoResolver } from '../shared/forms/dtoResolver.ts';
+import { useKept } from '../shared/forms/kept.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { formatDay, formatTime, useFormat } from '../shared/format/useFormat.ts';
@@ -33,12 +32,12 @@ function People() {
   const personId = useAppSelector((s) => s.settings.personId);
   const { data: people = [] } = usePeopleQuery();
   const [add, adding] = useAddPersonMutation();
-  const [name, setName] = useState('');
+  const [name, setName, handedOver] = useKept('person/new', () => '');
   const onAdd = async (): Promise<void> => {
     const added = await add({ id: v7(), name });
     if (!added.data) return;
     dispatch(personChosen(added.data.id));
-    setName('');
+    handedOver();
   };
   return (
     <fieldset className={classes.group}>
@@ -65,39 +64,33 @@ function People() {
   );
 }
 
-type AirForm = Pick<ReadAirDto, 'id' | 'temperatureC' | 'pressurePa' | 'humidityRatio'>;
+type AirForm = { [K in 'id' | 'temperatureC' | 'pressurePa' | 'humidityRatio']: ReadAirDto[K] };
 
 function Air() {
+  const { currentData } = useAirQuery();
+  return currentData ? <ReadAir air={currentData.air} key={currentData.air?.readAt} /> : <p className="muted">working…</p>;
+}
+
+function ReadAir({ air }: { air: AirView | null }) {
   const format = useFormat();
-  const { data } = useAirQuery();
-  const [read, reading] = useReadAirMutation();
-  const air = data?.air ?? null;
-  const values = { id: '', temperatureC: air?.temperatureC ?? null, pressurePa: air?.pressurePa ?? null, humidityRatio: air?.humidityRatio ?? null } as AirForm;
-  const { control, handleSubmit, setValue } = useForm<AirForm>({ values, resolver: dtoResolver<AirForm>(ReadAirDto, format.choices), mode: 'onTouched' });
-  const onSave = handleSubmit(async (form) => {
-    await read(form);
-  });
+  const [read] = useReadAirMutation();
+  const blank = { id: v7(), temperatureC: air?.temperatureC ?? null, pressurePa: air?.pressurePa ?? null, humidityRatio: air?.humidityRatio ?? null } as AirForm;
+  const { form, save, isBusy, notes } = useKeptForm<AirForm>({ keptAs: 'air', row: null, blank, Dto: ReadAirDto, send: (values, id) => read({ ...values, id }).unwrap(), onDone: () => undefined });
+  const { control, handleSubmit } = form;
+  const onSave = handleSubmit(save);
   return (
-    <form
-      noValidate
-      onSubmit={(e) => {
-        setValue('id', v7());
-        void onSave(e);
-      }}
-    >
+    <form noValidate onSubmit={(e) => void onSave(e)}>
+      {notes}
       <fieldset className={classes.group}>
         <legend>Air today</legend>
         <QuantityField control={control} name="temperatureC" label="Temperature" dimension="temperature" />
         <QuantityField control={control} name="pressurePa" label="Pressure here" dimension="pressure" description="not reduced to sea level" />
         <QuantityField control={control} name="humidityRatio" label="Humidity" dimension="ratio" />
         <div className={classes.wide} style={{ display: 'flex', alignItems: 'center', gap: 14, flexWrap: 'wrap' }}>
-          <Action type="submit" disabled={reading.isLoading}>
+          <Action type="submit" disabled={isBusy}>
             Read the air
           </Action>
           {air && <span className="muted">{`${format.quantity(air.densityKgPerM3, 'density').text} by CIPM-2007, as thin as the standard air at ${Math.round(air.densityAltitudeM)} m. Read ${formatDay(air.readAt)}, ${formatTime(air.readAt)}.`}</span>}
-        </div>
-        <div className={classes.wide}>
-          <ProblemNote error={reading.error} />
         </div>
       </fieldset>
     </form>

@@ -1,9 +1,10 @@
 import { TextInput } from '@mantine/core';
 import { fromSi, readQuantity, type Dimension, type EvidenceMark } from '@zivvo/core';
 import { isInMillimetres, unitFor, unreadableSentence } from '@zivvo/words';
-import { useState, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type ReactNode } from 'react';
 import { useController, type Control, type FieldValues, type Path } from 'react-hook-form';
 import { MILLIMETRES, useFormat } from '../format/useFormat.ts';
+import { readKeptText, writeKeptText } from './kept.ts';
 import { Marked } from './Marked.tsx';
 
 interface QuantityFieldProps<T extends FieldValues> {
@@ -28,7 +29,8 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
   const unit = unitFor(dimension, choices);
   const { field, fieldState } = useController({ control, name });
   const value: unknown = field.value;
-  const [text, setText] = useState(() => written(value, unit));
+  // What could not be read as a value is kept as it was typed.
+  const [text, setText] = useState(() => (value === null || Number.isNaN(value) ? readKeptText(control, name) : null) ?? written(value, unit));
   const read = readQuantity(text, dimension, unit);
   const isSame = read.status === 'read' ? read.valueSi === value : read.status === 'empty' ? value === null || value === undefined : Number.isNaN(value);
   // Only a value that came from elsewhere, or another unit, rewrites what was typed.
@@ -40,10 +42,14 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
   const onChange = (next: string): void => {
     setText(next);
     const now = readQuantity(next, dimension, unit);
+    writeKeptText(control, name, now.status === 'read' || now.status === 'empty' ? null : next);
     field.onChange(now.status === 'read' ? now.valueSi : now.status === 'empty' ? null : NaN);
     onTyped?.();
   };
   const isUnreadable = read.status !== 'read' && read.status !== 'empty';
+  // Taken up again it is no value still: a form that is handed over must not take it for an empty field.
+  const takeUp = useRef(() => isUnreadable && value === null && field.onChange(NaN));
+  useEffect(() => void takeUp.current(), []);
   return (
     <TextInput
       ref={field.ref}

@@ -25,6 +25,37 @@ export function writeKept(key: string, value: unknown): void {
   }
 }
 
+/** Forms whose fields keep their text, by what they hand to their fields. */
+const keptForms = new WeakMap<object, string>();
+
+/** Says under which key the fields of a form keep what cannot be read as a value. */
+export function nameKeptForm(control: object, key: string): void {
+  keptForms.set(control, key);
+}
+
+const textNameOf = (key: string, field: string): string => `${key}#${field}`;
+
+/** Text of a field that is no value yet, as it was typed; null where there is none. */
+export function readKeptText(control: object, field: string): string | null {
+  const key = keptForms.get(control);
+  return key === undefined ? null : readKept<string>(textNameOf(key, field));
+}
+
+/** Keeps a text that cannot be read; null once it can. */
+export function writeKeptText(control: object, field: string, text: string | null): void {
+  const key = keptForms.get(control);
+  if (key !== undefined) writeKept(textNameOf(key, field), text);
+}
+
+/** What was typed is handed over: no text of the form is kept any more. */
+export function forgetKeptTexts(key: string): void {
+  try {
+    for (const name of Object.keys(localStorage)) if (name.startsWith(`${nameOf(key)}#`)) localStorage.removeItem(name);
+  } catch {
+    // Nothing was kept there.
+  }
+}
+
 const idNameOf = (key: string): string => `zivvo.id.${key}`;
 
 /**

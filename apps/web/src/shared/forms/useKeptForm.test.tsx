@@ -2,11 +2,12 @@ import 'reflect-metadata';
 import { beforeEach, expect, jest, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { MaxLength } from 'class-validator';
+import { MaxLength, Min } from 'class-validator';
 import type { ApiProblem } from '../api/api.ts';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { TextField } from './Fields.tsx';
 import { madeIdOf, readKept, useKept } from './kept.ts';
+import { QuantityField } from './QuantityField.tsx';
 import { useKeptForm } from './useKeptForm.tsx';
 
 class NoteDto {
@@ -142,4 +143,38 @@ test('state of a page is kept the same way, and anew once it is handed over; wha
   await userEvent.click(screen.getByRole('button', { name: 'hand over' }));
   expect(screen.getByRole('button', { name: 'tapped 0' })).toBeTruthy();
   expect(readKept('tap')).toBeNull();
+});
+
+class WeightDto {
+  @Min(0)
+  massKg!: number;
+}
+
+function Weigh() {
+  const { form, save, notes } = useKeptForm<{ massKg: number }>({ keptAs: 'weight', row: null, blank: { massKg: null } as unknown as { massKg: number }, Dto: WeightDto, send: send as never, onDone });
+  return (
+    <form noValidate onSubmit={(e) => void form.handleSubmit(save)(e)}>
+      {notes}
+      <QuantityField control={form.control} name="massKg" label="Weight" dimension="mass" />
+      <button type="submit">Save</button>
+    </form>
+  );
+}
+
+test('a text that is no value yet is taken up again as it was typed, is not sent as nothing, and goes with the rest', async () => {
+  const weight = (): HTMLElement => screen.getByRole('textbox', { name: 'Weight' });
+  const first = renderInApp(<Weigh />);
+  await userEvent.type(weight(), '12 stone');
+  first.unmount();
+  renderInApp(<Weigh />);
+  expect(weight()).toHaveProperty('value', '12 stone');
+  await pressSave();
+  await waitFor(() => expect(weight().getAttribute('aria-invalid')).toBe('true'));
+  expect(send).not.toHaveBeenCalled();
+  await userEvent.clear(weight());
+  await userEvent.type(weight(), '12 g');
+  send.mockResolvedValue({});
+  await pressSave();
+  await waitFor(() => expect(onDone).toHaveBeenCalled());
+  expect(Object.keys(localStorage).filter((key) => key.includes('weight'))).toEqual([]);
 });

@@ -8,7 +8,7 @@ import { ProblemNote } from '../ui/PageStates.tsx';
 import { ConflictNote, conflictOf, type Conflict } from './ConflictNote.tsx';
 import { dtoResolver, showRefusal } from './dtoResolver.ts';
 import classes from './Form.module.css';
-import { forgetMadeId, madeIdOf, readKept, writeKept } from './kept.ts';
+import { forgetKeptTexts, forgetMadeId, madeIdOf, nameKeptForm, readKept, writeKept } from './kept.ts';
 
 interface KeptFormInput<F extends FieldValues> {
   /** Of the thing that is typed, one for each subject: `craft/new`, `craft/<id>`. */
@@ -54,6 +54,7 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   const id = row?.id ?? madeId;
   const [start] = useState<F>(() => ({ ...blank, ...(row ?? {}), ...(kept && isSameRow ? kept.values : {}) }));
   const form = useForm<F>({ defaultValues: start as DefaultValues<F>, resolver: dtoResolver<F>(Dto, format.choices), mode: 'onTouched' });
+  nameKeptForm(form.control, keptAs);
   const [isTakenUp, setTakenUp] = useState(kept !== null && isSameRow);
   const [sending, setSending] = useState<Sending>({ status: 'idle' });
   const [conflict, setConflict] = useState<Conflict<F> | null>(() => (kept && !isSameRow && row ? conflictOf(blank, kept.values, row) : null));
@@ -75,6 +76,7 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
 
   const done = (): void => {
     writeKept(keptAs, null);
+    forgetKeptTexts(keptAs);
     forgetMadeId(keptAs);
     // Whoever has left meanwhile is not called back.
     if (isGone.current) return;
@@ -119,6 +121,7 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   };
   const startAnew = (): void => {
     writeKept(keptAs, null);
+    forgetKeptTexts(keptAs);
     form.reset({ ...blank, ...(row ?? {}) });
     setTakenUp(false);
   };
