@@ -1,11 +1,10 @@
 import type { PropModelView, YieldView } from '@zivvo/contract';
 import { doesMostFail, FEWEST_JUDGED, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
-import { formatNumber, formatShare } from '@zivvo/words';
+import { formatShare } from '@zivvo/words';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
-import table from '../shared/table/Table.module.css';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
