@@ -4,7 +4,7 @@ import tseslint from 'typescript-eslint';
 const corePattern = { group: ['react', 'react-*', '@mantine/*', 'echarts*', '@nestjs/*', 'drizzle-orm*', '@zivvo/*', 'node:*'], message: 'core is pure computation' };
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'apps/server/drizzle/**', '**/*.cjs', '.cache/**', 'demo-data/**', 'data/**', 'e2e/test-results/**'] },
+  { ignores: ['**/dist/**', '**/node_modules/**', 'apps/server/drizzle/**', '**/*.cjs', '.cache/**', 'demo-data/**', 'data/**', 'data-demo/**', 'e2e/test-results/**'] },
   ...tseslint.configs.recommendedTypeChecked,
   {
     languageOptions: { parserOptions: { project: ['tsconfig.lint.json'], tsconfigRootDir: import.meta.dirname } },
