@@ -112,6 +112,25 @@ test('who watches sees it all and may cut; a reload holds the run, its points st
   await expect(page.getByText('The run was thrown away.')).toBeVisible();
 });
 
+test('a page of another run says which run is on the stand, and cuts it from there', async ({ shed, page, context }) => {
+  await fly(page, shed);
+  await page.keyboard.press('Escape');
+  const first = page.url();
+  await putOnStand(page, shed, 'Orle 7144-2');
+  for (let i = 0; i < 4; i++) await page.keyboard.press(']');
+  await throttle(page, 20);
+  const other = await context.newPage();
+  await other.goto(first);
+  const note = other.getByRole('status', { name: 'On the stand' });
+  await expect(note).toContainText('Another run is on the stand, armed: Orle 7144-2');
+  await expect(other.getByRole('button', { name: /^Cut Esc/ })).toBeHidden();
+  await note.getByRole('button', { name: 'Cut the stand' }).click();
+  await expect(headline(page)).toHaveText('Cut by somebody who watches');
+  await expect(note).toContainText('Another run is on the stand: Orle 7144-2');
+  await note.getByRole('link', { name: 'Go to it' }).click();
+  await expect(other.getByText(/another tab flies; you watch/)).toBeVisible();
+});
+
 test('a dead server is said within three seconds; started again, the run is held with its points', async ({ shed, page }) => {
   await fly(page, shed);
   for (let i = 0; i < 6; i++) await page.keyboard.press(']');

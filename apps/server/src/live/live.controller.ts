@@ -1,6 +1,6 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Sse, type MessageEvent } from '@nestjs/common';
-import { LiveCommandDto, LiveTabDto, StartLiveRunDto, type LiveView, type RunView } from '@zivvo/contract';
-import { concat, defer, map, merge, type Observable } from 'rxjs';
+import { LiveCommandDto, LiveTabDto, StartLiveRunDto, type LiveView, type RunView, type StandView } from '@zivvo/contract';
+import { concat, defer, filter, map, merge, type Observable } from 'rxjs';
 import { IdPipe } from '../common/idPipe.ts';
 import { LiveService, type LiveEvent } from './live.service.ts';
 
@@ -21,11 +21,24 @@ export class LiveController {
     return this.live.find(runId);
   }
 
-  /** Everything that happens on the stand: where it stands first, then states, readings and a beat each second. */
+  @Get('stand')
+  stand(): StandView {
+    return this.live.stand();
+  }
+
+  /** Cuts whatever is on the stand; the same twice is done once. */
+  @Post('stand/cut')
+  @HttpCode(200)
+  cut(@Body() { tabId }: LiveTabDto): Promise<StandView> {
+    return this.live.cut(tabId);
+  }
+
+  /** Everything that happens to a run on the stand: where it stands first, then its states, its readings and a beat each second. */
   @Sse('live/:id/stream')
   stream(@Param('id', IdPipe) runId: string): Observable<MessageEvent> {
-    const first = defer(async (): Promise<LiveEvent> => ({ type: 'state', data: await this.live.find(runId) }));
-    return merge(concat(first), this.live.events).pipe(map((event): MessageEvent => ({ id: String(++this.sequence), type: event.type, data: event.data })));
+    const first = defer(async (): Promise<LiveEvent> => ({ type: 'state', runId, data: await this.live.find(runId) }));
+    const own = this.live.events.pipe(filter((event) => event.type === 'beat' || event.runId === runId));
+    return merge(concat(first), own).pipe(map((event): MessageEvent => ({ id: String(++this.sequence), type: event.type, data: event.data })));
   }
 
   @Post('live/:id/open')

@@ -1,5 +1,5 @@
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import { PILOT_LEASE_MS, STREAM_BEAT_MS, watcherCommandNames, type KeepRunDto, type LiveCommandDto, type LiveReadingsView, type LiveView, type RunView, type StartLiveRunDto } from '@zivvo/contract';
+import { PILOT_LEASE_MS, STREAM_BEAT_MS, watcherCommandNames, type KeepRunDto, type LiveCommandDto, type LiveReadingsView, type LiveView, type RunView, type StandView, type StartLiveRunDto } from '@zivvo/contract';
 import { emptyStep, LIVE_RATE_HZ, liveChannels, samplePyramid, type LivePhase, type LivePoint } from '@zivvo/core';
 import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
@@ -18,8 +18,8 @@ import { LiveRepository } from './live.repository.ts';
 import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
 import { STAND_LINK, type StandLink } from './standLink.ts';
 
-/** What the stream carries to every tab. */
-export type LiveEvent = { type: 'state'; data: LiveView } | { type: 'readings'; data: LiveReadingsView } | { type: 'beat'; data: { nowMs: number } };
+/** What the stream carries; states and readings are of one run and go to those who listen to it. */
+export type LiveEvent = { type: 'state'; runId: string; data: LiveView } | { type: 'readings'; runId: string; data: LiveReadingsView } | { type: 'beat'; data: { nowMs: number } };
 
 /** A pack from the charger, and the least with which a run is worth starting. */
 const FULL_CHARGE = 0.975;
@@ -132,6 +132,23 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     return toLiveView(open);
   }
 
+  /** What is on the stand, whoever asks. */
+  stand(): StandView {
+    const { open } = this;
+    return { run: open && { runId: open.runId, campaignId: open.campaignId, propModelId: open.propModelId, phase: open.phase, throttleRatio: open.throttleRatio, cut: open.cut } };
+  }
+
+  /** Cuts whatever is on the stand, from any tab and in any state; nothing turning is cut already. Answers what the device then says. */
+  async cut(tabId: string): Promise<StandView> {
+    if (this.open) {
+      const reason = this.open.pilot?.tabId === tabId ? 'pilot' : 'watcher';
+      await this.ask({ name: 'cut', reason }).catch((error: unknown) => {
+        if (!(error instanceof RefusedCommandError)) throw error;
+      });
+    }
+    return this.stand();
+  }
+
   /** Ends the run and keeps its points for good, in the same results as typed ones. */
   async keep(runId: string): Promise<RunView> {
     if (this.open?.runId === runId) await this.letGo();
@@ -195,7 +212,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     }
     const { open } = this;
     if (!open) return;
-    if (message.kind === 'readings') this.events.next({ type: 'readings', data: { timeS: message.timeS, values: message.values } });
+    if (message.kind === 'readings') this.events.next({ type: 'readings', runId: open.runId, data: { timeS: message.timeS, values: message.values } });
     else if (message.kind === 'opened') this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
     else if (message.kind === 'state') this.take(open, message.state, { phase: storedPhase(message.state.phase), zeroN: message.state.zeroN, cut: message.state.cut });
     else if (message.kind === 'point') this.write(() => this.keepPoint(open, message.ordinal, message.point));
@@ -227,6 +244,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     await this.live.update(this.db, open.runId, { ...(chargeRatio === null ? {} : { endChargeRatio: chargeRatio }), updatedAt: this.clock.now() });
     if (this.open === open) this.open = null;
     this.whenClosed();
+    // Pages of this run learn that it has left the stand.
+    this.events.next({ type: 'state', runId: open.runId, data: await this.find(open.runId) });
   }
 
   private write(job: () => Promise<void>): void {
@@ -234,7 +253,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   }
 
   private tell(open: OpenRun | null = this.open): void {
-    if (open) this.events.next({ type: 'state', data: toLiveView(open) });
+    if (open) this.events.next({ type: 'state', runId: open.runId, data: toLiveView(open) });
   }
 }
 

@@ -1,9 +1,10 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { LiveCommandDto, LiveView } from '@zivvo/contract';
+import type { LiveCommandDto, LiveView, StandView } from '@zivvo/contract';
 import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { DB, type Db } from '../database/database.ts';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+import { LiveController } from './live.controller.ts';
 import type { FromRuntime } from './live.messages.ts';
 import { LiveRepository } from './live.repository.ts';
 import { StandRuntime } from './standRuntime.ts';
@@ -88,6 +89,32 @@ describe('who may do what', () => {
     await post(`/live/${id}/heartbeat`, { tabId: watcher }).expect(200);
     await command(id, 'arm', { hasHardwareStop: true }, watcher).expect(200);
     await command(id, 'cut', {}, watcher).expect(200);
+  });
+
+  test('the cut belongs to the stand: any tab gives it, on whatever is there, twice or on nothing alike', async () => {
+    expect((await post('/stand/cut', { tabId: watcher }).expect(200)).body).toMatchObject({});
+    const id = await armed();
+    await command(id, 'throttle', { throttleRatio: 0.4 }).expect(200);
+    expect((await server.http.get('/api/stand').expect(200)).body).toMatchObject({ run: { runId: id, phase: 'running', throttleRatio: 0.4 } });
+    const cut = (await post('/stand/cut', { tabId: v7() }).expect(200)).body as StandView;
+    expect(cut.run).toMatchObject({ runId: id, phase: 'held', throttleRatio: 0, cut: { reason: 'watcher' } });
+    expect((await post('/stand/cut', { tabId: pilot }).expect(200)).body).toEqual(cut);
+    await post('/stand/cut', {}).expect(400);
+  });
+
+  test('a tab that looks at another run hears nothing of the one on the stand', async () => {
+    const first = await armed();
+    await command(first, 'cut').expect(200);
+    const heard: string[] = [];
+    const controller = server.app.get(LiveController, { strict: false });
+    const streams = [first, v7()].map((id) => controller.stream(id).subscribe({ next: (event) => heard.push(`${id === first ? 'first' : 'other'} ${event.type}`), error: () => undefined }));
+    const second = await armed();
+    await command(second, 'throttle', { throttleRatio: 0.3 }).expect(200);
+    await until(second, (v) => v.timeS > 1);
+    await command(second, 'cut').expect(200);
+    streams.forEach((s) => s.unsubscribe());
+    expect(heard.filter((h) => h.endsWith('readings'))).toEqual([]);
+    expect(heard.filter((h) => h.startsWith('other') && !h.endsWith('beat'))).toEqual([]);
   });
 
   test('a run that is not armed makes room, and can be put on the stand again with its points', async () => {

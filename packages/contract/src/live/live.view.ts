@@ -31,3 +31,8 @@ export interface LiveReadingsView {
   timeS: number;
   values: number[];
 }
+
+/** What is on the stand; null while nothing is. */
+export interface StandView {
+  run: { runId: string; campaignId: string; propModelId: string; phase: LivePhase; throttleRatio: number; cut: LiveCut | null } | null;
+}

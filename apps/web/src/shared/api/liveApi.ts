@@ -1,4 +1,4 @@
-import type { LiveCommandDto, LiveView, RunView, StartLiveRunDto } from '@zivvo/contract';
+import type { LiveCommandDto, LiveView, RunView, StandView, StartLiveRunDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const liveApi = api.injectEndpoints({
@@ -7,8 +7,10 @@ const liveApi = api.injectEndpoints({
     openLive: build.mutation<LiveView, string>({ query: (id) => ({ url: `/live/${id}/open`, method: 'POST' }) }),
     liveHeartbeat: build.mutation<LiveView, { id: string; tabId: string }>({ query: ({ id, tabId }) => ({ url: `/live/${id}/heartbeat`, method: 'POST', body: { tabId } }) }),
     liveCommand: build.mutation<LiveView, { id: string; body: Partial<LiveCommandDto> & Pick<LiveCommandDto, 'name' | 'tabId'> }>({ query: ({ id, body }) => ({ url: `/live/${id}/commands`, method: 'POST', body }) }),
+    stand: build.query<StandView, void>({ query: () => '/stand', keepUnusedDataFor: 1 }),
+    cutStand: build.mutation<StandView, string>({ query: (tabId) => ({ url: '/stand/cut', method: 'POST', body: { tabId } }) }),
     keepLive: build.mutation<RunView, string>({ query: (id) => ({ url: `/live/${id}/keep`, method: 'POST' }), invalidatesTags: ['Run', 'Campaign', 'Line'] }),
   }),
 });
 
-export const { useStartLiveMutation, useOpenLiveMutation, useLiveHeartbeatMutation, useLiveCommandMutation, useKeepLiveMutation } = liveApi;
+export const { useStartLiveMutation, useOpenLiveMutation, useLiveHeartbeatMutation, useLiveCommandMutation, useKeepLiveMutation, useStandQuery, useCutStandMutation } = liveApi;

@@ -23,6 +23,7 @@ import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
 import { carryName } from '../resultsView.ts';
 import { liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
+import { OtherRun } from './OtherRun.tsx';
 import { Readings } from './Readings.tsx';
 import { useLiveRun, type LiveRun } from './useLiveRun.ts';
 import { useStandKeys } from './useStandKeys.ts';
@@ -132,6 +133,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       }
     >
       <ProblemNote error={live.error ?? keeping.error ?? opening.error} />
+      {!view.isOpen && <OtherRun runId={view.runId} />}
       <div className={classes.columns}>
         <section className={classes.chart}>
           <GrowingChart live={live} view={view} reference={reference} limitPowerW={results?.escLimitPowerW ?? null} carryThrustN={results?.carryThrustN ?? null} carryWords={carryName(craft)} ink={ink} />
