@@ -6,16 +6,14 @@ const RESULTS = '.cache/test';
 
 /** Types, lint, boundaries, core and server tests: three minutes. */
 export async function quick() {
-  await checkAll();
+  await checkAll(['--without-web']);
   finish([jest('unit', [])]);
 }
 
 /** Everything: checks, Jest, the reference cases, journeys in a real browser. */
 export async function test() {
-  await checkAll();
+  await checkAll([]);
   const counts = [jest('unit', [])];
-  await build({ withDemo: true });
-  ensureChromium();
   counts.push(journeys({}));
   finish(counts);
 }
@@ -27,12 +25,14 @@ export async function soak() {
   finish([journeys({ ZIVVO_SOAK: '1' })]);
 }
 
-async function checkAll() {
+/** Checks types, lint and boundaries side by side with what else must be there: demo, web app, browser. */
+async function checkAll(options) {
   fs.rmSync(RESULTS, { recursive: true, force: true });
   fs.mkdirSync(RESULTS, { recursive: true });
-  await build({ withWeb: false, withDemo: true });
+  await build({ withWeb: false });
   console.log('Checking types, lint and import boundaries…');
   await runTogether([
+    [{ name: 'everything to run', args: ['scripts/zivvo.mjs', 'prepare', ...options] }],
     [{ name: 'lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] }],
     [
       { name: 'types of the web app', args: ['node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit'] },

@@ -26,6 +26,12 @@ const commands = {
     await build({ withWeb: false, withDemo: true });
     await serveForDevelopment();
   },
+  /** What the tests run on, beside the compiled server. */
+  prepare: async () => {
+    const hasWeb = !options.includes('--without-web');
+    await build({ withWeb: hasWeb, withDemo: true });
+    if (hasWeb) ensureChromium();
+  },
   quick,
   test,
   soak,
