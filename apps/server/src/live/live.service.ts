@@ -244,8 +244,9 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     await this.live.update(this.db, open.runId, { ...(chargeRatio === null ? {} : { endChargeRatio: chargeRatio }), updatedAt: this.clock.now() });
     if (this.open === open) this.open = null;
     this.whenClosed();
-    // Pages of this run learn that it has left the stand.
-    this.events.next({ type: 'state', runId: open.runId, data: await this.find(open.runId) });
+    // Pages of this run learn that it has left the stand; one that was thrown away has none.
+    const view = await this.find(open.runId).catch(() => null);
+    if (view) this.events.next({ type: 'state', runId: open.runId, data: view });
   }
 
   private write(job: () => Promise<void>): void {
