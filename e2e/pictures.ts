@@ -120,10 +120,10 @@ test('typing a run', async ({ shed, page }) => {
   await page.getByRole('button', { name: 'Throw the draft away' }).click();
 });
 
-test('stand on a telephone', async ({ demo, page }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
-  await openEvening(page, demo);
-  await take(page, 'stand-telephone');
+test('the first page of an empty workshop', async ({ own, page }) => {
+  await page.goto(own.address);
+  await expect(page.getByRole('navigation', { name: 'First steps' })).toBeVisible();
+  await take(page, 'first');
 });
 
 test('the live stand', async ({ shed, page }) => {

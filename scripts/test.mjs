@@ -4,7 +4,7 @@ import { build } from './prepare.mjs';
 
 const RESULTS = '.cache/test';
 
-/** Types, lint, boundaries, core and server tests: three minutes. */
+/** Types, lint, boundaries, all unit tests: no browser. */
 export async function quick() {
   await checkAll(['--without-web']);
   finish([jest('unit', [])]);

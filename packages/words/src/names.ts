@@ -89,7 +89,7 @@ export const styleNames: Record<FlyingStyle, string> = { gentle: 'gentle', norma
 
 /** Names of fields in sentences about them. */
 export const fieldNames: Record<string, string> = {
-  spinTable: 'The controller’s table',
+  spinTable: 'The controller’s table', kits: 'Flies also as', addedMassKg: 'Heavier by', bladeTags: 'Blade tags', supplierName: 'Bought from',
   ownSpins: 'Spins of the motors',
   name: 'Name',
   ownerName: 'Owner',

@@ -97,7 +97,7 @@ describe('fitting', () => {
     ['fit.cannotFly', { wrongSpinCount: 2, count: 4, axes: '' }, 'It cannot be flown: 2 of 4 motors turn against the controller’s table, and no throttles hold it level without turning.'],
     ['fit.yawRunsAway', { wrongSpinCount: 4, count: 4, axes: '' }, 'It lifts, then yaw runs away: all 4 motors turn against the controller’s table.'],
     ['fit.sideThrust', { side: 'left', wanted: 'right', torqueNm: 0.12, isPusher: 1 }, 'The prop end of the shaft points left; these spins twist the plane with 0.12 N·m and ask for the prop end to the right. A reversed motor changes the side.'],
-    ['fit.bladeLoss', { forceN: 280, timesWeight: 14.4 }, 'A lost blade pulls with 28,552 g at full throttle, 14 times the weight: shut down at once.'],
+    ['fit.bladeLoss', { forceN: 280, timesWeight: 14.4 }, 'A lost blade pulls with about 28,552 g at full throttle in standard air, 14 times the weight: shut down at once.'],
     ['fit.mixed', { count: 2, names: '7.2×3.9×3, 9×5' }, '2 models are mixed: 7.2×3.9×3, 9×5. One model on every arm; a new model means new pieces everywhere.'],
     ['fit.sideThrust', { side: 'left', wanted: 'right', torqueNm: 0.12 }, 'The motor points left; these spins twist the plane with 0.12 N·m and ask for a point to the right. A reversed motor changes the side.'],
     ['fit.flies', { count: 1 }, 'The piece pulls the right way: full thrust.'],

@@ -218,7 +218,7 @@ const SENTENCES: Record<string, (pen: Pen) => string> = {
   'fit.lossTurns': (p) => `When a rotor stops it comes down turning: ${p.number('worst', 2)} times its weight is held level only with the opposite one idle, and nothing is left to steer with. ${p.text('count') === '0' ? 'None' : p.number('count')} of ${p.number('of')} may stop.`,
   'fit.lossDrops': (p) => `When any of its ${p.number('of')} rotors stops it comes down: the others cannot hold it level.`,
   'fit.lossHolds': (p) => `Any one of ${p.number('of')} rotors may stop: the others hold ${p.number('worst', 2)} times its weight level and steer it in roll and pitch${p.text('yaws') === '1' ? ', in yaw too' : '; yaw is lost'}.`,
-  'fit.bladeLoss': (p) => `A lost blade pulls with ${p.quantity('forceN', 'force')} at full throttle, ${p.number('timesWeight')} times the weight: shut down at once.`,
+  'fit.bladeLoss': (p) => `A lost blade pulls with about ${p.quantity('forceN', 'force')} at full throttle in standard air, ${p.number('timesWeight')} times the weight: shut down at once.`,
   'fit.mixed': (p) => `${p.number('count')} models are mixed: ${p.text('names')}. One model on every arm; a new model means new pieces everywhere.`,
   'fit.sideThrust': (p) => `${p.text('isPusher') === '1' ? 'The prop end of the shaft points' : 'The motor points'} ${p.text('side')}; these spins twist the plane with ${p.quantity('torqueNm', 'torque')} and ask for ${p.text('wanted') === 'none' ? 'a straight one' : `${p.text('isPusher') === '1' ? 'the prop end' : 'a point'} to the ${p.text('wanted')}`}. A reversed motor changes the side.`,
   // Care: what becomes of a piece

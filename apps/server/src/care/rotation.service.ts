@@ -7,6 +7,7 @@ import { SetService } from '../piece/set.service.ts';
 import { PropModelRepository } from '../propModel/propModel.repository.ts';
 import { PieceLives } from './pieceLives.service.ts';
 
+/** Pieces of all the sets of a craft that are looked at. */
 const MOST_PIECES = 400;
 
 /** Whose turn it is among the sets of a craft. */
@@ -27,7 +28,7 @@ export class RotationService {
     const lives = await this.lives.of(living, new Map(models.map((m) => [m.id, m])), craftId);
     const rows = own.map((set) => {
       const pieces = set.pieces.filter((p) => p.state !== 'retired');
-      const used = pieces.map((p) => lives.get(p.id)!);
+      const used = pieces.flatMap((p) => lives.get(p.id) ?? []);
       return {
         id: set.id, name: set.name, revision: set.revision, restedAt: set.restedAt, usedRatio: Math.max(0, ...used.map((l) => l.usedRatio)), flownS: Math.max(0, ...used.map((l) => l.durationS)),
         isOn: pieces.some((p) => p.state === 'fitted' && p.craftId === craftId), isComplete: set.needs?.isComplete ?? false,

@@ -128,6 +128,8 @@ describe('malformed requests are 4xx with field and rule', () => {
   test('what is well formed but cannot be is 422', async () => {
     expect(await sent(aCraft({ diagonalM: null }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'diagonalM' })] })]);
     expect(await sent(aCraft({ layout: 'custom', arms: [{ xM: 0.1, yM: 0, spin: 'cw' }, { xM: 0.1, yM: 0, spin: 'cw' }, { xM: 0.1, yM: 0, spin: 'cw' }] }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'arms', rule: 'layout' })] })]);
+    const leftOff = { id: v7(), name: 'all off', addedMassKg: -2, pack: null, motor: null, escLimitA: null };
+    expect(await sent(aCraft({ kits: [leftOff] }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ path: 'kits.0.addedMassKg', allowed: { min: expect.closeTo(-1.915, 9), max: 30 } })] })]);
     expect(await sent(aCraft({ clearanceDiameterM: 0.25 }))).toEqual([422, expect.objectContaining({ fields: [expect.objectContaining({ rule: 'discsMeet', allowed: { min: 0.02, max: 0.2079 } })] })]);
     const [status, problem] = await sent(aCraft({ referencePropModelId: v7() }));
     expect([status, problem.fields[0]!.path, problem.fields[0]!.rule]).toEqual([422, 'referencePropModelId', 'exists']);

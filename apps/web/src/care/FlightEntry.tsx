@@ -7,7 +7,7 @@ import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { Action } from '../shared/ui/Action.tsx';
-import { ProblemNote } from '../shared/ui/PageStates.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
 import classes from './Care.module.css';
 
@@ -31,7 +31,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
   const [remove] = useRemoveFlightMutation();
   const { data: packs } = usePacksQuery();
   const [{ minutes, packId, note, hit }, setEntry, handedOver] = useKept<Entry>(`flight/${craft.id}`, () => BLANK);
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const set = (change: Partial<Entry>): void => setEntry((now) => ({ ...now, ...change }));
   const value = Number(minutes.replace(',', '.'));
   const isGood = value > 0 && value <= MINUTES_MOST;
@@ -87,7 +87,7 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
           </>
         )}
       </div>
-      <ProblemNote error={logging.error ?? striking.error} />
+      <AskedNote asking={asking} error={logging.error ?? striking.error} />
     </section>
   );
 }

@@ -14,6 +14,7 @@ import { formatDay } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
@@ -206,7 +207,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   const { propModelId } = useInHand();
   const { data: models } = usePropModelsQuery();
   const [open, opening] = useOpenGainSheetMutation();
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const [{ oldId, newId, values, hasGuards }, setEntry, handedOver] = useKept(`gains/${craft.id}/new`, () => ({ oldId: craft.referencePropModelId ?? '', newId: propModelId ?? '', values: { pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' }, hasGuards: false }));
   const setOldId = (id: string): void => setEntry((now) => ({ ...now, oldId: id }));
   const setNewId = (id: string): void => setEntry((now) => ({ ...now, newId: id }));
@@ -253,7 +254,7 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
           Open the sheet
         </Action>
       </div>
-      <ProblemNote error={opening.error} />
+      <AskedNote asking={asking} error={opening.error} />
     </section>
   );
 }

@@ -8,7 +8,8 @@ import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
 import classes from './Care.module.css';
@@ -113,7 +114,7 @@ const BLANK: JobTicketDto = { ownerName: null, complaint: '', found: null, done:
 function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTicketView | null; onDone: (id: string) => void }) {
   const [add, adding] = useOpenTicketMutation();
   const [update, updating] = useUpdateTicketMutation();
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const start = (): JobTicketDto & { minutesText: string } => {
     const fields: JobTicketDto = ticket ? { ownerName: ticket.ownerName, complaint: ticket.complaint, found: ticket.found, done: ticket.done, parts: ticket.parts, minutes: ticket.minutes, isClosed: ticket.closedAt !== null } : { ...BLANK, ownerName: craft.ownerName };
     return { ...fields, minutesText: fields.minutes === null ? '' : String(fields.minutes) };
@@ -155,7 +156,7 @@ function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTi
           </Action>
         )}
       </div>
-      <ProblemNote error={adding.error ?? updating.error} />
+      <AskedNote asking={asking} error={adding.error ?? updating.error} />
     </section>
   );
 }

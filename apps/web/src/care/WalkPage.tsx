@@ -12,7 +12,8 @@ import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { PhotoKey } from '../shared/ui/PhotoKey.tsx';
 import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
@@ -53,7 +54,7 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
     setOpen('no');
     change((w) => withSeen(w, Date.now()));
   };
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const write = async (): Promise<void> => {
     if (isAsking) return;
     try {
@@ -178,7 +179,7 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
               </div>
             </>
           )}
-          <ProblemNote error={keeping.error} />
+          <AskedNote asking={asking} error={keeping.error} />
         </section>
       </div>
       <p className="muted">

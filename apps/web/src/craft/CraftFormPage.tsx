@@ -71,7 +71,7 @@ function CraftFormPage({ craft }: { craft: CraftView | null }) {
     fill('statorDiameterM', reading.statorDiameterM);
     fill('statorHeightM', reading.statorHeightM);
     if (reading.kvRpmPerV !== null) fill('kvRpmPerV', reading.kvRpmPerV);
-    markTyped('statorDiameterM', 'statorHeightM', 'kvRpmPerV');
+    markTyped('statorDiameterM', 'statorHeightM', ...(reading.kvRpmPerV === null ? [] : (['kvRpmPerV'] as const)));
     applyMotor();
   };
   /** Begins with a craft as it is often built; what it says stays marked until it is typed over. */

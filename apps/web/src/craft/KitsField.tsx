@@ -1,17 +1,14 @@
-import type { KitDto } from '@zivvo/contract';
-import { packChemistries } from '@zivvo/contract';
+import { craftLimits, packChemistries, type KitDto } from '@zivvo/contract';
 import { readMotorLabel } from '@zivvo/core';
 import { chemistryNames, labelProblemSentence } from '@zivvo/words';
 import { Checkbox, TextInput } from '@mantine/core';
-import { useFieldArray, useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
+import { useController, useFieldArray, useWatch, type Control, type UseFormSetValue } from 'react-hook-form';
 import { v7 } from 'uuid';
 import type { CraftForm } from '../shared/craft/usualCraft.ts';
 import { ChoiceField, CountField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { Action } from '../shared/ui/Action.tsx';
-
-const MOST = 8;
 
 /** Other ways in which the airframe flies: the camera on, another pack, other motors. Pick shows them side by side. */
 export function KitsField({ control, setValue }: { control: Control<CraftForm>; setValue: UseFormSetValue<CraftForm> }) {
@@ -38,7 +35,7 @@ export function KitsField({ control, setValue }: { control: Control<CraftForm>; 
           <Checkbox label="Other motors" checked={kits[i]?.motor != null} onChange={(e) => setValue(`kits.${i}.motor`, e.currentTarget.checked ? newMotor : null)} />
           {kits[i]?.motor != null && (
             <>
-              <KitMotor value={kits[i].motor.label} onMotor={(motor) => setValue(`kits.${i}.motor`, motor)} />
+              <KitMotor control={control} name={`kits.${i}.motor.label`} onMotor={(motor) => setValue(`kits.${i}.motor`, motor)} />
               <QuantityField control={control} name={`kits.${i}.motor.kvRpmPerV`} label="Speed constant" dimension="motorConstant" />
             </>
           )}
@@ -48,7 +45,7 @@ export function KitsField({ control, setValue }: { control: Control<CraftForm>; 
           </Action>
         </div>
       ))}
-      {fields.length < MOST && (
+      {fields.length < craftLimits.kitCount.max && (
         <div className={classes.wide}>
           <Action onClick={() => append({ id: v7(), name: '', addedMassKg: 0, pack: null, motor: null, escLimitA: null })}>Add a way it flies</Action>
         </div>
@@ -61,12 +58,14 @@ const newPack = { chemistry: 'lipo', seriesCount: null, capacityAh: null } as un
 const newMotor = { label: '', statorDiameterM: null, statorHeightM: null, kvRpmPerV: null } as unknown as NonNullable<KitDto['motor']>;
 
 /** Motors of a kit by their label: what stands on it is what they are. */
-function KitMotor({ value, onMotor }: { value: string; onMotor: (motor: NonNullable<KitDto['motor']>) => void }) {
+function KitMotor({ control, name, onMotor }: { control: Control<CraftForm>; name: `kits.${number}.motor.label`; onMotor: (motor: NonNullable<KitDto['motor']>) => void }) {
+  const { field, fieldState } = useController({ control, name });
+  const value = field.value ?? '';
   const read = readMotorLabel(value);
   const change = (label: string): void => {
     const found = readMotorLabel(label);
     const reading = found.status === 'read' ? found.readings[0]! : null;
     onMotor({ label, statorDiameterM: reading?.statorDiameterM ?? NaN, statorHeightM: reading?.statorHeightM ?? NaN, kvRpmPerV: reading?.kvRpmPerV ?? NaN });
   };
-  return <TextInput label="Motor label" description="stator size and kV: 2306 1800" autoComplete="off" value={value} onChange={(e) => change(e.currentTarget.value)} error={value.trim() !== '' && read.status === 'unreadable' ? labelProblemSentence(read.problem) : undefined} />;
+  return <TextInput ref={field.ref} label="Motor label" description="stator size and kV: 2306 1800" autoComplete="off" value={value} onChange={(e) => change(e.currentTarget.value)} error={value.trim() !== '' && read.status === 'unreadable' ? labelProblemSentence(read.problem) : fieldState.error?.message} />;
 }

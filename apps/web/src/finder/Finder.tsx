@@ -30,11 +30,13 @@ const PAGES = [
   { title: 'Pick', path: '/pick' },
   { title: 'Compare', path: '/pick/compare' },
   { title: 'Ask', path: '/pick/ask' },
+  { title: 'Kits: one airframe in several ways', path: '/pick/kits' },
   { title: 'Load ladder', path: '/pick/ladder' },
   { title: 'True', path: '/true' },
   { title: 'Slots', path: '/true/slots' },
   { title: 'Aids to print', path: '/true/aids' },
   { title: 'Fit', path: '/fit' },
+  { title: 'It tips over: sketch its arms', path: '/fit/sketch' },
   { title: 'Card of the arrangement', path: '/fit/card' },
   { title: 'Care', path: '/care' },
   { title: 'Walk round', path: '/care/walk' },
@@ -45,6 +47,7 @@ const PAGES = [
   { title: 'Practice', path: '/care/practice' },
   { title: 'Stand', path: '/stand' },
   { title: 'New stand evening', path: '/stand/new' },
+  { title: 'I measured something', path: '/stand/first' },
   { title: 'Settings', path: '/settings' },
 ];
 

@@ -1,5 +1,5 @@
 import type { CraftView, PackPieceView } from '@zivvo/contract';
-import { brokenLimits, limitChange, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type PickLimit, type QuestionName, type WorkedProp } from '@zivvo/core';
+import { brokenLimits, lessIsBetter, limitChange, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type PickLimit, type QuestionName, type WorkedProp } from '@zivvo/core';
 import { formatMinutes, formatNumber, limitWords, materialNames, unitFor } from '@zivvo/words';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -153,12 +153,12 @@ function Forwards({ answers, format }: { answers: Answers['answers']; format: Fo
   );
 }
 
-const ASKED: readonly { name: keyof PickFigures; lessIsBetter: boolean; isWide: boolean }[] = [
-  { name: 'enduranceS', lessIsBetter: false, isWide: false },
-  { name: 'thrustToWeightRatio', lessIsBetter: false, isWide: false },
-  { name: 'riseTimeS', lessIsBetter: true, isWide: true },
-  { name: 'fullCurrentA', lessIsBetter: true, isWide: true },
-  { name: 'levelDb', lessIsBetter: true, isWide: true },
+const ASKED: readonly { name: keyof PickFigures; isWide: boolean }[] = [
+  { name: 'enduranceS', isWide: false },
+  { name: 'thrustToWeightRatio', isWide: false },
+  { name: 'riseTimeS', isWide: true },
+  { name: 'fullCurrentA', isWide: true },
+  { name: 'levelDb', isWide: true },
 ];
 /** Less than this is written as the same. */
 const SAME_RATIO = 0.004;
@@ -167,10 +167,10 @@ function AnswerCells({ before, after }: { before: WorkedProp; after: WorkedProp 
   const pick = usePickFormat();
   return (
     <>
-      {ASKED.map(({ name, lessIsBetter, isWide }) => {
+      {ASKED.map(({ name, isWide }) => {
         const [from, to] = [before.figures[name], after.figures[name]];
         const isSame = before === after || Math.abs(to / from - 1) < SAME_RATIO;
-        const isBetter = lessIsBetter ? to < from : to > from;
+        const isBetter = lessIsBetter.has(name) ? to < from : to > from;
         return (
           <td key={name} data-right data-wide={isWide || undefined} className={classes.asked} data-better={isSame || !Number.isFinite(to) ? undefined : isBetter}>
             {isSame && before !== after ? 'same' : pick.figure(name, to)}

@@ -1,6 +1,6 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, closestLimit, DIVE_M_PER_S, modelGeometry, pickFigureNames, type Manoeuvres, type PickFigure, type Reason } from '@zivvo/core';
+import { bySeverity, candidateReasons, closestLimit, DIVE_M_PER_S, lessIsBetter, modelGeometry, pickFigureNames, type Manoeuvres, type PickFigure, type Reason } from '@zivvo/core';
 import { formatNumber, formatShare, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -130,12 +130,9 @@ interface FigureTableProps {
   onTakeOut: (id: string) => void;
 }
 
-/** Figures of which less is better. */
-const LESS: ReadonlySet<PickFigure> = new Set(['carryThrottleRatio', 'fullCurrentA', 'motorTemperatureC', 'tipSpeedMPerS', 'levelDb', 'riseTimeS', 'inertiaKgM2', 'bladeLossForceN', 'propMassKg', 'lowRiseRatio']);
-
 function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: FigureTableProps) {
   const pick = usePickFormat();
-  const bestOf = (name: PickFigure): number => (LESS.has(name) ? Math.min : Math.max)(...ranked.map((r) => r.worked.figures[name]).filter(Number.isFinite));
+  const bestOf = (name: PickFigure): number => (lessIsBetter.has(name) ? Math.min : Math.max)(...ranked.map((r) => r.worked.figures[name]).filter(Number.isFinite));
   const told = ({ prop }: RankedProp, name: keyof Manoeuvres, words: (value: number) => string, none = '–'): string => {
     const value = manoeuvres?.[prop.id]?.[name];
     return value === undefined ? '…' : value === null ? none : words(value);

@@ -66,7 +66,7 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
         <>
           <NativeSelect label="Figure" value={figure} onChange={(e) => setFigure(e.currentTarget.value as typeof figure)} data={CHOICES.map((name) => ({ value: name, label: pickFigureWords[name] }))} style={{ maxWidth: 260 }} />
           <div className={table.sheet}>
-            <table className={table.table}>
+            <table className={`${table.table} ${table.cards}`}>
               <thead>
                 <tr>
                   <th>Flown as</th>
@@ -110,7 +110,7 @@ function Way({ craft, kit, props, figure }: { craft: CraftView; kit: KitDto | nu
       {props.map((p) => {
         const worked = value?.[p.id];
         return (
-          <td key={p.id} data-right>
+          <td key={p.id} data-right data-label={p.name}>
             {worked ? pick.figure(figure, worked.figures[figure]) : problem ? '–' : '…'}
             {worked && <Barred worked={worked} />}
           </td>

@@ -1,13 +1,10 @@
-import { columnOf, criteria, criterionNames, goodness, isPlausible, PICK_COLUMNS, pickLimitNames, type PickLimit, type PickMap, type Scale, type Weights } from '@zivvo/core';
+import { columnOf, criteria, criterionNames, goodness, isPlausible, lessIsBetter, PICK_COLUMNS, pickLimitNames, type PickLimit, type PickMap, type Scale, type Weights } from '@zivvo/core';
 import { contourPath, type GridField } from '../shared/charts/contours.ts';
 import type { RankedProp } from './rankProps.ts';
 
 /** What the colour of a map may be: the score, or one figure. */
 export const mapColours = ['score', 'enduranceS', 'fullThrustN', 'fullCurrentA', 'tipSpeedMPerS', 'levelDb', 'riseTimeS'] as const;
 export type MapColour = (typeof mapColours)[number];
-
-/** Figures of which less is better: they are drawn upside down, so that deeper is always better. */
-const LESS_IS_BETTER: ReadonlySet<MapColour> = new Set(['fullCurrentA', 'tipSpeedMPerS', 'levelDb', 'riseTimeS']);
 
 export const DEPTH_COUNT = 7;
 
@@ -70,7 +67,8 @@ export function filled({ columns, rows, values }: GridField): Float64Array {
 /** Everything a map draws, in a picture of a size. */
 export function mapPicture(map: PickMap, colour: MapColour, scale: Scale, weights: Weights, width: number, height: number): MapPicture {
   const field = colourField(map, colour, scale, weights);
-  const sign = LESS_IS_BETTER.has(colour) ? -1 : 1;
+  // Drawn upside down where less is better, so that deeper always is.
+  const sign = colour !== 'score' && lessIsBetter.has(colour) ? -1 : 1;
   const whole = filled(field).map((v) => sign * v);
   const water = [...whole].filter((_, i) => isOpenWater(map, i)).sort((a, b) => a - b);
   const range = water.length > 0 ? water : [...whole].sort((a, b) => a - b);

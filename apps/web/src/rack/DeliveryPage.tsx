@@ -143,7 +143,7 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
   const keptAs = `check-in/${piece.id}`;
   const [cells, setCells] = useState<CheckInRow>(() => readKept<CheckInRow>(keptAs) ?? rowOf(piece, format.choices));
   const [measure, measuring] = useMeasurePieceMutation();
-  const { ask } = useAsking();
+  const { ask, asking } = useAsking();
   const inTurn = useRef<Promise<unknown>>(Promise.resolve());
   const { bad } = measuresOf(cells, format.choices);
   const isWritten = isSameRow(cells, rowOf(piece, format.choices), format.choices);
@@ -225,7 +225,7 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
       <td data-label="Bore">{choice('bore', 'bore', boreFits, boreFitNames)}</td>
       <td data-label="Look and feel">{choice('look', 'look', looks, lookNames)}</td>
       <td>
-        {measuring.isError ? <ProblemNote error={measuring.error} /> : bad.length > 0 ? <span className={classes.bad}>{`${bad.includes('mass') ? 'weight' : 'diameter'}: not a size of a prop`}</span> : measuring.isLoading ? <span className="muted">writing…</span> : isWritten ? <span className="muted">{piece.state === 'new' ? (piece.massKg === null ? '' : 'bore and look?') : 'checked in'}</span> : <span className="muted">…</span>}
+        {asking.status === 'waiting' ? <span className={classes.bad} role="status">waits for the server</span> : measuring.isError ? <ProblemNote error={measuring.error} /> : bad.length > 0 ? <span className={classes.bad}>{`${bad.includes('mass') ? 'weight' : 'diameter'}: not a size of a prop`}</span> : measuring.isLoading ? <span className="muted">writing…</span> : isWritten ? <span className="muted">{piece.state === 'new' ? (piece.massKg === null ? '' : 'bore and look?') : 'checked in'}</span> : <span className="muted">…</span>}
       </td>
     </tr>
   );

@@ -3,12 +3,11 @@ import { boreFits, DescribePieceDto, looks, pieceHands, retirements, type PieceD
 import { isRetiring, refusalOf, type CareOutcome, type StrikeSeverity, type StruckThing } from '@zivvo/core';
 import { boreFitNames, careOutcomeNames, handNames, lookNames, pieceActionNamesPast, pieceStateNames, placeNames, retirementNames, strikeSeverityNames, struckThingNames } from '@zivvo/words';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useParams } from 'react-router';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useActOnPieceMutation, useDescribePieceMutation, usePieceQuery, useSetsQuery, type PieceActionBody } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
-import { dtoResolver, showRefusal } from '../shared/forms/dtoResolver.ts';
+import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import form from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -76,7 +75,7 @@ function Piece({ piece }: { piece: PieceDetailView }) {
       }
     >
       <div className={classes.columns}>
-        <Describe piece={piece} />
+        <Describe piece={piece} key={piece.revision} />
         <section className={classes.sheet} aria-label="History">
           <h2>History</h2>
           <ol className={classes.history}>
@@ -153,21 +152,20 @@ type PieceForm = { [K in keyof DescribePieceDto]: DescribePieceDto[K] };
 const FIELDS = ['massKg', 'diameterM', 'boreFit', 'look', 'hand', 'hubThicknessM', 'droopM', 'bladeTags', 'colour', 'note', 'photoSha256'] as const satisfies readonly (keyof PieceForm)[];
 
 function Describe({ piece }: { piece: PieceDetailView }) {
-  const format = useFormat();
-  const [describe, describing] = useDescribePieceMutation();
-  const values = Object.fromEntries(FIELDS.map((f) => [f, piece[f]])) as unknown as PieceForm;
-  const { control, handleSubmit, setError, setValue, watch, formState } = useForm<PieceForm>({ values, resolver: dtoResolver<PieceForm>(DescribePieceDto, format.choices), mode: 'onTouched' });
-  const photo = watch('photoSha256');
-  const onSave = handleSubmit(async (body) => {
-    try {
-      await describe({ id: piece.id, body }).unwrap();
-    } catch (error) {
-      showRefusal(setError, error, format.choices);
-    }
+  const [describe] = useDescribePieceMutation();
+  const { form: kept, save, isBusy, notes } = useKeptForm<PieceForm>({
+    keptAs: `piece/${piece.id}`, row: piece, Dto: DescribePieceDto,
+    blank: Object.fromEntries(FIELDS.map((f) => [f, null])) as unknown as PieceForm,
+    send: (body, id) => describe({ id, body }).unwrap(),
+    onDone: () => undefined,
   });
+  const { control, handleSubmit, setValue, watch } = kept;
+  const photo = watch('photoSha256');
+  const onSave = handleSubmit(save);
   return (
     <form className={classes.sheet} noValidate onSubmit={(e) => void onSave(e)}>
       <h2>What is known</h2>
+      {notes}
       <div className={form.group} style={{ padding: 0, border: 0, gridTemplateColumns: '1fr 1fr' }}>
         <QuantityField control={control} name="massKg" label="Weight" dimension="mass" />
         <QuantityField control={control} name="diameterM" label="Diameter" dimension="length" />
@@ -186,12 +184,9 @@ function Describe({ piece }: { piece: PieceDetailView }) {
         {photo !== null && photo !== undefined && <img src={`/api/blobs/${photo}`} alt={`${piece.tag} when new`} />}
         <PhotoKey label={photo === null ? 'Photo when new' : 'Another photo'} onStored={(sha256) => setValue('photoSha256', sha256, { shouldDirty: true })} />
       </div>
-      <ProblemNote error={describing.error} />
-      {formState.isDirty && (
-        <Action type="submit" disabled={describing.isLoading}>
-          Write it down
-        </Action>
-      )}
+      <Action type="submit" disabled={isBusy}>
+        Write it down
+      </Action>
     </form>
   );
 }

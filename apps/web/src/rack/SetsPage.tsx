@@ -9,6 +9,7 @@ import { useAsking } from '../shared/api/useAsking.ts';
 import { forgetMadeId, madeIdOf, useKept } from '../shared/forms/kept.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { Action } from '../shared/ui/Action.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import actionClasses from '../shared/ui/Action.module.css';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
@@ -108,7 +109,7 @@ function SetSheet({ set, craftName }: { set: PieceSetView; craftName: string | n
 function NewSet({ crafts }: { crafts: readonly CraftView[] }) {
   const { craftId } = useInHand();
   const [add, adding] = useAddSetMutation();
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const [{ name, forCraft }, setTyped, handedOver] = useKept('set/new', () => ({ name: '', forCraft: null as string | null }));
   const chosen = forCraft ?? craftId ?? '';
   const open = async (): Promise<void> => {
@@ -133,7 +134,7 @@ function NewSet({ crafts }: { crafts: readonly CraftView[] }) {
       <Action type="submit" disabled={name.trim() === '' || isAsking}>
         Open the set
       </Action>
-      <ProblemNote error={adding.error} />
+      <AskedNote asking={asking} error={adding.error} />
     </form>
   );
 }

@@ -1,7 +1,7 @@
 import { heading } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { BatchDetailView, PieceDetailView, PieceSetView, PieceView } from '@zivvo/contract';
 import { setState, yieldOf } from '@zivvo/core';
@@ -117,6 +117,20 @@ describe('one piece', () => {
     await userEvent.type(box('Because'), 'cut a wire');
     await userEvent.click(screen.getByRole('button', { name: 'Retire' }));
     expect(sent[0]).toMatchObject({ body: { action: 'retire', as: 'benchOnly', reason: 'cut a wire' } });
+  });
+
+  test('what is known of it is kept while it is typed, and goes to the server as a whole', async () => {
+    const { sent } = show('/rack/pieces/AB12', { 'GET /pieces/AB12': detail(), 'PUT /pieces/AB12': detail({ revision: 2 }) });
+    await heading(/AB12 is checked in/);
+    await userEvent.type(box(/^Blade tags/), 'QX7A QX7B');
+    cleanup();
+    renderInApp(routes, { address: '/rack/pieces/AB12' });
+    await heading(/AB12 is checked in/);
+    expect(box(/^Blade tags/)).toHaveProperty('value', 'QX7A QX7B');
+    expect(screen.getByText(/^Taken up again/)).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Write it down' }));
+    await waitFor(() => expect(sent.length).toBeGreaterThan(0));
+    expect(sent[0]!.body).toMatchObject({ bladeTags: 'QX7A QX7B', massKg: 0.0079, hand: 'cw' });
   });
 
   test('a retired piece can only be brought back', async () => {

@@ -15,7 +15,8 @@ import { ReadingChoice } from '../shared/forms/ReadingChoice.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
-import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
+import { Ready } from '../shared/ui/PageStates.tsx';
 import { blankModel, readingEntries } from '../shared/prop/blankModel.ts';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -39,7 +40,7 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
   const format = useFormat();
   const [typed, setTyped, handedOver] = useKept('stand/first', () => ({ ...NOTHING, craft: crafts[0]?.id ?? '' }));
   const [problem, setProblem] = useState<unknown>(null);
-  const { ask, isAsking } = useAsking();
+  const { ask, isAsking, asking } = useAsking();
   const { data: airData } = useAirQuery();
   const [createModel] = useCreatePropModelMutation();
   const [createCraft] = useCreateCraftMutation();
@@ -91,7 +92,7 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
           void start();
         }}
       >
-        <ProblemNote error={problem} />
+        <AskedNote asking={asking} error={problem} />
         <fieldset className={classes.group}>
           <legend>Prop and craft</legend>
           {models.length > 0 && <NativeSelect label="Prop of the rack" value={typed.modelId} onChange={(e) => setTyped({ ...typed, modelId: e.currentTarget.value })} data={[{ value: '', label: 'another one' }, ...models.map((m) => ({ value: m.id, label: propModelName(m) }))]} />}

@@ -35,16 +35,19 @@ export interface KittedCraft {
 
 /** Figures of a motor that follow from its size while nobody has typed them. */
 const MOTOR_ESTIMATES = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
-const LEAST_MASS_KG = 0.005;
+/** The least that is left of a craft where a kit leaves something off [kg]. */
+export const LEAST_KITTED_KG = 0.005;
 
 /**
  * A craft as it flies with a kit; everything that the kit leaves open stays as it is described.
  *
- * @throws {OutOfRangeError} if nothing is left of its mass
+ * @param craft - its mass and currents in kg and A, stator in m, capacity in Ah, as entered
+ * @throws {OutOfRangeError} if less than {@link LEAST_KITTED_KG} or more than 1000 kg is left of its mass
+ * @example withKit(craft, { name: 'camera on', addedMassKg: 0.2, pack: null, motor: null, escLimitA: null }).massKg // => 0.2 more
  */
 export function withKit<C extends KittedCraft>(craft: C, { addedMassKg, pack, motor, escLimitA }: Kit): C {
   const massKg = craft.massKg + addedMassKg;
-  requireWithin('massKg', massKg, LEAST_MASS_KG, 1000);
+  requireWithin('massKg', massKg, LEAST_KITTED_KG, 1000);
   return {
     ...craft,
     massKg,

@@ -5,14 +5,14 @@ import { costPerHour, usablePieceCost } from './cost.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { loadLadder } from './loadLadder.ts';
 import { emptyMapReason, mapShares, roomReason } from './mapReasons.ts';
-import { PICK_COLUMNS } from './pickFigures.ts';
+import { lessIsBetter, PICK_COLUMNS } from './pickFigures.ts';
 import type { PickCraft } from './pickCraft.ts';
 import { emptyPickMap, fillCoarse, geometryAt, largestDiscM, pickFamilies, pickGrid, refineMap, type PickMap } from './pickSpace.ts';
 import { propLoad, remediesFor, remedyReasons } from './remedies.ts';
 import { goodnessTable, isAllowed, paretoFront, scaleOf, scoreOf, scoreTable, type Scale } from './scores.ts';
 import { candidateReasons, tradesOf } from './tradeReasons.ts';
 import { tryOutKit, type KitProp } from './tryOutKit.ts';
-import { criterionNames, useNames, useWeights, type CriterionName, type Weights } from './uses.ts';
+import { criteria, criterionNames, useNames, useWeights, type CriterionName, type Weights } from './uses.ts';
 
 const bench = benchOf(surveyQuad);
 const family = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } as const;
@@ -209,6 +209,12 @@ test('half a bag of the other hand doubles the price of a piece', () => {
   expect(costPerHour(3, 4, 'polycarbonate', 6)).toBe(2);
   expect(costPerHour(3, 4, 'carbon')).toBeLessThan(costPerHour(3, 4, 'polycarbonate'));
   expect(() => usablePieceCost({ bagPrice: 0, bagCount: 6, usableRatio: 1 })).toThrow(/bagPrice/);
+});
+
+test('a wish and its figure mean the same by better; what heats, sags, shakes or is heard is better with less of it', () => {
+  for (const { figure, direction } of Object.values(criteria)) expect([figure, lessIsBetter.has(figure)]).toEqual([figure, direction === -1]);
+  for (const figure of ['sagLossRatio', 'fullCurrentA', 'carryPowerW', 'bladeLossForceN', 'tipSpeedMPerS'] as const) expect(lessIsBetter.has(figure)).toBe(true);
+  for (const figure of ['enduranceS', 'fullThrustN', 'sagCellV', 'thrustPerPowerNPerW', 'toughnessRatio'] as const) expect(lessIsBetter.has(figure)).toBe(false);
 });
 
 test('each use has weights of its own between 0 and 10', () => {

@@ -7,6 +7,11 @@ export const pickFigureNames = [
 ] as const;
 export type PickFigure = (typeof pickFigureNames)[number];
 
+/** Figures of which less is better; of all others more is. */
+export const lessIsBetter: ReadonlySet<PickFigure> = new Set([
+  'carryThrottleRatio', 'carryPowerW', 'fullCurrentA', 'sagLossRatio', 'motorTemperatureC', 'tipSpeedMPerS', 'levelDb', 'riseTimeS', 'inertiaKgM2', 'lowRiseRatio', 'bladeLossForceN', 'propMassKg',
+]);
+
 /** What may bar a candidate. Its margin is the value over what is allowed: above 1 it is barred. */
 export const pickLimitNames = ['clearance', 'neighbours', 'ground', 'boom', 'carry', 'escCurrent', 'motorCurrent', 'motorHeat', 'packSag', 'tipSpeed', 'makerSpeed', 'bore', 'stock'] as const;
 export type PickLimit = (typeof pickLimitNames)[number];

@@ -16,13 +16,15 @@ export function waitToAskAgain(): Promise<void> {
  * Sends again and again until the server answers; what it answers with a refusal is thrown.
  *
  * @param send - one trial; made so that the same sent twice is done once
+ * @param onUnanswered - called after every trial that nobody answered
  */
-export async function untilAnswered<T>(send: () => Promise<T>): Promise<T> {
+export async function untilAnswered<T>(send: () => Promise<T>, onUnanswered?: () => void): Promise<T> {
   for (;;) {
     try {
       return await send();
     } catch (error) {
       if (!isUnanswered(failureOf(error))) throw error;
+      onUnanswered?.();
       await waitToAskAgain();
     }
   }

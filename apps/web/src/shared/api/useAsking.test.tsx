@@ -13,6 +13,7 @@ test('it asks until somebody answers, and says meanwhile that it does', async ()
     answer = result.current.ask(send);
   });
   expect(result.current.isAsking).toBe(true);
+  await waitFor(() => expect(result.current.asking).toEqual({ status: 'waiting', count: 1 }));
   await waitFor(() => expect(result.current.isAsking).toBe(false), { timeout: 5000 });
   expect(await answer!).toBe('flown');
   expect(send).toHaveBeenCalledTimes(3);

@@ -52,5 +52,11 @@ function valueWords(key: string, value: unknown, format: Format): string {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   const dimension = fieldDimension(key);
   if (typeof value === 'number') return dimension ? format.quantity(value, dimension).text : String(value);
+  if (Array.isArray(value) && value.length > 0 && value.every(isNamed)) return value.map((v) => v.name).join(', ');
   return typeof value === 'string' ? value : `${Array.isArray(value) ? value.length : 1} ${Array.isArray(value) && value.length !== 1 ? 'entries' : 'entry'}`;
+}
+
+/** An entry of a list that goes by a name. */
+function isNamed(entry: unknown): entry is { name: string } {
+  return typeof entry === 'object' && entry !== null && 'name' in entry && typeof entry.name === 'string';
 }
