@@ -9,6 +9,7 @@ import { cutFigures } from './live.mjs';
 import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
 import { rackFigures } from './rack.mjs';
+import { recordingFigures } from './recording.mjs';
 import { medianMs, report } from './report.mjs';
 
 await report({
@@ -28,6 +29,7 @@ await report({
   pick: pickFigures,
   page: pageFigures,
   rack: rackFigures,
+  recording: recordingFigures,
   live: cutFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';

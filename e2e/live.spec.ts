@@ -121,12 +121,20 @@ test('a page of another run says which run is on the stand, and cuts it from the
   await throttle(page, 20);
   const other = await context.newPage();
   await other.goto(first);
-  const note = other.getByRole('status', { name: 'On the stand' });
-  await expect(note).toContainText('Another run is on the stand, armed: Orle 7144-2');
-  await expect(other.getByRole('button', { name: /^Cut Esc/ })).toBeHidden();
-  await note.getByRole('button', { name: 'Cut the stand' }).click();
-  await expect(headline(page)).toHaveText('Cut by somebody who watches');
+  const note = other.getByRole('status', { name: 'Another run' });
   await expect(note).toContainText('Another run is on the stand: Orle 7144-2');
+  await expect(other.getByRole('button', { name: /^Cut Esc/ })).toBeHidden();
+  const band = other.getByRole('status', { name: 'On the stand' });
+  await expect(band).toContainText('The stand turns at 20 %.');
+  // Whatever station somebody is at, the cut is there.
+  for (const station of ['crafts', 'care', 'pick']) {
+    await other.goto(`${shed.address}/${station}`);
+    await expect(band.getByRole('button', { name: 'Cut the stand' })).toBeInViewport();
+  }
+  await band.getByRole('button', { name: 'Cut the stand' }).click();
+  await expect(headline(page)).toHaveText('Cut by somebody who watches');
+  await expect(band).toBeHidden();
+  await other.goto(first);
   await note.getByRole('link', { name: 'Go to it' }).click();
   await expect(other.getByText(/another tab flies; you watch/)).toBeVisible();
 });

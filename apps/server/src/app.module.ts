@@ -14,6 +14,7 @@ import { LiveModule } from './live/live.module.ts';
 import { PieceModule } from './piece/piece.module.ts';
 import { PropModelModule } from './propModel/propModel.module.ts';
 import { ReadyModule } from './ready/ready.module.ts';
+import { RecordingModule } from './recording/recording.module.ts';
 import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
 
@@ -22,7 +23,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, LiveModule, BlobModule, FinderModule, DemoModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, RecordingModule, LiveModule, BlobModule, FinderModule, DemoModule],
     };
   }
 }

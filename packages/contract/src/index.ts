@@ -1,6 +1,7 @@
 import 'reflect-metadata';
 export * from './shared/limits.ts';
 export * from './shared/problem.ts';
+export { overfull } from './shared/bodyBounds.ts';
 export * from './shared/restore.ts';
 export * from './shared/rowView.ts';
 export * from './craft/limits.ts';
@@ -18,6 +19,8 @@ export type * from './workshop/workshop.view.ts';
 export * from './live/limits.ts';
 export * from './live/live.dto.ts';
 export type * from './live/live.view.ts';
+export * from './recording/limits.ts';
+export type * from './recording/recording.view.ts';
 export * from './piece/limits.ts';
 export * from './piece/piece.dto.ts';
 export type * from './piece/piece.view.ts';

@@ -1,19 +1,30 @@
-import { ValidationPipe } from '@nestjs/common';
-import { fieldProblems } from '@zivvo/contract';
+import { ValidationPipe, type ArgumentMetadata } from '@nestjs/common';
+import { fieldProblems, overfull, type FieldProblem } from '@zivvo/contract';
 import type { ValidationError } from 'class-validator';
 import { FeatureError } from './featureError.ts';
 
 /** Holds every body against its rules; unknown fields are refused, nothing is converted in silence. */
 export function bodyPipe(): ValidationPipe {
-  return new ValidationPipe({
+  return new BoundedPipe({
     transform: true,
     whitelist: true,
     forbidNonWhitelisted: true,
     forbidUnknownValues: true,
     transformOptions: { enableImplicitConversion: false },
-    exceptionFactory: (errors: ValidationError[]) => {
-      const fields = fieldProblems(errors).slice(0, 50);
-      return new FeatureError(400, 'invalidBody', 'The entries break a rule', fields[0]?.message ?? 'The body breaks a rule.', fields);
-    },
+    exceptionFactory: (errors: ValidationError[]) => broken(fieldProblems(errors).slice(0, 50)),
   });
+}
+
+/** What is too long is refused before its elements are looked at. */
+class BoundedPipe extends ValidationPipe {
+  override async transform(value: unknown, metadata: ArgumentMetadata): Promise<unknown> {
+    const { metatype, type } = metadata;
+    const found = type === 'body' && metatype ? overfull(metatype as new () => object, value) : null;
+    if (found) throw broken([found]);
+    return super.transform(value, metadata) as Promise<unknown>;
+  }
+}
+
+function broken(fields: FieldProblem[]): FeatureError {
+  return new FeatureError(400, 'invalidBody', 'The entries break a rule', fields[0]?.message ?? 'The body breaks a rule.', fields);
 }

@@ -1,4 +1,4 @@
-import { JSON_MAX_DEPTH } from '@zivvo/contract';
+import { JSON_MAX_DEPTH, JSON_NODE_MAX_COUNT } from '@zivvo/contract';
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
 import { validate } from 'uuid';
 import { FeatureError, FieldError } from './featureError.ts';
@@ -19,20 +19,27 @@ function isLocalOrigin(origin: string): boolean {
   return /^http:\/\/(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/.test(origin);
 }
 
-/** Refuses bodies nested deeper than any form of ours, and texts with the one character no database keeps. */
-export const boundedBody: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
-  const fault = faultOf(request.body, JSON_MAX_DEPTH);
-  if (fault === 'depth') return next(new FieldError('body', 'maxDepth', `body must not be nested deeper than ${JSON_MAX_DEPTH}`, null, { max: JSON_MAX_DEPTH }, 400));
-  if (fault === 'nul') return next(new FieldError('body', 'noNul', 'body must not hold the character U+0000', null, {}, 400));
-  next();
+type Fault = 'depth' | 'nul' | 'nodes';
+
+const faultProblems: Record<Fault, () => FieldError> = {
+  depth: () => new FieldError('body', 'maxDepth', `body must not be nested deeper than ${JSON_MAX_DEPTH}`, null, { max: JSON_MAX_DEPTH }, 400),
+  nodes: () => new FieldError('body', 'maxNodes', `body must not hold more than ${JSON_NODE_MAX_COUNT} values`, null, { max: JSON_NODE_MAX_COUNT }, 400),
+  nul: () => new FieldError('body', 'noNul', 'body must not hold the character U+0000', null, {}, 400),
 };
 
-function faultOf(value: unknown, depthLeft: number): 'depth' | 'nul' | null {
+/** Refuses bodies deeper or larger than any form of ours, and texts with the one character no database keeps. */
+export const boundedBody: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
+  const fault = faultOf(request.body, JSON_MAX_DEPTH, { nodesLeft: JSON_NODE_MAX_COUNT });
+  next(fault ? faultProblems[fault]() : undefined);
+};
+
+function faultOf(value: unknown, depthLeft: number, count: { nodesLeft: number }): Fault | null {
+  if (count.nodesLeft-- === 0) return 'nodes';
   if (typeof value === 'string') return value.includes('\u0000') ? 'nul' : null;
   if (typeof value !== 'object' || value === null || Buffer.isBuffer(value)) return null;
   if (depthLeft === 0) return 'depth';
   for (const inner of Object.values(value)) {
-    const fault = faultOf(inner, depthLeft - 1);
+    const fault = faultOf(inner, depthLeft - 1, count);
     if (fault) return fault;
   }
   return null;

@@ -1,5 +1,5 @@
-import { emptyStep, recordLadder, SimulatedStand } from '@zivvo/core';
-import { simulatedDevice } from '../live/simulatedDevice.ts';
+import { emptyStep, recordLadder, SimulatedStand, type LiveReading } from '@zivvo/core';
+import { limitsOf, simulatedDevice } from '../live/simulatedDevice.ts';
 import type { Diary } from './diary.ts';
 import { SEED, type Shed } from './shed.ts';
 import { at, demoAir, ladder, standEvening } from './tarnholm.ts';
@@ -33,9 +33,12 @@ async function runOnce(shed: Shed, campaignId: string, i: number, chargeLeft: Ma
   if (left === undefined) shed.charged(packPieceId);
   const stand = new SimulatedStand(simulatedDevice(craft, model, demoAir.evening, isTired ? TIRED_CHARGE : (left ?? FULL_CHARGE), `${SEED}/run/${i}`));
   const restingCellV = Math.round(stand.restingCellV * 1000) / 1000;
-  const steps = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 }).map(({ values }) => ({ ...emptyStep(), ...values }));
+  const readings: LiveReading[] = [];
+  const points = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 }, undefined, (reading) => readings.push(reading));
+  const steps = points.map(({ values }) => ({ ...emptyStep(), ...values }));
   // The tired pack goes on charge after its run is found wanting.
   chargeLeft.set(packPieceId, isTired ? FULL_CHARGE : stand.chargeRatio);
   const { id, revision } = await shed.runs.create(campaignId, { id: shed.id(`run ${i}`), propModelId: model.id, packPieceId, replacesRunId: null, draft: { columns: [], cells: [], restingCell: '', zeroBefore: '', zeroAfter: '' } }, 'simulated');
+  await shed.standRecords.add(id, shed.id(`recording ${i}`), { limits: limitsOf(craft, model.speedLimitRpm), restingCellV, points, readings });
   await shed.runs.keep(id, { steps, readingKinds: [], restingCellV, zeroBeforeN: null, zeroAfterN: null, packPieceId, revision });
 }

@@ -11,6 +11,7 @@ import { TicketService } from '../care/ticket.service.ts';
 import { CraftService } from '../craft/craft.service.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { FitService } from '../fit/fit.service.ts';
+import { StandRecords } from '../live/standRecords.ts';
 import { PieceService } from '../piece/piece.service.ts';
 import { SetService } from '../piece/set.service.ts';
 import { PropModelService } from '../propModel/propModel.service.ts';
@@ -41,6 +42,7 @@ export class Shed {
   readonly practice = this.get(PracticeService);
   readonly campaigns = this.get(CampaignService);
   readonly runs = this.get(RunService);
+  readonly standRecords = this.get(StandRecords);
   /** Charges of each pack so far, as its user counts them. */
   readonly charges = new Map<string, number>();
   private readonly bench = this.get(RotorBench);

@@ -61,7 +61,7 @@ export class LiveController {
 
   @Post('live/:id/keep')
   @HttpCode(200)
-  keep(@Param('id', IdPipe) runId: string): Promise<RunView> {
-    return this.live.keep(runId);
+  keep(@Param('id', IdPipe) runId: string, @Body() { tabId }: LiveTabDto): Promise<RunView> {
+    return this.live.keep(runId, tabId);
   }
 }

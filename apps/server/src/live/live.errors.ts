@@ -24,6 +24,19 @@ export class HardwareStopError extends FeatureError {
   }
 }
 
+export class DeviceLostError extends FeatureError {
+  constructor() {
+    super(503, 'deviceLost', 'The device does not answer', 'It zeroes itself half a second after it was last heard. Its points are kept; put the run on the stand again, or use your switch.');
+  }
+}
+
+/** Something that was read could not be written to the disk. */
+export class NotWrittenError extends FeatureError {
+  constructor() {
+    super(409, 'notWritten', 'The disk does not take what was read', 'Nothing turns. Make room, then write it again; or go on without it.');
+  }
+}
+
 /** A command that the session refused: the words of its code are the page's. */
 export class RefusedCommandError extends FeatureError {
   constructor(code: string, details: Readonly<Record<string, string | number | null>>) {

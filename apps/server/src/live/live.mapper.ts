@@ -1,14 +1,17 @@
 import type { LiveView } from '@zivvo/contract';
-import { liveChannels, type LiveChannel, type LivePoint, type PyramidLevel } from '@zivvo/core';
-import type { LiveChunkRow, LivePointRow } from './live.repository.ts';
-import type { runSamples } from './live.table.ts';
+import { floatChannel, LIVE_RATE_HZ, liveChannels, standQuantities, type LiveChannel, type LivePoint, type RecordingTrack } from '@zivvo/core';
+import type { RecordingWriter } from '../recording/recordingWriter.ts';
+import type { LivePointRow } from './live.repository.ts';
 
 /** The run on the stand as the server holds it. */
 export interface OpenRun extends Omit<LiveView, 'deviceKind' | 'isOpen' | 'pilotTabId'> {
   pilot: { tabId: string; seenMs: number } | null;
+  writer: RecordingWriter;
+  /** False once its device is gone and only writing is left. */
+  hasDevice: boolean;
 }
 
-export function toLiveView({ pilot, ...open }: OpenRun): LiveView {
+export function toLiveView({ pilot, writer: _writer, hasDevice: _hasDevice, ...open }: OpenRun): LiveView {
   return { ...open, deviceKind: 'simulated', isOpen: true, pilotTabId: pilot?.tabId ?? null };
 }
 
@@ -20,21 +23,11 @@ export function toLivePoint({ atS, values }: LivePointRow): LivePoint {
   return { atS, values: Object.fromEntries(liveChannels.map((channel, i) => [channel, values[i]!])) as Record<LiveChannel, number> };
 }
 
-/** Channels of a run put together from its chunks, each with its pyramid. */
-export function toSampleRows(runId: string, chunks: readonly Pick<LiveChunkRow, 'samples'>[], rateHz: number, pyramidOf: (samples: Float32Array) => PyramidLevel[]): (typeof runSamples.$inferInsert)[] {
-  const all = chunks.map(({ samples }) => floats(samples));
-  const count = all.reduce((sum, s) => sum + s.length, 0) / liveChannels.length;
-  return liveChannels.map((channel, c) => {
-    const samples = new Float32Array(count);
-    let at = 0;
-    for (const chunk of all) for (let i = c; i < chunk.length; i += liveChannels.length) samples[at++] = chunk[i]!;
-    const levels = pyramidOf(samples);
-    return { runId, channel, rateHz, samples: Buffer.from(samples.buffer), pyramidSpans: levels.map((l) => l.span), pyramid: Buffer.concat(levels.map((l) => Buffer.from(l.pairs.buffer))) };
-  });
-}
+/** The stand's channels as a recording holds them. */
+export const standTracks: RecordingTrack[] = [{ name: 'stand', rateHz: LIVE_RATE_HZ, channels: liveChannels.map((name) => floatChannel(name, standQuantities[name])) }];
 
-/** The floats of a stored buffer, wherever in memory it lies. */
-function floats(bytes: Buffer): Float32Array {
-  const copy = new Uint8Array(bytes);
-  return new Float32Array(copy.buffer, 0, copy.length / 4);
+/** Readings on end, channel after channel in each, as one list a channel. */
+export function byChannel(samples: Float32Array): Float32Array[] {
+  const count = samples.length / liveChannels.length;
+  return liveChannels.map((_, c) => Float32Array.from({ length: count }, (_unused, i) => samples[i * liveChannels.length + c]!));
 }

@@ -9,7 +9,8 @@ export type RuntimeCommand =
   | { name: 'fault'; fault: SimulatedFault | null };
 
 export type ToRuntime =
-  | { kind: 'open'; device: SimulatedStandOptions; limits: LiveLimits; points: LivePoint[]; timeFactor: number }
+  /** `startS` is where the device's clock begins on the axis of the run. */
+  | { kind: 'open'; device: SimulatedStandOptions; limits: LiveLimits; points: LivePoint[]; startS: number; timeFactor: number }
   | { kind: 'command'; id: number; command: RuntimeCommand }
   | { kind: 'heartbeat' }
   | { kind: 'close' };

@@ -1,15 +1,19 @@
 import { Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
 import { PropModelModule } from '../propModel/propModel.module.ts';
+import { RecordingModule } from '../recording/recording.module.ts';
 import { StandModule } from '../stand/stand.module.ts';
 import { LiveController } from './live.controller.ts';
 import { LiveRepository } from './live.repository.ts';
 import { LiveService } from './live.service.ts';
+import { LiveSubjectService } from './liveSubject.service.ts';
+import { StandDevice } from './standDevice.ts';
 import { STAND_LINK, startStandLink } from './standLink.ts';
+import { StandRecords } from './standRecords.ts';
 
 @Module({
-  imports: [CraftModule, PropModelModule, StandModule],
+  imports: [CraftModule, PropModelModule, RecordingModule, StandModule],
   controllers: [LiveController],
-  providers: [LiveService, LiveRepository, { provide: STAND_LINK, useFactory: startStandLink }],
+  providers: [LiveService, LiveSubjectService, LiveRepository, StandRecords, StandDevice, { provide: STAND_LINK, useFactory: () => startStandLink() }],
 })
 export class LiveModule {}

@@ -1,12 +1,11 @@
 import { Injectable } from '@nestjs/common';
-import { and, asc, desc, eq, inArray, isNotNull, max } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, isNotNull } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { run } from '../stand/stand.table.ts';
-import { liveChunk, livePoint, liveRun, runSamples } from './live.table.ts';
+import { livePoint, liveRun } from './live.table.ts';
 
 export type LiveRunRow = typeof liveRun.$inferSelect;
 export type LivePointRow = typeof livePoint.$inferSelect;
-export type LiveChunkRow = typeof liveChunk.$inferSelect;
 
 @Injectable()
 export class LiveRepository {
@@ -39,29 +38,6 @@ export class LiveRepository {
 
   async pointsOf(db: DbOrTx, runId: string): Promise<LivePointRow[]> {
     return db.select().from(livePoint).where(eq(livePoint.runId, runId)).orderBy(asc(livePoint.ordinal));
-  }
-
-  async addChunk(db: DbOrTx, row: LiveChunkRow): Promise<void> {
-    await db.insert(liveChunk).values(row);
-  }
-
-  async lastChunkOrdinal(db: DbOrTx, runId: string): Promise<number> {
-    const [row] = await db.select({ ordinal: max(liveChunk.ordinal) }).from(liveChunk).where(eq(liveChunk.runId, runId));
-    return row?.ordinal ?? 0;
-  }
-
-  async chunksOf(db: DbOrTx, runId: string, limit: number): Promise<LiveChunkRow[]> {
-    return db.select().from(liveChunk).where(eq(liveChunk.runId, runId)).orderBy(asc(liveChunk.ordinal)).limit(limit);
-  }
-
-  /** Puts the whole channels in the place of the chunks. */
-  async compact(db: DbOrTx, runId: string, rows: (typeof runSamples.$inferInsert)[]): Promise<void> {
-    if (rows.length > 0) await db.insert(runSamples).values(rows).onConflictDoNothing();
-    await db.delete(liveChunk).where(eq(liveChunk.runId, runId));
-  }
-
-  async samplesOf(db: DbOrTx, runId: string): Promise<(typeof runSamples.$inferSelect)[]> {
-    return db.select().from(runSamples).where(eq(runSamples.runId, runId)).orderBy(asc(runSamples.channel));
   }
 
   /** State of charge that the latest run left a pack with. */

@@ -1,22 +1,21 @@
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
 import { PILOT_LEASE_MS, STREAM_BEAT_MS, watcherCommandNames, type KeepRunDto, type LiveCommandDto, type LiveReadingsView, type LiveView, type RunView, type StandView, type StartLiveRunDto } from '@zivvo/contract';
-import { emptyStep, LIVE_RATE_HZ, liveChannels, samplePyramid, type LivePhase, type LivePoint } from '@zivvo/core';
+import { emptyStep, isHot, LIVE_RATE_HZ, liveChannels, type LivePhase, type LivePoint } from '@zivvo/core';
 import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
-import { RowMaker } from '../common/rowMaker.ts';
-import { CONFIG, type Config } from '../config.ts';
-import { CraftRepository } from '../craft/craft.repository.ts';
+import { InTurn } from '../common/inTurn.ts';
 import { DB, type Db } from '../database/database.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
-import { CampaignRepository } from '../stand/campaign.repository.ts';
-import { RunRepository } from '../stand/run.repository.ts';
+import { RecordingService } from '../recording/recording.service.ts';
+import type { RunRow } from '../stand/run.repository.ts';
 import { RunService } from '../stand/run.service.ts';
-import { HardwareStopError, NotPilotError, RefusedCommandError, StandBusyError, StandClosedError } from './live.errors.ts';
-import { toLivePoint, toLiveView, toPointRow, toSampleRows, type OpenRun } from './live.mapper.ts';
+import { DeviceLostError, HardwareStopError, NotPilotError, NotWrittenError, RefusedCommandError, StandBusyError, StandClosedError } from './live.errors.ts';
+import { byChannel, standTracks, toLivePoint, toLiveView, toPointRow, type OpenRun } from './live.mapper.ts';
 import type { FromRuntime, RuntimeCommand } from './live.messages.ts';
-import { LiveRepository } from './live.repository.ts';
+import { LiveRepository, type LiveRunRow } from './live.repository.ts';
+import { LiveSubjectService } from './liveSubject.service.ts';
 import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
-import { STAND_LINK, type StandLink } from './standLink.ts';
+import { StandDevice } from './standDevice.ts';
+import { WriteQueue } from './writeQueue.ts';
 
 /** What the stream carries; states and readings are of one run and go to those who listen to it. */
 export type LiveEvent = { type: 'state'; runId: string; data: LiveView } | { type: 'readings'; runId: string; data: LiveReadingsView } | { type: 'beat'; data: { nowMs: number } };
@@ -24,34 +23,30 @@ export type LiveEvent = { type: 'state'; runId: string; data: LiveView } | { typ
 /** A pack from the charger, and the least with which a run is worth starting. */
 const FULL_CHARGE = 0.975;
 const LEAST_CHARGE = 0.6;
-const CHUNK_MAX_COUNT = 7200;
 
 /** The stand: one run on it at a time, its pilot, what comes from the device, what is kept. */
 @Injectable()
 export class LiveService implements OnApplicationBootstrap, OnApplicationShutdown {
   readonly events = new Subject<LiveEvent>();
   private open: OpenRun | null = null;
-  private readonly answers = new Map<number, (message: Extract<FromRuntime, { kind: 'answer' }>) => void>();
-  private nextAnswer = 1;
-  private whenClosed: () => void = () => undefined;
-  /** Writes in the order in which they came. */
-  private writes: Promise<void> = Promise.resolve();
+  /** Which run is on the stand is changed by one at a time. A cut waits for none of them. */
+  private readonly turns = new InTurn();
+  private readonly writes = new WriteQueue((error) => this.onWriteFailed(error));
   private readonly beat: NodeJS.Timeout;
 
   constructor(
     @Inject(DB) private readonly db: Db,
-    @Inject(CONFIG) private readonly config: Config,
-    @Inject(STAND_LINK) private readonly link: StandLink,
+    private readonly device: StandDevice,
     private readonly clock: Clock,
-    private readonly rows: RowMaker,
     private readonly live: LiveRepository,
-    private readonly runs: RunRepository,
-    private readonly runService: RunService,
-    private readonly campaigns: CampaignRepository,
-    private readonly crafts: CraftRepository,
-    private readonly models: PropModelRepository,
+    private readonly subjects: LiveSubjectService,
+    private readonly recordings: RecordingService,
+    private readonly runs: RunService,
   ) {
-    link.onMessage((message) => this.onMessage(message));
+    device.listen(
+      (message) => this.onMessage(message),
+      () => this.onLost(),
+    );
     this.beat = setInterval(() => this.events.next({ type: 'beat', data: { nowMs: this.clock.nowMs() } }), STREAM_BEAT_MS);
   }
 
@@ -62,60 +57,46 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   async onApplicationShutdown(): Promise<void> {
     clearInterval(this.beat);
     this.events.complete();
-    await this.link.close();
-    await this.writes;
+    await this.writes.settled();
   }
 
   /** Puts a prop on the stand as a new run of a campaign. */
-  async start(campaignId: string, dto: StartLiveRunDto): Promise<LiveView> {
-    await this.clearStand(dto.id);
-    const campaign = await this.campaigns.find(this.db, campaignId);
-    const craft = await this.crafts.find(this.db, campaign.craftId);
-    const model = await this.models.find(this.db, dto.propModelId);
-    const limits = limitsOf(craft, model.speedLimitRpm);
-    await this.db.transaction(async (tx) => {
-      const isNew = await this.runs.add(tx, { ...this.rows.newRow(dto.id), campaignId, propModelId: dto.propModelId, packPieceId: dto.packPieceId ?? null, state: 'draft', origin: 'simulated', draft: null });
-      if (isNew) await this.live.add(tx, { runId: dto.id, phase: 'idle', limits, zeroN: null, cut: null, restingCellV: null, endChargeRatio: null, updatedAt: this.clock.now() });
+  start(campaignId: string, dto: StartLiveRunDto): Promise<LiveView> {
+    return this.turns.do(async () => {
+      await this.clearStand(dto.id);
+      const { craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId });
+      const recordingId = this.subjects.makeId();
+      await this.db.transaction(async (tx) => {
+        await this.recordings.create(tx, recordingId, standTracks);
+        const isNew = await this.subjects.addRun(tx, { id: dto.id, campaignId, propModelId: dto.propModelId, packPieceId: dto.packPieceId ?? null, recordingId });
+        if (!isNew) await this.recordings.remove(tx, recordingId);
+        else await this.live.add(tx, { runId: dto.id, phase: 'idle', limits: limitsOf(craft, model.speedLimitRpm), zeroN: null, cut: null, restingCellV: null, endChargeRatio: null, updatedAt: this.clock.now() });
+      });
+      return this.putOn(dto.id);
     });
-    return this.openRun(dto.id);
   }
 
   /** Puts a run that was interrupted on the stand again, with its points. */
-  async openRun(runId: string): Promise<LiveView> {
-    if (this.open?.runId === runId) return toLiveView(this.open);
-    await this.clearStand(runId);
-    const run = await this.runs.find(this.db, runId);
-    const row = await this.live.find(this.db, runId);
-    if (!row || row.phase === 'stopped' || run.state === 'kept') throw new StandClosedError();
-    const campaign = await this.campaigns.find(this.db, run.campaignId);
-    const craft = await this.crafts.find(this.db, campaign.craftId);
-    const model = await this.models.find(this.db, run.propModelId);
-    const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-    const lastOrdinal = await this.live.lastChunkOrdinal(this.db, runId);
-    this.open = { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, phase: 'idle', throttleRatio: 0, zeroN: row.zeroN, cut: null, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, pilot: null, recordedS: lastOrdinal };
-    this.link.send({ kind: 'open', device: simulatedDevice(craft, model, campaign, await this.chargeOf(run.packPieceId), runId), limits: row.limits, points, timeFactor: this.config.timeFactor });
-    return toLiveView(this.open);
+  openRun(runId: string): Promise<LiveView> {
+    return this.turns.do(() => this.putOn(runId));
   }
 
   async find(runId: string): Promise<LiveView> {
     if (this.open?.runId === runId) return toLiveView(this.open);
-    const run = await this.runs.find(this.db, runId);
-    const row = await this.live.find(this.db, runId);
-    if (!row) throw new StandClosedError();
+    const { campaignId, propModelId, packPieceId, recordingId } = await this.subjects.findRun(runId);
+    const { phase, zeroN, cut, limits, restingCellV } = await this.requireLive(runId);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-    const lastOrdinal = await this.live.lastChunkOrdinal(this.db, runId);
-    return { runId, campaignId: run.campaignId, propModelId: run.propModelId, packPieceId: run.packPieceId, deviceKind: 'simulated', isOpen: false, phase: row.phase, throttleRatio: 0, zeroN: row.zeroN, cut: row.cut, points, ladder: null, limits: row.limits, restingCellV: row.restingCellV, timeS: 0, recordedS: lastOrdinal, pilotTabId: null };
+    const recordedS = recordingId === null ? 0 : await this.recordings.recordedS(recordingId);
+    return { runId, recordingId, campaignId, propModelId, packPieceId, deviceKind: 'simulated', isOpen: false, phase, throttleRatio: 0, zeroN, cut, fault: null, points, ladder: null, limits, restingCellV, timeS: 0, recordedS, pilotTabId: null };
   }
 
   /** The pilot says that it is there; whoever asks while nobody flies becomes the pilot. */
   heartbeat(runId: string, tabId: string): LiveView {
     const open = this.requireOpen(runId);
-    const now = this.clock.nowMs();
-    const isFree = open.pilot === null || open.pilot.tabId === tabId || now - open.pilot.seenMs > PILOT_LEASE_MS;
-    if (isFree) {
+    if (this.mayFly(open, tabId)) {
       const isNew = open.pilot?.tabId !== tabId;
-      open.pilot = { tabId, seenMs: now };
-      this.link.send({ kind: 'heartbeat' });
+      open.pilot = { tabId, seenMs: this.clock.nowMs() };
+      if (open.hasDevice) this.device.heartbeat();
       if (isNew) this.tell();
     }
     return toLiveView(open);
@@ -126,9 +107,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const isPilot = open.pilot?.tabId === dto.tabId;
     if (!isPilot && !watcherCommandNames.includes(dto.name)) throw new NotPilotError();
     if (dto.name === 'arm' && dto.hasHardwareStop !== true) throw new HardwareStopError();
-    await this.ask(toRuntimeCommand(dto, isPilot));
+    if (dto.name === 'arm' && this.writes.hasFailed) throw new NotWrittenError();
+    if (dto.name === 'writeAgain' || dto.name === 'goOnWithout') await this.mend(open, dto.name);
+    else await this.ask(open, toRuntimeCommand(dto, isPilot));
     if (dto.name === 'leave') open.pilot = null;
-    await this.writes;
+    await this.writes.settled();
     return toLiveView(open);
   }
 
@@ -140,49 +123,109 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
 
   /** Cuts whatever is on the stand, from any tab and in any state; nothing turning is cut already. Answers what the device then says. */
   async cut(tabId: string): Promise<StandView> {
-    if (this.open) {
+    if (this.open?.hasDevice) {
       const reason = this.open.pilot?.tabId === tabId ? 'pilot' : 'watcher';
-      await this.ask({ name: 'cut', reason }).catch((error: unknown) => {
-        if (!(error instanceof RefusedCommandError)) throw error;
+      await this.device.ask({ name: 'cut', reason }).catch((error: unknown) => {
+        // What refuses a cut or is gone turns nothing: the state that follows says which it was.
+        if (!(error instanceof RefusedCommandError || error instanceof DeviceLostError)) throw error;
       });
     }
     return this.stand();
   }
 
-  /** Ends the run and keeps its points for good, in the same results as typed ones. */
-  async keep(runId: string): Promise<RunView> {
-    if (this.open?.runId === runId) await this.letGo();
-    const run = await this.runs.find(this.db, runId);
-    const row = await this.live.find(this.db, runId);
-    if (!row) throw new StandClosedError();
+  /** Ends the run, if it is the pilot who says so, and keeps its points for good, in the same results as typed ones. */
+  keep(runId: string, tabId: string): Promise<RunView> {
+    return this.turns.do(async () => {
+      const { open } = this;
+      const run = await this.subjects.findRun(runId);
+      if (run.state === 'kept') return this.runs.find(runId);
+      const { restingCellV } = await this.requireLive(runId);
+      if (open?.runId === runId && !this.mayFly(open, tabId)) throw new NotPilotError();
+      // Nothing is stopped for the sake of a run that could not be kept.
+      const kept = await this.live.pointsOf(this.db, runId);
+      if (kept.length === 0) throw new RefusedCommandError('noPointYet', {});
+      if (open?.runId === runId) await this.takeOff(open);
+      const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
+      const steps = points.map(({ values }) => ({ ...emptyStep(), ...values })).sort((a, b) => a.throttleRatio - b.throttleRatio);
+      const readings: KeepRunDto = { revision: run.revision, steps, readingKinds: [], restingCellV, zeroBeforeN: null, zeroAfterN: null, packPieceId: run.packPieceId };
+      await this.live.update(this.db, runId, { phase: 'stopped', updatedAt: this.clock.now() });
+      return this.runs.keep(runId, readings);
+    });
+  }
+
+  private async putOn(runId: string): Promise<LiveView> {
+    if (this.open?.runId === runId) return toLiveView(this.open);
+    await this.clearStand(runId);
+    const run = await this.subjects.findRun(runId);
+    const { craft, model, campaign } = await this.subjects.find(run);
+    const row = await this.requireLive(runId);
+    if (row.phase === 'stopped' || run.state === 'kept') throw new StandClosedError();
+    const recordingId = await this.recordingOf(run);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-    if (points.length === 0) throw new RefusedCommandError('noPointYet', {});
-    const steps = points.map(({ values }) => ({ ...emptyStep(), ...values })).sort((a, b) => a.throttleRatio - b.throttleRatio);
-    const readings: KeepRunDto = { revision: run.revision, steps, readingKinds: [], restingCellV: row.restingCellV, zeroBeforeN: null, zeroAfterN: null, packPieceId: run.packPieceId };
-    await this.compact(runId);
-    await this.live.update(this.db, runId, { phase: 'stopped', updatedAt: this.clock.now() });
-    return this.runService.keep(runId, readings);
+    const recordedS = await this.recordings.recordedS(recordingId);
+    const writer = await this.recordings.begin(recordingId);
+    const { limits, zeroN, restingCellV } = row;
+    const { startS } = writer.segment;
+    const { campaignId, propModelId, packPieceId } = run;
+    this.open = { runId, recordingId, campaignId, propModelId, packPieceId, phase: 'idle', throttleRatio: 0, zeroN, cut: null, fault: null, points, ladder: null, limits, restingCellV, timeS: startS, pilot: null, recordedS, writer, hasDevice: true };
+    const charge = await this.chargeOf(packPieceId);
+    this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
+    return toLiveView(this.open);
   }
 
-  /** Takes the run off the stand; what was read stays. */
-  private async letGo(): Promise<void> {
-    this.link.send({ kind: 'close' });
-    await new Promise<void>((resolve) => (this.whenClosed = resolve));
-    await this.writes;
-  }
-
-  /** Chunks of the run become whole channels with what drawing needs. */
-  private async compact(runId: string): Promise<void> {
-    const chunks = await this.live.chunksOf(this.db, runId, CHUNK_MAX_COUNT);
-    if (chunks.length === 0) return;
-    await this.db.transaction(async (tx) => this.live.compact(tx, runId, toSampleRows(runId, chunks, LIVE_RATE_HZ, samplePyramid)));
+  /** Runs from before there were recordings get theirs when they go on. */
+  private async recordingOf({ id: runId, recordingId }: RunRow): Promise<string> {
+    if (recordingId !== null) return recordingId;
+    const id = this.subjects.makeId();
+    await this.db.transaction(async (tx) => {
+      await this.recordings.create(tx, id, standTracks);
+      await this.subjects.recordIn(tx, runId, id);
+    });
+    return id;
   }
 
   /** Takes another run off the stand, unless it is armed. */
   private async clearStand(runId: string): Promise<void> {
     if (!this.open || this.open.runId === runId) return;
-    if (this.open.phase === 'armed' || this.open.phase === 'running') throw new StandBusyError();
-    await this.letGo();
+    if (isHot(this.open.phase)) throw new StandBusyError();
+    await this.takeOff(this.open);
+  }
+
+  /** Takes a run off the stand once all that was read is written. */
+  private async takeOff(open: OpenRun): Promise<void> {
+    if (open.hasDevice) {
+      const chargeRatio = await this.device.close();
+      open.hasDevice = false;
+      if (chargeRatio !== null) this.writes.push(() => this.live.update(this.db, open.runId, { endChargeRatio: chargeRatio, updatedAt: this.clock.now() }));
+    }
+    await this.writes.settled();
+    if (this.writes.hasFailed) throw new NotWrittenError();
+    await this.forget(open);
+  }
+
+  private async forget(open: OpenRun): Promise<void> {
+    if (this.open !== open) return;
+    this.open = null;
+    // Pages of this run learn that it has left the stand; one that was thrown away has none.
+    const view = await this.find(open.runId).catch(() => null);
+    if (view) this.events.next({ type: 'state', runId: open.runId, data: view });
+  }
+
+  /** What could not be written is written again, or left out. */
+  private async mend(open: OpenRun, how: 'writeAgain' | 'goOnWithout'): Promise<void> {
+    if (how === 'writeAgain') {
+      await this.writes.retry();
+      if (this.writes.hasFailed) throw new NotWrittenError();
+    } else if (this.writes.hasFailed) this.writes.giveUp();
+    open.fault = null;
+    if (how === 'goOnWithout') open.points = (await this.live.pointsOf(this.db, open.runId)).map(toLivePoint);
+    this.tell(open);
+    if (!open.hasDevice) await this.forget(open);
+  }
+
+  /** The tab flies, or nobody does. */
+  private mayFly({ pilot }: OpenRun, tabId: string): boolean {
+    return pilot === null || pilot.tabId === tabId || this.clock.nowMs() - pilot.seenMs > PILOT_LEASE_MS;
   }
 
   private requireOpen(runId: string): OpenRun {
@@ -190,41 +233,56 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     return this.open;
   }
 
+  private async requireLive(runId: string): Promise<LiveRunRow> {
+    const row = await this.live.find(this.db, runId);
+    if (!row) throw new StandClosedError();
+    return row;
+  }
+
   private async chargeOf(packPieceId: string | null): Promise<number> {
     const left = packPieceId === null ? null : await this.live.lastChargeOf(this.db, packPieceId);
     return left === null || left < LEAST_CHARGE ? FULL_CHARGE : left;
   }
 
-  private async ask(command: RuntimeCommand): Promise<void> {
-    const id = this.nextAnswer++;
-    const answer = await new Promise<Extract<FromRuntime, { kind: 'answer' }>>((resolve) => {
-      this.answers.set(id, resolve);
-      this.link.send({ kind: 'command', id, command });
-    });
-    if (!answer.ok) throw new RefusedCommandError(answer.error.code, answer.error.details);
+  private async ask(open: OpenRun, command: RuntimeCommand): Promise<void> {
+    if (!open.hasDevice) throw new DeviceLostError();
+    await this.device.ask(command);
   }
 
-  private onMessage(message: FromRuntime): void {
-    if (message.kind === 'answer') {
-      this.answers.get(message.id)?.(message);
-      this.answers.delete(message.id);
-      return;
-    }
+  private onMessage(message: Exclude<FromRuntime, { kind: 'answer' | 'closed' }>): void {
     const { open } = this;
     if (!open) return;
     if (message.kind === 'readings') this.events.next({ type: 'readings', runId: open.runId, data: { timeS: message.timeS, values: message.values } });
     else if (message.kind === 'opened') this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
     else if (message.kind === 'state') this.take(open, message.state, { phase: storedPhase(message.state.phase), zeroN: message.state.zeroN, cut: message.state.cut });
-    else if (message.kind === 'point') this.write(() => this.keepPoint(open, message.ordinal, message.point));
-    else if (message.kind === 'chunk') this.write(() => this.keepChunk(open, message.startS, message.samples));
-    else this.write(() => this.takeOff(open, message.chargeRatio));
+    else if (message.kind === 'point') this.writes.push(() => this.keepPoint(open, message.ordinal, message.point));
+    else this.record(open, message.startS, message.samples);
+  }
+
+  /** The device is gone, and with it whatever turned: the run is held as it is. */
+  private onLost(): void {
+    const { open } = this;
+    if (!open) return;
+    open.hasDevice = false;
+    this.take(open, { phase: 'held', throttleRatio: 0, ladder: null, cut: { reason: 'deviceLost', atS: open.timeS } }, { phase: 'held', cut: { reason: 'deviceLost', atS: open.timeS } });
+    void this.writes.settled().then(() => (this.writes.hasFailed ? undefined : this.forget(open)));
+  }
+
+  /** The disk does not take what is read: nothing goes on turning until a person has decided. */
+  private onWriteFailed(error: unknown): void {
+    console.error('A write of the stand failed:', error instanceof Error ? error.message : error);
+    const { open } = this;
+    if (!open) return;
+    open.fault = 'writeFailed';
+    this.tell(open);
+    if (open.hasDevice) void this.device.ask({ name: 'cut', reason: 'writeFailed' }).catch(() => undefined);
   }
 
   /** A state is shown at once and written after: a cut must not wait for the disk. */
   private take(open: OpenRun, state: Partial<OpenRun>, columns: Parameters<LiveRepository['update']>[2]): void {
     Object.assign(open, state);
     this.tell(open);
-    this.write(() => this.live.update(this.db, open.runId, { ...columns, updatedAt: this.clock.now() }));
+    this.writes.push(() => this.live.update(this.db, open.runId, { ...columns, updatedAt: this.clock.now() }));
   }
 
   /** A point is shown as kept once it is on the disk. */
@@ -234,23 +292,12 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     this.tell(open);
   }
 
-  private async keepChunk(open: OpenRun, startS: number, samples: Float32Array): Promise<void> {
-    await this.live.addChunk(this.db, { runId: open.runId, ordinal: open.recordedS + 1, startS, readingCount: samples.length / liveChannels.length, samples: Buffer.from(samples.buffer, samples.byteOffset, samples.byteLength) });
-    open.recordedS++;
-  }
-
-  /** The run has left the stand; how empty the pack is goes with it. */
-  private async takeOff(open: OpenRun, chargeRatio: number | null): Promise<void> {
-    await this.live.update(this.db, open.runId, { ...(chargeRatio === null ? {} : { endChargeRatio: chargeRatio }), updatedAt: this.clock.now() });
-    if (this.open === open) this.open = null;
-    this.whenClosed();
-    // Pages of this run learn that it has left the stand; one that was thrown away has none.
-    const view = await this.find(open.runId).catch(() => null);
-    if (view) this.events.next({ type: 'state', runId: open.runId, data: view });
-  }
-
-  private write(job: () => Promise<void>): void {
-    this.writes = this.writes.then(job).catch((error: unknown) => console.error('A live write failed:', error));
+  private record(open: OpenRun, startS: number, samples: Float32Array): void {
+    const blocks = open.writer.next(0, startS, byChannel(samples));
+    this.writes.push(async () => {
+      await this.recordings.write(this.db, blocks);
+      open.recordedS += samples.length / liveChannels.length / LIVE_RATE_HZ;
+    });
   }
 
   private tell(open: OpenRun | null = this.open): void {
@@ -273,6 +320,5 @@ function toRuntimeCommand(dto: LiveCommandDto, isPilot: boolean): RuntimeCommand
   if (dto.name === 'fault') return { name: 'fault', fault: dto.fault ?? null };
   if (dto.name === 'cut') return { name: 'cut', reason: isPilot ? 'pilot' : 'watcher' };
   if (dto.name === 'leave') return { name: 'cut', reason: 'pilotLeft' };
-  return { name: dto.name };
+  return { name: dto.name as 'tare' | 'arm' | 'keepPoint' | 'disarm' };
 }
-

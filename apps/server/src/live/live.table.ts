@@ -1,11 +1,10 @@
 import { liveChannels, livePhases, POINT_MAX_COUNT, type LiveCut, type LiveLimits, type LivePhase } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
-import { check, customType, doublePrecision, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
+import { check, doublePrecision, integer, jsonb, pgTable, primaryKey, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
 import { run } from '../stand/stand.table.ts';
 
-const bytes = customType<{ data: Buffer; driverData: Buffer }>({ dataType: () => 'bytea' });
 const CHANNEL_COUNT = sql.raw(String(liveChannels.length));
 const ref = () =>
   uuid()
@@ -43,33 +42,4 @@ export const livePoint = pgTable(
     within('live_point', 'ordinal', t.ordinal, { min: 1, max: POINT_MAX_COUNT }),
     check('live_point_values_check', sql`cardinality(${t.values}) = ${CHANNEL_COUNT}`),
   ],
-);
-
-/** One second of every channel as little-endian floats, reading after reading; gone once the run is compacted. */
-export const liveChunk = pgTable(
-  'live_chunk',
-  {
-    runId: ref(),
-    /** Order within the run, over interruptions. */
-    ordinal: integer().notNull(),
-    startS: doublePrecision().notNull(),
-    readingCount: integer().notNull(),
-    samples: bytes().notNull(),
-  },
-  (t) => [primaryKey({ columns: [t.runId, t.ordinal] }), within('live_chunk', 'reading_count', t.readingCount, { min: 1, max: 1000 })],
-);
-
-/** A compacted run: each channel's samples on end, and least and greatest values over growing spans for drawing. */
-export const runSamples = pgTable(
-  'run_samples',
-  {
-    runId: ref(),
-    channel: text().notNull(),
-    rateHz: doublePrecision().notNull(),
-    samples: bytes().notNull(),
-    /** Spans of the levels, and their pairs on end. */
-    pyramidSpans: integer().array().notNull(),
-    pyramid: bytes().notNull(),
-  },
-  (t) => [primaryKey({ columns: [t.runId, t.channel] }), oneOf('run_samples', 'channel', t.channel, liveChannels)],
 );

@@ -1,12 +1,10 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { LiveCommandDto, LiveView, StandView } from '@zivvo/contract';
+import type { LiveCommandDto, LiveView, RecordingSamplesView, RecordingView, RunView, StandView } from '@zivvo/contract';
 import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
 import { v7 } from 'uuid';
-import { DB, type Db } from '../database/database.ts';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 import { LiveController } from './live.controller.ts';
 import type { FromRuntime } from './live.messages.ts';
-import { LiveRepository } from './live.repository.ts';
 import { StandRuntime } from './standRuntime.ts';
 import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
 
@@ -59,15 +57,20 @@ test('a ladder runs by itself, its points are kept, and the run joins the result
   await command(id, 'ladder', { throttles: [0.3, 0.6, 0.9], settleS: 1 }).expect(200);
   const done = await until(id, (v) => v.points.length === 3 && v.phase === 'held');
   expect(done).toMatchObject({ throttleRatio: 0, cut: null, isOpen: true });
-  const { body } = await post(`/live/${id}/keep`).expect(200);
+  const { body } = await post(`/live/${id}/keep`, { tabId: pilot }).expect(200);
   expect(body).toMatchObject({ state: 'kept', origin: 'simulated', stepCount: 3, restingCellV: done.restingCellV });
   const results = await server.http.get(`/api/campaigns/${campaignId}/results`).set('Host', '127.0.0.1').expect(200);
   expect((results.body as { props: { origin: string }[] }).props[0]!.origin).toBe('simulated');
-  const samples = await server.app.get(LiveRepository, { strict: false }).samplesOf(server.app.get<Db>(DB), id);
-  expect(samples.map((s) => s.channel).sort()).toEqual([...liveChannels].sort());
-  const counts = samples.map((s) => s.samples.length / 4);
-  expect(new Set(counts).size).toBe(1);
-  expect(counts[0]).toBeGreaterThan(6 * LIVE_RATE_HZ);
+  const recording = (await server.http.get(`/api/recordings/${done.recordingId}`).expect(200)).body as RecordingView;
+  expect(recording.tracks[0]!.channels.map((c) => c.name)).toEqual([...liveChannels]);
+  expect(recording.segments).toHaveLength(1);
+  expect(recording.segments[0]!.endS * LIVE_RATE_HZ).toBeGreaterThan(6 * LIVE_RATE_HZ);
+  // The points are means of what is recorded, on the same axis.
+  const point = done.points.at(-1)!;
+  const read = (await server.http.get(`/api/recordings/${done.recordingId}/samples?channels=1&fromS=${point.atS - 0.995}&toS=${point.atS}&count=1000`).expect(200)).body as RecordingSamplesView;
+  const thrust = new Float32Array(Uint8Array.from(Buffer.from(read.stretches[0]!.least[0]!, 'base64')).buffer);
+  expect(thrust).toHaveLength(LIVE_RATE_HZ);
+  expect(thrust.reduce((a, b) => a + b, 0) / thrust.length - done.zeroN!).toBeCloseTo(point.values.thrustN, 4);
   await post(`/live/${id}/open`).expect(409);
 });
 
@@ -141,6 +144,55 @@ describe('who may do what', () => {
   });
 });
 
+describe('at once', () => {
+  test('keeping twice keeps one run, and both hear it', async () => {
+    const id = await armed();
+    await command(id, 'throttle', { throttleRatio: 0.3 }).expect(200);
+    await until(id, (v) => v.timeS > 1);
+    await command(id, 'keepPoint').expect(200);
+    await command(id, 'cut').expect(200);
+    const answers = await Promise.all([1, 2, 3].map(() => post(`/live/${id}/keep`, { tabId: pilot })));
+    expect(answers.map((a) => a.status)).toEqual([200, 200, 200]);
+    expect(new Set(answers.map((a) => JSON.stringify(a.body as RunView))).size).toBe(1);
+  });
+
+  test('three starts leave one run on the stand and two that can be put there', async () => {
+    const ids = [v7(), v7(), v7()];
+    const answers = await Promise.all(ids.map((id) => post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null })));
+    expect(answers.map((a) => a.status)).toEqual([201, 201, 201]);
+    const views = await Promise.all(ids.map(viewOf));
+    expect(views.filter((v) => v.isOpen)).toHaveLength(1);
+  });
+
+  test('keeping is the pilot’s; without a point nothing is stopped', async () => {
+    const id = await armed();
+    expect((await post(`/live/${id}/keep`, { tabId: watcher }).expect(403)).body).toMatchObject({ code: 'notPilot' });
+    expect((await post(`/live/${id}/keep`, { tabId: pilot }).expect(409)).body).toMatchObject({ code: 'noPointYet' });
+    expect(await viewOf(id)).toMatchObject({ isOpen: true, phase: 'armed' });
+    await post(`/live/${id}/keep`).expect(400);
+    await command(id, 'cut').expect(200);
+  });
+});
+
+test('a run that goes on later has its gap: two segments on one axis, and points that lie on it', async () => {
+  const id = await armed();
+  await command(id, 'throttle', { throttleRatio: 0.3 }).expect(200);
+  await until(id, (v) => v.timeS > 1.2);
+  await command(id, 'keepPoint').expect(200);
+  await command(id, 'cut').expect(200);
+  await post('/stand/cut', { tabId: pilot }).expect(200);
+  await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(201);
+  await post(`/live/${id}/open`).expect(200);
+  await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
+  await until(id, (v) => v.phase === 'connected' && v.recordedS > 1);
+  const again = await viewOf(id);
+  const { segments } = (await server.http.get(`/api/recordings/${again.recordingId}`).expect(200)).body as RecordingView;
+  expect(segments).toHaveLength(2);
+  expect(segments[1]!.startS).toBeGreaterThanOrEqual(segments[0]!.endS);
+  expect(again.points[0]!.atS).toBeLessThanOrEqual(segments[0]!.endS + 0.01);
+  expect(again.timeS).toBeGreaterThanOrEqual(segments[1]!.startS);
+});
+
 describe('refused', () => {
   test('arming without a hardware stop, throttle before arming, keeping nothing', async () => {
     const id = v7();
@@ -148,7 +200,7 @@ describe('refused', () => {
     await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
     expect((await command(id, 'arm').expect(400)).body).toMatchObject({ code: 'noHardwareStop' });
     expect((await command(id, 'throttle', { throttleRatio: 0.4 }).expect(409)).body).toMatchObject({ code: 'wrongPhase' });
-    expect((await post(`/live/${id}/keep`).expect(409)).body).toMatchObject({ code: 'noPointYet' });
+    expect((await post(`/live/${id}/keep`, { tabId: pilot }).expect(409)).body).toMatchObject({ code: 'noPointYet' });
   });
 
   test.each([
@@ -185,7 +237,7 @@ describe('the runtime', () => {
         (runtime as unknown as { tick(): void }).tick();
       }
     };
-    runtime.handle({ kind: 'open', device, limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null), points: [], timeFactor: 1 });
+    runtime.handle({ kind: 'open', device, limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null), points: [], startS: 0, timeFactor: 1 });
     let id = 0;
     const ask = (command: Parameters<StandRuntime['handle']>[0] extends infer M ? (M extends { kind: 'command'; command: infer C } ? C : never) : never): void => runtime.handle({ kind: 'command', id: ++id, command });
     /** Tared, armed and turning. */

@@ -16,6 +16,7 @@ export class StandRuntime {
   private timer: NodeJS.Timeout | null = null;
   private timeFactor = 1;
   private startedMs = 0;
+  private startS = 0;
   private exchangeCount = 0;
   private sentPointCount = 0;
   private lastState = '';
@@ -34,7 +35,7 @@ export class StandRuntime {
     else this.command(message.id, message.command);
   }
 
-  private open({ device, limits, points, timeFactor }: Extract<ToRuntime, { kind: 'open' }>): void {
+  private open({ device, limits, points, startS, timeFactor }: Extract<ToRuntime, { kind: 'open' }>): void {
     this.end();
     this.stand = new SimulatedStand(device);
     this.session = new StandSession(limits);
@@ -42,6 +43,7 @@ export class StandRuntime {
     this.session.connect();
     this.sentPointCount = points.length;
     this.timeFactor = timeFactor;
+    this.startS = startS;
     this.startedMs = this.nowMs();
     this.exchangeCount = 0;
     this.send({ kind: 'opened', restingCellV: this.stand.restingCellV });
@@ -105,9 +107,13 @@ export class StandRuntime {
   private exchange(): void {
     const { session, stand } = this;
     if (!session || !stand) return;
-    const reading = stand.exchange(session.throttleRatio);
-    session.onReading(reading, stand.timeS, this.nowMs() / 1000);
+    const read = stand.exchange(session.throttleRatio);
+    const timeS = this.startS + stand.timeS;
+    const reading = read && { ...read, timeS };
+    session.onReading(reading, timeS, this.nowMs() / 1000);
+    // A device that does not answer leaves a gap, not readings that are moved together.
     if (reading) this.record(reading);
+    else this.flush();
     this.tellPoints();
   }
 
@@ -140,6 +146,6 @@ export class StandRuntime {
     const told = JSON.stringify(state);
     if (told === this.lastState) return;
     this.lastState = told;
-    this.send({ kind: 'state', state: { ...state, timeS: stand.timeS } });
+    this.send({ kind: 'state', state: { ...state, timeS: this.startS + stand.timeS } });
   }
 }

@@ -31,6 +31,11 @@ export class RunRepository extends RowRepository<typeof run> {
       .limit(limit);
   }
 
+  /** Says which recording holds the readings of a run. */
+  async recordIn(db: DbOrTx, id: string, recordingId: string): Promise<void> {
+    await db.update(run).set({ recordingId }).where(and(eq(run.id, id), eq(run.workshopId, this.workshop.id)));
+  }
+
   /** Changes a draft only: what is kept is never written again. */
   async reviseDraft(db: DbOrTx, id: string, seen: number, values: Partial<typeof run.$inferInsert>, at: Date): Promise<number> {
     return this.revise(db, id, seen, values, at, sql`${run.state} = 'draft'`);

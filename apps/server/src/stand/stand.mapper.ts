@@ -57,6 +57,7 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
 export function toRunView(summary: RunSummaryView, row: RunRow, channels: ChannelRow[], pictures: PictureRow[]): RunView {
   return {
     ...summary,
+    recordingId: row.recordingId,
     zeroBeforeN: row.zeroBeforeN,
     zeroAfterN: row.zeroAfterN,
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),

@@ -3,6 +3,7 @@ import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity }
 import { sql } from 'drizzle-orm';
 import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { blob } from '../blob/blob.table.ts';
+import { recording } from '../recording/recording.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
@@ -74,8 +75,11 @@ export const run = pgTable(
     keptAt: moment(),
     replacesRunId: uuid().references((): AnyPgColumn => run.id),
     importBlobSha256: text().references(() => blob.sha256),
+    /** All its readings over time, where it was not typed. */
+    recordingId: uuid().references(() => recording.id),
   },
   (t) => [
+    index().on(t.recordingId),
     index().on(t.campaignId, t.propModelId),
     index().on(t.propModelId),
     index().on(t.packPieceId),

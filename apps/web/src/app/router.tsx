@@ -72,6 +72,7 @@ export const router = createBrowserRouter([
           { path: 'stand/first', lazy: () => import('../stand/FirstRunPage.tsx') },
           { path: 'stand/new', lazy: () => import('../stand/CampaignFormPage.tsx') },
           { path: 'stand/runs/:runId', lazy: () => import('../stand/RunPage.tsx') },
+          { path: 'stand/runs/:runId/readings', lazy: () => import('../stand/readings/ReadingsPage.tsx') },
           { path: 'stand/live/:runId', lazy: () => import('../stand/live/LiveRunPage.tsx') },
           { path: 'stand/:campaignId', lazy: () => import('../stand/ResultsPage.tsx') },
           { path: 'stand/:campaignId/edit', lazy: () => import('../stand/CampaignFormPage.tsx') },

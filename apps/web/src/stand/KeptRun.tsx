@@ -46,6 +46,7 @@ export function KeptRun({ run }: { run: RunView }) {
           <ActionLink weight="main" to={to(`/stand/${run.campaignId}`)}>
             Back to the results
           </ActionLink>
+          {run.recordingId !== null && <ActionLink to={to(`/stand/runs/${run.id}/readings`)}>All readings</ActionLink>}
           {run.replacedByRunId === null && <Action onClick={() => void onCorrect()}>Correct</Action>}
           <Action weight="danger" onClick={() => void onRemove()}>
             Delete

@@ -3,6 +3,8 @@ import type { LiveCut, LiveLimits, LivePhase, LivePoint } from '@zivvo/core';
 /** A run on the live stand, as every tab that looks at it sees it. */
 export interface LiveView {
   runId: string;
+  /** All its readings over time; null for a run from before there were recordings. */
+  recordingId: string | null;
   campaignId: string;
   propModelId: string;
   packPieceId: string | null;
@@ -13,12 +15,14 @@ export interface LiveView {
   throttleRatio: number;
   zeroN: number | null;
   cut: LiveCut | null;
+  /** The disk did not take what was read: it waits to be written again. */
+  fault: 'writeFailed' | null;
   /** Kept points that are on the disk. */
   points: LivePoint[];
   ladder: { index: number; count: number } | null;
   limits: LiveLimits;
   restingCellV: number | null;
-  /** Time of the device [s]. */
+  /** Time on the axis of the recording [s]. */
   timeS: number;
   /** Seconds of all readings that are on the disk. */
   recordedS: number;

@@ -1,4 +1,5 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
+import { inside } from './bodyBounds.ts';
 import { Type } from 'class-transformer';
 import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateBy, ValidateIf, ValidateNested, type ValidationArguments } from 'class-validator';
 import type { Range } from './limits.ts';
@@ -60,10 +61,10 @@ export function Nullable(): PropertyRule {
 
 /** A list of bodies of one kind, each held against its own rules. */
 export function ListOf(item: () => new () => object, { min, max }: Range): PropertyRule {
-  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), IsObject({ each: true, context: { allowed: 'objects' } }), ValidateNested({ each: true }), Type(item));
+  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), IsObject({ each: true, context: { allowed: 'objects' } }), ValidateNested({ each: true }), Type(item), inside(item));
 }
 
 /** A body inside another, held against its own rules. */
 export function Inside(item: () => new () => object): PropertyRule {
-  return applyDecorators(IsObject({ context: { allowed: 'an object' } }), ValidateNested(), Type(item));
+  return applyDecorators(IsObject({ context: { allowed: 'an object' } }), ValidateNested(), Type(item), inside(item));
 }

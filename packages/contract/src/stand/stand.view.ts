@@ -35,6 +35,8 @@ export interface RunSummaryView extends RowView {
 }
 
 export interface RunView extends RunSummaryView {
+  /** All its readings over time; null where it was typed. */
+  recordingId: string | null;
   zeroBeforeN: number | null;
   zeroAfterN: number | null;
   readingKinds: Partial<Record<StandQuantity, ReadingKind>>;

@@ -1,4 +1,4 @@
-import type { LiveLimits } from '../stand/liveReading.ts';
+import type { LiveLimits, LiveReading } from '../stand/liveReading.ts';
 import { StandSession, type Ladder, type LivePoint } from '../stand/standSession.ts';
 import type { SimulatedStand } from './simulatedStand.ts';
 
@@ -10,13 +10,16 @@ const MOST_COUNT = 120_000;
 /**
  * Runs a ladder of throttle steps on a made-up stand, as the live page would, without waiting for a clock.
  *
+ * @param onReading - hears every reading, as a recorder would
  * @returns the kept points; fewer than the ladder has steps where a limit cut it
  */
-export function recordLadder(stand: SimulatedStand, ladder: Ladder, limits: LiveLimits = NO_LIMITS): LivePoint[] {
+export function recordLadder(stand: SimulatedStand, ladder: Ladder, limits: LiveLimits = NO_LIMITS, onReading: (reading: LiveReading) => void = () => undefined): LivePoint[] {
   const session = new StandSession(limits);
   session.connect();
   const exchange = (): void => {
-    session.onReading(stand.exchange(session.throttleRatio), stand.timeS, 0);
+    const reading = stand.exchange(session.throttleRatio);
+    session.onReading(reading, stand.timeS, 0);
+    if (reading) onReading(reading);
   };
   for (let i = 0; i < REST_COUNT; i++) exchange();
   session.tare();

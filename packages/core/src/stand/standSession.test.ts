@@ -2,7 +2,6 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { OutOfRangeError } from '../errors/coreError.ts';
 import type { LiveLimits, LiveReading } from './liveReading.ts';
-import { samplePyramid } from './samplePyramid.ts';
 import { DEAD_MAN_S, StandSession, WrongPhaseError } from './standSession.ts';
 
 const LIMITS: LiveLimits = { speedRpm: 30_000, currentA: 40, voltageV: 19, powerW: null, temperatureC: 90, vibrationMPerS2: 50 };
@@ -174,21 +173,4 @@ test('whatever is sent in whatever order, throttle is only ever given while arme
     }),
     { numRuns: 400, seed: 3 },
   );
-});
-
-describe('the pyramid', () => {
-  test('every level holds the least and greatest of the samples below it', () => {
-    fc.assert(
-      fc.property(fc.array(fc.float({ noNaN: true, noDefaultInfinity: true }), { maxLength: 1200 }), (values) => {
-        const samples = Float32Array.from(values);
-        for (const { span, pairs } of samplePyramid(samples)) {
-          for (let g = 0; 2 * g < pairs.length; g++) {
-            const part = samples.slice(g * span, (g + 1) * span);
-            expect([pairs[2 * g], pairs[2 * g + 1]]).toEqual([Math.min(...part), Math.max(...part)]);
-          }
-        }
-      }),
-      { numRuns: 60, seed: 5 },
-    );
-  });
 });

@@ -10,8 +10,13 @@ import { SteadyWatch, type Trend } from './steadyWatch.ts';
 export const livePhases = ['idle', 'connected', 'tared', 'armed', 'running', 'held', 'stopped'] as const;
 export type LivePhase = (typeof livePhases)[number];
 
+/** Whether throttle may be given: something turns, or may at once. */
+export function isHot(phase: LivePhase): boolean {
+  return phase === 'armed' || phase === 'running';
+}
+
 /** Cuts that have no figure: somebody asked, or something fell silent. */
-export type PlainCutReason = 'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'restart';
+export type PlainCutReason = 'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'deviceLost' | 'writeFailed' | 'restart';
 
 /** Why the throttle went to zero without being asked to. */
 export type LiveCut =
@@ -127,7 +132,7 @@ export class StandSession {
 
   /** Throttle to zero, from whoever asks. Cutting twice is cutting once. */
   cutNow(reason: PlainCutReason): void {
-    if (this.phase !== 'armed' && this.phase !== 'running') return;
+    if (!isHot(this.phase)) return;
     this.hold({ reason, atS: this.timeS });
   }
 
@@ -153,7 +158,7 @@ export class StandSession {
    * @returns throttle that the device is to hold until the next exchange
    */
   onReading(reading: LiveReading | null, timeS: number, nowS: number): number {
-    const isLive = this.phase === 'armed' || this.phase === 'running';
+    const isLive = isHot(this.phase);
     if (reading === null || !Number.isFinite(reading.thrustN)) {
       if (isLive && timeS - this.timeS > SILENT_S) this.hold({ reason: 'deviceSilent', atS: timeS });
       return this.throttleRatio;

@@ -8,6 +8,7 @@ import { stations } from '../stations.ts';
 import { useAppSelector } from '../store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
+import { StandCut } from './StandCut.tsx';
 import classes from './Shell.module.css';
 
 const Finder = lazy(() => import('../../finder/Finder.tsx'));
@@ -41,6 +42,7 @@ export function Shell() {
         Skip to the work
       </a>
       <InHandBar onFind={() => setOpen('finder')} onKeys={() => setOpen('keys')} />
+      <StandCut />
       <Rail />
       <div className={classes.page} id="work" tabIndex={-1}>
         <Outlet />

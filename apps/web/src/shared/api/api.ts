@@ -28,9 +28,10 @@ const baseQuery: BaseQueryFn<string | FetchArgs, unknown, ApiProblem> = async (r
 
 function toProblem(error: FetchBaseQueryError): ApiProblem {
   if (typeof error.status === 'number' && isProblem(error.data)) return error.data;
-  if (error.status === 'FETCH_ERROR') return { status: 0, code: 'unreachable', title: 'Zivvo’s server does not answer', detail: 'What you entered stays on this page. Start the server again; the page tries by itself.', fields: [] };
-  return UNREADABLE;
+  return error.status === 'FETCH_ERROR' ? UNREACHABLE : UNREADABLE;
 }
+
+export const UNREACHABLE: ApiProblem = { status: 0, code: 'unreachable', title: 'Zivvo’s server does not answer', detail: 'What you entered stays on this page. Start the server again; the page tries by itself.', fields: [] };
 
 const UNREADABLE: ApiProblem = { status: 500, code: 'unreadableAnswer', title: 'The answer could not be read', detail: 'The server answered something that is not meant for this page.', fields: [] };
 

@@ -1,9 +1,9 @@
 import { LineChart } from 'echarts/charts';
-import { GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import { DataZoomInsideComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { LabelLayout } from 'echarts/features';
 import { CanvasRenderer } from 'echarts/renderers';
 
-echarts.use([LineChart, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent, LabelLayout, CanvasRenderer]);
+echarts.use([LineChart, DataZoomInsideComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent, LabelLayout, CanvasRenderer]);
 
 export { echarts };

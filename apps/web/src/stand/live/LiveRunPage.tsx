@@ -6,6 +6,7 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
 import { useCraftQuery } from '../../shared/api/craftApi.ts';
 import { useKeepLiveMutation, useOpenLiveMutation } from '../../shared/api/liveApi.ts';
+import { TAB_ID } from '../../shared/api/liveStream.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
 import { useCampaignQuery, useRemoveRunMutation, useRestoreRunMutation, useResultsQuery } from '../../shared/api/standApi.ts';
 import { useInk } from '../../shared/charts/useInk.ts';
@@ -81,7 +82,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   const words: LiveWords = { share: formatShare, quantity: (channel, value) => format.quantity(value, standQuantities[channel]).text };
   const ordinal = campaign?.runs.find((r) => r.id === view.runId)?.ordinal;
   const onKeepRun = async (): Promise<void> => {
-    const kept = await keep(view.runId);
+    const kept = await keep({ id: view.runId, tabId: TAB_ID });
     if (!kept.error) go(`/stand/${view.campaignId}`, { propModelId: view.propModelId });
   };
   const onThrowAway = (): Promise<void> => takeAway(remove(view.runId).unwrap(), { text: 'The run was thrown away.', undo: () => void restore(view.runId), onGone: () => go(`/stand/${view.campaignId}`) });
@@ -107,7 +108,17 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
               Put it on the stand again
             </Action>
           )}
-          {view.isOpen && view.phase === 'connected' && (
+          {view.fault !== null && (
+            <>
+              <Action weight="main" disabled={!isPilot} onClick={() => send({ name: 'writeAgain' })}>
+                Write it again
+              </Action>
+              <Action weight="danger" disabled={!isPilot} onClick={() => send({ name: 'goOnWithout' })}>
+                Go on without it
+              </Action>
+            </>
+          )}
+          {view.isOpen && view.fault === null && view.phase === 'connected' && (
             <Action weight="main" disabled={!isPilot} onClick={() => send({ name: 'tare' })}>
               Tare
             </Action>
@@ -117,12 +128,13 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
               Run the ladder
             </Action>
           )}
-          {!isHot && view.points.length > 0 && (
+          {!isHot && view.fault === null && view.points.length > 0 && (
             <Action weight={view.isOpen ? 'main' : 'plain'} disabled={keeping.isLoading} onClick={() => void onKeepRun()}>
               Keep run
             </Action>
           )}
           <Action onClick={() => setFar('1')}>Read from afar</Action>
+          {!isHot && view.recordingId !== null && view.recordedS > 0 && <ActionLink to={to(`/stand/runs/${view.runId}/readings`)}>All readings</ActionLink>}
           {!isHot && <ActionLink to={to(`/stand/${view.campaignId}`)}>Back to the results</ActionLink>}
           {!isHot && (
             <Action weight="danger" onClick={() => void onThrowAway()}>
@@ -150,7 +162,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
           </button>
         </div>
       ) : (
-        view.isOpen && (view.phase === 'tared' || view.phase === 'held') && <ArmPanel isPilot={isPilot} onArm={() => send({ name: 'arm', hasHardwareStop: true })} onTare={() => send({ name: 'tare' })} />
+        view.isOpen && view.fault === null && (view.phase === 'tared' || view.phase === 'held') && <ArmPanel isPilot={isPilot} onArm={() => send({ name: 'arm', hasHardwareStop: true })} onTare={() => send({ name: 'tare' })} />
       )}
     </StationPage>
   );
@@ -228,6 +240,7 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
   const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter((entry): entry is [LimitedChannel, number] => entry[1] !== null);
   const said: { severity: Severity; text: string; key: string }[] = [
     ...(live.isLost ? [{ severity: 'danger' as const, key: 'lost', text: 'Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.' }] : []),
+    ...(view.fault === 'writeFailed' ? [{ severity: 'danger' as const, key: 'fault', text: 'Nothing is lost yet: what was read waits in the server. Make room on the disk and write it again; or go on without it.' }] : []),
     ...(view.cut?.reason === 'trend' ? [{ severity: 'danger' as const, key: 'trend', text: view.cut.channel === 'thrustN' ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.' : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.' }] : []),
     { severity: 'caution', key: 'behind', text: 'Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.' },
     ...(referenceName !== null && isExtended ? [{ severity: 'note' as const, key: 'extended', text: `${referenceName} was not measured at this power: its curve is extended.` }] : []),

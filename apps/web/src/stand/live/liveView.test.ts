@@ -10,6 +10,7 @@ const words: LiveWords = {
 
 const view = (more: Partial<LiveView> = {}): LiveView => ({
   runId: 'r',
+  recordingId: null,
   campaignId: 'c',
   propModelId: 'p',
   packPieceId: null,
@@ -19,6 +20,7 @@ const view = (more: Partial<LiveView> = {}): LiveView => ({
   throttleRatio: 0,
   zeroN: 0,
   cut: null,
+  fault: null,
   points: [],
   ladder: null,
   limits: { speedRpm: null, currentA: 40, voltageV: 19.8, powerW: null, temperatureC: 90, vibrationMPerS2: 60 },
@@ -54,13 +56,18 @@ describe('the headline says what is, not where one is', () => {
     expect(against(1.003)).toBe('The same thrust as Orle 9×5 for the same power, so far');
   });
 
+  test('a disk that takes nothing comes before the cut that it caused, a lost device before the run that stands', () => {
+    expect(liveHeadline(view({ phase: 'held', fault: 'writeFailed', cut: { reason: 'writeFailed', atS: 1 } }), null, null, words)).toMatch(/disk/);
+    expect(liveHeadline(view({ phase: 'held', isOpen: false, cut: { reason: 'deviceLost', atS: 1 } }), null, null, words)).toMatch(/device is lost.*switch/);
+  });
+
   test('a cut comes before everything else', () => {
     const cut: LiveCut = { reason: 'limit', atS: 3, channel: 'currentA', value: 41.2, limit: 40 };
     expect(liveHeadline(view({ phase: 'held', cut }), { ratio: 1.1, powerW: 300, isExtended: false }, 'Orle 9×5', words)).toBe('Cut at 41.2 currentA: the limit is 40 currentA');
   });
 });
 
-test.each<PlainCutReason>(['pilot', 'watcher', 'deadMan', 'pilotLeft', 'deviceSilent', 'restart'])('a cut by %s has words of its own', (reason) => {
+test.each<PlainCutReason>(['pilot', 'watcher', 'deadMan', 'pilotLeft', 'deviceSilent', 'deviceLost', 'writeFailed', 'restart'])('a cut by %s has words of its own', (reason) => {
   const said = cutSentence({ reason, atS: 0 }, words);
   expect(said).toMatch(/^(Cut|Held)/);
   expect(said).not.toContain(reason);

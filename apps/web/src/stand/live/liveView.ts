@@ -15,7 +15,8 @@ export interface LiveWords {
 
 /** What the run says right now. */
 export function liveHeadline(view: LiveView, comparison: ThrustComparison | null, referenceName: string | null, words: LiveWords): string {
-  if (!view.isOpen && view.phase === 'held') return 'Held: the run stands as it was, its points are kept';
+  if (view.fault === 'writeFailed') return 'The disk does not take what was read: nothing turns';
+  if (!view.isOpen && view.phase === 'held' && view.cut?.reason !== 'deviceLost') return 'Held: the run stands as it was, its points are kept';
   if (view.cut) return cutSentence(view.cut, words);
   if (view.phase === 'idle' || view.phase === 'connected') return 'Tare the scale with nothing turning';
   if (view.phase === 'tared') return 'Ready to arm';
@@ -39,6 +40,8 @@ export function cutSentence(cut: LiveCut, words: LiveWords): string {
     deadMan: 'Cut: this page was not heard for two seconds',
     pilotLeft: 'Cut: the page that flew it went away',
     deviceSilent: 'Cut: the device stopped answering',
+    deviceLost: 'Held: the device is lost. It zeroes itself; if it does not, use your switch',
+    writeFailed: 'Cut: what was read could not be written',
     restart: 'Held: Zivvo was started again',
   };
   return reasons[cut.reason];

@@ -1,4 +1,5 @@
 import { HEARTBEAT_MS, type LiveCommandDto, type LiveView } from '@zivvo/contract';
+import { isHot as isHotPhase } from '@zivvo/core';
 import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { useLiveCommandMutation, useLiveHeartbeatMutation } from '../../shared/api/liveApi.ts';
 import { leaveStand, LiveStream, TAB_ID } from '../../shared/api/liveStream.ts';
@@ -34,7 +35,7 @@ export function useLiveRun(runId: string): LiveRun {
   const isOpen = view?.isOpen ?? false;
   const mayFly = isOpen && (view?.pilotTabId === null || view?.pilotTabId === TAB_ID);
   const isPilot = isOpen && view?.pilotTabId === TAB_ID;
-  const isHot = isOpen && (view?.phase === 'armed' || view?.phase === 'running');
+  const isHot = isOpen && view !== null && isHotPhase(view.phase);
 
   useEffect(() => {
     if (!mayFly) return;
@@ -62,7 +63,7 @@ export function useLiveRun(runId: string): LiveRun {
   // Going to another page of Zivvo is leaving, too; going on flying is not, so this runs only when the page ends.
   useEffect(() => () => {
     const last = stream.view;
-    if (last?.pilotTabId === TAB_ID && (last.phase === 'armed' || last.phase === 'running')) leaveStand(runId);
+    if (last?.pilotTabId === TAB_ID && isHotPhase(last.phase)) leaveStand(runId);
   }, [stream, runId]);
 
   const send = useCallback<SendCommand>(

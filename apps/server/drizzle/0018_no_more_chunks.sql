@@ -1,0 +1,2 @@
+DROP TABLE "live_chunk" CASCADE;--> statement-breakpoint
+DROP TABLE "run_samples" CASCADE;

@@ -1,0 +1,52 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
+import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { CampaignRepository, type CampaignRow } from '../stand/campaign.repository.ts';
+import { RunRepository, type RunRow } from '../stand/run.repository.ts';
+
+/** What stands on the stand: the prop of a run, on the motor of a craft, on an evening. */
+export interface LiveSubject {
+  campaign: CampaignRow;
+  craft: CraftRow;
+  model: PropModelRow;
+}
+
+/** Looks up what a run is about, and makes its row. */
+@Injectable()
+export class LiveSubjectService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly rows: RowMaker,
+    private readonly runs: RunRepository,
+    private readonly campaigns: CampaignRepository,
+    private readonly crafts: CraftRepository,
+    private readonly models: PropModelRepository,
+  ) {}
+
+  findRun(runId: string): Promise<RunRow> {
+    return this.runs.find(this.db, runId);
+  }
+
+  async find({ campaignId, propModelId }: Pick<RunRow, 'campaignId' | 'propModelId'>): Promise<LiveSubject> {
+    const campaign = await this.campaigns.find(this.db, campaignId);
+    const craft = await this.crafts.find(this.db, campaign.craftId);
+    const model = await this.models.find(this.db, propModelId);
+    return { campaign, craft, model };
+  }
+
+  /** Adds the run as a draft; false where it is there already. */
+  addRun(tx: DbOrTx, run: Pick<RunRow, 'id' | 'campaignId' | 'propModelId' | 'packPieceId' | 'recordingId'>): Promise<boolean> {
+    return this.runs.add(tx, { ...this.rows.newRow(run.id), ...run, state: 'draft', origin: 'simulated', draft: null });
+  }
+
+  /** Says which recording holds the readings of a run. */
+  recordIn(tx: DbOrTx, runId: string, recordingId: string): Promise<void> {
+    return this.runs.recordIn(tx, runId, recordingId);
+  }
+
+  makeId(): string {
+    return this.rows.makeId();
+  }
+}
