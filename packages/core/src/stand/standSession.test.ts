@@ -1,4 +1,4 @@
-import { describe, expect, test } from '@jest/globals';
+import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { OutOfRangeError } from '../errors/coreError.ts';
 import type { LiveLimits, LiveReading } from './liveReading.ts';
