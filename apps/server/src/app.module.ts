@@ -11,19 +11,22 @@ import { FitModule } from './fit/fit.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
 import { LiveModule } from './live/live.module.ts';
-import { PieceModule } from './piece/piece.module.ts';
-import { PropModelModule } from './propModel/propModel.module.ts';
+import { PickModule } from './pick/pick.module.ts';
+import { RackModule } from './rack/rack.module.ts';
 import { ReadyModule } from './ready/ready.module.ts';
 import { RecordingModule } from './recording/recording.module.ts';
 import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
+
+/** Every feature that owns a slice; a new one is added here. */
+const features = [RackModule, CraftModule, StandModule, LiveModule, PickModule, BalanceModule, FitModule, CareModule];
 
 @Module({})
 export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, ReadyModule, LineModule, WorkshopModule, CraftModule, PropModelModule, PieceModule, BalanceModule, CareModule, FitModule, StandModule, RecordingModule, LiveModule, BlobModule, FinderModule, DemoModule],
+      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, ReadyModule, WorkshopModule, BlobModule, RecordingModule, ...features, FinderModule, DemoModule],
     };
   }
 }

@@ -3,7 +3,7 @@ import { boolean, doublePrecision, index, jsonb, pgTable, text, uuid } from 'dri
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
-import { propPiece } from '../piece/piece.table.ts';
+import { propPiece } from '../rack/piece.table.ts';
 
 /** A balancing rig and what it cannot show. */
 export const rig = pgTable(

@@ -2,13 +2,12 @@ import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateModelAlertDto, type ModelAlertView, type ReleaseAlertDto } from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
-import { DB, type Db, type DbOrTx } from '../database/database.ts';
+import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
-import type { PieceRow } from '../piece/piece.repository.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { AlertReleasedError } from './care.errors.ts';
 import { toAlertView } from './care.mapper.ts';
-import { AlertRepository, type AlertRow } from './care.repository.ts';
+import { AlertRepository } from './care.repository.ts';
 
 /** Grounds all pieces of a kind until somebody releases them, with reasons. */
 @Injectable()
@@ -44,18 +43,4 @@ export class AlertService {
     });
     return toAlertView(await this.alerts.find(this.db, id));
   }
-
-  /** The alert that grounds a piece; null where none does. */
-  async grounding(db: DbOrTx, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): Promise<AlertRow | null> {
-    return (await this.alerts.inForce(db, [piece.propModelId])).find((a) => grounds(a, piece)) ?? null;
-  }
-
-  async inForce(db: DbOrTx, propModelIds: string[]): Promise<AlertRow[]> {
-    return this.alerts.inForce(db, propModelIds);
-  }
-}
-
-/** Whether an alert speaks of a piece. */
-export function grounds(alert: Pick<AlertRow, 'propModelId' | 'batchId'>, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): boolean {
-  return alert.propModelId === piece.propModelId && (alert.batchId === null || alert.batchId === piece.batchId);
 }

@@ -7,17 +7,23 @@ import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { MomentPipe } from '../common/momentPipe.ts';
 import { AlertService } from './alert.service.ts';
 import { CareService } from './care.service.ts';
+import { FlightService } from './flight.service.ts';
 import { GainService } from './gain.service.ts';
 import { MaintenanceLogService } from './maintenanceLog.service.ts';
 import { PracticeService } from './practice.service.ts';
 import { RotationService } from './rotation.service.ts';
+import { StrikeService } from './strike.service.ts';
 import { SymptomService } from './symptom.service.ts';
 import { TicketService } from './ticket.service.ts';
+import { WalkService } from './walk.service.ts';
 
 @Controller('care/:craftId')
 export class CareController {
   constructor(
     private readonly care: CareService,
+    private readonly walks: WalkService,
+    private readonly flights: FlightService,
+    private readonly strikes: StrikeService,
     private readonly symptoms: SymptomService,
     private readonly log: MaintenanceLogService,
     private readonly rotation: RotationService,
@@ -40,36 +46,40 @@ export class CareController {
 
   @Post('walkarounds')
   walkRound(@Param('craftId', IdPipe) craftId: string, @Body() dto: CreateWalkaroundDto): Promise<WalkaroundView> {
-    return this.care.walkRound(craftId, dto);
+    return this.walks.walkRound(craftId, dto);
   }
 
   /** A piece that was to be cleaned or dressed has been. */
   @Post('pieces/:pieceId/mended')
   @HttpCode(200)
-  mend(@Param('craftId', IdPipe) craftId: string, @Param('pieceId', IdPipe) pieceId: string): Promise<CareView> {
-    return this.care.mend(craftId, pieceId);
+  async mend(@Param('craftId', IdPipe) craftId: string, @Param('pieceId', IdPipe) pieceId: string): Promise<CareView> {
+    await this.walks.mend(craftId, pieceId);
+    return this.care.find(craftId);
   }
 
   @Post('flights')
-  fly(@Param('craftId', IdPipe) craftId: string, @Body() dto: CreateFlightDto): Promise<CareView> {
-    return this.care.fly(craftId, dto);
+  async fly(@Param('craftId', IdPipe) craftId: string, @Body() dto: CreateFlightDto): Promise<CareView> {
+    await this.flights.add(craftId, dto);
+    return this.care.find(craftId);
   }
 
   @Delete('flights/:id')
   @HttpCode(204)
   removeFlight(@Param('id', IdPipe) id: string): Promise<void> {
-    return this.care.removeFlight(id);
+    return this.flights.remove(id);
   }
 
   @Post('flights/:id/restore')
   @HttpCode(200)
-  restoreFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<CareView> {
-    return this.care.restoreFlight(craftId, id);
+  async restoreFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<CareView> {
+    await this.flights.restore(id);
+    return this.care.find(craftId);
   }
 
   @Post('strikes')
-  strike(@Param('craftId', IdPipe) craftId: string, @Body() dto: StrikeDto): Promise<CareView> {
-    return this.care.strike(craftId, dto);
+  async strike(@Param('craftId', IdPipe) craftId: string, @Body() dto: StrikeDto): Promise<CareView> {
+    await this.strikes.add(craftId, dto);
+    return this.care.find(craftId);
   }
 
   /** What the record says before anybody answers a question. */

@@ -4,9 +4,10 @@ import type { CareOutcome, DrillKind } from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import type { StoredFact } from '../event/event.facts.ts';
+import type { Fact } from '../event/facts.ts';
 import { event } from '../event/event.table.ts';
-import { propPiece } from '../piece/piece.table.ts';
+import type { PieceRow } from '../rack/piece.repository.ts';
+import { propPiece } from '../rack/piece.table.ts';
 import { person } from '../workshop/workshop.table.ts';
 import { careSetting, drillAnswer, flight, flightPiece, gainSheet, jobTicket, modelAlert, strike, strikePiece, symptomCase, walkaround } from './care.table.ts';
 
@@ -38,7 +39,7 @@ export interface SignedWalkaround {
 /** What the newest look said of a piece, and its number in the ledger. */
 export interface NewestLook {
   sequence: number;
-  fact: Extract<StoredFact, { kind: 'pieceLooked' }>;
+  fact: Fact<'pieceLooked'>;
 }
 
 @Injectable()
@@ -67,7 +68,7 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
   async newestLooks(db: DbOrTx, pieceIds: string[]): Promise<Map<string, NewestLook>> {
     if (pieceIds.length === 0) return new Map();
     const rows = await db.selectDistinctOn([event.subjectId], { id: event.subjectId, sequence: event.sequence, fact: event.fact }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'))).orderBy(event.subjectId, desc(event.sequence));
-    return new Map(rows.flatMap(({ id, sequence, fact }) => (fact.kind === 'pieceLooked' ? [[id, { sequence, fact }] as const] : [])));
+    return new Map(rows.map(({ id, sequence, fact }) => [id, { sequence, fact: fact as Fact<'pieceLooked'> }]));
   }
 
   /** Pieces in which a nick was ever found. */
@@ -234,7 +235,7 @@ export interface LogRow {
   sequence: number;
   at: Date;
   personName: string | null;
-  fact: StoredFact;
+  fact: Fact;
   tag: string | null;
 }
 
@@ -267,4 +268,9 @@ export class LogRepository {
       .groupBy(propPiece.hand);
     return new Map(rows.map((r) => [r.hand, r.total]));
   }
+}
+
+/** Whether an alert speaks of a piece. */
+export function grounds(alert: Pick<AlertRow, 'propModelId' | 'batchId'>, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): boolean {
+  return alert.propModelId === piece.propModelId && (alert.batchId === null || alert.batchId === piece.batchId);
 }

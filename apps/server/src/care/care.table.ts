@@ -4,9 +4,9 @@ import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, t
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
-import { batch, propPiece } from '../piece/piece.table.ts';
-import { propModel } from '../propModel/propModel.table.ts';
-import { packPiece } from '../workshop/pieces.table.ts';
+import { batch, propPiece } from '../rack/piece.table.ts';
+import { propModel } from '../rack/propModel.table.ts';
+import { packPiece } from '../rack/part.table.ts';
 
 const craftId = () =>
   uuid()

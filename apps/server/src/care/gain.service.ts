@@ -1,17 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateGainSheetDto, type GainLookDto, type GainSheetView, type UpdateGainSheetDto } from '@zivvo/contract';
-import { gainAdvice, gainAxes, gainPreconditions, gainScale, hoverPlant, modelGeometry, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
-import { Clock } from '../common/clock.ts';
+import { gainAdvice, gainAxes, gainPreconditions, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
-import { PieceRepository } from '../piece/piece.repository.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { PieceRepository } from '../rack/piece.repository.ts';
 import { ChecksFirstError, GainStepError } from './care.errors.ts';
 import { GainSheetRepository, type GainSheetRow } from './care.repository.ts';
+import { HoverPlants } from './hoverPlants.service.ts';
 
 /** Where no estimate can be made, nothing is expected to change. */
 const NO_CHANGE = { floorRatio: 0.6, proportionalRatio: 1 };
@@ -21,12 +19,10 @@ const NO_CHANGE = { floorRatio: 0.6, proportionalRatio: 1 };
 export class GainService {
   constructor(
     @Inject(DB) private readonly db: Db,
-    private readonly clock: Clock,
     private readonly rows: RowMaker,
     private readonly sheets: GainSheetRepository,
     private readonly crafts: CraftRepository,
-    private readonly bench: RotorBench,
-    private readonly models: PropModelRepository,
+    private readonly plant: HoverPlants,
     private readonly pieces: PieceRepository,
     private readonly ledger: EventLedger,
   ) {}
@@ -39,7 +35,7 @@ export class GainService {
   async open({ id, craftId, ...dto }: CreateGainSheetDto): Promise<GainSheetView> {
     const craft = await this.crafts.find(this.db, craftId);
     await this.db.transaction(async (tx) => {
-      for (const modelId of [dto.oldPropModelId, dto.newPropModelId]) await this.models.find(tx, modelId);
+      await this.plant.requireModels(tx, dto);
       const isNew = await this.sheets.add(tx, { ...this.rows.newRow(id), craftId, ...dto, checks: [], looks: [], note: null });
       if (isNew) await this.ledger.record(tx, craftId, { kind: 'gainSheetOpened', craftId, sheetId: id, propModelId: dto.newPropModelId });
     });
@@ -52,18 +48,18 @@ export class GainService {
     const craft = await this.crafts.find(this.db, row.craftId);
     const missing = gainPreconditions.filter((c) => !checks.includes(c));
     if (looks.length > 0 && missing.length > 0) throw new ChecksFirstError(missing);
-    const scale = await this.scaleOf(craft, row);
+    const scale = await this.plant.scaleOf(craft, row);
     requireSteps(row, looks, scale);
     const flown = looks.length > row.looks.length ? looks.at(-1)! : null;
     await this.db.transaction(async (tx) => {
-      await this.sheets.revise(tx, id, revision, { checks, looks: looks.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })), note: note ?? null }, this.clock.now());
+      await this.sheets.revise(tx, id, revision, { checks, looks: looks.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })), note: note ?? null }, this.rows.now());
       if (flown) await this.ledger.record(tx, row.craftId, { kind: 'gainsFlown', craftId: row.craftId, sheetId: id, axis: flown.axis, percent: flown.percent, doesFlutter: flown.doesFlutter, doesReturn: flown.doesReturn ?? null });
     });
     return this.toView(craft, await this.sheets.find(this.db, id));
   }
 
   async remove(id: string): Promise<void> {
-    await this.sheets.remove(this.db, id, this.clock.now());
+    await this.sheets.remove(this.db, id, this.rows.now());
   }
 
   async restore(id: string): Promise<GainSheetView> {
@@ -72,17 +68,9 @@ export class GainService {
     return this.toView(await this.crafts.find(this.db, row.craftId), row);
   }
 
-  /** How the plant changed by label data; null where one of the props does not carry the craft. */
-  private async scaleOf(craft: CraftRow, { oldPropModelId, newPropModelId }: Pick<GainSheetRow, 'oldPropModelId' | 'newPropModelId'>): Promise<GainScale | null> {
-    const bench = this.bench.of(craft);
-    const plantOf = async (id: string) => hoverPlant(bench, { ...modelGeometry(await this.models.find(this.db, id)), massKg: null });
-    const [before, now] = [await plantOf(oldPropModelId), await plantOf(newPropModelId)];
-    return before && now ? gainScale({ oldSlopeN: before.slopeN, newSlopeN: now.slopeN, oldRiseS: before.riseS, newRiseS: now.riseS, inertiaRatio: 1 }) : null;
-  }
-
   private async toView(craft: CraftRow, row: GainSheetRow): Promise<GainSheetView> {
     const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-    const scale = await this.scaleOf(craft, row);
+    const scale = await this.plant.scaleOf(craft, row);
     const on = await this.pieces.onCraft(this.db, craft.id, 1);
     const modelId = on[0]?.piece.propModelId ?? craft.referencePropModelId;
     const advice = Object.fromEntries(gainAxes.map((axis) => [axis, gainAdvice(axis, row.looks as never, startOf(row, axis), scale ?? NO_CHANGE)])) as Record<GainAxis, GainAdvice>;

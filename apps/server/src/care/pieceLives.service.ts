@@ -2,8 +2,8 @@ import { Inject, Injectable } from '@nestjs/common';
 import { pieceLifeLeft, type PieceLifeLeft } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
-import type { LivingPiece } from '../piece/piece.repository.ts';
-import type { PropModelRow } from '../propModel/propModel.repository.ts';
+import type { LivingPiece } from '../rack/piece.repository.ts';
+import type { PropModelRow } from '../rack/propModel.repository.ts';
 import { FlightRepository, StrikeRepository, WalkaroundRepository } from './care.repository.ts';
 
 const DAY_MS = 86_400_000;

@@ -2,9 +2,9 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { RotationView } from '@zivvo/contract';
 import { rotation } from '@zivvo/core';
 import { DB, type Db } from '../database/database.ts';
-import { PieceRepository } from '../piece/piece.repository.ts';
-import { SetService } from '../piece/set.service.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { PieceRepository } from '../rack/piece.repository.ts';
+import { SetService } from '../rack/set.service.ts';
+import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { PieceLives } from './pieceLives.service.ts';
 
 /** Pieces of all the sets of a craft that are looked at. */

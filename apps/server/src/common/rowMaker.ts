@@ -12,6 +12,11 @@ export class RowMaker {
     private readonly clock: Clock,
   ) {}
 
+  /** The moment of a change. */
+  now(): Date {
+    return this.clock.now();
+  }
+
   /** An id for a row that the server itself makes. */
   makeId(): string {
     return v7({ msecs: this.clock.nowMs() });

@@ -1,10 +1,7 @@
 import type { CraftDto, CraftView } from '@zivvo/contract';
 import { carryThrustN, layoutKind, layOut, needsDiagonal } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
-import type { PackPieceRow } from '../workshop/part.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
-
-type PackFigures = Pick<PackPieceRow, 'chemistry' | 'seriesCount' | 'parallelCount' | 'capacityAh' | 'cellResistanceOhm' | 'cRating'>;
 
 /** Columns of a craft from what was sent; what was left out is not known. */
 export function toCraftColumns(dto: CraftDto) {
@@ -46,11 +43,6 @@ export function toCraftColumns(dto: CraftDto) {
     kits: dto.kits ?? [],
     note: dto.note ?? null,
   };
-}
-
-/** What a pack of the shelf says of the craft that flies with it. */
-export function packColumnsOf({ chemistry, seriesCount, parallelCount, capacityAh, cellResistanceOhm, cRating }: PackFigures) {
-  return { packChemistry: chemistry, packSeriesCount: seriesCount, packParallelCount: parallelCount, packCapacityAh: capacityAh, packCellResistanceOhm: cellResistanceOhm, packCRating: cRating };
 }
 
 export function toCraftView(row: CraftRow): CraftView {

@@ -1,8 +1,10 @@
+import './craft.facts.ts';
 import { Module } from '@nestjs/common';
+import { RackModule } from '../rack/rack.module.ts';
 import { CraftController } from './craft.controller.ts';
 import { CraftRepository } from './craft.repository.ts';
-import { PackPieceRepository } from '../workshop/part.repository.ts';
 import { CraftService } from './craft.service.ts';
+import { RotorBench } from './rotorBench.ts';
 
-@Module({ controllers: [CraftController], providers: [CraftService, CraftRepository, PackPieceRepository], exports: [CraftRepository] })
+@Module({ imports: [RackModule], controllers: [CraftController], providers: [CraftService, CraftRepository, RotorBench], exports: [CraftRepository, RotorBench] })
 export class CraftModule {}

@@ -6,8 +6,9 @@ import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { LineService } from '../line/line.service.ts';
-import { PackPieceRepository } from '../workshop/part.repository.ts';
-import { packColumnsOf, toCraftColumns, toCraftView } from './craft.mapper.ts';
+import { packColumnsOf } from '../rack/part.mapper.ts';
+import { PackPieceRepository } from '../rack/part.repository.ts';
+import { toCraftColumns, toCraftView } from './craft.mapper.ts';
 import { requireBuildable } from './craft.errors.ts';
 import { CraftRepository } from './craft.repository.ts';
 

@@ -2,7 +2,7 @@ import { craftLimits, layouts, packChemistries, spins, spinTables, uses, type Ar
 import type { Rotor } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
-import { propModel } from '../propModel/propModel.table.ts';
+import { propModel } from '../rack/propModel.table.ts';
 
 /** One aircraft. `rotors` holds any multirotor: place, position, spin, coaxial level, gear. */
 export const craft = pgTable(

@@ -1,6 +1,6 @@
 import { Injectable } from '@nestjs/common';
 import { carrySpeedRpm, carryThrustN, CoefficientTables, modelGeometry, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, USUAL_FORCE_SHARE, usualMassKg, wearSpeedRpm, type PickBench, type PropGeometry } from '@zivvo/core';
-import type { PropModelRow } from '../propModel/propModel.repository.ts';
+import type { PropModelRow } from '../rack/propModel.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
 
 const USUAL_AIR_C = 15;

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import type { Clock } from '../common/clock.ts';
 import type { Config } from '../config.ts';
 import type { Db } from './database.ts';
-import { WorkshopRepository } from '../workshop/workshop.repository.ts';
+import { WorkshopRepository } from './workshop.repository.ts';
 
 export const WORKSHOP = Symbol('WORKSHOP');
 

@@ -6,10 +6,10 @@ import { Clock } from '../common/clock.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { event } from '../event/event.table.ts';
-import { propPiece } from '../piece/piece.table.ts';
+import { propPiece } from '../rack/piece.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
 import { startDemoServer, type TestServer } from '../test/testServer.ts';
-import { motorPiece, packPiece } from '../workshop/pieces.table.ts';
+import { motorPiece, packPiece } from '../rack/part.table.ts';
 import { Diary } from './diary.ts';
 import { playIfEmpty } from './playDemo.ts';
 

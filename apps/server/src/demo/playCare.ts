@@ -75,7 +75,7 @@ class Season {
     const looks = craft.rotors.map(({ place, level }, i) => ({
       place, level, seen: [...lookSides], photoSha256: null, findings: scraped === 'last' && i === craft.rotors.length - 1 ? [{ place: 'underside' as const, what: 'scrape' as const }] : [],
     }));
-    await this.shed.care.walkRound(craft.id, { id: this.shed.id(`look ${craft.name} ${this.lookCount++}`), durationS: secondsAProp * looks.length, looks, note: null });
+    await this.shed.walks.walkRound(craft.id, { id: this.shed.id(`look ${craft.name} ${this.lookCount++}`), durationS: secondsAProp * looks.length, looks, note: null });
     return craft;
   }
 
@@ -85,7 +85,7 @@ class Season {
     const packPieceId = packIds[this.flightCount % packIds.length]!;
     this.shed.charged(packPieceId);
     const strikes = strike ? [{ id: this.shed.id(`strike ${craft} ${strike.session}`), thing: strike.thing, throttleRatio: strike.throttleRatio, isCrash: false, arms: [{ place: strike.place, level: 0 }], note: strike.note }] : [];
-    await this.shed.care.logFlight(this.shed.id(craft), { id: this.shed.id(`flight ${craft} ${this.flightCount++}`), durationS, packPieceId, strikes, note });
+    await this.shed.flights.add(this.shed.id(craft), { id: this.shed.id(`flight ${craft} ${this.flightCount++}`), durationS, packPieceId, strikes, note });
   }
 
   private async enduranceS(craft: CraftView): Promise<number> {

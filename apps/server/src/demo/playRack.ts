@@ -1,6 +1,6 @@
 import type { ArmStateDto, CraftView, LookDto, PieceView } from '@zivvo/contract';
 import { fromPolar, isRetiring, labelSpinOf, layoutKind, lookAtShaft, seededRandom, sideThrustFor, simulatedDelivery, tapeVector, type DeliveredPiece, type Rotor, type TapeJob } from '@zivvo/core';
-import { NO_ACTION } from '../piece/piece.service.ts';
+import { NO_ACTION } from '../rack/piece.service.ts';
 import type { Diary } from './diary.ts';
 import { SEED, type Shed } from './shed.ts';
 import { at, demoDeliveries, makerSpreads, shortSet, signedCrafts, trial, type DemoDelivery } from './tarnholm.ts';
@@ -57,7 +57,7 @@ class Rack {
 
   async deliver({ modelKey, counts, location }: DemoDelivery): Promise<void> {
     const { id: propModelId, makerName, measuredMassKg, measuredDiameterM, diameterM } = await this.shed.model(modelKey);
-    const { pieces } = await this.shed.pieces.addBatch({ id: this.shed.id(`batch ${modelKey}`), propModelId, cwCount: counts[0], ccwCount: counts[1], eitherCount: 0, resolutionKg: 0.00001, location, note: null });
+    const { pieces } = await this.shed.batches.add({ id: this.shed.id(`batch ${modelKey}`), propModelId, cwCount: counts[0], ccwCount: counts[1], eitherCount: 0, resolutionKg: 0.00001, location, note: null });
     this.pieces.set(modelKey, pieces);
     const found = simulatedDelivery(measuredMassKg!, measuredDiameterM ?? diameterM, makerSpreads[makerName!]!, pieces.length, `${SEED}/delivery/${modelKey}`);
     pieces.forEach((piece, i) => this.hidden.set(piece.id, found[i]!));
@@ -133,7 +133,7 @@ class Rack {
   }
 
   private async put({ id }: CraftView, { place, level }: Rotor, { tag }: PieceView, oldTag: string | null): Promise<void> {
-    await this.shed.fit.fit(id, { place, level, tag, oldTag, oldMarkSha256: null, overrideReason: null });
+    await this.shed.moves.fit(id, { place, level, tag, oldTag, oldMarkSha256: null, overrideReason: null });
   }
 
   /** Trues free pieces of a hand until one is good; null where none is. */
@@ -145,14 +145,14 @@ class Rack {
   /** Looks at a piece on the shaft and tapes it as Zivvo says, until it stays or goes back. */
   private async trueUp({ id: pieceId }: PieceView, craft: CraftView): Promise<boolean> {
     const id = this.shed.id(`true-up ${pieceId}`);
-    let job = await this.shed.balance.start({ id, pieceId, rigId: this.shed.id(`rig ${RIG}`), craftId: craft.id, isLookedAt: true });
+    let job = await this.shed.trueUps.start({ id, pieceId, rigId: this.shed.id(`rig ${RIG}`), craftId: craft.id, isLookedAt: true });
     for (let i = 0; i < MOST_LOOKS && job.result!.verdict === 'open'; i++) {
       const tape = job.result!.next ?? job.result!.places.map(() => 0);
       const look = { tape, ...this.lookAt(this.hidden.get(pieceId)!, tape, job.result!.job) };
-      job = await this.shed.balance.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, revision: job.revision });
+      job = await this.shed.trueUps.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, revision: job.revision });
     }
     const isTrue = job.result!.verdict === 'trued';
-    await this.shed.balance.finish(id, { as: isTrue ? 'trued' : 'sentBack', note: null });
+    await this.shed.trueUps.finish(id, { as: isTrue ? 'trued' : 'sentBack', note: null });
     if (!isTrue) this.sentBack.add(pieceId);
     return isTrue;
   }
@@ -164,7 +164,7 @@ class Rack {
 
   /** Pieces of a delivery that were checked in and not thrown out unflown, as they are now. */
   private async goodOf(modelKey: string): Promise<PieceView[]> {
-    const batch = await this.shed.pieces.findBatch(this.shed.id(`batch ${modelKey}`));
+    const batch = await this.shed.batches.find(this.shed.id(`batch ${modelKey}`));
     return batch.pieces.filter((p) => p.look !== null && p.retiredAs !== 'display');
   }
 

@@ -21,7 +21,7 @@ export function stockShed(diary: Diary, shed: Shed): void {
   for (const { tags, ...pack } of demoPacks) for (const tag of tags) diary.plan(at(98, 12), () => shed.parts.addPack({ id: shed.id(tag), ...packOf(tag, pack), cycleCount: 0 }));
   // The chargers' counts are written over when the day is done.
   for (const { tags, ...pack } of demoPacks) for (const tag of tags) diary.plan(at(1, 20), async () => shed.parts.changePack(shed.id(tag), { ...packOf(tag, pack), cycleCount: shed.charges.get(shed.id(tag)) ?? 0, revision: 1 }));
-  demoRigs.forEach((r, i) => diary.plan(at(97, 12) - i * MINUTE_MS, () => shed.balance.addRig({ id: shed.id(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note })));
+  demoRigs.forEach((r, i) => diary.plan(at(97, 12) - i * MINUTE_MS, () => shed.rigs.add({ id: shed.id(`rig ${r.name}`), name: r.name, frictionKgM: r.frictionGmm * 1e-6, borePlayM: r.borePlayMm / 1000, largestM: r.largestMm / 1000, inertiaKgM2: r.inertiaGmm2 * 1e-9, note: r.note })));
   for (const { tag, craft, place, fromDaysAgo, overLimitCount, bearing, runOutMm } of demoMotors) {
     diary.plan(at(fromDaysAgo, 11), () => shed.parts.addMotor({ id: shed.id(`motor ${tag}`), tag, craftId: shed.id(craft), place, hours: 0, overLimitCount, strikeCount: 0, bearing, shaftPlayM: null, shaftRunOutM: runOutMm / 1000, note: null }));
   }

@@ -1,6 +1,5 @@
-import type { pieceStates, retirements, rotorPlaces } from '@zivvo/contract';
-import type { StoredFact } from './event.facts.ts';
-import { bigserial, boolean, doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
+import type { Fact, FactKind } from './facts.ts';
+import { bigserial, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { moment } from '../database/moment.ts';
 import { person, workshop } from '../workshop/workshop.table.ts';
 
@@ -14,53 +13,9 @@ export const event = pgTable(
       .references(() => workshop.id),
     personId: uuid().references(() => person.id),
     at: moment().notNull(),
-    kind: text().$type<StoredFact['kind']>().notNull(),
+    kind: text().$type<FactKind>().notNull(),
     subjectId: uuid().notNull(),
-    fact: jsonb().$type<StoredFact>().notNull(),
+    fact: jsonb().$type<Fact>().notNull(),
   },
-  (t) => [index().on(t.workshopId), index().on(t.subjectId), index().on(t.personId)],
-);
-
-/** Projection: pieces of each hand, as last counted. */
-export const stockLevel = pgTable('stock_level', {
-  propModelId: uuid().primaryKey(),
-  cwCount: integer().notNull(),
-  ccwCount: integer().notNull(),
-  countedAt: moment().notNull(),
-});
-
-/** Projection: kept runs with what the line needs of them. */
-export const standFact = pgTable(
-  'stand_fact',
-  {
-    runId: uuid().primaryKey(),
-    craftId: uuid().notNull(),
-    propModelId: uuid().notNull(),
-    keptAt: moment().notNull(),
-    maxCurrentA: doublePrecision(),
-    maxSpeedRpm: doublePrecision(),
-    /** False once the run is deleted or corrected. */
-    isCurrent: boolean().notNull(),
-  },
-  (t) => [index().on(t.craftId, t.propModelId)],
-);
-
-/** Projection: where a piece stands, replayed from its events. */
-export const pieceLife = pgTable(
-  'piece_life',
-  {
-    pieceId: uuid().primaryKey(),
-    state: text().$type<(typeof pieceStates)[number]>().notNull(),
-    stateBefore: text().$type<(typeof pieceStates)[number]>(),
-    retiredAs: text().$type<(typeof retirements)[number]>(),
-    craftId: uuid(),
-    place: text().$type<(typeof rotorPlaces)[number]>(),
-    level: integer().notNull(),
-    setId: uuid(),
-    location: text(),
-    isTruedStatic: boolean().notNull(),
-    isTruedDynamic: boolean().notNull(),
-    touchedAt: moment().notNull(),
-  },
-  (t) => [index().on(t.state), index().on(t.craftId), index().on(t.setId)],
+  (t) => [index().on(t.workshopId), index().on(t.subjectId, t.kind), index().on(t.personId)],
 );

@@ -3,14 +3,13 @@ import type { FoundView } from '@zivvo/contract';
 import { readPropLabel } from '@zivvo/core';
 import { and, between, desc, eq, ilike, isNull, or, type SQL } from 'drizzle-orm';
 import { craft } from '../craft/craft.table.ts';
-import { pieceLife } from '../event/event.table.ts';
-import { pieceSet, propPiece } from '../piece/piece.table.ts';
+import { pieceLife, pieceSet, propPiece } from '../rack/piece.table.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { propModelName } from '../propModel/propModel.mapper.ts';
-import { propModel } from '../propModel/propModel.table.ts';
+import { propModelName } from '../rack/propModel.mapper.ts';
+import { propModel } from '../rack/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
-import { motorPiece, packPiece } from '../workshop/pieces.table.ts';
+import { motorPiece, packPiece } from '../rack/part.table.ts';
 
 const MOST_OF_A_KIND = 8;
 

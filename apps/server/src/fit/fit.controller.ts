@@ -1,11 +1,15 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ConfirmFittingDto, FitPieceDto, SwapArmsDto, UpdateFittingDto, type FittingView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
+import { FitMoves } from './fitMoves.service.ts';
 import { FitService } from './fit.service.ts';
 
 @Controller('fittings')
 export class FitController {
-  constructor(private readonly fits: FitService) {}
+  constructor(
+    private readonly fits: FitService,
+    private readonly moves: FitMoves,
+  ) {}
 
   /** What is on each arm, what the craft will do, and the fewest moves that mend it. */
   @Get(':craftId')
@@ -20,14 +24,16 @@ export class FitController {
 
   @Post(':craftId/pieces')
   @HttpCode(200)
-  fit(@Param('craftId', IdPipe) craftId: string, @Body() dto: FitPieceDto): Promise<FittingView> {
-    return this.fits.fit(craftId, dto);
+  async fit(@Param('craftId', IdPipe) craftId: string, @Body() dto: FitPieceDto): Promise<FittingView> {
+    await this.moves.fit(craftId, dto);
+    return this.fits.find(craftId);
   }
 
   @Post(':craftId/swap')
   @HttpCode(200)
-  swap(@Param('craftId', IdPipe) craftId: string, @Body() dto: SwapArmsDto): Promise<FittingView> {
-    return this.fits.swap(craftId, dto);
+  async swap(@Param('craftId', IdPipe) craftId: string, @Body() dto: SwapArmsDto): Promise<FittingView> {
+    await this.moves.swap(craftId, dto);
+    return this.fits.find(craftId);
   }
 
   @Post(':craftId/confirm')

@@ -1,56 +1,76 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ArmView } from '@zivvo/contract';
-import { fittedForces, layoutKind, modelGeometry, takeOff, type FittedForces, type TakeOff, type TakeOffForces } from '@zivvo/core';
+import { fittedForces, layoutKind, modelGeometry, takeOff, type FittedForces, type TakeOffForces } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventRepository, type NewestEvent } from '../event/event.repository.ts';
-import { PieceRepository, type LivingPiece } from '../piece/piece.repository.ts';
-import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
+import { PropModelRepository, type PropModelRow } from '../rack/propModel.repository.ts';
+import { armKey, ArrangementSource, type Arrangement } from '../ready/sources.ts';
 import { toArmViews } from './fit.mapper.ts';
 import { FittingRepository, type FittingRow } from './fit.repository.ts';
+import { FitFactsRepository } from './fitFacts.repository.ts';
 
 /** What is on a craft, what was seen there, and what it will do. */
-export interface FitState {
+export interface FitState extends Arrangement {
   row: FittingRow | null;
-  on: LivingPiece[];
   /** When each piece came on, by piece. */
   fitted: ReadonlyMap<string, NewestEvent>;
-  /** The models on the craft, the most common first; while nothing is on, the one it flies with. */
-  models: PropModelRow[];
   forces: FittedForces & TakeOffForces;
   arms: ArmView[];
-  takeOff: TakeOff;
 }
 
 /** The arrangement of craft, for whoever asks: Fit, the line, and whether a craft may fly. */
 @Injectable()
-export class FitStates {
+export class FitStates extends ArrangementSource {
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly fittings: FittingRepository,
     private readonly pieces: PieceRepository,
     private readonly models: PropModelRepository,
     private readonly events: EventRepository,
+    private readonly facts: FitFactsRepository,
     private readonly bench: RotorBench,
-  ) {}
+  ) {
+    super();
+  }
 
-  async of(crafts: readonly CraftRow[]): Promise<Map<string, FitState>> {
+  override async of(crafts: readonly CraftRow[]): Promise<Map<string, FitState>> {
     const ids = crafts.map((c) => c.id);
     const rows = await this.fittings.ofCrafts(this.db, ids);
     const pieces = await this.pieces.onCrafts(this.db, ids, LIST_MAX);
     const fitted = await this.events.newestOf(this.db, pieces.map((p) => p.piece.id), 'pieceFitted');
     const known = await this.models.byIds(this.db, [...new Set([...pieces.map((p) => p.piece.propModelId), ...crafts.flatMap((c) => c.referencePropModelId ?? [])])]);
-    return new Map(crafts.map((craft) => [craft.id, this.stateOf(craft, rows.find((r) => r.craftId === craft.id) ?? null, pieces.filter((p) => p.life.craftId === craft.id), fitted, known)]));
+    const signatures = await this.facts.signatures(this.db, ids);
+    const changes = await this.facts.armChanges(this.db, ids);
+    return new Map(
+      crafts.map((craft) => {
+        const on = pieces.filter((p) => p.life.craftId === craft.id);
+        const seen = this.stateOf(craft, rows.find((r) => r.craftId === craft.id) ?? null, on, fitted, known);
+        return [craft.id, { ...seen, signedSequence: signatures.get(craft.id) ?? 0, changed: lastChanges(changes.get(craft.id)!, on, fitted) }];
+      }),
+    );
   }
 
-  private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): FitState {
+  private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): Omit<FitState, 'changed' | 'signedSequence'> {
     const models = modelsOf(craft, on, known);
     const [model] = models;
     const forces = { ...fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null), hasTailServo: craft.layout === 'tri' };
     const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
   }
+}
+
+/** The last change of each arm; a piece that came on is one, whatever else is written down. */
+function lastChanges(changes: ReadonlyMap<string, number>, on: readonly LivingPiece[], fitted: FitState['fitted']): Map<string, number> {
+  const last = new Map(changes);
+  for (const { piece, life } of on) {
+    if (life.place === null) continue;
+    const key = armKey({ place: life.place, level: life.level });
+    last.set(key, Math.max(last.get(key) ?? 0, fitted.get(piece.id)?.sequence ?? 0));
+  }
+  return last;
 }
 
 function modelsOf(craft: CraftRow, on: readonly LivingPiece[], known: readonly PropModelRow[]): PropModelRow[] {

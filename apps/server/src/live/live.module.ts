@@ -1,6 +1,6 @@
 import { Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
-import { PropModelModule } from '../propModel/propModel.module.ts';
+import { RackModule } from '../rack/rack.module.ts';
 import { RecordingModule } from '../recording/recording.module.ts';
 import { StandModule } from '../stand/stand.module.ts';
 import { LiveController } from './live.controller.ts';
@@ -12,7 +12,7 @@ import { STAND_LINK, startStandLink } from './standLink.ts';
 import { StandRecords } from './standRecords.ts';
 
 @Module({
-  imports: [CraftModule, PropModelModule, RecordingModule, StandModule],
+  imports: [CraftModule, RackModule, RecordingModule, StandModule],
   controllers: [LiveController],
   providers: [LiveService, LiveSubjectService, LiveRepository, StandRecords, StandDevice, { provide: STAND_LINK, useFactory: () => startStandLink() }],
 })

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
-import { PropModelRepository, type PropModelRow } from '../propModel/propModel.repository.ts';
+import { PropModelRepository, type PropModelRow } from '../rack/propModel.repository.ts';
 import { CampaignRepository, type CampaignRow } from '../stand/campaign.repository.ts';
 import { RunRepository, type RunRow } from '../stand/run.repository.ts';
 

@@ -1,7 +1,7 @@
 import { bellInertiaKgM2, cellVoltages, inertiaFactors, packResistanceOhm, propInertiaKgM2, rotorAir, seededRandom, simulatedMotor, simulatedProp, usualMassKg, type LiveLimits, type SimulatedStandOptions } from '@zivvo/core';
 import type { CampaignRow } from '../stand/campaign.repository.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import type { PropModelRow } from '../propModel/propModel.repository.ts';
+import type { PropModelRow } from '../rack/propModel.repository.ts';
 
 type SimulatedCraft = Pick<CraftRow, 'kvRpmPerV' | 'motorResistanceOhm' | 'motorNoLoadCurrentA' | 'motorMassKg' | 'statorDiameterM' | 'packChemistry' | 'packSeriesCount' | 'packCapacityAh' | 'packCellResistanceOhm' | 'packCRating'>;
 type SimulatedModel = Pick<PropModelRow, 'label' | 'makerName' | 'diameterM' | 'pitchM' | 'bladeCount' | 'tipShape' | 'material' | 'measuredMassKg'>;

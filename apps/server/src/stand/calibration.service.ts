@@ -5,7 +5,7 @@ import { CraftRepository } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { PropModelRepository } from '../propModel/propModel.repository.ts';
+import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 

@@ -1,7 +1,7 @@
 import { Controller, Get, Param } from '@nestjs/common';
 import type { PackServiceView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
-import { PartService } from '../workshop/part.service.ts';
+import { PartService } from '../rack/part.service.ts';
 import { RunService } from './run.service.ts';
 
 @Controller('pack-pieces')

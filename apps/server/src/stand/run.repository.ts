@@ -4,7 +4,7 @@ import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { blob } from '../blob/blob.table.ts';
-import { packPiece } from '../workshop/pieces.table.ts';
+import { packPiece } from '../rack/part.table.ts';
 import { campaign, run, runChannel, runPicture } from './stand.table.ts';
 
 export type RunRow = typeof run.$inferSelect;

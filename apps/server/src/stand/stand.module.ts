@@ -1,6 +1,7 @@
+import './stand.facts.ts';
 import { Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
-import { PropModelModule } from '../propModel/propModel.module.ts';
+import { RackModule } from '../rack/rack.module.ts';
 import { CalibrationController } from './calibration.controller.ts';
 import { CalibrationService } from './calibration.service.ts';
 import { CampaignController } from './campaign.controller.ts';
@@ -13,12 +14,14 @@ import { PackServiceController } from './packService.controller.ts';
 import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
-import { WorkshopModule } from '../workshop/workshop.module.ts';
+import { StandProjector } from './stand.projector.ts';
+import { StandStop } from './stand.stop.ts';
+import { StandFactRepository } from './standFact.repository.ts';
 
 @Module({
-  imports: [CraftModule, PropModelModule, WorkshopModule],
+  imports: [CraftModule, RackModule],
   controllers: [CalibrationController, CampaignController, ImportRecipeController, RunController, PackServiceController, ModelRunsController],
-  providers: [CalibrationService, CampaignService, CampaignRepository, ImportRecipeRepository, RunService, RunRepository],
-  exports: [CampaignRepository, RunRepository, RunService],
+  providers: [CalibrationService, CampaignService, CampaignRepository, ImportRecipeRepository, RunService, RunRepository, StandFactRepository, StandProjector, StandStop],
+  exports: [StandFactRepository, CampaignRepository, RunRepository, RunService],
 })
 export class StandModule {}

@@ -1,14 +1,14 @@
 import { STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunState } from '@zivvo/contract';
 import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
-import { check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
 import { blob } from '../blob/blob.table.ts';
 import { recording } from '../recording/recording.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
-import { propModel } from '../propModel/propModel.table.ts';
-import { packPiece } from '../workshop/pieces.table.ts';
+import { propModel } from '../rack/propModel.table.ts';
+import { packPiece } from '../rack/part.table.ts';
 
 export const campaign = pgTable(
   'campaign',
@@ -129,4 +129,20 @@ export const runPicture = pgTable(
     createdAt: moment().notNull(),
   },
   (t) => [primaryKey({ columns: [t.runId, t.blobSha256] }), index().on(t.blobSha256)],
+);
+
+/** Projection: kept runs with what the line needs of them. */
+export const standFact = pgTable(
+  'stand_fact',
+  {
+    runId: uuid().primaryKey(),
+    craftId: uuid().notNull(),
+    propModelId: uuid().notNull(),
+    keptAt: moment().notNull(),
+    maxCurrentA: doublePrecision(),
+    maxSpeedRpm: doublePrecision(),
+    /** False once the run is deleted or corrected. */
+    isCurrent: boolean().notNull(),
+  },
+  (t) => [index().on(t.craftId, t.propModelId)],
 );

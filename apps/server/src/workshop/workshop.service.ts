@@ -8,7 +8,7 @@ import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { VERSION } from '../version.ts';
 import { AirRepository } from './air.repository.ts';
 import { postgresVersion } from './health.repository.ts';
-import { WorkshopRepository } from './workshop.repository.ts';
+import { WorkshopRepository } from '../database/workshop.repository.ts';
 
 @Injectable()
 export class WorkshopService {

@@ -16,7 +16,7 @@ export const stations: readonly Station[] = [
   { name: 'Crafts', path: '/crafts', letter: 'c', icon: IconDrone, stop: null },
   { name: 'Rack', path: '/rack', letter: 'r', icon: IconPropeller, stop: null },
   { name: 'Pick', path: '/pick', letter: 'p', icon: IconCompass, stop: 'pick' },
-  { name: 'True', path: '/true', letter: 'u', icon: IconScale, stop: 'true' },
+  { name: 'Balance', path: '/balance', letter: 'b', icon: IconScale, stop: 'balance' },
   { name: 'Fit', path: '/fit', letter: 'i', icon: IconRotate360, stop: 'fit' },
   { name: 'Stand', path: '/stand', letter: 's', icon: IconGauge, stop: 'stand' },
   { name: 'Care', path: '/care', letter: 'a', icon: IconHeartbeat, stop: null },

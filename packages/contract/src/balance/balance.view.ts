@@ -1,5 +1,5 @@
 import type { SingleBladeState, TrueUpState, VibrationState } from '@zivvo/core';
-import type { PieceView } from '../piece/piece.view.ts';
+import type { PieceView } from '../rack/piece.view.ts';
 import type { trueUpStates } from './limits.ts';
 import type { RowView } from '../shared/rowView.ts';
 import type { RigDto, TrueUpDto } from './balance.dto.ts';

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { craftLimits } from '../craft/limits.ts';
-import { pieceLimits, rotorPlaces } from '../piece/limits.ts';
+import { pieceLimits, rotorPlaces } from '../rack/limits.ts';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Flag, Id, ListOf, Nullable, OneOf, SomeOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { careLimits, carePlaces, carePolicies, causeNames, changeNames, drillKinds, findingKinds, gainAxes, gainPreconditions, lookSides, SEED_MAX_LENGTH, struckThings, symptomAnswers, symptomNames, symptomTestNames } from './limits.ts';

@@ -1,5 +1,5 @@
 import type { CareOutcome, CauseName, ChangeName, Diagnosis, DrillKind, GainAdvice, GainAxis, GainScale, PieceLifeLeft, ReadyToFly, Reason, RecordFact, SeasonSpares, StrikeSeverity } from '@zivvo/core';
-import type { MotorPieceView, PieceView } from '../piece/piece.view.ts';
+import type { MotorPieceView, PieceView } from '../rack/piece.view.ts';
 import type { RowView } from '../shared/rowView.ts';
 import type { CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateModelAlertDto, CreateWalkaroundDto, JobTicketDto, PropLookDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto } from './care.dto.ts';
 

@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Flag, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
-import { pieceHands, pieceLimits, rotorPlaces, TAG_MAX_LENGTH } from '../piece/limits.ts';
+import { pieceHands, pieceLimits, rotorPlaces, TAG_MAX_LENGTH } from '../rack/limits.ts';
 import { armChecks, fitLimits, OUTPUT_NAME_MAX_LENGTH, sideThrusts, spinSources, threads } from './limits.ts';
 import { spins } from '../craft/limits.ts';
 

@@ -1,5 +1,5 @@
 import type { CheckedRotor, FixPlan, MountKind, ReadyToFly, Reason, SideThrust, Spin, TakeOff, ThreadAdvice } from '@zivvo/core';
-import type { PieceView } from '../piece/piece.view.ts';
+import type { PieceView } from '../rack/piece.view.ts';
 import type { ArmStateDto } from './fit.dto.ts';
 
 /** One arm with everything that is known of it. */

@@ -1,5 +1,5 @@
-import type { RotorForces } from '../layout/control.ts';
-import type { CarryForces } from '../layout/takeOff.ts';
+import type { RotorForces } from '../fit/control.ts';
+import type { CarryForces } from '../fit/takeOff.ts';
 import { propellerAt } from '../propeller/propellerModel.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';

@@ -1,0 +1,62 @@
+import { Inject, Injectable } from '@nestjs/common';
+import type { CreateFlightDto } from '@zivvo/contract';
+import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository } from '../craft/craft.repository.ts';
+import { DB, type Db } from '../database/database.ts';
+import { EventLedger } from '../event/event.ledger.ts';
+import { PartService } from '../rack/part.service.ts';
+import { FlightRepository } from './care.repository.ts';
+import { FlightWear } from './flightWear.service.ts';
+import { StrikeService } from './strike.service.ts';
+
+/** Flights, as the log counts them. */
+@Injectable()
+export class FlightService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly rows: RowMaker,
+    private readonly crafts: CraftRepository,
+    private readonly flights: FlightRepository,
+    private readonly wear: FlightWear,
+    private readonly strikes: StrikeService,
+    private readonly parts: PartService,
+    private readonly ledger: EventLedger,
+  ) {}
+
+  /** A flight: life counts for every piece that was on, and strikes ask about their motors. */
+  async add(craftId: string, dto: CreateFlightDto): Promise<void> {
+    const craft = await this.crafts.find(this.db, craftId);
+    await this.db.transaction(async (tx) => {
+      const now = this.rows.now();
+      const isNew = await this.flights.add(tx, { ...this.rows.newRow(dto.id), craftId, flownAt: now, durationS: dto.durationS, packPieceId: dto.packPieceId ?? null, note: dto.note ?? null });
+      if (!isNew) return;
+      await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
+      const worn = await this.wear.of(tx, craft);
+      await this.flights.addPieces(tx, worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })));
+      for (const strike of dto.strikes) await this.strikes.note(tx, craft, worn.map((w) => w.living), strike, dto.id);
+      await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
+    });
+  }
+
+  /** A flight that was typed wrongly goes out with the strikes that were told with it; struck motors stay to be felt. */
+  async remove(id: string): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      const { craftId, durationS } = await this.flights.find(tx, id);
+      await this.flights.remove(tx, id, this.rows.now());
+      await this.strikes.markOfFlight(tx, id, this.rows.now());
+      await this.parts.noteHours(tx, craftId, -durationS / 3600);
+      await this.ledger.record(tx, craftId, { kind: 'flightRemoved', craftId, flightId: id });
+    });
+  }
+
+  async restore(id: string): Promise<void> {
+    await this.db.transaction(async (tx) => {
+      if (await this.flights.isThere(tx, id)) return;
+      await this.flights.restore(tx, id);
+      await this.strikes.markOfFlight(tx, id, null);
+      const row = await this.flights.find(tx, id);
+      await this.parts.noteHours(tx, row.craftId, row.durationS / 3600);
+      await this.ledger.record(tx, row.craftId, { kind: 'flightRestored', craftId: row.craftId, flightId: id });
+    });
+  }
+}

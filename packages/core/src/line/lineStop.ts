@@ -1,0 +1,20 @@
+/** Stations that the line runs through, in the order of the work. */
+export const lineStations = ['pick', 'balance', 'fit', 'stand'] as const;
+export type LineStation = (typeof lineStations)[number];
+
+/** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */
+export type StopState = 'empty' | 'half' | 'full' | 'notched';
+
+/** Where the work on a craft stands at one station, from dated facts alone. */
+export interface LineStop {
+  station: LineStation;
+  state: StopState;
+  /** Code of the sentence that says why. */
+  code: string;
+  values: Readonly<Record<string, number>>;
+}
+
+/** A stop of one station. */
+export function stopAt(station: LineStation) {
+  return (state: StopState, code: string, values: LineStop['values'] = {}): LineStop => ({ station, state, code, values });
+}
