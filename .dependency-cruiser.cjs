@@ -1,13 +1,24 @@
 /** Who may import whom; see docs/architecture.md. */
 
-/** The lower floors of the core know nothing of the upper ones. */
-function floorsOfCore(floors) {
-  return floors.slice(0, -1).map((floor, i) => ({
-    name: `floor-${floor[0]}-of-core`,
+/** Floors of a room, from the ground up: a folder knows its own floor's other folders only where `sideways` says so. */
+const rooms = {
+  core: { path: 'packages/core/src', sideways: true, floors: [['units', 'errors', 'numerics', 'statistics', 'figure', 'line', 'recording'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'], ['stand', 'pick', 'balance', 'fit', 'care'], ['ready'], ['simulate']] },
+  server: { path: 'apps/server/src', sideways: true, floors: [['common', 'database'], ['event', 'line'], ['workshop', 'blob', 'recording', 'rack'], ['craft'], ['stand', 'balance', 'ready'], ['live', 'pick', 'fit', 'care'], ['finder', 'docs', 'demo']] },
+  web: { path: 'apps/web/src', sideways: false, floors: [['shared'], ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'settings', 'finder'], ['app']] },
+};
+
+/** No arrow runs up. Tables are the ground that every floor of the server stands on: a row may point at any row. */
+function noArrowUp([room, { path, floors, sideways }]) {
+  const files = (names) => `^${path}/(${names.join('|')})/`;
+  const tables = room === 'server' ? ['\\.table\\.ts$', '^apps/server/src/database/schema\\.ts$'] : [];
+  const up = floors.slice(0, -1).map((floor, i) => ({
+    name: `${room}-floor-${i}-knows-none-above`,
     severity: 'error',
-    from: { path: `^packages/core/src/(${floor.join('|')})/`, pathNot: '\\.test\\.ts$' },
-    to: { path: `^packages/core/src/(${floors.slice(i + 1).flat().join('|')})/` },
+    from: { path: files(floor), pathNot: ['\\.test\\.tsx?$', ...tables] },
+    to: { path: files(floors.slice(i + 1).flat()), pathNot: tables },
   }));
+  const across = sideways ? [] : floors.slice(1, -1).map((floor, i) => ({ name: `${room}-floor-${i + 1}-apart`, severity: 'error', from: { path: `^${path}/(${floor.join('|')})/` }, to: { path: files(floor), pathNot: `^${path}/$1/` } }));
+  return [...up, ...across];
 }
 
 module.exports = {
@@ -16,10 +27,8 @@ module.exports = {
     { name: 'contract-knows-core-only', severity: 'error', from: { path: '^packages/contract/src' }, to: { path: '^(apps|packages/words)' } },
     { name: 'web-not-server', severity: 'error', from: { path: '^apps/web/src' }, to: { path: '^apps/server|node_modules/(@nestjs|drizzle-orm|@electric-sql|pg/)' } },
     { name: 'server-not-web', severity: 'error', from: { path: '^apps/server/src' }, to: { path: '^apps/web|node_modules/(react|@mantine|echarts)' } },
-    { name: 'features-apart', severity: 'error', comment: 'a page or shared/ joins web features', from: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/' }, to: { path: '^apps/web/src/(craft|rack|pick|balance|fit|care|stand|settings|finder)/', pathNot: '^apps/web/src/$1/' } },
-    { name: 'shared-knows-no-feature', severity: 'error', from: { path: '^apps/web/src/shared/' }, to: { path: '^apps/web/src/(app|craft|rack|pick|balance|fit|care|stand|settings|finder)/' } },
     { name: 'one-door-to-charts', severity: 'error', from: { path: '^apps/web/src/(?!shared/charts)' }, to: { path: 'node_modules/echarts', dependencyTypesNot: ['type-only'] } },
-    ...floorsOfCore([['units', 'errors', 'numerics', 'statistics', 'figure'], ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'], ['stand', 'pick', 'balance', 'layout', 'care'], ['line'], ['simulate']]),
+    ...Object.entries(rooms).flatMap(noArrowUp),
     { name: 'no-circular', severity: 'error', from: {}, to: { circular: true } },
   ],
   options: {

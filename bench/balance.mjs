@@ -52,12 +52,12 @@ function tapeFigures(seed) {
     const good = results.filter((r) => !r.isBeyond);
     const bad = results.filter((r) => r.isBeyond);
     const name = hasWatch ? 'balance.tape.watch' : 'balance.tape';
-    const trued = good.filter((r) => r.verdict === 'trued');
+    const balanced = good.filter((r) => r.verdict === 'trued');
     figures.push(
-      figure(`${name}.trials.median`, median(trued.map((r) => r.changes)), '1', 4),
+      figure(`${name}.trials.median`, median(balanced.map((r) => r.changes)), '1', 4),
       figure(hasWatch ? 'balance.sendBack.watch.share' : 'balance.sendBack.share', bad.filter((r) => r.verdict === 'sendBack').length / Math.max(1, bad.length), '1', 0.95),
       figure(hasWatch ? 'balance.sendBack.watch.falseShare' : 'balance.sendBack.falseShare', good.filter((r) => r.verdict === 'sendBack').length / Math.max(1, good.length), '1', 0.05),
-      figure(`${name}.reached.share`, trued.filter((r) => r.left <= 1.25 * r.prop.targetKgM).length / good.length, '1', null),
+      figure(`${name}.reached.share`, balanced.filter((r) => r.left <= 1.25 * r.prop.targetKgM).length / good.length, '1', null),
       figure(`${name}.beyond.share`, bad.length / results.length, '1', null),
     );
   }

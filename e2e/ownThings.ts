@@ -39,7 +39,7 @@ async function post<T>(page: Page, { address }: Zivvo, path: string, data: objec
   return (await answer.json()) as T;
 }
 
-/** A checked-in piece of the only model, and a rig to true it on; answers its id. */
+/** A checked-in piece of the only model, and a rig to balance it on; answers its id. */
 export async function onTheBench(page: Page, zivvo: Zivvo, massKg: number): Promise<string> {
   const { items } = (await (await page.request.get(`${zivvo.address}/api/prop-models`)).json()) as { items: { id: string }[] };
   await post(page, zivvo, '/rigs', { id: v7(), name: 'Knife edge', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null });

@@ -11,7 +11,7 @@ import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import { router } from './app/router.tsx';
-import { store } from './app/store.ts';
+import { store } from './shared/store/store.ts';
 import { cssVariablesResolver, theme } from './app/theme.ts';
 
 createRoot(document.getElementById('root')!).render(

@@ -2,8 +2,8 @@ import { describe, expect, test } from '@jest/globals';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import {
-  BulkPieceActionDto, ConfirmFittingDto, CountStockDto, CraftUseDto, CreateBatchDto, CreateCampaignDto, CreateCraftDto, CreateMotorPieceDto, CreatePackPieceDto, CreatePersonDto, CreatePieceSetDto, CreatePropModelDto, CreateRigDto, CreateRunDto, CreateSparePartDto, CreateTrueUpDto, DescribePieceDto, fieldProblems,
-  FinishTrueUpDto, FitPieceDto, ImportRunsDto, KeepRunDto, MeasurePieceDto, PieceActionDto, PieceQueryDto, ReadAirDto, SaveDraftDto, SwapArmsDto, UpdateCraftDto, UpdateFittingDto, UpdateTrueUpDto, WantDto,
+  BulkPieceActionDto, ConfirmFittingDto, CountStockDto, CraftUseDto, CreateBatchDto, CreateCampaignDto, CreateCraftDto, CreateMotorPieceDto, CreatePackPieceDto, CreatePersonDto, CreatePieceSetDto, CreatePropModelDto, CreateRigDto, CreateRunDto, CreateSparePartDto, CreateBalanceJobDto, DescribePieceDto, fieldProblems,
+  FinishBalanceJobDto, FitPieceDto, ImportRunsDto, KeepRunDto, MeasurePieceDto, PieceActionDto, PieceQueryDto, ReadAirDto, SaveDraftDto, SwapArmsDto, UpdateCraftDto, UpdateFittingDto, UpdateBalanceJobDto, WantDto,
 } from './index.ts';
 
 const broken = (Dto: new () => object, body: object): string[] => fieldProblems(validateSync(plainToInstance(Dto, body), { whitelist: true, forbidNonWhitelisted: true })).map((f) => `${f.path}:${f.rule}`);
@@ -28,7 +28,7 @@ const fitting = { arms: [arm], isHanging: false, sideThrust: null, note: null, r
 const look = { tape: [0, 1e-6, 0], kind: 'falls', downDegrees: 90, fallS: 2.1 };
 const swing = { tapsS: [0, 1.1, 2.2], isHalf: true, startDegrees: 15, tapeKgM: 1e-6, side: 'light' };
 const vibration = { massKg: 0.001, degrees: 120, readings: [{ amplitude: 3.4, phaseDegrees: 40 }], isCheck: false };
-const trueUp = { target: 'good', looks: [look], swings: [swing], heavyDegrees: 200, bladeMomentsKgM: [0.001, 0.0011], corrections: [], singleBlade: null, runs: [vibration], runSpeedRpm: 9000, note: null };
+const balanceJob = { target: 'good', looks: [look], swings: [swing], heavyDegrees: 200, bladeMomentsKgM: [0.001, 0.0011], corrections: [], singleBlade: null, runs: [vibration], runSpeedRpm: 9000, note: null };
 
 const bodies: [string, new () => object, Record<string, unknown>][] = [
   ['a craft', CreateCraftDto, { ...craft, id }],
@@ -53,9 +53,9 @@ const bodies: [string, new () => object, Record<string, unknown>][] = [
   ['a draft', SaveDraftDto, { ...draft, revision: 2 }],
   ['readings to keep', KeepRunDto, { ...readings, revision: 2 }],
   ['a rig', CreateRigDto, { id, name: 'shaft', frictionKgM: 1e-7, borePlayM: 0.00005, largestM: 0.4, inertiaKgM2: 1e-6, note: null }],
-  ['a job of truing', CreateTrueUpDto, { id, pieceId: id, rigId: id, craftId: id, isLookedAt: true }],
-  ['what was seen on the shaft', UpdateTrueUpDto, { ...trueUp, revision: 2 }],
-  ['the end of truing', FinishTrueUpDto, { as: 'trued', note: null }],
+  ['a job of balancing', CreateBalanceJobDto, { id, pieceId: id, rigId: id, craftId: id, isLookedAt: true }],
+  ['what was seen on the shaft', UpdateBalanceJobDto, { ...balanceJob, revision: 2 }],
+  ['the end of balancing', FinishBalanceJobDto, { as: 'trued', note: null }],
   ['what was seen on a craft', UpdateFittingDto, fitting],
   ['a piece onto an arm', FitPieceDto, { tag: 'AB12', place: 'rearLeft', level: 0, oldTag: null, oldMarkSha256: sha256, overrideReason: null }],
   ['a swap', SwapArmsDto, { first: { place: 'rearLeft', level: 0 }, second: { place: 'rearRight', level: 0 } }],
@@ -99,11 +99,11 @@ describe('rules between fields and inside lists', () => {
     ['a hundred and twenty-one steps', KeepRunDto, { ...readings, steps: Array.from({ length: 121 }, () => step), revision: 1 }, 'steps:arrayMaxSize'],
     ['a channel that nobody knows', KeepRunDto, { ...readings, readingKinds: [{ quantity: 'luck', readingKind: 'settledMean' }], revision: 1 }, 'readingKinds.0.quantity:isIn'],
     ['twenty-one runs in a file', ImportRunsDto, { runs: Array.from({ length: 21 }, () => ({ ...readings, id, propModelId: id })) }, 'runs:arrayMaxSize'],
-    ['tape of a pound', UpdateTrueUpDto, { ...trueUp, looks: [{ ...look, tape: [0.5] }], revision: 1 }, 'looks.0.tape:max'],
-    ['a swing from beyond level', UpdateTrueUpDto, { ...trueUp, swings: [{ ...swing, startDegrees: 120 }], revision: 1 }, 'swings.0.startDegrees:max'],
-    ['a correction of no school', UpdateTrueUpDto, { ...trueUp, corrections: [{ school: 'fire', place: 0, lookCount: 0, swingCount: 0, isWeighed: false }], revision: 1 }, 'corrections.0.school:isIn'],
-    ['a washer of nothing', UpdateTrueUpDto, { ...trueUp, singleBlade: { bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0, washerRadiusM: 0.02, washerCount: 1 }, revision: 1 }, 'singleBlade.washerMassKg:min'],
-    ['a run without a reading', UpdateTrueUpDto, { ...trueUp, runs: [{ ...vibration, readings: [] }], revision: 1 }, 'runs.0.readings:arrayMinSize'],
+    ['tape of a pound', UpdateBalanceJobDto, { ...balanceJob, looks: [{ ...look, tape: [0.5] }], revision: 1 }, 'looks.0.tape:max'],
+    ['a swing from beyond level', UpdateBalanceJobDto, { ...balanceJob, swings: [{ ...swing, startDegrees: 120 }], revision: 1 }, 'swings.0.startDegrees:max'],
+    ['a correction of no school', UpdateBalanceJobDto, { ...balanceJob, corrections: [{ school: 'fire', place: 0, lookCount: 0, swingCount: 0, isWeighed: false }], revision: 1 }, 'corrections.0.school:isIn'],
+    ['a washer of nothing', UpdateBalanceJobDto, { ...balanceJob, singleBlade: { bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0, washerRadiusM: 0.02, washerCount: 1 }, revision: 1 }, 'singleBlade.washerMassKg:min'],
+    ['a run without a reading', UpdateBalanceJobDto, { ...balanceJob, runs: [{ ...vibration, readings: [] }], revision: 1 }, 'runs.0.readings:arrayMinSize'],
     ['a spin that is none', UpdateFittingDto, { ...fitting, arms: [{ ...arm, seenSpin: 'either' }] }, 'arms.0.seenSpin:isIn'],
     ['a check that there is not', UpdateFittingDto, { ...fitting, arms: [{ ...arm, checks: [{ what: 'luck' }] }] }, 'arms.0.checks.0.what:isIn'],
     ['a controller’s name as long as a story', UpdateFittingDto, { ...fitting, arms: [{ ...arm, outputName: 'the motor at the front left' }] }, 'arms.0.outputName:maxLength'],

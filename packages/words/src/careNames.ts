@@ -22,7 +22,7 @@ export const readyVerdictNames: Record<ReadyVerdict, string> = {
 
 export const gainAxisNames: Record<GainAxis, string> = { pitch: 'Pitch', roll: 'Roll', yaw: 'Yaw', vertical: 'Vertical' };
 
-export const gainCheckNames: Record<GainPrecondition, string> = { balance: 'Props are trued: no trembling with the motors at hover speed', tightness: 'Nuts, arms and controller are tight', shaft: 'No bent shaft: each tip runs still, spun bare' };
+export const gainCheckNames: Record<GainPrecondition, string> = { balance: 'Props are balanced: no trembling with the motors at hover speed', tightness: 'Nuts, arms and controller are tight', shaft: 'No bent shaft: each tip runs still, spun bare' };
 
 export const symptomWords: Record<SymptomName, string> = {
   tipsAtOnce: 'tips over on take-off', yawsAway: 'lifts, then yaw runs away', staysDown: 'roars and stays on the ground', tremblingPicture: 'picture trembles', jellyVideo: 'video wobbles like jelly', flutters: 'flutters in the air', hotMotors: 'all motors get hot', oneHotMotor: 'one motor is hotter', mushy: 'feels mushy, slow to answer', howlsAtFull: 'howls at full throttle', driftsAfterBump: 'drifts after a push',
@@ -37,7 +37,7 @@ export const causeWords: Record<CauseName, { name: string; mend: string }> = {
   motorReversed: { name: 'a motor turns the wrong way', mend: 'Reverse it in the controller or swap two of its wires, then see the spin again.' },
   spinsAllOpposite: { name: 'all spins opposite to the controller’s table', mend: 'Fit shows both remedies: reverse every motor and move the pieces, or enter the spins in the controller’s table; never some.' },
   piecesAllOpposite: { name: 'all pieces of the other hand', mend: 'Move each piece to its neighbour’s arm.' },
-  unbalancedProp: { name: 'an unbalanced prop', mend: 'True it; start with the newest piece.' },
+  unbalancedProp: { name: 'an unbalanced prop', mend: 'Balance it; start with the newest piece.' },
   bentBlade: { name: 'a bent or nicked blade', mend: 'Retire it, or dress it on the lenient policy.' },
   crackedBlade: { name: 'a cracked blade', mend: 'Retire it now, and look at its siblings.' },
   looseProp: { name: 'a loose prop or slipping mount', mend: 'New lock nut or screws, then hold the blade and twist.' },
@@ -89,7 +89,7 @@ export const symptomTestWords: Record<SymptomTestName, { ask: string; how: strin
 export const changeWords: Record<ChangeName, string> = { props: 'props', motor: 'a motor', wiring: 'wires, ESC or its software', gains: 'gains or controller settings', pack: 'the pack', frame: 'an arm, guard or mount', payload: 'payload or camera', strike: 'it hit something', nothing: 'nothing that anybody knows' };
 
 export const recordFactWords: Record<RecordFact, string> = {
-  untrued: 'a fitted piece is not trued', lifeOver: 'a fitted piece is near the end of its life', layoutUnseen: 'nobody signed for the arrangement since a piece was fitted', struckPiece: 'a fitted piece has hit something', motorStruck: 'a motor was struck', motorGritty: 'a bearing is dry or gritty', packOverDrawn: 'a pack was over-drawn on the stand', mixedModels: 'different models are fitted', overCurrent: 'a motor went over its limit', highHover: 'it hovers above 60 % throttle',
+  untrued: 'a fitted piece is not balanced', lifeOver: 'a fitted piece is near the end of its life', layoutUnseen: 'nobody signed for the arrangement since a piece was fitted', struckPiece: 'a fitted piece has hit something', motorStruck: 'a motor was struck', motorGritty: 'a bearing is dry or gritty', packOverDrawn: 'a pack was over-drawn on the stand', mixedModels: 'different models are fitted', overCurrent: 'a motor went over its limit', highHover: 'it hovers above 60 % throttle',
 };
 
 export const drillNames: Record<DrillKind, string> = { label: 'Read the label', hand: 'Which hand', arm: 'Where will it tip', finding: 'What becomes of it', tape: 'Where does the tape go' };

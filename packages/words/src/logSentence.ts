@@ -40,7 +40,7 @@ const SENTENCES: Record<string, (v: Values) => string> = {
   pieceSentBack: (v) => `Sent back: no tape mends it${because(v)}`,
   pieceFitted: (v) => `Fitted, ${place(v)}${because(v)}`,
   pieceRemoved: (v) => `Taken off${v.markSha256 ? ', its mark photographed' : ''}${because(v)}`,
-  pieceDressed: () => 'Mended; its truing is void',
+  pieceDressed: () => 'Mended; its balancing is void',
   pieceRetired: (v) => `Retired, ${retirementNames[v.as as Retirement]}${because(v)}`,
   pieceUnretired: (v) => `Brought back${because(v)}`,
   pieceMoved: (v) => `Moved to ${text(v, 'location')}`,

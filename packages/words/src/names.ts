@@ -195,7 +195,7 @@ export const fieldNames: Record<string, string> = {
   phaseDegrees: 'Phase',
 };
 
-export const pieceStateNames: Record<PieceState, string> = { new: 'new', checkedIn: 'checked in', trued: 'trued', fitted: 'fitted', resting: 'resting', retired: 'retired' };
+export const pieceStateNames: Record<PieceState, string> = { new: 'new', checkedIn: 'checked in', trued: 'balanced', fitted: 'fitted', resting: 'resting', retired: 'retired' };
 export const retirementNames: Record<Retirement, string> = { display: 'for display', benchOnly: 'bench only', scrapped: 'scrapped, made unflyable' };
 export const boreFitNames: Record<BoreFit, string> = { fits: 'fits', needsRing: 'needs ring', needsReaming: 'to be reamed', ringFitted: 'ring fitted', reamed: 'reamed' };
 export const lookNames: Record<Look, string> = { good: 'good', flash: 'flash', warped: 'warped', nick: 'nick', crack: 'crack', void: 'void' };
@@ -203,7 +203,7 @@ export const mountNames: Record<string, string> = { nut: 'nut', twoScrews: 'two 
 export const bearingNames: Record<string, string> = { smooth: 'smooth', dry: 'dry', gritty: 'gritty' };
 /** What happened to a piece, as its history tells it. */
 export const pieceActionNamesPast: Record<string, string> = {
-  added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'trued', fit: 'fitted', remove: 'taken off', dress: 'mended, its truing void', looked: 'looked over', struck: 'hit something', sendBack: 'sent back: no tape mends it', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
+  added: 'came in', measured: 'measured', described: 'described', checkIn: 'checked in', true: 'balanced', fit: 'fitted', remove: 'taken off', dress: 'mended, its balancing void', looked: 'looked over', struck: 'hit something', sendBack: 'sent back: no tape mends it', retire: 'retired', unretire: 'brought back', move: 'moved', joinSet: 'joined a set', leaveSet: 'left its set',
 };
 
 export const shakeTargetWords: Record<ShakeTarget, string> = { coarse: 'coarse, 0.2 g', good: 'good, 0.1 g', fine: 'fine, 0.05 g' };

@@ -41,7 +41,7 @@ describe('quantities in the reader’s units', () => {
 describe('reasons', () => {
   test('every code that the core can say has words', () => {
     const folder = fileURLToPath(new URL('../../core/src/', import.meta.url));
-    const sources = ['stand/campaignReasons.ts', 'line/lineStops.ts', 'stand/settleRun.ts', 'stand/explainFigure.ts', 'layout/takeOff.ts', 'layout/forceReasons.ts', 'balance/trueUp.ts', 'pick/mapReasons.ts'].map((f) => fs.readFileSync(folder + f, 'utf8'));
+    const sources = ['stand/campaignReasons.ts', 'line/lineStops.ts', 'stand/settleRun.ts', 'stand/explainFigure.ts', 'layout/takeOff.ts', 'layout/forceReasons.ts', 'balance/balanceJob.ts', 'pick/mapReasons.ts'].map((f) => fs.readFileSync(folder + f, 'utf8'));
     const said = sources.flatMap((s) => [...s.matchAll(/(?:code: |say\(|reason\(|stop\('\w+', )(?:isSame \? )?'([\w.]+)'(?: : '([\w.]+)')?/g)].flatMap((m) => [m[1], m[2]])).filter((c) => c !== undefined);
     const limits = ['escCurrent', 'motorCurrent', 'makerSpeed', 'clearance'].flatMap((l) => [`breach.${l}`, `breaches.${l}`]);
     const losses = ['Drops', 'Falls', 'Holds'].map((c) => `fit.loss${c}`);

@@ -1,9 +1,9 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { CreateRigDto, CreateTrueUpDto, FinishTrueUpDto, UpdateRigDto, UpdateTrueUpDto, type RigView, type TraysView, type TrueUpView } from '@zivvo/contract';
+import { CreateRigDto, CreateBalanceJobDto, FinishBalanceJobDto, UpdateRigDto, UpdateBalanceJobDto, type RigView, type TraysView, type BalanceJobView } from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { RigService } from './rig.service.ts';
 import { TraysService } from './trays.service.ts';
-import { TrueUpService } from './trueUp.service.ts';
+import { BalanceJobService } from './balanceJob.service.ts';
 
 @Controller('rigs')
 export class RigController {
@@ -37,10 +37,10 @@ export class RigController {
   }
 }
 
-@Controller('true-ups')
-export class TrueUpController {
+@Controller('balance-jobs')
+export class BalanceJobController {
   constructor(
-    private readonly trueUps: TrueUpService,
+    private readonly balanceJobs: BalanceJobService,
     private readonly tray: TraysService,
   ) {}
 
@@ -51,29 +51,29 @@ export class TrueUpController {
   }
 
   @Get('of-piece/:pieceId')
-  ofPiece(@Param('pieceId', IdPipe) pieceId: string): Promise<TrueUpView[]> {
-    return this.trueUps.ofPiece(pieceId);
+  ofPiece(@Param('pieceId', IdPipe) pieceId: string): Promise<BalanceJobView[]> {
+    return this.balanceJobs.ofPiece(pieceId);
   }
 
   @Get(':id')
-  find(@Param('id', IdPipe) id: string): Promise<TrueUpView> {
-    return this.trueUps.find(id);
+  find(@Param('id', IdPipe) id: string): Promise<BalanceJobView> {
+    return this.balanceJobs.find(id);
   }
 
   @Post()
-  start(@Body() dto: CreateTrueUpDto): Promise<TrueUpView> {
-    return this.trueUps.start(dto);
+  start(@Body() dto: CreateBalanceJobDto): Promise<BalanceJobView> {
+    return this.balanceJobs.start(dto);
   }
 
   @Put(':id')
-  change(@Param('id', IdPipe) id: string, @Body() dto: UpdateTrueUpDto): Promise<TrueUpView> {
-    return this.trueUps.change(id, dto);
+  change(@Param('id', IdPipe) id: string, @Body() dto: UpdateBalanceJobDto): Promise<BalanceJobView> {
+    return this.balanceJobs.change(id, dto);
   }
 
-  /** Ends the job: trued, or sent back. */
+  /** Ends the job: balanced, or sent back. */
   @Post(':id/finish')
   @HttpCode(200)
-  finish(@Param('id', IdPipe) id: string, @Body() dto: FinishTrueUpDto): Promise<TrueUpView> {
-    return this.trueUps.finish(id, dto);
+  finish(@Param('id', IdPipe) id: string, @Body() dto: FinishBalanceJobDto): Promise<BalanceJobView> {
+    return this.balanceJobs.finish(id, dto);
   }
 }

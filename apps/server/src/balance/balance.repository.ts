@@ -3,10 +3,10 @@ import { and, desc, eq, inArray } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
-import { rig, trueUp } from './balance.table.ts';
+import { rig, balanceJob } from './balance.table.ts';
 
 export type RigRow = typeof rig.$inferSelect;
-export type TrueUpRow = typeof trueUp.$inferSelect;
+export type BalanceJobRow = typeof balanceJob.$inferSelect;
 
 @Injectable()
 export class RigRepository extends RowRepository<typeof rig> {
@@ -16,19 +16,19 @@ export class RigRepository extends RowRepository<typeof rig> {
 }
 
 @Injectable()
-export class TrueUpRepository extends RowRepository<typeof trueUp> {
+export class BalanceJobRepository extends RowRepository<typeof balanceJob> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
-    super(trueUp, 'true-up', workshop.id);
+    super(balanceJob, 'balancing job', workshop.id);
   }
 
-  async ofPiece(db: DbOrTx, pieceId: string, limit: number): Promise<TrueUpRow[]> {
-    return (await this.list(db, limit, eq(trueUp.pieceId, pieceId))).rows;
+  async ofPiece(db: DbOrTx, pieceId: string, limit: number): Promise<BalanceJobRow[]> {
+    return (await this.list(db, limit, eq(balanceJob.pieceId, pieceId))).rows;
   }
 
   /** The newest finished job of each piece. */
-  async lastOf(db: DbOrTx, pieceIds: string[]): Promise<Map<string, TrueUpRow>> {
+  async lastOf(db: DbOrTx, pieceIds: string[]): Promise<Map<string, BalanceJobRow>> {
     if (pieceIds.length === 0) return new Map();
-    const rows = await db.selectDistinctOn([trueUp.pieceId]).from(trueUp).where(and(inArray(trueUp.pieceId, pieceIds), inArray(trueUp.state, ['trued', 'truedDynamic', 'sentBack']))).orderBy(trueUp.pieceId, desc(trueUp.finishedAt));
+    const rows = await db.selectDistinctOn([balanceJob.pieceId]).from(balanceJob).where(and(inArray(balanceJob.pieceId, pieceIds), inArray(balanceJob.state, ['trued', 'truedDynamic', 'sentBack']))).orderBy(balanceJob.pieceId, desc(balanceJob.finishedAt));
     return new Map(rows.map((r) => [r.pieceId, r]));
   }
 }

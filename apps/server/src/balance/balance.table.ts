@@ -1,4 +1,4 @@
-import { balanceLimits, shakeTargetNames, trueUpStates, type CorrectionDto, type LookDto, type SingleBladeDto, type SwingDto, type VibrationRunDto } from '@zivvo/contract';
+import { balanceLimits, shakeTargetNames, balanceJobStates, type CorrectionDto, type LookDto, type SingleBladeDto, type SwingDto, type VibrationRunDto } from '@zivvo/contract';
 import { boolean, doublePrecision, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -28,7 +28,7 @@ export const rig = pgTable(
 );
 
 /** One balancing job on one piece: everything that was seen, step by step. */
-export const trueUp = pgTable(
+export const balanceJob = pgTable(
   'true_up',
   {
     ...rowColumns(),
@@ -41,7 +41,7 @@ export const trueUp = pgTable(
     craftId: uuid()
       .notNull()
       .references(() => craft.id),
-    state: text().$type<(typeof trueUpStates)[number]>().notNull(),
+    state: text().$type<(typeof balanceJobStates)[number]>().notNull(),
     target: text().$type<(typeof shakeTargetNames)[number]>().notNull(),
     isLookedAt: boolean().notNull(),
     looks: jsonb().$type<LookDto[]>().notNull(),
@@ -61,7 +61,7 @@ export const trueUp = pgTable(
     index().on(t.rigId),
     index().on(t.craftId),
     index().on(t.personId),
-    oneOf('true_up', 'state', t.state, trueUpStates),
+    oneOf('true_up', 'state', t.state, balanceJobStates),
     oneOf('true_up', 'target', t.target, shakeTargetNames),
     within('true_up', 'heavy_degrees', t.heavyDegrees, balanceLimits.degrees),
     within('true_up', 'run_speed_rpm', t.runSpeedRpm, balanceLimits.speedRpm),

@@ -8,7 +8,7 @@ import { toPieceView } from '../rack/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
 import { PieceService } from '../rack/piece.service.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
-import { TrueUpRepository } from './balance.repository.ts';
+import { BalanceJobRepository } from './balance.repository.ts';
 
 /** What lies in which tray: to be balanced, good, sent back, not worth it. */
 @Injectable()
@@ -21,7 +21,7 @@ export class TraysService {
     private readonly pieces: PieceRepository,
     private readonly lives: PieceService,
     private readonly models: PropModelRepository,
-    private readonly trueUps: TrueUpRepository,
+    private readonly balanceJobs: BalanceJobRepository,
   ) {}
 
   /** Pieces of a prop model, of the model a craft flies, or all of them, by what is to be done. */
@@ -38,10 +38,10 @@ export class TraysService {
     return trays;
   }
 
-  /** Living pieces with the tray that they lie in; one that is to be retired is never offered for truing. */
+  /** Living pieces with the tray that they lie in; one that is to be retired is never offered for balancing. */
   private async sorted(propModelId: string | null): Promise<{ living: LivingPiece; tray: 'toDo' | 'good' | 'back' }[]> {
     const { rows } = await this.pieces.page(this.db, { propModelId }, this.clock.now(), LIST_MAX);
-    const last = await this.trueUps.lastOf(this.db, rows.map((r) => r.piece.id));
+    const last = await this.balanceJobs.lastOf(this.db, rows.map((r) => r.piece.id));
     const living = rows.filter(({ life }) => life.state !== 'retired' && life.state !== 'new');
     return Promise.all(
       living.map(async (one) => {

@@ -114,7 +114,7 @@ describe('walking round', () => {
     expect(await verdict()).toBe('fit');
   });
 
-  test('a nick is to be dressed on the lenient policy: mending makes the truing void', async () => {
+  test('a nick is to be dressed on the lenient policy: mending makes the balancing void', async () => {
     const piece = on.get('frontRight')!;
     await walk(ARMS.map((a) => look(a, a === 'frontRight' ? [{ place: 'leadingEdge', what: 'nick' }] : []))).expect(201);
     const care = await view();
@@ -136,7 +136,7 @@ describe('walking round', () => {
     expect(await verdict()).toBe('grounded');
     await act(piece.id, { action: 'remove' }).expect(200);
     expect(await verdict()).toBe('incomplete');
-    // Neither fitted nor trued again, from whatever bench.
+    // Neither fitted nor balanced again, from whatever bench.
     for (const body of [{ action: 'fit', craftId: craft.id, place: 'rearRight', level: 0 }, { action: 'true', isDynamic: false }]) expect((await act(piece.id, body).expect(422)).body).toMatchObject({ code: 'piece.unsound' });
     expect((await server.http.get(`/api/pieces/${piece.id}`)).body).toMatchObject({ condition: { outcome: 'retire' } });
     await act(piece.id, { action: 'retire', as: 'scrapped' }).expect(200);

@@ -58,7 +58,7 @@ test('three makers deliver with different spread, sets fly, one lacks a piece, o
   const { makers } = await get<YieldView>('/api/pieces/yield');
   const usable = Object.fromEntries(makers.map((m) => [m.makerName, m.usable!.ratio]));
   expect(usable.Brindlow).toBeGreaterThan(usable.Orle!);
-  const trays = await get<TraysView>(`/api/true-ups/trays?craftId=${crafts.find((c) => c.name === 'Petrel')!.id}`);
+  const trays = await get<TraysView>(`/api/balance-jobs/trays?craftId=${crafts.find((c) => c.name === 'Petrel')!.id}`);
   expect(trays.good.length).toBeGreaterThanOrEqual(4);
 });
 

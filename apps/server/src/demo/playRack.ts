@@ -11,7 +11,7 @@ const RIG = 'Glass knife edges';
 /** A person gives up on a piece after so many looks. */
 const MOST_LOOKS = 12;
 
-/** Deliveries come and are checked in, pieces are trued, fitted and signed for; one model flies on trial. */
+/** Deliveries come and are checked in, pieces are balanced, fitted and signed for; one model flies on trial. */
 export function playRack(diary: Diary, shed: Shed): void {
   const rack = new Rack(shed);
   for (const delivery of demoDeliveries) {
@@ -26,7 +26,7 @@ export function playRack(diary: Diary, shed: Shed): void {
       const { rotors } = await shed.craft(fittedOn);
       rotors.forEach((rotor, i) => diary.plan(firstMs + 12 * i * MINUTE_MS, () => rack.fitFirst(delivery, fittedOn, setName, rotor)));
     });
-    // One trued spare of each hand waits beside the set.
+    // One balanced spare of each hand waits beside the set.
     diary.plan(firstMs + HOUR_MS, () => rack.trueSpares(delivery));
     if (signedCrafts.includes(fittedOn)) diary.plan(firstMs + 2 * HOUR_MS, () => rack.seeAndSign(fittedOn));
   }
@@ -70,7 +70,7 @@ class Rack {
     if (isRetiring(condition.outcome)) await this.shed.pieces.act(id, { ...NO_ACTION, action: 'retire', as: 'display', reason: `${look} from the bag` });
   }
 
-  /** The next free piece of the right hand is trued and goes onto an arm. */
+  /** The next free piece of the right hand is balanced and goes onto an arm. */
   async fitFirst({ modelKey }: DemoDelivery, craftName: string, setName: string, rotor: Rotor): Promise<void> {
     const craft = await this.shed.craft(craftName);
     const piece = await this.trueNext(modelKey, craft, labelSpinOf(rotor.spin, layoutKind(craft.layout)));
@@ -101,7 +101,7 @@ class Rack {
 
   async trueTrial(): Promise<void> {
     const craft = await this.shed.craft(trial.craft);
-    for (const piece of await this.trialPieces(craft)) await this.trueUp(piece, craft);
+    for (const piece of await this.trialPieces(craft)) await this.balanceJob(piece, craft);
   }
 
   async startTrial(): Promise<void> {
@@ -138,21 +138,21 @@ class Rack {
 
   /** Trues free pieces of a hand until one is good; null where none is. */
   private async trueNext(modelKey: string, craft: CraftView, hand: PieceView['hand']): Promise<PieceView | null> {
-    for (const piece of await this.goodOf(modelKey)) if (piece.hand === hand && piece.state === 'checkedIn' && !this.sentBack.has(piece.id) && (await this.trueUp(piece, craft))) return piece;
+    for (const piece of await this.goodOf(modelKey)) if (piece.hand === hand && piece.state === 'checkedIn' && !this.sentBack.has(piece.id) && (await this.balanceJob(piece, craft))) return piece;
     return null;
   }
 
   /** Looks at a piece on the shaft and tapes it as Zivvo says, until it stays or goes back. */
-  private async trueUp({ id: pieceId }: PieceView, craft: CraftView): Promise<boolean> {
+  private async balanceJob({ id: pieceId }: PieceView, craft: CraftView): Promise<boolean> {
     const id = this.shed.id(`true-up ${pieceId}`);
-    let job = await this.shed.trueUps.start({ id, pieceId, rigId: this.shed.id(`rig ${RIG}`), craftId: craft.id, isLookedAt: true });
+    let job = await this.shed.balanceJobs.start({ id, pieceId, rigId: this.shed.id(`rig ${RIG}`), craftId: craft.id, isLookedAt: true });
     for (let i = 0; i < MOST_LOOKS && job.result!.verdict === 'open'; i++) {
       const tape = job.result!.next ?? job.result!.places.map(() => 0);
       const look = { tape, ...this.lookAt(this.hidden.get(pieceId)!, tape, job.result!.job) };
-      job = await this.shed.trueUps.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, revision: job.revision });
+      job = await this.shed.balanceJobs.change(id, { target: job.target, looks: [...job.looks, look], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, revision: job.revision });
     }
     const isTrue = job.result!.verdict === 'trued';
-    await this.shed.trueUps.finish(id, { as: isTrue ? 'trued' : 'sentBack', note: null });
+    await this.shed.balanceJobs.finish(id, { as: isTrue ? 'trued' : 'sentBack', note: null });
     if (!isTrue) this.sentBack.add(pieceId);
     return isTrue;
   }

@@ -2,7 +2,7 @@ import type { INestApplicationContext, Type } from '@nestjs/common';
 import type { CraftView, PropModelView } from '@zivvo/contract';
 import { evaluateCandidate, hashText, modelGeometry, seededRandom } from '@zivvo/core';
 import { RigService } from '../balance/rig.service.ts';
-import { TrueUpService } from '../balance/trueUp.service.ts';
+import { BalanceJobService } from '../balance/balanceJob.service.ts';
 import { AlertService } from '../care/alert.service.ts';
 import { CareService } from '../care/care.service.ts';
 import { FlightService } from '../care/flight.service.ts';
@@ -39,7 +39,7 @@ export class Shed {
   readonly pieces = this.get(PieceService);
   readonly sets = this.get(SetService);
   readonly rigs = this.get(RigService);
-  readonly trueUps = this.get(TrueUpService);
+  readonly balanceJobs = this.get(BalanceJobService);
   readonly fit = this.get(FitService);
   readonly moves = this.get(FitMoves);
   readonly care = this.get(CareService);

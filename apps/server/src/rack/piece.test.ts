@@ -215,8 +215,8 @@ test('a bag of ten, one cracked and six sent back: three are usable, the rest is
   await server.http.post('/api/rigs').send({ id: rigId, name: 'Edges', frictionKgM: 1e-7, borePlayM: 0, largestM: 0.5, inertiaKgM2: 1e-7, note: null }).expect(201);
   const finish = async (pieceId: string, as: string): Promise<void> => {
     const id = v7();
-    await server.http.post('/api/true-ups').send({ id, pieceId, rigId, craftId: craft.id, isLookedAt: true }).expect(201);
-    await server.http.post(`/api/true-ups/${id}/finish`).send({ as, note: null }).expect(200);
+    await server.http.post('/api/balance-jobs').send({ id, pieceId, rigId, craftId: craft.id, isLookedAt: true }).expect(201);
+    await server.http.post(`/api/balance-jobs/${id}/finish`).send({ as, note: null }).expect(200);
   };
   for (const p of sound.slice(0, 7)) await finish(p.id, 'sentBack');
   // One was tried again and came good.

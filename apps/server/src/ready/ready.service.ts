@@ -49,7 +49,7 @@ export class ReadyService {
       place, level,
       changedSequence: changed.get(armKey({ place, level })) ?? 0,
       lookedSequence: look?.looks.some((l) => l.place === place && l.level === level) ? look.sequence : 0,
-      piece: living && model && known ? { tag: living.piece.tag, ...known, isTrueUpDue: !living.life.isTruedStatic && !living.life.isTruedDynamic && this.bench.isBalancingNeeded(craft, model, living.piece) } : null,
+      piece: living && model && known ? { tag: living.piece.tag, ...known, isBalancingDue: !living.life.isTruedStatic && !living.life.isTruedDynamic && this.bench.isBalancingNeeded(craft, model, living.piece) } : null,
     };
   }
 }

@@ -1,7 +1,7 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { act, render, screen } from '@testing-library/react';
 import { createMemoryRouter, Outlet, RouterProvider, useLocation, useNavigate, useNavigation } from 'react-router';
-import { useKeyListener, useKeys } from './keys.ts';
+import { useKeyListener, useKeys } from '../shared/keys/keys.ts';
 import { isOnTheWay, watchWays } from './onTheWay.ts';
 
 let done: string[] = [];

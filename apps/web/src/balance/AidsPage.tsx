@@ -8,7 +8,7 @@ import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { AngleGauge } from './AngleGauge.tsx';
-import { TrueTabs } from './TrueTabs.tsx';
+import { BalanceTabs } from './BalanceTabs.tsx';
 
 const RULER_MM = 120;
 
@@ -22,10 +22,10 @@ export function Component() {
   const step = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10].find((s) => s / perMm >= 5) ?? 20;
   return (
     <StationPage
-      eyebrow="True · To print"
+      eyebrow="Balance · To print"
       headline={model ? `Tape ruler, clock disc and blade gauges for ${propModelName(model)}` : 'Aids to print'}
       detail="Print at 100 %: the bar of 100 mm must measure 100 mm."
-      tools={<TrueTabs />}
+      tools={<BalanceTabs />}
       reasons={<p style={{ margin: 0 }}>The ruler is for clear tape 12 mm wide and 0.05 mm thick, centred at three quarters of the radius. Another tape, another ruler: weigh a metre of yours. A gauge reads the blade’s underside: type its angle on the model, and its thrust and power are known better.</p>}
       actions={
         model && (

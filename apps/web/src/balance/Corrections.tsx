@@ -1,7 +1,7 @@
 import { correctionAdvice, correctionKinds, type PropMaterial } from '@zivvo/core';
 import { correctionNames, correctionSentence } from '@zivvo/words';
 import { SeverityMark } from '../shared/ui/ReasonList.tsx';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 
 /** Which ways of correcting suit the material, and what forbids the others: read before anything is put on or taken off. */
 export function Corrections({ material, isUnsound }: { material: PropMaterial; isUnsound: boolean }) {

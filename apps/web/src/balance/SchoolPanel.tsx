@@ -1,15 +1,15 @@
-import type { CorrectionDto, PropModelView, TrueUpView } from '@zivvo/contract';
+import type { CorrectionDto, PropModelView, BalanceJobView } from '@zivvo/contract';
 import { correctionAdvice, type School } from '@zivvo/core';
 import { correctionNames, correctionSentence, schoolWords } from '@zivvo/words';
 import { useState } from 'react';
 import { Action } from '../shared/ui/Action.tsx';
 import { SeverityMark } from '../shared/ui/ReasonList.tsx';
-import classes from './TrueJobPage.module.css';
-import type { JobChange } from './trueView.ts';
+import classes from './BalanceJobPage.module.css';
+import type { JobChange } from './balanceView.ts';
 
 interface SchoolPanelProps {
   school: School;
-  job: TrueUpView;
+  job: BalanceJobView;
   model: PropModelView;
   isUnsound: boolean;
   onSet: (change: JobChange) => void;

@@ -1,11 +1,11 @@
 import { TextInput } from '@mantine/core';
-import type { SingleBladeDto, TrueUpView } from '@zivvo/contract';
+import type { SingleBladeDto, BalanceJobView } from '@zivvo/contract';
 import { useState } from 'react';
 import { formatNumber, formatUnbalance } from '@zivvo/words';
 import { Action } from '../shared/ui/Action.tsx';
 import { numberOf } from './benchFields.ts';
-import classes from './TrueJobPage.module.css';
-import type { JobChange } from './trueView.ts';
+import classes from './BalanceJobPage.module.css';
+import type { JobChange } from './balanceView.ts';
 
 const FIELDS = [
   { key: 'bladeMassKg', label: 'The blade weighs', unit: 'g', perSi: 1000 },
@@ -16,7 +16,7 @@ const FIELDS = [
 ] as const satisfies readonly { key: keyof SingleBladeDto; label: string; unit: string; perSi: number }[];
 
 /** A prop with one blade: washers against it, and what they cannot take away. */
-export function SingleBladeTab({ job, onSet }: { job: TrueUpView; onSet: (change: JobChange) => void }) {
+export function SingleBladeTab({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange) => void }) {
   const kept = job.singleBlade;
   const [typed, setTyped] = useState<Record<keyof SingleBladeDto, string>>(() => Object.fromEntries(FIELDS.map(({ key, perSi }) => [key, kept ? String(Math.round(1e6 * kept[key] * perSi) / 1e6) : ''])) as Record<keyof SingleBladeDto, string>);
   const valueOf = (key: keyof SingleBladeDto): number => numberOf(typed[key]);

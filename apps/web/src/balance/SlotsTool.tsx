@@ -5,7 +5,7 @@ import { useMemo } from 'react';
 import { useKept } from '../shared/forms/kept.ts';
 import { useBenchAnswer } from './benchWorker.ts';
 import { numbersOf } from './benchFields.ts';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 
 const SLOTS_MOST = 24;
 

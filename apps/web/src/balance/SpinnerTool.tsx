@@ -3,12 +3,12 @@ import { fromPolar, spinnerPositions } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useKept } from '../shared/forms/kept.ts';
 import { numberOf, workedOut } from './benchFields.ts';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 
 const KG_M_PER_G_MM = 1e-6;
 const EXAMPLE = { prop: '1.2', propAt: '0', spinner: '0.8', spinnerAt: '40', count: '4' };
 
-/** A spinner that was trued alone, turned against its prop until the rest of both cancels best. */
+/** A spinner that was balanced alone, turned against its prop until the rest of both cancels best. */
 export function SpinnerTool() {
   const [values, setValues] = useKept('bench/spinner', () => ({ prop: '', propAt: '', spinner: '', spinnerAt: '', count: '' }));
   const n = (key: keyof typeof values): number => numberOf(values[key]);

@@ -1,16 +1,16 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import type { PropModelView, SwingDto, TrueUpView } from '@zivvo/contract';
+import type { PropModelView, SwingDto, BalanceJobView } from '@zivvo/contract';
 import { formatNumber, formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { Dial } from './Dial.tsx';
 import { downOf } from './dialView.ts';
-import classes from './TrueJobPage.module.css';
-import type { JobChange } from './trueView.ts';
+import classes from './BalanceJobPage.module.css';
+import type { JobChange } from './balanceView.ts';
 
 interface SwingTabProps {
-  job: TrueUpView;
+  job: BalanceJobView;
   model: PropModelView;
   onSet: (change: JobChange) => void;
 }

@@ -1,18 +1,18 @@
 import { SegmentedControl } from '@mantine/core';
-import type { LookDto, PropModelView, TrueUpView } from '@zivvo/contract';
+import type { LookDto, PropModelView, BalanceJobView } from '@zivvo/contract';
 import { correctionKinds, resizedPiece, tapePiece, USUAL_TAPE, type CorrectionKind } from '@zivvo/core';
 import { correctionNames, formatNumber, formatUnbalance, placeWords } from '@zivvo/words';
 import { Fragment, useEffect, useRef, useState } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { Dial } from './Dial.tsx';
 import { downOf, watchS } from './dialView.ts';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 import { SchoolPanel } from './SchoolPanel.tsx';
-import { stripWords, type JobChange } from './trueView.ts';
+import { stripWords, type JobChange } from './balanceView.ts';
 
 interface TapeTabProps {
-  job: TrueUpView;
+  job: BalanceJobView;
   model: PropModelView;
   isUnsound: boolean;
   onSet: (change: JobChange) => void;
@@ -107,7 +107,7 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
   );
 }
 
-function Looks({ job, onSet }: { job: TrueUpView; onSet: (change: JobChange) => void }) {
+function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange) => void }) {
   const { looks, result, corrections } = job;
   if (looks.length === 0 && corrections.length === 0) return null;
   const fresh = corrections.at(-1)?.lookCount ?? 0;

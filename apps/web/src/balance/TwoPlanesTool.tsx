@@ -4,7 +4,7 @@ import { formatNumber } from '@zivvo/words';
 import { useKept } from '../shared/forms/kept.ts';
 import table from '../shared/table/Table.module.css';
 import { numberOf, workedOut } from './benchFields.ts';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 
 const RUNS = ['bare', 'trial in front', 'trial behind'] as const;
 const SENSORS = ['front', 'rear'] as const;

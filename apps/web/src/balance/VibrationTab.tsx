@@ -1,18 +1,18 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import type { PieceView, PropModelView, TrueUpView, VibrationRunDto } from '@zivvo/contract';
+import type { PieceView, PropModelView, BalanceJobView, VibrationRunDto } from '@zivvo/contract';
 import type { Spin } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useState } from 'react';
 import table from '../shared/table/Table.module.css';
 import { Action } from '../shared/ui/Action.tsx';
 import { ShakeFile } from './ShakeFile.tsx';
-import classes from './TrueJobPage.module.css';
+import classes from './BalanceJobPage.module.css';
 import { useKept } from '../shared/forms/kept.ts';
-import type { JobChange } from './trueView.ts';
+import type { JobChange } from './balanceView.ts';
 import { TurnDial, type DialMass } from './TurnDial.tsx';
 
 /** Runs with the sensor: bare, with a trial mass, with the correction. */
-export function VibrationTab({ job, piece, model, onSet }: { job: TrueUpView; piece: Pick<PieceView, 'hand'>; model: PropModelView; onSet: (change: JobChange) => void }) {
+export function VibrationTab({ job, piece, model, onSet }: { job: BalanceJobView; piece: Pick<PieceView, 'hand'>; model: PropModelView; onSet: (change: JobChange) => void }) {
   const state = job.vibration;
   const [chosenTurn, setChosenTurn] = useState<Spin>('cw');
   const turn = piece.hand === 'either' ? chosenTurn : piece.hand;

@@ -1,13 +1,13 @@
 import { TextInput } from '@mantine/core';
-import type { PropModelView, TrueUpView } from '@zivvo/contract';
+import type { PropModelView, BalanceJobView } from '@zivvo/contract';
 import { formatNumber, formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
 import { Action } from '../shared/ui/Action.tsx';
-import classes from './TrueJobPage.module.css';
-import type { JobChange } from './trueView.ts';
+import classes from './BalanceJobPage.module.css';
+import type { JobChange } from './balanceView.ts';
 
 /** Tips or removable blades on a scale: grams at a radius, blade by blade. */
-export function WeighTab({ job, model, onSet }: { job: TrueUpView; model: PropModelView; onSet: (change: JobChange) => void }) {
+export function WeighTab({ job, model, onSet }: { job: BalanceJobView; model: PropModelView; onSet: (change: JobChange) => void }) {
   const [radius, setRadius] = useState(String(Math.round((model.diameterM / 2) * 0.75 * 1000)));
   const [grams, setGrams] = useState<readonly string[]>(() => Array.from({ length: model.bladeCount }, () => ''));
   const radiusM = Number(radius.replace(',', '.')) / 1000;

@@ -1,4 +1,5 @@
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import type { ReasonCode } from '@zivvo/core';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -131,12 +132,12 @@ test('one delivery alone may be grounded: the rest of the model flies on', async
 });
 
 test('what is missing before it flies stands first, each with the way there', async () => {
-  const point = (verdict: 'unsigned' | 'untrued' | 'look', where: 'fit' | 'balance' | 'walk', code: string, values = {}) => ({ verdict, where, reason: { code, severity: 'action' as const, values, figure: null } });
+  const point = (verdict: 'unsigned' | 'untrued' | 'look', where: 'fit' | 'balance' | 'walk', code: ReasonCode, values = {}) => ({ verdict, where, reason: { code, severity: 'action' as const, values, figure: null } });
   pretendServer(answers(aCare({ ready: { verdict: 'untrued', missing: [point('untrued', 'balance', 'care.untrued', { tags: 'AB12', count: 1 }), point('unsigned', 'fit', 'care.signedBefore', { count: 1, place: 'frontLeft' }), point('look', 'walk', 'care.staleLook', { day: '2026-11-23' })] } })));
   show();
   expect(await screen.findByRole('heading', { level: 1, name: 'Petrel is to be balanced first' })).toBeTruthy();
   const missing = await region('Before it flies');
-  expect(within(missing).getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')])).toEqual([['Balance', '/true?craft=c1'], ['Open Fit', '/fit?craft=c1'], ['Walk round', '/care/walk?craft=c1']]);
+  expect(within(missing).getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')])).toEqual([['Balance', '/balance?craft=c1'], ['Open Fit', '/fit?craft=c1'], ['Walk round', '/care/walk?craft=c1']]);
   expect(plain(missing.textContent)).toContain('The last look is of 23 November: a look is of the same day.');
   expect(plain(missing.textContent)).toContain('Front left was changed since somebody signed');
 });

@@ -5,7 +5,7 @@ import { carePolicyNames, fatigueStateNames, formatMinutes, formatNumber, format
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useCareQuery, useMendPieceMutation, useReleaseAlertMutation, useRaiseAlertMutation, useRemoveFlightMutation, useRestoreFlightMutation, useRotationQuery, useSetCareMutation } from '../shared/api/careApi.ts';
 import { useActOnPiecesMutation, useBatchesQuery, useUpdateMotorMutation, useUpdateSetMutation } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';

@@ -3,7 +3,7 @@ import { drillKinds, makeDrill, type Drill, type DrillKind } from '@zivvo/core';
 import { drillNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useAnswerDrillMutation, useDrillScoresQuery } from '../shared/api/careApi.ts';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';

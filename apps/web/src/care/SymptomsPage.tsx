@@ -4,7 +4,7 @@ import { causeWords, changeWords, formatShare, logSentence, recordFactWords, sym
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useDropSymptomsMutation, useSaveSymptomsMutation, useSymptomStartQuery } from '../shared/api/careApi.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { useKept } from '../shared/forms/kept.ts';

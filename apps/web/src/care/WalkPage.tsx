@@ -3,7 +3,7 @@ import { bladePlaces, findingsAt, LEAST_LOOK_S, type CarePlace } from '@zivvo/co
 import { careOutcomeNames, carePlaceNames, findingNames, formatNumber, lookSideNames, placeNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useCareQuery, useWalkRoundMutation } from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';

@@ -3,7 +3,7 @@ import { discGapM, type Reason } from '@zivvo/core';
 import { chemistryNames, formatNumber, layoutNames } from '@zivvo/words';
 import { useEffect } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useCraftQuery, useCraftWorkingQuery, useRemoveCraftMutation, useRestoreCraftMutation } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignsQuery } from '../shared/api/standApi.ts';

@@ -1,6 +1,6 @@
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import type { CraftListView } from '@zivvo/contract';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';

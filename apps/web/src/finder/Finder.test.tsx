@@ -23,9 +23,10 @@ beforeEach(() => {
 });
 
 const onClose = jest.fn();
+const pages = [{ title: 'Stand', path: '/stand' }, { title: 'Rack', path: '/rack' }, { title: 'Settings', path: '/settings' }];
 function show(): void {
   onClose.mockReset();
-  renderInApp(<Finder onClose={onClose} />);
+  renderInApp(<Finder pages={pages} onClose={onClose} />);
 }
 
 const box = (): Promise<HTMLElement> => screen.findByRole('textbox', { name: 'Find anything' });

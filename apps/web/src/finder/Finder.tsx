@@ -14,51 +14,14 @@ const KIND_NAMES: Record<FoundView['kind'], string> = { piece: 'Piece', craft: '
 
 const MOST_SYMPTOMS = 6;
 
-const PAGES = [
-  { title: 'Crafts', path: '/crafts' },
-  { title: 'New craft', path: '/crafts/new' },
-  { title: 'Rack', path: '/rack' },
-  { title: 'New prop model', path: '/rack/new' },
-  { title: 'Pieces', path: '/rack/pieces' },
-  { title: 'New delivery', path: '/rack/deliveries/new' },
-  { title: 'Sets', path: '/rack/sets' },
-  { title: 'Deliveries', path: '/rack/deliveries' },
-  { title: 'Yield', path: '/rack/yield' },
-  { title: 'Parts: packs, motors, screws', path: '/rack/parts' },
-  { title: 'New pack', path: '/rack/parts/packs/new' },
-  { title: 'New motor', path: '/rack/parts/motors/new' },
-  { title: 'Pick', path: '/pick' },
-  { title: 'Compare', path: '/pick/compare' },
-  { title: 'Ask', path: '/pick/ask' },
-  { title: 'Kits: one airframe in several ways', path: '/pick/kits' },
-  { title: 'Load ladder', path: '/pick/ladder' },
-  { title: 'True', path: '/true' },
-  { title: 'Slots', path: '/true/slots' },
-  { title: 'Aids to print', path: '/true/aids' },
-  { title: 'Fit', path: '/fit' },
-  { title: 'It tips over: sketch its arms', path: '/fit/sketch' },
-  { title: 'Card of the arrangement', path: '/fit/card' },
-  { title: 'Care', path: '/care' },
-  { title: 'Walk round', path: '/care/walk' },
-  { title: 'Something shakes: symptoms', path: '/care/symptoms' },
-  { title: 'Gains after a swap', path: '/care/gains' },
-  { title: 'Tickets', path: '/care/tickets' },
-  { title: 'Log', path: '/care/log' },
-  { title: 'Practice', path: '/care/practice' },
-  { title: 'Stand', path: '/stand' },
-  { title: 'New stand evening', path: '/stand/new' },
-  { title: 'I measured something', path: '/stand/first' },
-  { title: 'Settings', path: '/settings' },
-];
-
 /** Finds crafts, props, campaigns, runs and pages by a few letters. */
-export default function Finder({ onClose }: { onClose: () => void }) {
+export default function Finder({ pages: all, onClose }: { pages: readonly { title: string; path: string }[]; onClose: () => void }) {
   const go = useGo();
   const [words, setWords] = useState('');
   const [asked] = useDebouncedValue(words.trim(), 120);
   const { currentData: found = [], isFetching } = useFoundQuery(asked, { skip: asked === '' });
   useEffect(() => finder.open(), []);
-  const pages = PAGES.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
+  const pages = all.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
   const symptoms = asked === '' ? [] : symptomNames.filter((s) => symptomWords[s].toLowerCase().includes(asked.toLowerCase())).slice(0, MOST_SYMPTOMS);
   const open = (run: () => void) => () => {
     onClose();

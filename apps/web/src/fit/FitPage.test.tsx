@@ -59,7 +59,7 @@ test('what is drawn is a proposal: every spin is seen by one key, and only then 
 });
 
 test('what the signature does not make good stands above it, and stays in what is said of it', async () => {
-  const missing = [{ code: 'care.untrued', severity: 'action' as const, values: { tags: 'T0, T1', count: 2 }, figure: null }];
+  const missing = [{ code: 'care.untrued' as const, severity: 'action' as const, values: { tags: 'T0, T1', count: 2 }, figure: null }];
   show(fitting({}, { missing, confirmedAt: '2026-11-20T12:00:00Z', confirmedBy: 'Irva Solt', confirmedMissing: missing, isSignatureStale: true }), { 'GET /people': [] });
   await heading(/is right/);
   expect(screen.getByRole('region', { name: 'Missing beside the signature' }).textContent).toContain('T0, T1 are to be balanced first');

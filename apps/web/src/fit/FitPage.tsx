@@ -1,8 +1,8 @@
 import type { ArmStateDto, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
 import { bySeverity } from '@zivvo/core';
 import { useState } from 'react';
-import { useKeys } from '../app/keys.ts';
-import { usePerson } from '../app/usePerson.ts';
+import { useKeys } from '../shared/keys/keys.ts';
+import { usePerson } from '../shared/store/usePerson.ts';
 import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
 import { useConfirmFittingMutation, useFittingQuery, useLazyFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';

@@ -4,7 +4,7 @@ import { isLookedAt, otherSpin } from '@zivvo/core';
 import { sideThrustNames } from '@zivvo/words';
 import { pointerName } from './fitView.ts';
 import { useState } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import classes from './FitPage.module.css';

@@ -1,6 +1,6 @@
 import { NativeSelect } from '@mantine/core';
 import type { FittingView } from '@zivvo/contract';
-import { usePerson } from '../app/usePerson.ts';
+import { usePerson } from '../shared/store/usePerson.ts';
 import { usePeopleQuery } from '../shared/api/workshopApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';

@@ -2,7 +2,7 @@ import type { CraftView } from '@zivvo/contract';
 import { HOTTEST_WINDING_C, type FlyingStyle, type LoadLadder } from '@zivvo/core';
 import { styleNames } from '@zivvo/words';
 import { useMemo } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';

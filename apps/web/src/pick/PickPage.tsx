@@ -3,7 +3,7 @@ import type { CraftView } from '@zivvo/contract';
 import { assumptionReasons, bySeverity, COMPARED_LEVEL_DB, calibrationReason, candidateReasons, emptyMapReason, geometryAt, levelUncertaintyDb, modelGeometry, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
 import { conditionText, formatNumber, materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';

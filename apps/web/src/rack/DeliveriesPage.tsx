@@ -1,4 +1,4 @@
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useBatchesQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay } from '../shared/format/useFormat.ts';

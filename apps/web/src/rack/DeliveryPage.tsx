@@ -75,7 +75,7 @@ function Findings({ batch, material, format, fitText }: { batch: BatchDetailView
   const lines = [
     ...bad.map((p) => `${p.tag} has a ${lookNames[p.look!]}: it never flies. Retire it.`),
     ...batch.findings.map((f) => findingText(f, tags.get(f.id)!, format)),
-    ...(open.length > 0 ? [`${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, and Zivvo refuses to true them until then.`] : []),
+    ...(open.length > 0 ? [`${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, and Zivvo refuses to balance them until then.`] : []),
     ...(fitText === null ? [] : [fitText]),
   ];
   return lines.length === 0 ? (

@@ -61,8 +61,8 @@ function Piece({ piece }: { piece: PieceDetailView }) {
       actions={
         <>
           {canTrue && (
-            <ActionLink weight="main" to={to(`/true/${piece.id}`)}>
-              True it
+            <ActionLink weight="main" to={to(`/balance/${piece.id}`)}>
+              Balance it
             </ActionLink>
           )}
           {piece.state === 'retired' && (

@@ -3,7 +3,7 @@ import { useDebouncedValue } from '@mantine/hooks';
 import { PIECE_PAGE_MAX, pieceStates, retirements, type PieceView, type PropModelView } from '@zivvo/contract';
 import { boreFitNames, lookNames, pieceStateNames, retirementNames } from '@zivvo/words';
 import { useState } from 'react';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useActOnPiecesMutation, usePiecesQuery, useSetsQuery, type PieceActionBody } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';

@@ -121,7 +121,7 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
               onChoose={(p) => setValue('planform', p as (typeof planforms)[number])}
             />
             <QuantityField control={control} name="chord75M" label="Blade width there" dimension="length" description="callipers, at three quarters of the radius" />
-            <QuantityField control={control} name="angle75Rad" label="Blade angle there" dimension="angle" description={<Link to={to('/true/aids')}>with the printed gauge</Link>} />
+            <QuantityField control={control} name="angle75Rad" label="Blade angle there" dimension="angle" description={<Link to={to('/balance/aids')}>with the printed gauge</Link>} />
           </fieldset>
         )}
         <fieldset className={classes.group}>

@@ -1,6 +1,6 @@
 import type { PropModelView } from '@zivvo/contract';
 import { materialNames, tipNames } from '@zivvo/words';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';

@@ -37,7 +37,7 @@ export function Component() {
           >
             {yields.models.length === 0 ? (
               <EmptyPage title="Check deliveries in" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
-                <p>Each piece that is trued, fitted, sent back or thrown out counts here by itself.</p>
+                <p>Each piece that is balanced, fitted, sent back or thrown out counts here by itself.</p>
               </EmptyPage>
             ) : (
               <>

@@ -105,13 +105,13 @@ describe('one piece', () => {
     expect(said[1]).toContain('looked over: clean up, true again, Petrel');
     expect(said[2]).toContain('fitted: Petrel, rear left');
     expect(said[3]).toContain('measured: 7.90 g');
-    expect(screen.getByRole('link', { name: 'True it' }).getAttribute('href')).toBe('/true/AB12');
+    expect(screen.getByRole('link', { name: 'Balance it' }).getAttribute('href')).toBe('/balance/AB12');
   });
 
-  test('it is retired with a reason only, and never trued with an open bore', async () => {
+  test('it is retired with a reason only, and never balanced with an open bore', async () => {
     const { sent } = show('/rack/pieces/AB12', { 'GET /pieces/AB12': detail({ boreFit: 'needsRing' }), 'POST /pieces/AB12/actions': detail() });
     await heading(/AB12 is checked in/);
-    expect(screen.queryByRole('link', { name: 'True it' })).toBeNull();
+    expect(screen.queryByRole('link', { name: 'Balance it' })).toBeNull();
     expect(screen.getByText(/The bore needs a ring first/)).toBeTruthy();
     expect(screen.getByRole('button', { name: 'Retire' })).toHaveProperty('disabled', true);
     await userEvent.type(box('Because'), 'cut a wire');

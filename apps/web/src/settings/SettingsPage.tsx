@@ -1,7 +1,7 @@
 import { NativeSelect, Radio, Switch, TextInput, useMantineColorScheme } from '@mantine/core';
 import { ReadAirDto, type AirView } from '@zivvo/contract';
 import { v7 } from 'uuid';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector } from '../shared/store/store.ts';
 import { useAddPersonMutation, useAirQuery, useHealthQuery, usePeopleQuery, useReadAirMutation } from '../shared/api/workshopApi.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
@@ -11,7 +11,7 @@ import { formatDay, formatTime, useFormat } from '../shared/format/useFormat.ts'
 import { Action } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { letterKeysSwitched, personChosen, unitsChosen } from './settingsSlice.ts';
+import { letterKeysSwitched, personChosen, unitsChosen } from '../shared/store/settingsSlice.ts';
 
 /** Who works, in which air, in which units, by which keys. */
 export function Component() {

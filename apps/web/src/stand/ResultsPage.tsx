@@ -4,8 +4,8 @@ import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zi
 import { carryNames, formatShare, standText, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { useKeys } from '../app/keys.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useKeys } from '../shared/keys/keys.ts';
+import { useAppDispatch, useAppSelector } from '../shared/store/store.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useResultsQuery, useWorkingQuery } from '../shared/api/standApi.ts';
@@ -19,7 +19,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
-import { propMarkToggled } from './markSlice.ts';
+import { propMarkToggled, selectMarks } from './markSlice.ts';
 import { ResultsTable } from './ResultsTable.tsx';
 import { carryName, chartSentence, resultRows, type ResultRow } from './resultsView.ts';
 import classes from './ResultsPage.module.css';
@@ -63,7 +63,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
   const [workingKey, showWorking] = useAddressParam('working');
   const { propModelId, take, to } = useInHand();
   const { data: crafts } = useCraftsQuery();
-  const marked = useAppSelector((s) => s.marks);
+  const marked = useAppSelector(selectMarks);
   const [pointed, setPointed] = useState<string | null>(null);
   const point = (['full', 'hover', 'chosen'] as const).find((p) => p === pointParam) ?? 'full';
   const craft = crafts?.items.find((c) => c.id === campaign.craftId);

@@ -1,4 +1,4 @@
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useCampaignsQuery } from '../shared/api/standApi.ts';
 import { formatDay } from '../shared/format/useFormat.ts';

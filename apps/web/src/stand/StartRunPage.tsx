@@ -2,7 +2,7 @@ import { NativeSelect } from '@mantine/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useStartLiveMutation } from '../shared/api/liveApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useCreateRunMutation } from '../shared/api/standApi.ts';

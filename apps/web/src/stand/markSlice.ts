@@ -1,4 +1,11 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { rootReducer } from '../shared/store/store.ts';
+
+declare module '../shared/store/store.ts' {
+  interface FeatureSlices {
+    marks: string[];
+  }
+}
 
 /** Most props that are compared side by side. */
 const MOST_MARKED = 5;
@@ -14,3 +21,8 @@ export const markSlice = createSlice({
 });
 
 export const { propMarkToggled, marksCleared } = markSlice.actions;
+
+const injected = rootReducer.inject(markSlice);
+
+/** Props marked for comparison, by id. */
+export const selectMarks = injected.selector(({ marks }) => marks);

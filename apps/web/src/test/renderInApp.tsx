@@ -6,13 +6,13 @@ import { defaultUnits, type UnitChoices } from '@zivvo/words';
 import type { ReactElement } from 'react';
 import { Provider } from 'react-redux';
 import { MemoryRouter, useLocation } from 'react-router';
-import { settingsSlice } from '../settings/settingsSlice.ts';
+import { rootReducer } from '../shared/store/store.ts';
 import { api } from '../shared/api/api.ts';
 
 /** Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address, notices. */
 export function renderInApp(part: ReactElement, { units = defaultUnits, address = '/' }: { units?: UnitChoices; address?: string } = {}): RenderResult {
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, settings: settingsSlice.reducer },
+    reducer: rootReducer,
     preloadedState: { settings: { units, personId: null, areLetterKeysOn: true } },
     middleware: (defaults) => defaults().concat(api.middleware),
   });

@@ -144,7 +144,7 @@ export class SingleBladeDto {
 }
 
 /** What was seen, timed, weighed and measured of one piece; the whole of it is sent at each step. */
-export class TrueUpDto {
+export class BalanceJobDto {
   @OneOf(shakeTargetNames)
   target!: (typeof shakeTargetNames)[number];
 
@@ -182,7 +182,7 @@ export class TrueUpDto {
   note!: string | null;
 }
 
-export class CreateTrueUpDto {
+export class CreateBalanceJobDto {
   @Id()
   id!: string;
 
@@ -201,17 +201,17 @@ export class CreateTrueUpDto {
   isLookedAt!: boolean;
 }
 
-export class UpdateTrueUpDto extends TrueUpDto {
+export class UpdateBalanceJobDto extends BalanceJobDto {
   @WholeWithin({ min: 1, max: 1_000_000_000 })
   revision!: number;
 }
 
-export const trueUpEnds = ['trued', 'truedDynamic', 'sentBack'] as const;
+export const balanceJobEnds = ['trued', 'truedDynamic', 'sentBack'] as const;
 
 /** The end of a job. */
-export class FinishTrueUpDto {
-  @OneOf(trueUpEnds)
-  as!: (typeof trueUpEnds)[number];
+export class FinishBalanceJobDto {
+  @OneOf(balanceJobEnds)
+  as!: (typeof balanceJobEnds)[number];
 
   /** What was put where, in words. */
   @Nullable()

@@ -1,20 +1,20 @@
-import type { SingleBladeState, TrueUpState, VibrationState } from '@zivvo/core';
+import type { SingleBladeState, BalanceJobState, VibrationState } from '@zivvo/core';
 import type { PieceView } from '../rack/piece.view.ts';
-import type { trueUpStates } from './limits.ts';
+import type { balanceJobStates } from './limits.ts';
 import type { RowView } from '../shared/rowView.ts';
-import type { RigDto, TrueUpDto } from './balance.dto.ts';
+import type { RigDto, BalanceJobDto } from './balance.dto.ts';
 
 export interface RigView extends RowView, Omit<RigDto, never> {}
 
-export interface TrueUpView extends RowView, Omit<TrueUpDto, never> {
+export interface BalanceJobView extends RowView, Omit<BalanceJobDto, never> {
   pieceId: string;
   rigId: string;
   craftId: string;
-  state: (typeof trueUpStates)[number];
+  state: (typeof balanceJobStates)[number];
   hoverSpeedRpm: number;
   finishedAt: string | null;
   /** Where the job stands; null where what was entered cannot be worked out, with why. */
-  result: TrueUpState | null;
+  result: BalanceJobState | null;
   vibration: VibrationState | null;
   /** Of a prop with one blade, once it was weighed. */
   single: SingleBladeState | null;

@@ -34,4 +34,4 @@ export const lookKinds = ['stays', 'falls'] as const;
 export const schoolNames = schools;
 export const sides = ['light', 'heavy'] as const;
 export const shakeTargetNames = Object.keys(shakeTargets) as ShakeTarget[];
-export const trueUpStates = ['open', 'trued', 'truedDynamic', 'sentBack'] as const;
+export const balanceJobStates = ['open', 'trued', 'truedDynamic', 'sentBack'] as const;

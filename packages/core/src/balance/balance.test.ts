@@ -91,7 +91,7 @@ describe('tape trials', () => {
     expect(tape.slice(0, 2).every((t) => t < 1e-12)).toBe(true);
   });
 
-  test('props on a shaft that knows nothing of the method are trued in a few changes', () => {
+  test('props on a shaft that knows nothing of the method are balanced in a few changes', () => {
     const random = seededRandom('shaft');
     let done = 0;
     for (let i = 0; i < 25; i++) {

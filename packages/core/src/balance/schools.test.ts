@@ -50,12 +50,12 @@ describe('a single blade', () => {
 
   test('too few washers: the count that leaves least; the thrust is the danger, whatever is left', () => {
     const state = singleBladeState(setting, { ...entries, washerCount: 9 });
-    expect(state).toMatchObject({ verdict: 'open', reasons: [{ code: 'true.single.thrust', severity: 'danger' }, { code: 'true.single.washers', severity: 'action' }] });
+    expect(state).toMatchObject({ verdict: 'open', reasons: [{ code: 'balance.single.thrust', severity: 'danger' }, { code: 'balance.single.washers', severity: 'action' }] });
     expect(state.thrustMomentNm).toBeCloseTo(1.2 * 0.7 * 0.07, 12);
   });
 
   test('half a washer that no count takes away is said, and fine washers end true', () => {
-    expect(singleBladeState(setting, { ...entries, washerCount: 13 })).toMatchObject({ verdict: 'finest', reasons: [{}, { code: 'true.single.finest' }] });
+    expect(singleBladeState(setting, { ...entries, washerCount: 13 })).toMatchObject({ verdict: 'finest', reasons: [{}, { code: 'balance.single.finest' }] });
     const fine = { ...entries, washerMassKg: 0.00001 };
     expect(singleBladeState(setting, { ...fine, washerCount: 1000 })).toMatchObject({ verdict: 'trued', residual: { isBelowRig: true } });
     expect(() => singleBladeState(setting, { ...fine, washerMassKg: 0, washerCount: 1 })).toThrow(/washerMassKg/);

@@ -37,12 +37,12 @@ export function singleBladeState({ diameterM, thrustN, craft, rig, target }: Sin
   const residual = residualOf(leftKgM, craft, massKg, aim.floorKgM);
   const verdict = leftKgM <= aim.unbalanceKgM ? 'trued' : leftKgM <= Math.abs(found.leftKgM) * (1 + 1e-9) ? 'finest' : 'open';
   const reasons: Reason[] = [
-    { code: 'true.single.thrust', severity: 'danger', values: { thrustMomentNm: found.thrustMomentNm, thrustN }, figure: null },
+    { code: 'balance.single.thrust', severity: 'danger', values: { thrustMomentNm: found.thrustMomentNm, thrustN }, figure: null },
     verdict === 'open'
-      ? { code: 'true.single.washers', severity: 'action', values: { count: found.washerCount, leftKgM: Math.abs(found.leftKgM) }, figure: null }
+      ? { code: 'balance.single.washers', severity: 'action', values: { count: found.washerCount, leftKgM: Math.abs(found.leftKgM) }, figure: null }
       : verdict === 'finest'
-        ? { code: 'true.single.finest', severity: 'caution', values: { leftKgM, targetKgM: aim.unbalanceKgM, washerKg: entries.washerMassKg }, figure: null }
-        : { code: 'true.single.done', severity: 'gain', values: { leftKgM, targetKgM: aim.unbalanceKgM }, figure: null },
+        ? { code: 'balance.single.finest', severity: 'caution', values: { leftKgM, targetKgM: aim.unbalanceKgM, washerKg: entries.washerMassKg }, figure: null }
+        : { code: 'balance.single.done', severity: 'gain', values: { leftKgM, targetKgM: aim.unbalanceKgM }, figure: null },
   ];
   return { ...found, targetKgM: aim.unbalanceKgM, residual, verdict, reasons };
 }

@@ -19,7 +19,7 @@ const MOST_POSITIONS = 36;
  *
  *   U(k) = U_prop + U_spinner·e^{j·2πk/n}
  *
- * The spinner is trued alone first; indexing then plays what is left of both against each other.
+ * The spinner is balanced alone first; indexing then plays what is left of both against each other.
  *
  * @param prop - unbalance of the prop from its mark [kg·m]
  * @param spinner - unbalance of the spinner from its own mark [kg·m]

@@ -1,4 +1,4 @@
-import type { Reason } from '../figure/reason.ts';
+import type { Reason, ReasonCode, ReasonValues } from '../figure/reason.ts';
 import type { Spin } from '../craft/layouts.ts';
 import { amountOf, degreesOf, fromPolar, wrapDegrees, type Complex } from '../numerics/complex.ts';
 import { largestTrialKg, meanReading, onePlaneCorrection, trialVerdict, type Reading } from './influence.ts';
@@ -58,22 +58,22 @@ const TRIALS_NEEDED = 3;
 export function vibrationState(runs: readonly VibrationRun[], craftWeightN: number, radiusM: number, speedRpm: number): VibrationState {
   const most = largestTrialKg(craftWeightN, radiusM, speedRpm);
   const base: VibrationState = { status: 'needsFirst', method: null, correction: null, leftRatio: null, nextTrialDegrees: null, largestTrialKg: most, reasons: [] };
-  const say = (state: VibrationState, code: string, severity: Reason['severity'], values: Reason['values']): VibrationState => ({ ...state, reasons: [...state.reasons, { code, severity, values, figure: null }] });
+  const say = <C extends ReasonCode>(state: VibrationState, code: C, severity: Reason['severity'], values: ReasonValues<C>): VibrationState => ({ ...state, reasons: [...state.reasons, { code, severity, values: values as Reason['values'], figure: null }] });
   const first = runs.find((r) => r.massKg === 0 && !r.isCheck);
-  if (!first) return say(base, 'true.vibration.first', 'action', { largestKg: most });
+  if (!first) return say(base, 'balance.vibration.first', 'action', { largestKg: most });
   const trials = runs.filter((r) => r.massKg > 0 && !r.isCheck);
-  if (trials.length === 0) return say({ ...base, status: 'needsTrial', nextTrialDegrees: 0 }, 'true.vibration.trial', 'action', { largestKg: most, amplitude: amplitudeOf(first) });
+  if (trials.length === 0) return say({ ...base, status: 'needsTrial', nextTrialDegrees: 0 }, 'balance.vibration.trial', 'action', { largestKg: most });
   const hasPhase = [first, ...trials].every((r) => r.readings.every((x) => x.phaseDegrees !== null));
   const found = hasPhase ? withPhase(first, trials[0]!) : withoutPhase(first, trials);
   if (found === 'more') {
     const nextTrialDegrees = (trials.at(-1)!.degrees + TRIAL_STEP) % 360;
-    return say({ ...base, status: 'needsMoreTrials', method: 'amplitudes', nextTrialDegrees }, 'true.vibration.more', 'action', { degrees: nextTrialDegrees, count: TRIALS_NEEDED - trials.length });
+    return say({ ...base, status: 'needsMoreTrials', method: 'amplitudes', nextTrialDegrees }, 'balance.vibration.more', 'action', { degrees: nextTrialDegrees, count: TRIALS_NEEDED - trials.length });
   }
-  if ('changeRatio' in found) return say({ ...base, status: 'inconclusive', method: hasPhase ? 'phase' : 'amplitudes' }, 'true.vibration.inconclusive', 'caution', { changeRatio: found.changeRatio, largestKg: most });
+  if ('changeRatio' in found) return say({ ...base, status: 'inconclusive', method: hasPhase ? 'phase' : 'amplitudes' }, 'balance.vibration.inconclusive', 'caution', { changeRatio: found.changeRatio, largestKg: most });
   const check = runs.find((r) => r.isCheck);
   const leftRatio = check ? amplitudeOf(check) / amplitudeOf(first) : null;
   const state: VibrationState = { ...base, status: 'found', method: hasPhase ? 'phase' : 'amplitudes', correction: found, leftRatio };
-  return leftRatio === null ? say(state, 'true.vibration.put', 'action', { massKg: found.massKg, degrees: found.degrees }) : say(state, 'true.vibration.left', leftRatio < 0.5 ? 'gain' : 'caution', { leftRatio });
+  return leftRatio === null ? say(state, 'balance.vibration.put', 'action', { massKg: found.massKg, degrees: found.degrees }) : say(state, 'balance.vibration.left', leftRatio < 0.5 ? 'gain' : 'caution', { leftRatio });
 }
 
 function vectors(run: VibrationRun): Reading[] {

@@ -45,7 +45,7 @@ describe('what becomes of a piece', () => {
     expect(judgePiece(whole('glassNylon', { strike: 'hard' }), [], 'lenient')).toMatchObject({ outcome: 'clean', isTruingVoid: true });
   });
 
-  test('wood and printed parts are looked at and trued again after any strike, however light', () => {
+  test('wood and printed parts are looked at and balanced again after any strike, however light', () => {
     for (const material of ['wood', 'printed'] as const) for (const policy of carePolicies) expect(judgePiece(whole(material, { strike: 'light' }), [], policy)).toMatchObject({ outcome: 'clean', isTruingVoid: true, reasons: [{ code: 'care.struckLookTrue' }] });
   });
 
@@ -55,7 +55,7 @@ describe('what becomes of a piece', () => {
     expect(verdict.reasons.map((r) => r.code)).toEqual(['care.pair', 'care.crack']);
   });
 
-  test('only mending that takes mass away makes truing void', () => {
+  test('only mending that takes mass away makes balancing void', () => {
     expect(judgePiece(whole('glassNylon'), [{ place: 'mount', what: 'loose' }], 'lenient').isTruingVoid).toBe(false);
     expect(judgePiece(whole('glassNylon'), [{ place: 'tip', what: 'nick' }], 'lenient').isTruingVoid).toBe(true);
   });

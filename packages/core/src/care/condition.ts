@@ -1,3 +1,4 @@
+import type { Reason } from '../figure/reason.ts';
 import type { Look } from '../rack/pieceLife.ts';
 import { careOutcomes, judgePiece, worstOutcome, type CareOutcome, type CarePolicy, type CareVerdict, type Finding, type LookedPiece } from './findings.ts';
 
@@ -18,8 +19,8 @@ const FOUND: Record<Look, Finding | null> = {
 };
 
 /**
- * What becomes of a piece from all that is known of it: check-in, truing, fitting and walkaround ask here, so that what is
- * retired at one bench is not trued at another.
+ * What becomes of a piece from all that is known of it: check-in, balancing, fitting and walkaround ask here, so that what is
+ * retired at one bench is not balanced at another.
  *
  * @example conditionOf({ material: 'carbon', isFolding: false, strike: 'none', look: 'nick', openOutcome: null }, 'lenient').outcome // => 'retire'
  */
@@ -27,7 +28,7 @@ export function conditionOf({ look, openOutcome, ...piece }: PieceCondition, pol
   const finding = look === null ? null : FOUND[look];
   const judged = judgePiece(piece, finding ? [finding] : [], policy);
   const isVoid = look === 'void';
-  const reasons = isVoid ? [{ code: 'care.void', severity: 'danger' as const, values: { material: piece.material }, figure: null }, ...judged.reasons] : judged.reasons;
+  const reasons: Reason[] = isVoid ? [{ code: 'care.void', severity: 'danger', values: { material: piece.material }, figure: null }, ...judged.reasons] : judged.reasons;
   return { ...judged, outcome: worstOutcome([judged.outcome, openOutcome ?? 'fly', isVoid ? 'retire' : 'fly']), reasons };
 }
 

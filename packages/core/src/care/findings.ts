@@ -1,5 +1,5 @@
 import { NoSuchFindingError } from '../errors/coreError.ts';
-import type { Reason, Severity } from '../figure/reason.ts';
+import type { Reason, Severity, ReasonCode } from '../figure/reason.ts';
 import type { PropMaterial } from '../propeller/propGeometry.ts';
 
 /** Where on a prop something can be wrong; the order in which it is looked over. */
@@ -41,7 +41,7 @@ export interface LookedPiece {
 
 export interface CareVerdict {
   outcome: CareOutcome;
-  /** True where mending changes the mass: its truing is void. */
+  /** True where mending changes the mass: its balancing is void. */
   isTruingVoid: boolean;
   /** Why, the gravest first. */
   reasons: Reason[];
@@ -63,8 +63,8 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
 /**
  * What becomes of a piece after it was looked over: findings × material × policy.
  *
- * Wood and printed parts are looked at and trued again after any strike. White marks mean that plastic has yielded; cracks and lost pieces retire on every policy; a nick that is felt on an
- * edge retires or, on the lenient policy, is dressed and trued again; carbon hides damage and retires after any strike.
+ * Wood and printed parts are looked at and balanced again after any strike. White marks mean that plastic has yielded; cracks and lost pieces retire on every policy; a nick that is felt on an
+ * edge retires or, on the lenient policy, is dressed and balanced again; carbon hides damage and retires after any strike.
  * On the strict policy nothing flies again after a hard strike; under *maker's parts only* a mended piece is no longer
  * the maker's. One damaged blade of a folding prop takes its partner with it.
  *
@@ -82,7 +82,7 @@ export function judgePiece(piece: LookedPiece, findings: readonly Finding[], pol
 
 interface Judged {
   outcome: CareOutcome;
-  code: string;
+  code: ReasonCode;
   place: CarePlace | null;
   isTruingVoid: boolean;
   blade?: number | null;
@@ -101,9 +101,9 @@ function reasonOf({ outcome, code, place, blade }: Judged, { material }: LookedP
 }
 
 function judgeFinding(piece: LookedPiece, { place, what }: Finding, policy: CarePolicy): Judged {
-  const say = (outcome: CareOutcome, code: string, isTruingVoid = false): Judged => ({ outcome, code, place, isTruingVoid });
+  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged => ({ outcome, code, place, isTruingVoid });
   /** Mended on the lenient policy alone. */
-  const mend = (code: string): Judged => (policy === 'lenient' ? say('clean', code, true) : say('retire', policy === 'strict' ? 'care.doubt' : 'care.notMakers'));
+  const mend = (code: ReasonCode): Judged => (policy === 'lenient' ? say('clean', code, true) : say('retire', policy === 'strict' ? 'care.doubt' : 'care.notMakers'));
   const { material } = piece;
   switch (what) {
     case 'crack':
@@ -135,7 +135,7 @@ function judgeFinding(piece: LookedPiece, { place, what }: Finding, policy: Care
 }
 
 function judgeStrike({ material, strike }: LookedPiece, policy: CarePolicy): Judged[] {
-  const say = (outcome: CareOutcome, code: string, isTruingVoid = false): Judged[] => [{ outcome, code, place: null, isTruingVoid }];
+  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged[] => [{ outcome, code, place: null, isTruingVoid }];
   if (strike === 'none') return [];
   if (strike === 'hard' && policy === 'strict') return say('retireSet', 'care.crashStrict');
   if (material === 'carbon') return say('retire', 'care.struckCarbon');

@@ -2,9 +2,24 @@
 export const severities = ['danger', 'caution', 'action', 'gain', 'note'] as const;
 export type Severity = (typeof severities)[number];
 
+/**
+ * Every code that a reason can have, with the names of its values. Each feature adds its own:
+ *
+ *     declare module '../figure/reason.ts' {
+ *       interface Reasons extends CareReasons {}
+ *     }
+ */
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type
+export interface Reasons {}
+
+export type ReasonCode = keyof Reasons;
+
+/** Values that the sentence of a code may use: another name does not compile. */
+export type ReasonValues<C extends ReasonCode> = Readonly<Partial<Record<Extract<Reasons[C], string>, number | string>>>;
+
 /** A sentence that is not yet words: what is so, with this craft's values in SI. */
 export interface Reason {
-  code: string;
+  code: ReasonCode;
   severity: Severity;
   values: Readonly<Record<string, number | string>>;
   /** Working key of the figure it speaks of; null for a caution that has none. */

@@ -1,4 +1,4 @@
-import type { Reason } from '../figure/reason.ts';
+import type { Reason, ReasonCode } from '../figure/reason.ts';
 import type { ControlAuthority, RotorLoss } from './control.ts';
 import { isSideThrustWrong, type SideThrust } from './sideThrust.ts';
 
@@ -43,7 +43,7 @@ function lossReason(losses: readonly RotorLoss[]): Reason {
   return { code: lossCode(worst, steered.length, losses.length), severity: 'note', values, figure: null };
 }
 
-function lossCode(worst: number, steeredCount: number, of: number): string {
+function lossCode(worst: number, steeredCount: number, of: number): ReasonCode {
   if (steeredCount === of) return 'fit.lossHolds';
   if (worst >= 1) return 'fit.lossTurns';
   return worst < NOTHING_HELD ? 'fit.lossDrops' : 'fit.lossFalls';

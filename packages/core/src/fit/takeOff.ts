@@ -1,4 +1,4 @@
-import type { Reason, Severity } from '../figure/reason.ts';
+import type { Reason, Severity, ReasonCode, ReasonValues } from '../figure/reason.ts';
 import { labelSpinOf, type CraftKind, type RotorPlace, type Spin } from '../craft/layouts.ts';
 import { degreesBetween, wrapDegrees } from '../numerics/complex.ts';
 import { controlAuthority, controlledRotors, type ControlAuthority, type RotorForces } from './control.ts';
@@ -85,7 +85,7 @@ export function takeOff(rotors: readonly CheckedRotor[], kind: CraftKind, forces
   const isConfirmed = rotors.length > 0 && rotors.every((r) => r.isSpinSeen);
   const unknown = rotors.find((r) => r.hand === null);
   const base: TakeOff = { verdict: 'unknown', faults, pullRatios: null, tip: null, isConfirmed, reasons: [] };
-  if (rotors.length === 0 || unknown) return { ...base, reasons: [reason('fit.unknown', 'action', { place: unknown?.place ?? '', count: rotors.filter((r) => r.hand === null).length })] };
+  if (rotors.length === 0 || unknown) return { ...base, reasons: [reason('fit.unknown', 'action', { count: rotors.filter((r) => r.hand === null).length })] };
   const pullRatios = rotors.map((r) => rotorAction(labelSpinOf(r.spin, kind), r.hand!, r.isLabelForward).thrustRatio);
   const authority = kind === 'plane' ? undefined : steeringOf(rotors, forces);
   const found = kind === 'plane' ? { verdict: planeVerdict(pullRatios), tip: null } : multirotorVerdict(rotors, forces, authority!);
@@ -166,8 +166,8 @@ function placeToward(rotors: readonly CheckedRotor[], degrees: number): RotorPla
   return arm?.place ?? WAYS[Math.round((((degrees % 360) + 360) % 360) / 45) % WAYS.length]!;
 }
 
-function reason(code: string, severity: Severity, values: Reason['values']): Reason {
-  return { code, severity, values, figure: null };
+function reason<C extends ReasonCode>(code: C, severity: Severity, values: ReasonValues<C>): Reason {
+  return { code, severity, values: values as Reason['values'], figure: null };
 }
 
 const DANGERS: ReadonlySet<TakeOffVerdict> = new Set(['tips', 'pressed', 'cannotLift', 'cannotFly', 'yawRunsAway', 'yawDrifts', 'pushesBack']);

@@ -1,3 +1,5 @@
+import type { ReasonCode } from '../figure/reason.ts';
+
 /** Stations that the line runs through, in the order of the work. */
 export const lineStations = ['pick', 'balance', 'fit', 'stand'] as const;
 export type LineStation = (typeof lineStations)[number];
@@ -10,11 +12,11 @@ export interface LineStop {
   station: LineStation;
   state: StopState;
   /** Code of the sentence that says why. */
-  code: string;
+  code: ReasonCode;
   values: Readonly<Record<string, number>>;
 }
 
 /** A stop of one station. */
 export function stopAt(station: LineStation) {
-  return (state: StopState, code: string, values: LineStop['values'] = {}): LineStop => ({ station, state, code, values });
+  return (state: StopState, code: ReasonCode, values: LineStop['values'] = {}): LineStop => ({ station, state, code, values });
 }

@@ -27,9 +27,9 @@ test.each<[string, Parameters<typeof pickStop>[0], string, string]>([
 
 test.each<[number, number, string, string]>([
   [0, 0, 'empty', 'balance.nothingFitted'],
-  [4, 0, 'notched', 'balance.untrued'],
-  [4, 3, 'half', 'balance.untrued'],
-  [4, 4, 'full', 'balance.allTrued'],
+  [4, 0, 'notched', 'balance.unbalanced'],
+  [4, 3, 'half', 'balance.unbalanced'],
+  [4, 4, 'full', 'balance.allBalanced'],
 ])('balance: %i fitted, %i of them balanced', (fittedCount, truedCount, state, code) => expect(balanceStop({ fittedCount, truedCount })).toMatchObject({ station: 'balance', state, code }));
 
 test.each<[Partial<FitStopFacts>, string, string, number]>([

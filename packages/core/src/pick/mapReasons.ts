@@ -1,4 +1,4 @@
-import type { Reason } from '../figure/reason.ts';
+import type { Reason, ReasonCode } from '../figure/reason.ts';
 import { calibrationFactor } from '../propeller/calibration.ts';
 import { FLEX_RATIO, type WorkedProp } from './evaluateCandidate.ts';
 import type { PickSetting } from './pickCraft.ts';
@@ -29,18 +29,25 @@ export function mapShares({ values }: PickMap): MapShares {
   return { allowedRatio: known === 0 ? 0 : allowed / known, barred: barred.sort((a, b) => b.ratio - a.ratio) };
 }
 
+interface RoomLimit {
+  code: ReasonCode;
+  limitM: number | null;
+  largestM: number | null;
+}
+
 /**
  * What the room on a craft allows, as a sentence: the largest disc and what stands in its way.
  *
  * @returns null where nothing stands in its way
  */
 export function roomReason({ craft }: Pick<PickSetting, 'craft'>): Reason | null {
-  const rooms = [
+  const all: RoomLimit[] = [
     { code: 'pick.room.clearance', limitM: craft.clearanceDiameterM, largestM: craft.clearanceDiameterM },
     { code: 'pick.room.neighbours', limitM: craft.neighbourDistanceM, largestM: craft.neighbourDistanceM === null ? null : (1 - FLEX_RATIO) * craft.neighbourDistanceM },
     { code: 'pick.room.ground', limitM: craft.groundClearanceM, largestM: craft.groundClearanceM === null ? null : 2 * (craft.groundClearanceM - 0.01) },
     { code: 'pick.room.boom', limitM: craft.boomClearanceM, largestM: craft.boomClearanceM === null ? null : 2 * (craft.boomClearanceM - 0.005) },
-  ].filter((r): r is { code: string; limitM: number; largestM: number } => r.largestM !== null);
+  ];
+  const rooms = all.filter((r): r is RoomLimit & { limitM: number; largestM: number } => r.largestM !== null);
   if (rooms.length === 0) return null;
   const tightest = rooms.reduce((a, b) => (b.largestM < a.largestM ? b : a));
   return { code: tightest.code, severity: 'note', values: { limitM: tightest.limitM, largestM: tightest.largestM }, figure: null };

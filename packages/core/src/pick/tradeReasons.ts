@@ -78,7 +78,7 @@ export function limitReason(setting: PickPlace, candidate: WorkedProp, name: str
   const values = limitValues(setting, candidate, limit);
   const isUnknown = !Number.isFinite(values.value);
   return {
-    code: isBroken ? (isUnknown ? `pick.cannot.${limit}` : `pick.barred.${limit}`) : `pick.closest.${limit}`,
+    code: !isBroken ? `pick.closest.${limit}` : isUnknown && (limit === 'carry' || limit === 'packSag') ? `pick.cannot.${limit}` : `pick.barred.${limit}`,
     severity: isBroken ? 'danger' : 'note',
     values: { name, ...values, leftRatio: 1 - candidate.margins[limit], overRatio: candidate.margins[limit] - 1 },
     figure: null,

@@ -41,7 +41,7 @@ export interface PieceLife {
   level: number;
   setId: string | null;
   location: string | null;
-  /** Static truing travels with the piece; a dynamic one holds for that motor alone and ends when it comes off. */
+  /** Static balancing travels with the piece; a dynamic one holds for that motor alone and ends when it comes off. */
   isTruedStatic: boolean;
   isTruedDynamic: boolean;
 }
@@ -60,7 +60,7 @@ export interface PieceFacts {
 /**
  * Whether an action is allowed, and if not, why.
  *
- * A retired piece can only be brought back. Nothing is trued or fitted before it was checked in, nor with a bore that
+ * A retired piece can only be brought back. Nothing is balanced or fitted before it was checked in, nor with a bore that
  * still needs a ring or reaming (that moves the centre), nor what was found or struck so that it is to be retired.
  *
  * @returns null where it is allowed
@@ -92,7 +92,7 @@ export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action
 /**
  * The life of a piece after an action; what is not allowed must be refused before.
  *
- * Fitting takes the location with it; coming off ends a dynamic truing; dressing an edge makes its truing void;
+ * Fitting takes the location with it; coming off ends a dynamic balancing; dressing an edge makes its balancing void;
  * retiring takes it off the craft and out of its set; bringing back restores the state before, but never onto a craft.
  */
 export function lived(life: PieceLife, act: PieceAction): PieceLife {

@@ -42,12 +42,12 @@ describe('the life of a piece', () => {
     );
   });
 
-  test('static truing travels with the piece, a dynamic one ends when it comes off', () => {
-    const trued = lived(lived(newPiece, { action: 'checkIn' }), { action: 'true', isDynamic: false });
-    const fitted = lived(lived(trued, { action: 'fit', craftId: 'c', place: 'rearLeft', level: 0 }), { action: 'true', isDynamic: true });
+  test('static balancing travels with the piece, a dynamic one ends when it comes off', () => {
+    const balanced = lived(lived(newPiece, { action: 'checkIn' }), { action: 'true', isDynamic: false });
+    const fitted = lived(lived(balanced, { action: 'fit', craftId: 'c', place: 'rearLeft', level: 0 }), { action: 'true', isDynamic: true });
     expect(fitted).toMatchObject({ state: 'fitted', isTruedStatic: true, isTruedDynamic: true });
     expect(lived(fitted, { action: 'dress' })).toMatchObject({ state: 'fitted', isTruedStatic: false, isTruedDynamic: false });
-    expect(lived(trued, { action: 'dress' })).toMatchObject({ state: 'checkedIn', isTruedStatic: false });
+    expect(lived(balanced, { action: 'dress' })).toMatchObject({ state: 'checkedIn', isTruedStatic: false });
     expect(lived(fitted, { action: 'remove' })).toMatchObject({ state: 'resting', isTruedStatic: true, isTruedDynamic: false });
   });
 
@@ -124,7 +124,7 @@ describe('how a piece turned out', () => {
     ['flown without the shaft: too small to need it', { hasFlown: true }, 'goodFromBag'],
     ['cracked when it was checked in', { isUnsound: true }, 'rejected'],
     ['sent back from the shaft', { isSentBack: true }, 'rejected'],
-    ['sent back, and trued at an earlier try', { isTrued: true, isCorrected: true, isSentBack: true }, 'rejected'],
+    ['sent back, and balanced at an earlier try', { isTrued: true, isCorrected: true, isSentBack: true }, 'rejected'],
     ['thrown out unflown', { isRetired: true }, 'rejected'],
     ['worn out after its flights', { isRetired: true, hasFlown: true, isTrued: true }, 'goodFromBag'],
   ])('%s', (_name, fate, judgement) => expect(judgeFate({ ...checkedIn, ...fate })).toBe(judgement));

@@ -16,7 +16,7 @@ export interface PieceFate {
 
 export type PieceJudgement = 'goodFromBag' | 'goodCorrected' | 'rejected' | 'notJudged';
 
-/** How a piece turned out: what flew or was trued is good, what goes back, cracked or was thrown out unflown is not; of the others nobody knows yet. */
+/** How a piece turned out: what flew or was balanced is good, what goes back, cracked or was thrown out unflown is not; of the others nobody knows yet. */
 export function judgeFate({ isCheckedIn, isUnsound, isRetired, hasFlown, isTrued, isCorrected, isSentBack }: PieceFate): PieceJudgement {
   if (!hasFlown && (isRetired || isUnsound || isSentBack)) return 'rejected';
   if (!hasFlown && !(isCheckedIn && isTrued)) return 'notJudged';

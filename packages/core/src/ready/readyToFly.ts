@@ -2,7 +2,7 @@ import { isRetiring } from '../care/condition.ts';
 import type { CareOutcome } from '../care/findings.ts';
 import type { PieceLifeLeft } from '../care/life.ts';
 import type { RotorPlace } from '../craft/layouts.ts';
-import { bySeverity, type Reason, type Severity } from '../figure/reason.ts';
+import { bySeverity, type Reason, type Severity, type ReasonCode, type ReasonValues } from '../figure/reason.ts';
 import type { TakeOff } from '../fit/takeOff.ts';
 
 /** A piece on an arm, as far as it decides whether the craft may fly. */
@@ -13,8 +13,8 @@ export interface ReadyPiece {
   openOutcome: Exclude<CareOutcome, 'fly'> | null;
   /** Reason of the alert that grounds it; null where none does. */
   alert: string | null;
-  /** Whether the balancing policy asks for a truing that it does not have. */
-  isTrueUpDue: boolean;
+  /** Whether the balancing policy asks for a balancing that it does not have. */
+  isBalancingDue: boolean;
 }
 
 /** One arm. Events are told by their sequence number, 0 for never: the wall clock of a workshop may be wrong. */
@@ -74,12 +74,12 @@ export interface ReadyToFly {
  *
  * Fit means all of this: the arrangement flies, its spins were seen, somebody signed for it and looked it over after the
  * last change of any arm; that look is of this local day and younger than the last flight and strike; no piece is
- * grounded, spent, to be mended or to be trued, and no struck motor waits to be felt. What came before what is judged by
+ * grounded, spent, to be mended or to be balanced, and no struck motor waits to be felt. What came before what is judged by
  * the numbers of the events, never by the clock. It certifies nothing.
  */
 export function readyToFly(facts: ReadyFacts): ReadyToFly {
   const missing: ReadyPoint[] = [];
-  const miss: Miss = (verdict, where, severity, code, values = {}) => void missing.push({ verdict, where, reason: { code, severity, values, figure: null } });
+  const miss: Miss = (verdict, where, severity, code, values) => void missing.push({ verdict, where, reason: { code, severity, values: (values ?? {}) as Reason['values'], figure: null } });
   missPieces(facts, miss);
   missArrangement(facts, miss);
   for (const tag of facts.motorsToFeel) miss('mend', 'care', 'action', 'care.feelMotor', { tag });
@@ -95,7 +95,7 @@ export function readyReasons({ missing }: Pick<ReadyToFly, 'missing'>): Reason[]
   return bySeverity(missing.map((m) => m.reason));
 }
 
-type Miss = (verdict: ReadyPoint['verdict'], where: ReadyPlace, severity: Severity, code: string, values?: Reason['values']) => void;
+type Miss = <C extends ReasonCode>(verdict: ReadyPoint['verdict'], where: ReadyPlace, severity: Severity, code: C, values?: ReasonValues<C>) => void;
 
 /** Pieces of which the same is to be said are named together. */
 function missPieces({ arms }: ReadyFacts, miss: Miss): void {
@@ -115,7 +115,7 @@ function missPieces({ arms }: ReadyFacts, miss: Miss): void {
     const worst = group.reduce((a, b) => (b.life.usedRatio > a.life.usedRatio ? b : a)).life;
     miss('grounded', 'care', 'danger', code, { ...named(group), usedRatio: worst.usedRatio, hours: worst.durationS / 3600 });
   }
-  const due = pieces.filter((p) => p.isTrueUpDue);
+  const due = pieces.filter((p) => p.isBalancingDue);
   if (due.length > 0) miss('untrued', 'balance', 'action', 'care.untrued', named(due));
   if (pieces.length < arms.length) miss('incomplete', 'fit', 'action', 'care.missingPieces', { count: arms.length - pieces.length, of: arms.length });
 }
@@ -132,14 +132,14 @@ function missArrangement({ name, takeOff, unseenCount, arms, modelCount }: Ready
 function missSignature({ name, arms, signedSequence }: ReadyFacts, miss: Miss): void {
   if (signedSequence === 0) return miss('unsigned', 'fit', 'action', 'care.neverSigned', { name });
   const changed = arms.filter((a) => a.changedSequence > signedSequence);
-  if (changed.length > 0) miss('unsigned', 'fit', 'action', 'care.signedBefore', { name, count: changed.length, place: changed[0]!.place });
+  if (changed.length > 0) miss('unsigned', 'fit', 'action', 'care.signedBefore', { count: changed.length, place: changed[0]!.place });
 }
 
 function missLook({ name, arms, lookDay, today, flightsSinceLook, strikesSinceLook }: ReadyFacts, miss: Miss): void {
   if (strikesSinceLook > 0) miss('look', 'walk', 'danger', 'care.strikes', { count: strikesSinceLook });
   if (lookDay === null) return miss('look', 'walk', 'action', 'care.neverLooked', { name });
   const changed = arms.filter((a) => a.changedSequence > a.lookedSequence);
-  if (changed.length > 0) miss('look', 'walk', 'action', 'care.changedSince', { name, count: changed.length, place: changed[0]!.place });
+  if (changed.length > 0) miss('look', 'walk', 'action', 'care.changedSince', { count: changed.length, place: changed[0]!.place });
   if (flightsSinceLook > 0) miss('look', 'walk', 'action', 'care.flownSince', { name, count: flightsSinceLook });
-  else if (lookDay !== today) miss('look', 'walk', 'action', 'care.staleLook', { name, day: lookDay });
+  else if (lookDay !== today) miss('look', 'walk', 'action', 'care.staleLook', { day: lookDay });
 }

@@ -1,4 +1,4 @@
-import { bySeverity, type Reason } from '../figure/reason.ts';
+import { bySeverity, type Reason, type ReasonCode } from '../figure/reason.ts';
 import { grubbsOutlier } from '../statistics/outliers.ts';
 import { powerLawCrossing, powerLawFit, type PowerLawFit } from '../statistics/powerLaw.ts';
 import { workingKey, type CampaignInput, type CampaignResults, type LimitName, type PropResult } from './campaign.ts';
@@ -42,7 +42,7 @@ const SPLIT = { more: 'leadSplitAgainst', same: 'sameSplitAgainst', less: 'lessS
  * would have led are named as `barred`; where every prop passes one, that is the answer.
  */
 export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
-  const say = (code: string, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
+  const say = (code: ReasonCode, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
   const nameOf = (p: PropResult): string => input.props.find((prop) => prop.id === p.propModelId)!.name;
   const measured = results.props.filter((p) => p.countedRunIds.length > 0);
   if (measured.length === 0) return say(input.runs.length === 0 ? 'noRuns' : 'noCountedRuns', { count: input.runs.length });

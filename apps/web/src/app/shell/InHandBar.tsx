@@ -5,7 +5,7 @@ import { useFormat } from '../../shared/format/useFormat.ts';
 import { useInHand } from '../../shared/inHand/useInHand.ts';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 import { Link } from 'react-router';
-import { useAppSelector } from '../store.ts';
+import { useAppSelector } from '../../shared/store/store.ts';
 import classes from './InHandBar.module.css';
 
 interface InHandBarProps {

@@ -1,5 +1,5 @@
 import { Modal } from '@mantine/core';
-import { useKeysInForce } from '../keys.ts';
+import { useKeysInForce } from '../../shared/keys/keys.ts';
 import classes from './KeysHelp.module.css';
 
 /** The keys of this page. */

@@ -4,7 +4,7 @@ import { NavLink, useLocation } from 'react-router';
 import { useLineQuery } from '../../shared/api/craftApi.ts';
 import { useInHand } from '../../shared/inHand/useInHand.ts';
 import { LineBar } from '../../shared/ui/LineBar.tsx';
-import { stations } from '../stations.ts';
+import { stations } from '../features.ts';
 import classes from './Rail.module.css';
 
 /** Stations beside the key that opens the whole line, on a narrow screen. */

@@ -2,10 +2,10 @@ import { lazy, Suspense, useState } from 'react';
 import { Outlet, useLocation, useNavigation } from 'react-router';
 import { useGo } from '../../shared/inHand/useInHand.ts';
 import { useLastUndo } from '../../shared/ui/undo.ts';
-import { useKeyListener, useKeys } from '../keys.ts';
+import { useKeyListener, useKeys } from '../../shared/keys/keys.ts';
 import { isOnTheWay } from '../onTheWay.ts';
-import { stations } from '../stations.ts';
-import { useAppSelector } from '../store.ts';
+import { pages, stations } from '../features.ts';
+import { useAppSelector } from '../../shared/store/store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
 import { StandCut } from './StandCut.tsx';
@@ -48,7 +48,7 @@ export function Shell() {
         <Outlet />
       </div>
       <Suspense fallback={null}>
-        {open === 'finder' && <Finder onClose={() => setOpen(null)} />}
+        {open === 'finder' && <Finder pages={pages} onClose={() => setOpen(null)} />}
         {open === 'keys' && <KeysHelp onClose={() => setOpen(null)} />}
         <Notices />
       </Suspense>

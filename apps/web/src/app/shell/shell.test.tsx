@@ -11,8 +11,9 @@ import { pickSettingOf } from '../../pick/pickCraftOf.ts';
 import type { ToWorker } from '../../pick/pickMessages.ts';
 import { craftForPick, pickAnswers } from '../../pick/pick.fixtures.ts';
 import { PickPool, replacePickPool } from '../../pick/pickPool.ts';
-import { askAhead, startPick } from '../ahead.ts';
-import { store } from '../store.ts';
+import { askAhead } from '../../shared/api/ahead.ts';
+import { startPick } from '../../pick/startPick.ts';
+import { store } from '../../shared/store/store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
 
@@ -54,7 +55,7 @@ test('the rail is the work in its order, each station with its stop, and what is
   pretendServer({ 'GET /crafts/c1/line': { stops } });
   renderInApp(<Rail />, { address: '/fit?craft=c1' });
   const links = screen.getAllByRole('link');
-  expect(links.map((l) => l.title)).toEqual(['Crafts', 'Rack', 'Pick', 'True', 'Fit', 'Stand', 'Care', 'Settings']);
+  expect(links.map((l) => l.title)).toEqual(['Crafts', 'Rack', 'Pick', 'Balance', 'Fit', 'Stand', 'Care', 'Settings']);
   expect(links.every((l) => l.getAttribute('href')!.endsWith('?craft=c1'))).toBe(true);
   expect((await screen.findByRole('img', { name: 'Fit: 1 of 4 arms are wrong' })).dataset.state).toBe('notched');
   expect(screen.getByRole('img', { name: /^Pick:/ }).dataset.state).toBe('full');

@@ -43,7 +43,7 @@ function isProblem(body: unknown): body is Problem {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: retry(baseQuery, { maxRetries: 2 }),
-  tagTypes: ['Craft', 'PropModel', 'Campaign', 'Run', 'Air', 'Person', 'Pack', 'Line', 'Piece', 'Batch', 'Set', 'Part', 'TrueUp', 'Rig', 'Fitting', 'Care'],
+  tagTypes: ['Craft', 'PropModel', 'Campaign', 'Run', 'Air', 'Person', 'Pack', 'Line', 'Piece', 'Batch', 'Set', 'Part', 'BalanceJob', 'Rig', 'Fitting', 'Care'],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

@@ -1,19 +1,19 @@
-import type { CreateRigDto, CreateTrueUpDto, FinishTrueUpDto, RigView, TraysView, TrueUpView, UpdateRigDto, UpdateTrueUpDto } from '@zivvo/contract';
+import type { CreateRigDto, CreateBalanceJobDto, FinishBalanceJobDto, RigView, TraysView, BalanceJobView, UpdateRigDto, UpdateBalanceJobDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const balanceApi = api.injectEndpoints({
   endpoints: (build) => ({
     rigs: build.query<RigView[], void>({ query: () => '/rigs', providesTags: ['Rig'] }),
     addRig: build.mutation<RigView, CreateRigDto>({ query: (body) => ({ url: '/rigs', method: 'POST', body }), invalidatesTags: ['Rig'] }),
-    updateRig: build.mutation<RigView, { id: string; body: UpdateRigDto }>({ query: ({ id, body }) => ({ url: `/rigs/${id}`, method: 'PUT', body }), invalidatesTags: ['Rig', 'TrueUp'] }),
+    updateRig: build.mutation<RigView, { id: string; body: UpdateRigDto }>({ query: ({ id, body }) => ({ url: `/rigs/${id}`, method: 'PUT', body }), invalidatesTags: ['Rig', 'BalanceJob'] }),
     removeRig: build.mutation<void, string>({ query: (id) => ({ url: `/rigs/${id}`, method: 'DELETE' }), invalidatesTags: ['Rig'] }),
     restoreRig: build.mutation<RigView, string>({ query: (id) => ({ url: `/rigs/${id}/restore`, method: 'POST' }), invalidatesTags: ['Rig'] }),
-    trays: build.query<TraysView, { craftId: string | null; propModelId: string | null }>({ query: ({ craftId, propModelId }) => ({ url: '/true-ups/trays', params: { ...(craftId && { craftId }), ...(propModelId && { propModelId }) } }), providesTags: ['TrueUp', 'Piece'] }),
-    trueUpsOf: build.query<TrueUpView[], string>({ query: (pieceId) => `/true-ups/of-piece/${pieceId}`, providesTags: ['TrueUp'] }),
-    startTrueUp: build.mutation<TrueUpView, CreateTrueUpDto>({ query: (body) => ({ url: '/true-ups', method: 'POST', body }), invalidatesTags: ['TrueUp'] }),
-    changeTrueUp: build.mutation<TrueUpView, { id: string; body: UpdateTrueUpDto }>({ query: ({ id, body }) => ({ url: `/true-ups/${id}`, method: 'PUT', body }), invalidatesTags: ['TrueUp'] }),
-    finishTrueUp: build.mutation<TrueUpView, { id: string; body: FinishTrueUpDto }>({ query: ({ id, body }) => ({ url: `/true-ups/${id}/finish`, method: 'POST', body }), invalidatesTags: ['TrueUp', 'Piece', 'Set', 'Line'] }),
+    trays: build.query<TraysView, { craftId: string | null; propModelId: string | null }>({ query: ({ craftId, propModelId }) => ({ url: '/balance-jobs/trays', params: { ...(craftId && { craftId }), ...(propModelId && { propModelId }) } }), providesTags: ['BalanceJob', 'Piece'] }),
+    balanceJobsOf: build.query<BalanceJobView[], string>({ query: (pieceId) => `/balance-jobs/of-piece/${pieceId}`, providesTags: ['BalanceJob'] }),
+    startBalanceJob: build.mutation<BalanceJobView, CreateBalanceJobDto>({ query: (body) => ({ url: '/balance-jobs', method: 'POST', body }), invalidatesTags: ['BalanceJob'] }),
+    changeBalanceJob: build.mutation<BalanceJobView, { id: string; body: UpdateBalanceJobDto }>({ query: ({ id, body }) => ({ url: `/balance-jobs/${id}`, method: 'PUT', body }), invalidatesTags: ['BalanceJob'] }),
+    finishBalanceJob: build.mutation<BalanceJobView, { id: string; body: FinishBalanceJobDto }>({ query: ({ id, body }) => ({ url: `/balance-jobs/${id}/finish`, method: 'POST', body }), invalidatesTags: ['BalanceJob', 'Piece', 'Set', 'Line'] }),
   }),
 });
 
-export const { useRigsQuery, useAddRigMutation, useUpdateRigMutation, useRemoveRigMutation, useRestoreRigMutation, useTraysQuery, useTrueUpsOfQuery, useLazyTrueUpsOfQuery, useStartTrueUpMutation, useChangeTrueUpMutation, useFinishTrueUpMutation } = balanceApi;
+export const { useRigsQuery, useAddRigMutation, useUpdateRigMutation, useRemoveRigMutation, useRestoreRigMutation, useTraysQuery, useBalanceJobsOfQuery, useLazyBalanceJobsOfQuery, useStartBalanceJobMutation, useChangeBalanceJobMutation, useFinishBalanceJobMutation } = balanceApi;

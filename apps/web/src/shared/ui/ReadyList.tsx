@@ -10,7 +10,7 @@ const PLACES: Record<ReadyPlace, { path: string; words: string }> = {
   fit: { path: '/fit', words: 'Open Fit' },
   walk: { path: '/care/walk', words: 'Walk round' },
   care: { path: '/care', words: 'Open Care' },
-  balance: { path: '/true', words: 'Balance' },
+  balance: { path: '/balance', words: 'Balance' },
 };
 
 /** What is missing before the craft may fly, each with the way there; nothing where it may. */

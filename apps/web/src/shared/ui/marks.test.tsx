@@ -1,6 +1,6 @@
 import { expect, test } from '@jest/globals';
 import { screen } from '@testing-library/react';
-import type { EvidenceMark, LineStop, StopState } from '@zivvo/core';
+import type { EvidenceMark, LineStop, StopState, ReasonCode } from '@zivvo/core';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { EvidenceDot } from './EvidenceDot.tsx';
 import { HandArrow } from './HandArrow.tsx';
@@ -23,7 +23,7 @@ test('what was simulated says so', () => {
   expect(screen.getByRole('img', { name: 'measured, simulated' })).toBeTruthy();
 });
 
-test.each<[StopState, string, Record<string, number>, string]>([
+test.each<[StopState, ReasonCode, Record<string, number>, string]>([
   ['empty', 'stand.noRuns', {}, 'Stand: nothing measured yet'],
   ['half', 'stand.fewRuns', { count: 1, needed: 2 }, 'Stand: 1 of 2 runs of the prop in hand'],
   ['full', 'stand.measured', { count: 6 }, 'Stand: measured, 6 runs'],

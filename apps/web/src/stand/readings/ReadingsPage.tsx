@@ -4,7 +4,7 @@ import { standQuantities } from '@zivvo/core';
 import { quantityNames } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
-import { useKeys } from '../../app/keys.ts';
+import { useKeys } from '../../shared/keys/keys.ts';
 import { useLiveRunQuery } from '../../shared/api/liveApi.ts';
 import { usePropModelQuery } from '../../shared/api/rackApi.ts';
 import { samplesFile, useRecordingQuery } from '../../shared/api/recordingApi.ts';

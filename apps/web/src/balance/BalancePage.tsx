@@ -4,7 +4,7 @@ import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { useKeys } from '../app/keys.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import { useAddRigMutation, useRemoveRigMutation, useRestoreRigMutation, useRigsQuery, useTraysQuery } from '../shared/api/balanceApi.ts';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -21,8 +21,8 @@ import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
-import classes from './TruePage.module.css';
-import { TrueTabs } from './TrueTabs.tsx';
+import classes from './BalancePage.module.css';
+import { BalanceTabs } from './BalanceTabs.tsx';
 
 /** The balancing bench: trays of pieces, and the rigs they are balanced on. */
 export function Component() {
@@ -35,7 +35,7 @@ export function Component() {
   const { data: rigs } = useRigsQuery();
   const go = useGo();
   const first = query.currentData?.toDo[0];
-  useKeys([{ key: 'n', what: 'True the next piece', run: () => first && go(`/true/${first.id}`) }]);
+  useKeys([{ key: 'n', what: 'Balance the next piece', run: () => first && go(`/balance/${first.id}`) }]);
   return (
     <Ready query={query}>
       {({ toDo, good, back, notNeeded, elsewhereCount }) => {
@@ -44,10 +44,10 @@ export function Component() {
         const all = toDo.length + good.length + back.length + notNeeded.length;
         return (
           <StationPage
-            eyebrow={craft ? `True · ${craft.name}` : 'True'}
+            eyebrow={craft ? `Balance · ${craft.name}` : 'Balance'}
             headline={all === 0 ? (elsewhereCount > 0 ? `Nothing to balance${whose}` : 'Nothing checked in to balance') : traysHeadline(toDo.length, back.length, whose)}
             detail={all === 0 ? undefined : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`}
-            tools={<TrueTabs />}
+            tools={<BalanceTabs />}
             reasons={
               <>
                 <p className={classes.side}>Fit ring or adapter first, tag and mark at the hub before the last check: ink weighs. Balance does not prove soundness.</p>
@@ -56,20 +56,20 @@ export function Component() {
             }
             actions={
               first && (
-                <ActionLink weight="main" hint="n" to={to(`/true/${first.id}`)}>
-                  {`True ${first.tag}`}
+                <ActionLink weight="main" hint="n" to={to(`/balance/${first.id}`)}>
+                  {`Balance ${first.tag}`}
                 </ActionLink>
               )
             }
           >
             {(elsewhereCount > 0 || isAll) && (
               <p className={classes.elsewhere}>
-                <Action onClick={() => setShown(isAll ? null : 'all')}>{isAll ? 'Only what is in hand' : `${elsewhereCount} of other models to true`}</Action>
+                <Action onClick={() => setShown(isAll ? null : 'all')}>{isAll ? 'Only what is in hand' : `${elsewhereCount} of other models to balance`}</Action>
               </p>
             )}
             {all === 0 ? (
               elsewhereCount === 0 && <EmptyPage title="Check pieces in first" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
-                <p>Every piece that is checked in lies in the first tray until it is trued or sent back.</p>
+                <p>Every piece that is checked in lies in the first tray until it is balanced or sent back.</p>
               </EmptyPage>
             ) : (
               <div className={classes.trays}>
@@ -99,7 +99,7 @@ function Tray({ title, pieces }: { title: string; pieces: readonly PieceView[] }
           const model = models?.items.find((m) => m.id === p.propModelId);
           return (
             <li key={p.id}>
-              <Link to={to(`/true/${p.id}`)}>
+              <Link to={to(`/balance/${p.id}`)}>
                 <strong className="mono">{p.tag}</strong>
                 <HandArrow hand={p.hand} />
                 <span className="muted">{model ? propModelName(model) : ''}</span>
@@ -217,5 +217,5 @@ function MomentField({ label, start, onSet }: { label: string; start: number; on
 
 function traysHeadline(toDoCount: number, backCount: number, whose: string): string {
   if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to true${whose}`;
-  return backCount === 0 ? 'Every piece is trued' : `Nothing left to true: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
+  return backCount === 0 ? 'Every piece is balanced' : `Nothing left to balance: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
 }

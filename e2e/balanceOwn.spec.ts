@@ -7,7 +7,7 @@ async function onShaft(page: Page, own: Zivvo, label: string, massKg: number): P
   await putOnRack(page, own, label, [['Maker', 'Brindlow']]);
   await describe(page, own, [['Name', 'Plover'], ['Take-off weight', '0.7 kg'], [/^Motor label/, '2212 1000'], ['ESC limit', '30'], ['Cells in series', '3'], ['Capacity', '2.2']], 'tractor');
   const pieceId = await onTheBench(page, own, massKg);
-  await page.goto(`${own.address}/true/${pieceId}`);
+  await page.goto(`${own.address}/balance/${pieceId}`);
   await expect(headline(page)).toContainText('has never been balanced');
   await page.getByRole('button', { name: 'Put it on the shaft n' }).click();
 }
@@ -50,26 +50,26 @@ test('a two-blade prop with a heavy hub: the tape that is said is the tape that 
   await page.reload();
   await expect(headline(page)).toHaveText('Let it go and look');
   await page.keyboard.press('1');
-  await expect(headline(page)).toContainText('True');
+  await expect(headline(page)).toContainText('Balanced');
   await page.setViewportSize({ width: 390, height: 844 });
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
-  await page.getByRole('button', { name: 'Mark it trued' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('True:');
+  await page.getByRole('button', { name: 'Mark it balanced' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).not.toContainText('Balanced:');
   expect(faults).toEqual([]);
 });
 
 test('a single blade is a way of its own: washers, what they leave, and its thrust beside the shaft', async ({ own, page }) => {
   await onShaft(page, own, '5x3x1', 0.004);
   await expect(headline(page)).toHaveText('Weigh the blade and a washer');
-  await expect(page.getByRole('button', { name: 'Mark it trued' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: 'Mark it balanced' })).toBeDisabled();
   for (const [name, text] of [['The blade weighs', '4'], ['It balances on an edge, from the shaft', '30'], ['A washer weighs', '0.5'], ['Washers sit, from the shaft', '20'], ['Washers on now', '9']] as const) await page.getByRole('textbox', { name }).fill(text);
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(headline(page)).toHaveText('12 washers instead of 9');
   await page.getByRole('button', { name: '12 washers are on' }).click();
-  await expect(headline(page)).toContainText('True: 12 washers leave');
+  await expect(headline(page)).toContainText('Balanced: 12 washers leave');
   await expect(page.getByRole('complementary').getByText(/run it in the cage only, never on a craft/)).toBeVisible();
   await page.reload();
-  await expect(headline(page)).toContainText('True: 12 washers leave');
-  await page.getByRole('button', { name: 'Mark it trued' }).click();
+  await expect(headline(page)).toContainText('Balanced: 12 washers leave');
+  await page.getByRole('button', { name: 'Mark it balanced' }).click();
   await expect(headline(page)).not.toContainText('washers');
 });

@@ -1,31 +1,10 @@
 import { modelGeometry, pickGrid, type StandCalibration } from '@zivvo/core';
-import { pickPool } from '../pick/pickPool.ts';
-import { pickSettingOf } from '../pick/pickCraftOf.ts';
-import { familyAt } from '../pick/usePickAddress.ts';
-import { craftApi } from '../shared/api/craftApi.ts';
-import { rackApi } from '../shared/api/rackApi.ts';
+import { AHEAD, askAir, askCraft, askPropModels } from '../shared/api/ahead.ts';
 import { standApi } from '../shared/api/standApi.ts';
-import { workshopApi } from '../shared/api/workshopApi.ts';
-import { store } from './store.ts';
-
-const AHEAD = { subscribe: false } as const;
-
-const askCraft = (craftId: string) => store.dispatch(craftApi.endpoints.craft.initiate(craftId, AHEAD));
-const askAir = () => store.dispatch(workshopApi.endpoints.air.initiate(undefined, AHEAD));
-const askPropModels = () => store.dispatch(rackApi.endpoints.propModels.initiate(undefined, AHEAD));
-
-/**
- * Asks for what nearly every page needs while the page itself is still being loaded: the craft that the address holds,
- * the rack, the air, and what may be taken in hand.
- */
-export function askAhead({ searchParams }: URL): void {
-  const craftId = searchParams.get('craft');
-  if (craftId !== null) void askCraft(craftId);
-  void askAir();
-  void askPropModels();
-  void store.dispatch(craftApi.endpoints.crafts.initiate(undefined, AHEAD));
-  void store.dispatch(workshopApi.endpoints.people.initiate(undefined, AHEAD));
-}
+import { store } from '../shared/store/store.ts';
+import { pickSettingOf } from './pickCraftOf.ts';
+import { pickPool } from './pickPool.ts';
+import { familyAt } from './usePickAddress.ts';
 
 /**
  * Starts what the map of Pick waits for, before the page has come: a worker, the craft's own runs, and the map itself as

@@ -1,12 +1,12 @@
 import { NativeSelect } from '@mantine/core';
-import { shakeTargetNames, type PieceDetailView, type PropModelView, type TrueUpDto, type TrueUpView } from '@zivvo/contract';
+import { shakeTargetNames, type PieceDetailView, type PropModelView, type BalanceJobDto, type BalanceJobView } from '@zivvo/contract';
 import { formatNumber, formatUnbalance, shakeTargetWords } from '@zivvo/words';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { isRetiring } from '@zivvo/core';
-import { useKeys } from '../app/keys.ts';
-import { useChangeTrueUpMutation, useFinishTrueUpMutation, useRigsQuery, useLazyTrueUpsOfQuery, useStartTrueUpMutation, useTrueUpsOfQuery } from '../shared/api/balanceApi.ts';
+import { useKeys } from '../shared/keys/keys.ts';
+import { useChangeBalanceJobMutation, useFinishBalanceJobMutation, useRigsQuery, useLazyBalanceJobsOfQuery, useStartBalanceJobMutation, useBalanceJobsOfQuery } from '../shared/api/balanceApi.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePieceQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
@@ -21,8 +21,8 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
-import classes from './TrueJobPage.module.css';
-import { jobHeadline } from './trueView.ts';
+import classes from './BalanceJobPage.module.css';
+import { jobHeadline } from './balanceView.ts';
 import { Corrections } from './Corrections.tsx';
 import { SingleBladeTab } from './SingleBladeTab.tsx';
 import { SwingTab } from './SwingTab.tsx';
@@ -34,7 +34,7 @@ import { WeighTab } from './WeighTab.tsx';
 export function Component() {
   const { pieceId = '' } = useParams();
   const piece = usePieceQuery(pieceId);
-  const jobs = useTrueUpsOfQuery(pieceId);
+  const jobs = useBalanceJobsOfQuery(pieceId);
   return (
     <Ready query={{ ...piece, currentData: piece.currentData ?? piece.data }}>
       {(p) => <Ready query={{ ...jobs, currentData: jobs.currentData ?? jobs.data }}>{(list) => <Piece piece={p} jobs={list} />}</Ready>}
@@ -42,21 +42,21 @@ export function Component() {
   );
 }
 
-function Piece({ piece, jobs }: { piece: PieceDetailView; jobs: readonly TrueUpView[] }) {
+function Piece({ piece, jobs }: { piece: PieceDetailView; jobs: readonly BalanceJobView[] }) {
   const { data: model } = usePropModelQuery(piece.propModelId);
   const open = jobs.find((j) => j.state === 'open');
   if (!model) return null;
   return open ? <Job key={open.id} piece={piece} model={model} job={open} /> : <Start piece={piece} model={model} jobs={jobs} />;
 }
 
-const ENDS = { open: 'open', trued: 'trued', truedDynamic: 'trued on its motor', sentBack: 'sent back' } as const;
+const ENDS = { open: 'open', trued: 'balanced', truedDynamic: 'balanced on its motor', sentBack: 'sent back' } as const;
 
 /** Before the first look: which rig, which craft, and whether the piece is sound. */
-function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropModelView; jobs: readonly TrueUpView[] }) {
+function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropModelView; jobs: readonly BalanceJobView[] }) {
   const { data: rigs } = useRigsQuery();
   const { data: crafts } = useCraftsQuery();
   const { craftId, to } = useInHand();
-  const [begin, beginning] = useStartTrueUpMutation();
+  const [begin, beginning] = useStartBalanceJobMutation();
   const [rigId, setRigId] = useState<string | null>(null);
   const [forId, setForId] = useState<string | null>(null);
   const [isLookedAt, setLookedAt] = useState(false);
@@ -74,7 +74,7 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
   const [last] = jobs;
   return (
     <StationPage
-      eyebrow={`True · ${propModelName(model)}`}
+      eyebrow={`Balance · ${propModelName(model)}`}
       headline={
         <>
           <span className="mono">{piece.tag}</span>{' '}
@@ -88,12 +88,12 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
           <Action weight="main" hint="n" disabled={!canStart} onClick={start}>
             Put it on the shaft
           </Action>
-          <ActionLink to={to('/true')}>Trays</ActionLink>
+          <ActionLink to={to('/balance')}>Trays</ActionLink>
         </>
       }
     >
       {rigs?.length === 0 ? (
-        <EmptyPage title="No rig on the bench" actions={<ActionLink weight="main" to={to('/true')}>Describe a rig</ActionLink>}>
+        <EmptyPage title="No rig on the bench" actions={<ActionLink weight="main" to={to('/balance')}>Describe a rig</ActionLink>}>
           <p>What a rig cannot show, nobody can balance: describe the shaft, its friction and play first.</p>
         </EmptyPage>
       ) : (
@@ -113,7 +113,7 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
 }
 
 /** What was seen of a job, as it is sent at each step. */
-function evidenceOf({ target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note }: TrueUpView): TrueUpDto {
+function evidenceOf({ target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note }: BalanceJobView): BalanceJobDto {
   return { target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note };
 }
 
@@ -124,15 +124,15 @@ const TABS = [
   { key: 'vibration', name: 'Vibration' },
 ] as const;
 
-function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelView; job: TrueUpView }) {
+function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelView; job: BalanceJobView }) {
   const { to } = useInHand();
   const go = useGo();
   const format = useFormat();
   const [tab, setTab] = useAddressParam('by');
-  const [change] = useChangeTrueUpMutation();
-  const [reread] = useLazyTrueUpsOfQuery();
-  const [finish, finishing] = useFinishTrueUpMutation();
-  const { add: set, state: saving } = useQueuedChanges<TrueUpView, Partial<TrueUpDto>>(job, {
+  const [change] = useChangeBalanceJobMutation();
+  const [reread] = useLazyBalanceJobsOfQuery();
+  const [finish, finishing] = useFinishBalanceJobMutation();
+  const { add: set, state: saving } = useQueuedChanges<BalanceJobView, Partial<BalanceJobDto>>(job, {
     send: (newest, more) => change({ id: job.id, body: { ...evidenceOf(newest), ...more, revision: newest.revision } }).unwrap(),
     reread: async () => (await reread(piece.id).unwrap()).find((j) => j.id === job.id) ?? job,
     has: (row, more) => JSON.stringify(evidenceOf(row)) === JSON.stringify({ ...evidenceOf(row), ...more }),
@@ -140,7 +140,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const end = async (as: 'trued' | 'truedDynamic' | 'sentBack'): Promise<void> => {
     try {
       await finish({ id: job.id, body: { as, note: null } }).unwrap();
-      go('/true');
+      go('/balance');
     } catch {
       // The note above the dial says why; what was seen stays.
     }
@@ -163,7 +163,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
     <StationPage
       eyebrow={
         <>
-          {`True · ${propModelName(model)} · `}
+          {`Balance · ${propModelName(model)} · `}
           <span className="mono">{piece.tag}</span>
         </>
       }
@@ -182,7 +182,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
         <>
           <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? single?.reasons ?? [])]} />
           <NativeSelect label="How smooth" value={job.target} onChange={(e) => {
-              const target = e.currentTarget.value as TrueUpDto['target'];
+              const target = e.currentTarget.value as BalanceJobDto['target'];
               set(() => ({ target }));
             }} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
           {!isSingle && <Corrections material={model.material} isUnsound={isUnsound} />}
@@ -192,7 +192,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
       actions={
         <>
           <Action weight={verdict === 'trued' || isDynamic ? 'main' : 'plain'} disabled={finishing.isLoading || (!isDynamic && (verdict === undefined || verdict === 'contradiction'))} onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}>
-            {isDynamic ? 'Mark it trued on its motor' : 'Mark it trued'}
+            {isDynamic ? 'Mark it balanced on its motor' : 'Mark it balanced'}
           </Action>
           <Action weight={verdict === 'sendBack' ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end('sentBack')}>
             Send it back
@@ -200,7 +200,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
           <Action weight="quiet" hint="u" onClick={undo}>
             Take the last step back
           </Action>
-          <ActionLink weight="quiet" to={to('/true')}>
+          <ActionLink weight="quiet" to={to('/balance')}>
             Leave it, it is written down
           </ActionLink>
         </>

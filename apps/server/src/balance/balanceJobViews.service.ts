@@ -1,19 +1,19 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { TrueUpView } from '@zivvo/contract';
-import { CoreError, GRAVITY_M_PER_S2, modelGeometry, singleBladeState, TAPE_RADIUS_RATIO, trueUpState, USUAL_TAPE, usualMassKg, vibrationState, type TrueUpEvidence, type TrueUpSetting } from '@zivvo/core';
+import type { BalanceJobView } from '@zivvo/contract';
+import { CoreError, GRAVITY_M_PER_S2, modelGeometry, singleBladeState, TAPE_RADIUS_RATIO, balanceJobState, USUAL_TAPE, usualMassKg, vibrationState, type BalanceJobEvidence, type BalanceJobSetting } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
 import { PropModelRepository, type PropModelRow } from '../rack/propModel.repository.ts';
-import { RigRepository, type RigRow, type TrueUpRow } from './balance.repository.ts';
+import { RigRepository, type RigRow, type BalanceJobRow } from './balance.repository.ts';
 
 /** A bell is a little less than half of its motor. */
 const BELL_SHARE = 0.45;
 
 /** The piece of a job, what it hangs on, and what it is for. */
-export interface TrueUpSubject {
+export interface BalanceJobSubject {
   living: LivingPiece;
   rig: RigRow;
   craft: CraftRow;
@@ -22,7 +22,7 @@ export interface TrueUpSubject {
 
 /** What a job says by what was seen so far. */
 @Injectable()
-export class TrueUpViews {
+export class BalanceJobViews {
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly pieces: PieceRepository,
@@ -32,7 +32,7 @@ export class TrueUpViews {
     private readonly bench: RotorBench,
   ) {}
 
-  async subjectOf({ pieceId, rigId, craftId }: Pick<TrueUpRow, 'pieceId' | 'rigId' | 'craftId'>): Promise<TrueUpSubject> {
+  async subjectOf({ pieceId, rigId, craftId }: Pick<BalanceJobRow, 'pieceId' | 'rigId' | 'craftId'>): Promise<BalanceJobSubject> {
     const living = await this.pieces.findLiving(this.db, pieceId);
     const rig = await this.rigs.find(this.db, rigId);
     const craft = await this.crafts.find(this.db, craftId);
@@ -40,11 +40,11 @@ export class TrueUpViews {
     return { living, rig, craft, model };
   }
 
-  async of(row: TrueUpRow): Promise<TrueUpView> {
+  async of(row: BalanceJobRow): Promise<BalanceJobView> {
     const { living: { piece }, rig, craft, model } = await this.subjectOf(row);
     const geometry = modelGeometry(model, piece);
     const hoverSpeedRpm = this.bench.hoverSpeedRpm(craft, geometry);
-    const setting: TrueUpSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
+    const setting: BalanceJobSetting = { geometry, massKg: piece.massKg ?? usualMassKg(geometry), craft: { massKg: craft.massKg, hoverSpeedRpm }, bellMassKg: BELL_SHARE * craft.motorMassKg, rig, target: row.target, roll: USUAL_TAPE };
     const { id: _id, workshopId: _workshop, personId: _person, deletedAt: _deleted, isLookedAt: _looked, ...own } = row;
     const radiusM = (TAPE_RADIUS_RATIO * geometry.diameterM) / 2;
     const weightN = craft.massKg * GRAVITY_M_PER_S2;
@@ -52,13 +52,13 @@ export class TrueUpViews {
   }
 }
 
-type Worked = Pick<TrueUpView, 'result' | 'single' | 'problem'>;
+type Worked = Pick<BalanceJobView, 'result' | 'single' | 'problem'>;
 
 /** @param hoverThrustN - of one rotor */
-function worked(setting: TrueUpSetting, row: TrueUpRow, hoverThrustN: number): Worked {
+function worked(setting: BalanceJobSetting, row: BalanceJobRow, hoverThrustN: number): Worked {
   const { geometry, craft, rig, target } = setting;
   try {
-    if (geometry.bladeCount > 1) return { result: trueUpState(setting, freshEvidence(row)), single: null, problem: null };
+    if (geometry.bladeCount > 1) return { result: balanceJobState(setting, freshEvidence(row)), single: null, problem: null };
     const single = row.singleBlade && singleBladeState({ diameterM: geometry.diameterM, thrustN: hoverThrustN, craft, rig, target }, row.singleBlade);
     return { result: null, single, problem: null };
   } catch (error) {
@@ -69,7 +69,7 @@ function worked(setting: TrueUpSetting, row: TrueUpRow, hoverThrustN: number): W
 }
 
 /** What was seen since the piece was last changed for good, and the tape that is still on. */
-function freshEvidence({ looks, swings, heavyDegrees, bladeMomentsKgM, corrections }: TrueUpRow): TrueUpEvidence {
+function freshEvidence({ looks, swings, heavyDegrees, bladeMomentsKgM, corrections }: BalanceJobRow): BalanceJobEvidence {
   const last = corrections.at(-1);
   const fresh = looks.slice(last?.lookCount ?? 0).map((l) => ({ tape: l.tape, seen: l.kind === 'stays' ? ({ kind: 'stays' } as const) : { kind: 'falls' as const, downDegrees: l.downDegrees ?? 0, fallS: l.fallS } }));
   return { looks: fresh, swings: swings.slice(last?.swingCount ?? 0), heavyDegrees, bladeMomentsKgM: last?.isWeighed ? [] : bladeMomentsKgM, onKgM: looks.at(-1)?.tape ?? [] };

@@ -2,11 +2,11 @@ import '../test/completeAddresses.ts';
 import { describe, expect, jest, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { TrueUpDto, TrueUpView } from '@zivvo/contract';
+import type { BalanceJobDto, BalanceJobView } from '@zivvo/contract';
 import { fromPolar, singleBladeState, spinnerPositions, tapeMomentKgM, USUAL_TAPE } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { jobOf, modelOnShaft } from './balance.fixtures.ts';
-import { jobHeadline, type JobChange } from './trueView.ts';
+import { jobHeadline, type JobChange } from './balanceView.ts';
 import { SingleBladeTab } from './SingleBladeTab.tsx';
 import { SpinnerTool } from './SpinnerTool.tsx';
 import { SwingTab } from './SwingTab.tsx';
@@ -17,10 +17,10 @@ import { WeighTab } from './WeighTab.tsx';
 
 const model = modelOnShaft;
 const onSet = jest.fn<(change: JobChange) => void>();
-let onTheShaft: TrueUpView;
-const lastSet = (): Partial<TrueUpDto> => onSet.mock.lastCall![0](onTheShaft);
+let onTheShaft: BalanceJobView;
+const lastSet = (): Partial<BalanceJobDto> => onSet.mock.lastCall![0](onTheShaft);
 
-function aJob(more: Partial<TrueUpView> = {}): TrueUpView {
+function aJob(more: Partial<BalanceJobView> = {}): BalanceJobView {
   onSet.mockReset();
   onTheShaft = jobOf(more);
   return onTheShaft;
@@ -78,7 +78,7 @@ describe('what is said is what is booked', () => {
     const bare = falls([0, 0, 0], 0);
     const job = aJob({ looks: [bare, falls(aJob({ looks: [bare] }).result!.next!, 0)] });
     expect(jobHeadline(job, 3)).toContain(', on trial');
-    expect(job.result!.reasons.map((r) => r.code)).toContain('true.trialTape');
+    expect(job.result!.reasons.map((r) => r.code)).toContain('balance.trialTape');
   });
 });
 

@@ -6,31 +6,31 @@ import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import { lookAtShaft, tapSwings } from '../simulate/simulatedShaft.ts';
 import { USUAL_TAPE } from './tapePlan.ts';
 import { tapePlaces, tapeVector, type TapeLook } from './tapeTrials.ts';
-import { trueUpState, type TrueUpEvidence, type TrueUpSetting } from './trueUp.ts';
+import { balanceJobState, type BalanceJobEvidence, type BalanceJobSetting } from './balanceJob.ts';
 import { vibrationState, type VibrationRun } from './vibrationRuns.ts';
 
 const GMM = 1e-6;
-const setting: TrueUpSetting = {
+const setting: BalanceJobSetting = {
   geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'), massKg: 0.0079, craft: { massKg: 1.9, hoverSpeedRpm: 9000 }, bellMassKg: 0.02, rig: { frictionKgM: 0.02 * GMM, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 }, target: 'good', roll: USUAL_TAPE,
 };
 const inertiaKgM2 = propInertiaKgM2(setting.massKg, 0.18288, inertiaFactors.standard) + setting.rig.inertiaKgM2;
-const nothing: TrueUpEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], onKgM: [] };
-const state = (more: Partial<TrueUpEvidence>, own = setting) => trueUpState(own, { ...nothing, ...more });
+const nothing: BalanceJobEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], onKgM: [] };
+const state = (more: Partial<BalanceJobEvidence>, own = setting) => balanceJobState(own, { ...nothing, ...more });
 const codes = (found: ReturnType<typeof state>): string[] => found.reasons.map((r) => r.code);
 
-describe('a job of truing', () => {
+describe('a job of balancing', () => {
   test('before the first look there is an aim and nothing else', () => {
     const found = state({});
     expect(found).toMatchObject({ verdict: 'open', tape: null, swing: null, measured: null, next: null, plan: [], residual: null, isRigLimited: false });
     expect(found.places).toHaveLength(3);
-    expect(codes(found)).toEqual(['true.aim.good']);
+    expect(codes(found)).toEqual(['balance.aim.good']);
   });
 
   test('a finer wish has a smaller aim, and a rig that cannot show it says so', () => {
     expect(state({}, { ...setting, target: 'fine' }).targetKgM).toBeCloseTo(state({}).targetKgM / 2, 12);
     const loose = state({}, { ...setting, rig: { ...setting.rig, borePlayM: 0.0003 } });
     expect(loose).toMatchObject({ isRigLimited: true });
-    expect(codes(loose)).toEqual(['true.aim.rig']);
+    expect(codes(loose)).toEqual(['balance.aim.rig']);
   });
 
   test('look by look on a simulated shaft it ends true, and what is left is what really is left', () => {
@@ -48,7 +48,7 @@ describe('a job of truing', () => {
       expect(found.verdict).toBe('trued');
       const left = amountOf(add(unbalance, tapeVector(looks.at(-1)!.tape, found.job)));
       expect(left).toBeLessThan(1.5 * found.targetKgM);
-      expect(codes(found)).toEqual(expect.arrayContaining(['true.enough']));
+      expect(codes(found)).toEqual(expect.arrayContaining(['balance.enough']));
     }
   });
 
@@ -60,13 +60,13 @@ describe('a job of truing', () => {
     const asked = state({ swings: [swing] });
     expect(asked.swing).toMatchObject({ kind: 'one' });
     expect(asked.measured!.unbalanceKgM / heavyKgM).toBeCloseTo(1, 0);
-    expect(codes(asked)).toEqual(expect.arrayContaining(['true.whereIsHeavy', 'true.swing']));
+    expect(codes(asked)).toEqual(expect.arrayContaining(['balance.whereIsHeavy', 'balance.swing']));
     const placed = state({ swings: [swing], heavyDegrees: 0 });
     expect(placed.plan.length).toBeGreaterThan(0);
     // The tape goes against the heavy side: on the blades away from it, never on it.
     const vector = tapeVector(placed.next!, placed.job);
     expect(amountOf(add(vector, fromPolar(placed.measured!.unbalanceKgM, 0)))).toBeLessThan(0.35 * placed.measured!.unbalanceKgM);
-    expect(codes(placed)).toContain('true.putTape');
+    expect(codes(placed)).toContain('balance.putTape');
   });
 
   test('blades that were weighed are true where they are alike, and are told where not', () => {
@@ -89,7 +89,7 @@ describe('a job of truing', () => {
       found = state({ looks });
     }
     expect(found.verdict).toBe('sendBack');
-    expect(found.reasons[0]).toMatchObject({ code: 'true.sendBack', severity: 'danger' });
+    expect(found.reasons[0]).toMatchObject({ code: 'balance.sendBack', severity: 'danger' });
     expect(found.plan).toEqual([]);
   });
 
@@ -114,7 +114,7 @@ describe('runs with a sensor', () => {
   const leftWith = ({ massKg, degrees }: { massKg: number; degrees: number }): number => read(massKg, degrees, false)[0]!.amplitude;
 
   test('first the bare run, then a trial no heavier than is safe', () => {
-    expect(ask()).toMatchObject({ status: 'needsFirst', reasons: [{ code: 'true.vibration.first' }] });
+    expect(ask()).toMatchObject({ status: 'needsFirst', reasons: [{ code: 'balance.vibration.first' }] });
     expect(ask(run(0, 0, true))).toMatchObject({ status: 'needsTrial', nextTrialDegrees: 0 });
     expect(ask().largestTrialKg).toBeGreaterThan(0);
   });
@@ -134,7 +134,7 @@ describe('runs with a sensor', () => {
 
   test('a trial that changes nothing tells nothing', () => {
     const scattered = (massKg: number): VibrationRun => ({ ...run(massKg, 0, true), readings: [0.9, 1, 1.1].map((by) => ({ amplitude: by * amountOf(truth), phaseDegrees: 40 * by })) });
-    expect(ask(scattered(0), scattered(1e-7))).toMatchObject({ status: 'inconclusive', reasons: [{ code: 'true.vibration.inconclusive' }] });
+    expect(ask(scattered(0), scattered(1e-7))).toMatchObject({ status: 'inconclusive', reasons: [{ code: 'balance.vibration.inconclusive' }] });
     const faint = [0, 120, 240].map((degrees) => run(1e-7, degrees, false));
     expect(ask(run(0, 0, false), ...faint)).toMatchObject({ status: 'inconclusive' });
   });
@@ -142,7 +142,7 @@ describe('runs with a sensor', () => {
   test('a check after it says how much is left, for good or for ill', () => {
     const { correction } = ask(run(0, 0, true), run(0.001, 0, true));
     const half = { massKg: 0.7 * correction!.massKg, degrees: correction!.degrees };
-    expect(ask(run(0, 0, true), run(0.001, 0, true), run(half.massKg, half.degrees, true, true))).toMatchObject({ leftRatio: expect.closeTo(0.3, 6), reasons: [{ code: 'true.vibration.left', severity: 'gain' }] });
+    expect(ask(run(0, 0, true), run(0.001, 0, true), run(half.massKg, half.degrees, true, true))).toMatchObject({ leftRatio: expect.closeTo(0.3, 6), reasons: [{ code: 'balance.vibration.left', severity: 'gain' }] });
     const wrongWay = scale(fromPolar(correction!.massKg, correction!.degrees), -1);
     expect(ask(run(0, 0, true), run(0.001, 0, true), run(amountOf(wrongWay), correction!.degrees + 180, true, true)).reasons[0]).toMatchObject({ severity: 'caution' });
   });

@@ -3,7 +3,7 @@ import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from
 
 /** Takes the next piece of Petrel's tray onto the shaft. */
 async function onShaft(page: Page, demo: Zivvo): Promise<string> {
-  await page.goto(`${demo.address}/true`);
+  await page.goto(`${demo.address}/balance`);
   await page.getByRole('combobox', { name: /Craft/ }).selectOption({ label: 'Petrel · Seabird count' });
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
   await page.keyboard.press('n');
@@ -33,9 +33,9 @@ test('a tape job: looks, undo, a reload in between, trued', async ({ shed, page 
   await page.keyboard.press('2');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(asked!);
   await page.keyboard.press('1');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('True');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Balanced');
   await expect(page.getByText(/More work is not worth it/)).toBeVisible();
-  await page.getByRole('button', { name: 'Mark it trued' }).click();
+  await page.getByRole('button', { name: 'Mark it balanced' }).click();
   await expect(page.getByRole('region', { name: 'Good' })).toContainText(tag);
   expect(faults).toEqual([]);
 });
@@ -116,7 +116,7 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('0.3');
   await page.getByRole('button', { name: 'Keep the run' }).click();
   await expect(page.getByText(/15.% of the shake is left/)).toBeVisible();
-  await page.getByRole('button', { name: 'Mark it trued on its motor' }).click();
+  await page.getByRole('button', { name: 'Mark it balanced on its motor' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
 });
 
@@ -126,7 +126,7 @@ async function typeExamples(page: Page): Promise<void> {
 }
 
 test('slots, spinner, two planes, aids to print, and the telephone', async ({ demo, page }) => {
-  await page.goto(`${demo.address}/true/slots`);
+  await page.goto(`${demo.address}/balance/slots`);
   await expect(page.getByText(/g·mm left/)).toBeHidden();
   await page.getByRole('textbox', { name: 'Slots of the hub' }).fill('6');
   await page.getByRole('textbox', { name: 'Moments of the blades, g·mm' }).fill('50.1 49.8 50.6 50.2');
@@ -148,7 +148,7 @@ test('slots, spinner, two planes, aids to print, and the telephone', async ({ de
   await page.getByRole('link', { name: 'To print' }).click();
   await expect(page.getByRole('img', { name: 'Tape ruler in gram-millimetres' })).toBeVisible();
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const path of ['/true', '/true/slots', '/true/aids']) {
+  for (const path of ['/balance', '/balance/slots', '/balance/aids']) {
     await page.goto(`${demo.address}${path}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     expect([path, (await overflowOf(page)).page]).toEqual([path, 0]);

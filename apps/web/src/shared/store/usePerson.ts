@@ -1,4 +1,4 @@
-import { personChosen } from '../settings/settingsSlice.ts';
+import { personChosen } from './settingsSlice.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 
 /** Who works on this browser, and saying so. */

@@ -1,4 +1,4 @@
-import type { Reason } from '../figure/reason.ts';
+import type { Reason, ReasonCode, ReasonValues } from '../figure/reason.ts';
 import { add, amountOf, fromPolar, type Complex } from '../numerics/complex.ts';
 import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
@@ -17,7 +17,7 @@ export interface TappedSwing extends SwingTaps {
 }
 
 /** Everything that was seen of one piece while it was balanced. */
-export interface TrueUpEvidence {
+export interface BalanceJobEvidence {
   looks: readonly TapeLook[];
   swings: readonly TappedSwing[];
   /** Where the heavy side hangs, seen when it was swung [degrees]; null where nobody looked. */
@@ -28,7 +28,7 @@ export interface TrueUpEvidence {
   onKgM: readonly number[];
 }
 
-export interface TrueUpSetting {
+export interface BalanceJobSetting {
   geometry: PropGeometry;
   massKg: number;
   craft: ShakenCraft;
@@ -39,8 +39,8 @@ export interface TrueUpSetting {
   roll: TapeRoll;
 }
 
-/** Where a true-up stands, and what to do next. */
-export interface TrueUpState {
+/** Where a balancing job stands, and what to do next. */
+export interface BalanceJobState {
   job: TapeJob;
   places: (TapePlace & TapeSpot)[];
   targetKgM: number;
@@ -64,12 +64,12 @@ export interface TrueUpState {
 const TOLD_FACTOR = 4;
 
 /**
- * Where a true-up stands from everything that was seen, timed and weighed: what is left, what to put where, whether
+ * Where a balancing job stands from everything that was seen, timed and weighed: what is left, what to put where, whether
  * more work is worth it.
  *
  * @throws {OutOfRangeError} if a mass, a speed or a swing makes no sense
  */
-export function trueUpState(setting: TrueUpSetting, evidence: TrueUpEvidence): TrueUpState {
+export function balanceJobState(setting: BalanceJobSetting, evidence: BalanceJobEvidence): BalanceJobState {
   const { geometry, massKg, craft, rig, target, roll } = setting;
   const spots = { blade: tapeSpot('blade', geometry.diameterM, roll), hub: tapeSpot('hub', geometry.diameterM, roll) };
   const aim = unbalanceTarget(craft, target, rig, massKg);
@@ -91,12 +91,12 @@ export function trueUpState(setting: TrueUpSetting, evidence: TrueUpEvidence): T
     next: wanted && places.map((_, i) => plan.find((s) => s.place === i)?.want?.momentKgM ?? 0),
     schools: isWorkedOn && now ? schools.map((school) => schoolPlan(school, now, job.bladeCount, spots, geometry.material, aim.unbalanceKgM)) : [],
     residual: told === null ? null : residualOf(told, craft, massKg + setting.bellMassKg, aim.floorKgM),
-  } satisfies Omit<TrueUpState, 'reasons'>;
+  } satisfies Omit<BalanceJobState, 'reasons'>;
   return { ...state, reasons: reasonsOf(state, setting) };
 }
 
 /** What the looks say; without any, what was timed or weighed. */
-function verdictOf(job: TapeJob, tape: TapeState | null, measured: TrueUpState['measured'], bare: Complex | null): TrueUpState['verdict'] {
+function verdictOf(job: TapeJob, tape: TapeState | null, measured: BalanceJobState['measured'], bare: Complex | null): BalanceJobState['verdict'] {
   if (tape) return tape.verdict === 'goOn' ? 'open' : tape.verdict;
   if (measured && measured.unbalanceKgM <= job.targetKgM) return 'trued';
   return bare && isBeyond(job, bare) ? 'sendBack' : 'open';
@@ -108,7 +108,7 @@ function toldLeftKgM(tape: TapeState | null): number | null {
   return tape.verdict === 'trued' || tape.left.mostKgM < TOLD_FACTOR * tape.left.middleKgM ? tape.left.middleKgM : null;
 }
 
-function swingOf(swings: readonly TappedSwing[], tapeRadiusM: number, estimateKgM2: number): TrueUpState['swing'] {
+function swingOf(swings: readonly TappedSwing[], tapeRadiusM: number, estimateKgM2: number): BalanceJobState['swing'] {
   const bare = swings.find((s) => s.tapeKgM === 0);
   if (!bare) return null;
   const period = swingPeriod(bare);
@@ -118,7 +118,7 @@ function swingOf(swings: readonly TappedSwing[], tapeRadiusM: number, estimateKg
   return { kind: 'two', answer, ...bestOfSwings(period, answer, estimateKgM2) };
 }
 
-function measuredOf({ bladeMomentsKgM, heavyDegrees }: TrueUpEvidence, swing: TrueUpState['swing']): TrueUpState['measured'] {
+function measuredOf({ bladeMomentsKgM, heavyDegrees }: BalanceJobEvidence, swing: BalanceJobState['swing']): BalanceJobState['measured'] {
   if (bladeMomentsKgM.length >= 2) {
     const { unbalanceKgM, degrees } = combinedUnbalance(bladeMomentsKgM);
     return { unbalanceKgM, degrees };
@@ -126,24 +126,24 @@ function measuredOf({ bladeMomentsKgM, heavyDegrees }: TrueUpEvidence, swing: Tr
   return swing ? { unbalanceKgM: swing.unbalanceKgM, degrees: heavyDegrees } : null;
 }
 
-function reasonsOf(state: Omit<TrueUpState, 'reasons'>, { craft, target }: TrueUpSetting): Reason[] {
+function reasonsOf(state: Omit<BalanceJobState, 'reasons'>, { craft, target }: BalanceJobSetting): Reason[] {
   const reasons: Reason[] = [];
   const { residual, verdict, tape, targetKgM, floorKgM, isRigLimited, swing } = state;
-  const say = (code: string, severity: Reason['severity'], values: Reason['values'], figure: string | null = null): void => void reasons.push({ code, severity, values, figure });
-  if (verdict === 'sendBack') say('true.sendBack', 'danger', { unbalanceKgM: tape?.unbalance?.amountKgM ?? state.measured!.unbalanceKgM, mostKgM: state.job.mostOnBladeKgM, targetKgM });
-  if (verdict === 'contradiction') say('true.contradiction', 'caution', { look: tape!.contradicting! + 1 });
-  if (swing?.kind === 'two' && swing.answer.status === 'inconclusive') say(`true.swing.${swing.answer.reason}`, 'caution', { unbalanceKgM: swing.unbalanceKgM });
-  if (verdict === 'open' && state.measured && state.measured.degrees === null) say('true.whereIsHeavy', 'action', { unbalanceKgM: state.measured.unbalanceKgM });
-  if (state.plan.some((s) => s.want?.isTrial)) say('true.trialTape', 'caution', { mostKgM: state.job.mostOnBladeKgM });
-  if (verdict === 'open' && state.next) say('true.putTape', 'action', { count: state.plan.filter((s) => s.want !== null).length, unbalanceKgM: amountOf(vectorOf(state)) });
-  if (verdict === 'trued') say(residual!.isBelowRig ? 'true.belowRig' : 'true.done', 'gain', { unbalanceKgM: residual!.unbalanceKgM, shakeG: residual!.shakeG, forceN: residual!.forceN });
-  else if (residual) say('true.left', 'note', { unbalanceKgM: residual.unbalanceKgM, shakeG: residual.shakeG, forceN: residual.forceN, targetKgM });
-  if (swing) say('true.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });
-  say(isRigLimited ? 'true.aim.rig' : `true.aim.${target}`, 'note', { targetKgM, floorKgM, speedRpm: craft.hoverSpeedRpm });
-  if (verdict === 'trued') say('true.enough', 'note', { targetKgM });
+  const say = <C extends ReasonCode>(code: C, severity: Reason['severity'], values: ReasonValues<C>, figure: string | null = null): void => void reasons.push({ code, severity, values: values as Reason['values'], figure });
+  if (verdict === 'sendBack') say('balance.sendBack', 'danger', { unbalanceKgM: tape?.unbalance?.amountKgM ?? state.measured!.unbalanceKgM, mostKgM: state.job.mostOnBladeKgM });
+  if (verdict === 'contradiction') say('balance.contradiction', 'caution', { look: tape!.contradicting! + 1 });
+  if (swing?.kind === 'two' && swing.answer.status === 'inconclusive') say(`balance.swing.${swing.answer.reason}`, 'caution', { unbalanceKgM: swing.unbalanceKgM });
+  if (verdict === 'open' && state.measured && state.measured.degrees === null) say('balance.whereIsHeavy', 'action', { unbalanceKgM: state.measured.unbalanceKgM });
+  if (state.plan.some((s) => s.want?.isTrial)) say('balance.trialTape', 'caution', { mostKgM: state.job.mostOnBladeKgM });
+  if (verdict === 'open' && state.next) say('balance.putTape', 'action', { count: state.plan.filter((s) => s.want !== null).length, unbalanceKgM: amountOf(vectorOf(state)) });
+  if (verdict === 'trued') say(residual!.isBelowRig ? 'balance.belowRig' : 'balance.done', 'gain', { unbalanceKgM: residual!.unbalanceKgM, shakeG: residual!.shakeG, forceN: residual!.forceN });
+  else if (residual) say('balance.left', 'note', { unbalanceKgM: residual.unbalanceKgM, shakeG: residual.shakeG, forceN: residual.forceN, targetKgM });
+  if (swing) say('balance.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });
+  say(isRigLimited ? 'balance.aim.rig' : `balance.aim.${target}`, 'note', { targetKgM, floorKgM, speedRpm: craft.hoverSpeedRpm });
+  if (verdict === 'trued') say('balance.enough', 'note', { targetKgM });
   return reasons;
 }
 
-function vectorOf({ places, next }: Omit<TrueUpState, 'reasons'>): Complex {
+function vectorOf({ places, next }: Omit<BalanceJobState, 'reasons'>): Complex {
   return places.reduce<Complex>((sum, { degrees }, i) => add(sum, fromPolar(next?.[i] ?? 0, degrees)), { re: 0, im: 0 });
 }
