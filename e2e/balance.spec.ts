@@ -5,7 +5,7 @@ import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from
 async function onShaft(page: Page, demo: Zivvo): Promise<string> {
   await page.goto(`${demo.address}/balance`);
   await page.getByRole('combobox', { name: /Craft/ }).selectOption({ label: 'Petrel · Seabird count' });
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to balance for Petrel');
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
   const tag = (await page.getByRole('heading', { level: 1 }).textContent())!.slice(0, 4);
@@ -117,7 +117,7 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
   await page.getByRole('button', { name: 'Keep the run' }).click();
   await expect(page.getByText(/15.% of the shake is left/)).toBeVisible();
   await page.getByRole('button', { name: 'Mark it balanced on its motor' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to balance for Petrel');
 });
 
 /** Types into every empty field of a bench what stands there as an example. */

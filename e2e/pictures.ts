@@ -67,7 +67,7 @@ test('fit', async ({ shed, page }) => {
 
 test('true', async ({ shed, page }) => {
   await openStation(page, shed, 'true', 'Petrel');
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('to true for Petrel');
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('to balance for Petrel');
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
   await page.keyboard.press('n');

@@ -17,8 +17,9 @@ describe('the maintenance log in words', () => {
   test('a kind that is newer than the words is shown, not hidden', () => expect(plain({ kind: 'polished', tag: null, values: {} })).toBe('polished'));
 
   test('everything that the ledger can hold of a craft or a piece has words', () => {
-    const facts = fs.readFileSync(fileURLToPath(new URL('../../../apps/server/src/event/event.facts.ts', import.meta.url)), 'utf8');
-    const kinds = [...facts.matchAll(/kind: '(\w+)'/g)].map((m) => m[1]!).filter((kind) => !['stockCounted', 'runKept', 'runRemoved', 'runRestored', 'partChanged', 'alertRaised', 'alertReleased'].includes(kind));
+    const folder = fileURLToPath(new URL('../../../apps/server/src/', import.meta.url));
+    const files = fs.readdirSync(folder, { recursive: true, encoding: 'utf8' }).filter((f) => f.endsWith('.facts.ts'));
+    const kinds = files.flatMap((f) => [...fs.readFileSync(folder + f, 'utf8').matchAll(/^ {2,4}(\w+): \{/gm)].map((m) => m[1]!)).filter((kind) => !['stockCounted', 'runKept', 'runRemoved', 'runRestored', 'partChanged', 'alertRaised', 'alertReleased'].includes(kind));
     expect(kinds.length).toBeGreaterThan(20);
     const values = { outcome: 'fly', thing: 'net', severity: 'light', axis: 'roll', cause: 'bentShaft', as: 'scrapped', place: 'front' };
     expect(kinds.filter((kind) => logSentence({ kind, tag: null, values }) === kind)).toEqual([]);

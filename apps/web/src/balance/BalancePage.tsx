@@ -216,6 +216,6 @@ function MomentField({ label, start, onSet }: { label: string; start: number; on
 }
 
 function traysHeadline(toDoCount: number, backCount: number, whose: string): string {
-  if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to true${whose}`;
+  if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to balance${whose}`;
   return backCount === 0 ? 'Every piece is balanced' : `Nothing left to balance: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
 }

@@ -4,6 +4,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FoundView } from '@zivvo/contract';
 import { renderInApp } from '../test/renderInApp.tsx';
+import { pages } from '../app/features.ts';
 import Finder from './Finder.tsx';
 
 Element.prototype.scrollIntoView = () => undefined;
@@ -23,7 +24,6 @@ beforeEach(() => {
 });
 
 const onClose = jest.fn();
-const pages = [{ title: 'Stand', path: '/stand' }, { title: 'Rack', path: '/rack' }, { title: 'Settings', path: '/settings' }];
 function show(): void {
   onClose.mockReset();
   renderInApp(<Finder pages={pages} onClose={onClose} />);

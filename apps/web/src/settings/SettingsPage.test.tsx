@@ -70,7 +70,7 @@ describe('the air', () => {
   test('typed in any unit it is sent in SI', async () => {
     const { sent } = show({ 'GET /air': { air: null }, 'POST /air': { air } });
     await heading('The workshop as you like it');
-    await userEvent.type(box('Temperature'), '41 °F');
+    await userEvent.type(await screen.findByRole('textbox', { name: 'Temperature' }), '41 °F');
     await userEvent.type(box('Pressure here'), '98.9 kPa');
     await userEvent.type(box('Humidity'), '55');
     await userEvent.click(screen.getByRole('button', { name: 'Read the air' }));

@@ -1,6 +1,6 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { defaultUnits } from '@zivvo/words';
-import { letterKeysSwitched, personChosen, rememberSettings, settingsSlice, unitsChosen, type Settings } from '../shared/store/settingsSlice.ts';
+import { letterKeysSwitched, personChosen, rememberSettings, settingsSlice, unitsChosen, type Settings } from './settingsSlice.ts';
 
 const { reducer } = settingsSlice;
 const fresh = (): Settings => reducer(undefined, { type: 'start' });
