@@ -4,7 +4,12 @@ const swc = (tsx) => [
     jsc: {
       target: 'es2022',
       parser: { syntax: 'typescript', tsx, decorators: true },
-      transform: { legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false, react: { runtime: 'automatic' } },
+      transform: {
+        legacyDecorator: true,
+        decoratorMetadata: true,
+        useDefineForClassFields: false,
+        react: { runtime: 'automatic' },
+      },
     },
     module: { type: 'es6' },
     sourceMaps: 'inline',
@@ -16,7 +21,11 @@ const common = {
   testPathIgnorePatterns: ['/dist/', '/node_modules/'],
   modulePathIgnorePatterns: ['/dist/'],
 };
-const node = { ...common, testEnvironment: 'node', testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] } };
+const node = {
+  ...common,
+  testEnvironment: 'node',
+  testEnvironmentOptions: { customExportConditions: ['source', 'node', 'node-addons'] },
+};
 
 export default {
   // Two test files share the machine: a wait is bounded, not timed.

@@ -22,8 +22,20 @@ await report({
     const evening = simulatedCampaign({ seed, propCount: 9, runCount: 3 });
     const full = simulatedCampaign({ seed, propCount: 40, runCount: 10 });
     return [
-      { id: 'stand.reduce.27runs.ms', value: medianMs(() => core.reduceCampaign(evening)), unit: 'ms', baseline: null, target: 20 },
-      { id: 'stand.reduce.400runs.ms', value: medianMs(() => core.reduceCampaign(full), 11), unit: 'ms', baseline: null, target: 250 },
+      {
+        id: 'stand.reduce.27runs.ms',
+        value: medianMs(() => core.reduceCampaign(evening)),
+        unit: 'ms',
+        baseline: null,
+        target: 20,
+      },
+      {
+        id: 'stand.reduce.400runs.ms',
+        value: medianMs(() => core.reduceCampaign(full), 11),
+        unit: 'ms',
+        baseline: null,
+        target: 250,
+      },
     ];
   },
   pick: pickFigures,
@@ -36,7 +48,10 @@ await report({
     if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');
     const html = fs.readFileSync('apps/web/dist/index.html', 'utf8');
     const named = [...html.matchAll(/assets\/([\w.-]+\.js)/g)].map((m) => m[1]);
-    const bytes = [...new Set(named)].reduce((sum, name) => sum + gzipSync(fs.readFileSync(path.join(folder, name)), { level: 9 }).length, 0);
+    const bytes = [...new Set(named)].reduce(
+      (sum, name) => sum + gzipSync(fs.readFileSync(path.join(folder, name)), { level: 9 }).length,
+      0,
+    );
     return [{ id: 'web.entry.kB', value: bytes / 1000, unit: 'kB gzip', baseline: null, target: 320 }];
   },
 });

@@ -1,1 +1,5 @@
-export function compareCase(expected: Record<string, unknown>, actual: Record<string, unknown> | undefined, tolerances?: Record<string, number | string>): number;
+export function compareCase(
+  expected: Record<string, unknown>,
+  actual: Record<string, unknown> | undefined,
+  tolerances?: Record<string, number | string>,
+): number;

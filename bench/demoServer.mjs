@@ -7,7 +7,13 @@ import path from 'node:path';
 /** Starts the demo on a port, does the work with its address, and ends it. */
 export async function withDemoServer(port, work) {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-bench-'));
-  const env = { ...process.env, PORT: String(port), ZIVVO_DATA: folder, ZIVVO_WORKSHOP: 'demo', ZIVVO_WEB: path.resolve('apps/web/dist') };
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    ZIVVO_DATA: folder,
+    ZIVVO_WORKSHOP: 'demo',
+    ZIVVO_WEB: path.resolve('apps/web/dist'),
+  };
   const server = spawn(process.execPath, ['apps/server/dist/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
   try {
     await new Promise((resolve, reject) => {

@@ -2,7 +2,9 @@ import fs from 'node:fs';
 import * as core from '../packages/core/dist/index.js';
 
 /** Labels as they are met on hubs and bags, with what they mean. */
-export const labelForms = JSON.parse(fs.readFileSync(new URL('../packages/core/src/label/labelForms.json', import.meta.url), 'utf8'));
+export const labelForms = JSON.parse(
+  fs.readFileSync(new URL('../packages/core/src/label/labelForms.json', import.meta.url), 'utf8'),
+);
 
 /** Made-up props with the labels that makers would mould on them, in all usual forms. */
 export function labelCases(seed, count) {
@@ -23,12 +25,19 @@ export function labelCases(seed, count) {
     ];
     const form = Math.floor(random.next() * forms.length);
     const hasBlades = [0, 1, 2, 3, 5, 6].includes(form);
-    return { label: forms[form], diameterM: diameter * core.INCH_M, pitchM: pitch * core.INCH_M, bladeCount: hasBlades ? blades : null };
+    return {
+      label: forms[form],
+      diameterM: diameter * core.INCH_M,
+      pitchM: pitch * core.INCH_M,
+      bladeCount: hasBlades ? blades : null,
+    };
   });
 }
 
 /** Digits without points: whole inches from ten up, tenths below, pitch in tenths. */
 function run(diameter, pitch) {
   const tenths = (v) => String(Math.round(v * 10)).padStart(2, '0');
-  return diameter >= 10 && Number.isInteger(diameter) ? `${diameter}${tenths(pitch)}` : `${tenths(diameter)}${tenths(pitch)}`;
+  return diameter >= 10 && Number.isInteger(diameter)
+    ? `${diameter}${tenths(pitch)}`
+    : `${tenths(diameter)}${tenths(pitch)}`;
 }

@@ -11,11 +11,41 @@ const CUTS = 150;
 const IMPORT_BYTES = 60_000_000;
 
 export async function cutFigures(seed) {
-  const craft = { kvRpmPerV: 1080, motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, statorDiameterM: 0.025, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packCellResistanceOhm: null, packCRating: null, escLimitA: 40, motorLimitA: null };
-  const model = { label: '7.2x3.9x3', makerName: 'Bench', diameterM: 7.2 * core.INCH_M, pitchM: 3.9 * core.INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', measuredMassKg: 0.0079 };
-  const device = simulatedDevice(craft, model, { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 }, 0.97, String(seed));
+  const craft = {
+    kvRpmPerV: 1080,
+    motorResistanceOhm: 0.136,
+    motorNoLoadCurrentA: 0.67,
+    motorMassKg: 0.04,
+    statorDiameterM: 0.025,
+    packChemistry: 'lipo',
+    packSeriesCount: 6,
+    packCapacityAh: 4,
+    packCellResistanceOhm: null,
+    packCRating: null,
+    escLimitA: 40,
+    motorLimitA: null,
+  };
+  const model = {
+    label: '7.2x3.9x3',
+    makerName: 'Bench',
+    diameterM: 7.2 * core.INCH_M,
+    pitchM: 3.9 * core.INCH_M,
+    bladeCount: 3,
+    tipShape: 'standard',
+    material: 'polycarbonate',
+    measuredMassKg: 0.0079,
+  };
+  const device = simulatedDevice(
+    craft,
+    model,
+    { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 },
+    0.97,
+    String(seed),
+  );
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-bench-'));
-  const worker = new Worker(new URL('./standCut.worker.mjs', import.meta.url), { workerData: { device, limits: limitsOf(craft, null), cutCount: CUTS } });
+  const worker = new Worker(new URL('./standCut.worker.mjs', import.meta.url), {
+    workerData: { device, limits: limitsOf(craft, null), cutCount: CUTS },
+  });
   let delays = null;
   const done = new Promise((resolve, reject) => {
     worker.once('message', (d) => resolve((delays = d)));

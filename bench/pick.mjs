@@ -10,7 +10,14 @@ const BASELINE = fileURLToPath(new URL('../packages/core/fixtures/baseline-27.mj
 const BASELINE_SHA256 = '63a798d70c0e85ded34c732812c9e7ee290c4f4365959a2baafa79f9c0f452f9';
 const POINTS = 4000;
 const INCH = core.INCH_M;
-const NAMES = { soft: 'softPlastic', polycarbonate: 'polycarbonate', glass_nylon: 'glassNylon', carbon_nylon: 'carbonNylon', carbon: 'carbon', wood: 'wood' };
+const NAMES = {
+  soft: 'softPlastic',
+  polycarbonate: 'polycarbonate',
+  glass_nylon: 'glassNylon',
+  carbon_nylon: 'carbonNylon',
+  carbon: 'carbon',
+  wood: 'wood',
+};
 
 /** Random propellers over the whole fitted range, at random tip speeds up to Mach 0.7. */
 export function randomPoints(seed, count) {
@@ -25,7 +32,12 @@ export function randomPoints(seed, count) {
     const geometry = core.labelGeometry(diameter_in * INCH, pitch_in * INCH, blades, tipShape, NAMES[material]);
     const mass_g = random.next() < 0.5 ? null : 1000 * core.usualMassKg(geometry) * (0.75 + 0.6 * random.next());
     const tipSpeed = 20 + 215 * random.next();
-    return { plain: { diameter_in, pitch_in, blades, tipShape, material, mass_g }, geometry: { ...geometry, massKg: mass_g === null ? null : mass_g / 1000 }, tipSpeed, rpm: (60 * tipSpeed) / (Math.PI * diameter_in * INCH) };
+    return {
+      plain: { diameter_in, pitch_in, blades, tipShape, material, mass_g },
+      geometry: { ...geometry, massKg: mass_g === null ? null : mass_g / 1000 },
+      tipSpeed,
+      rpm: (60 * tipSpeed) / (Math.PI * diameter_in * INCH),
+    };
   });
 }
 
@@ -54,21 +66,40 @@ export async function pickFigures(seed) {
 
 function tableFigures(seed) {
   const random = core.seededRandom(`${seed}/table`);
-  const family = { bladeCount: 3, tipShape: 'standard', section: 'cambered', planform: 'usual', material: 'polycarbonate' };
+  const family = {
+    bladeCount: 3,
+    tipShape: 'standard',
+    section: 'cambered',
+    planform: 'usual',
+    material: 'polycarbonate',
+  };
   const air = core.STANDARD_ROTOR_AIR;
   const table = new core.CoefficientTable(family, air).complete();
-  const places = Array.from({ length: POINTS }, () => ({ diameterM: 2 * 9 ** random.next() * INCH, ratio: 0.08 + 1.12 * random.next(), tipSpeed: 20 + 215 * random.next() }));
+  const places = Array.from({ length: POINTS }, () => ({
+    diameterM: 2 * 9 ** random.next() * INCH,
+    ratio: 0.08 + 1.12 * random.next(),
+    tipSpeed: 20 + 215 * random.next(),
+  }));
   const offs = places
     .map(({ diameterM, ratio, tipSpeed }) => {
-      const geometry = { ...core.labelGeometry(diameterM, ratio * diameterM, family.bladeCount, family.tipShape, family.material) };
+      const geometry = {
+        ...core.labelGeometry(diameterM, ratio * diameterM, family.bladeCount, family.tipShape, family.material),
+      };
       const direct = core.bladeElement(core.prepareProp(geometry), air, (60 * tipSpeed) / (Math.PI * diameterM));
       const found = table.at(diameterM, ratio, tipSpeed);
       return off(found, { CT: direct.thrustCoefficient, CP: direct.powerCoefficient });
     })
     .sort((a, b) => a - b);
-  const lookupMs = medianMs(() => places.forEach(({ diameterM, ratio, tipSpeed }) => table.at(diameterM, ratio, tipSpeed)));
+  const lookupMs = medianMs(() =>
+    places.forEach(({ diameterM, ratio, tipSpeed }) => table.at(diameterM, ratio, tipSpeed)),
+  );
   return [
-    figure('pick.table.ms', medianMs(() => new core.CoefficientTable(family, air).complete(), 7), 'ms', 300),
+    figure(
+      'pick.table.ms',
+      medianMs(() => new core.CoefficientTable(family, air).complete(), 7),
+      'ms',
+      300,
+    ),
     figure('pick.table.p99', offs[Math.floor(0.99 * offs.length)], '1', 0.005),
     figure('pick.table.worst', offs.at(-1), '1', 0.01),
     figure('pick.lookup.us', (1000 * lookupMs) / places.length, 'µs', 3),
@@ -78,14 +109,37 @@ function tableFigures(seed) {
 function rotorFigures(seed) {
   const random = core.seededRandom(`${seed}/rotor`);
   const tables = new core.CoefficientTables(core.STANDARD_ROTOR_AIR);
-  const motor = core.motorOf({ statorDiameterM: 0.023, statorHeightM: 0.006, kvRpmPerV: 1750, resistanceOhm: null, noLoadCurrentA: null, massKg: null });
+  const motor = core.motorOf({
+    statorDiameterM: 0.023,
+    statorHeightM: 0.006,
+    kvRpmPerV: 1750,
+    resistanceOhm: null,
+    noLoadCurrentA: null,
+    massKg: null,
+  });
   const drive = { motor, ...core.USUAL_ESC, motorTemperatureC: 60 };
   const supply = { openVoltageV: 23.2, resistanceOhm: 0.02, driveCount: 4 };
-  const geometries = Array.from({ length: 400 }, () => core.labelGeometry((4.6 + random.next()) * INCH, (3 + 2 * random.next()) * INCH, 3, 'standard', 'polycarbonate'));
-  const powertrains = geometries.map((geometry) => ({ prop: core.propellerModel(geometry, tables), drive, supply, gearRatio: 1 }));
-  const equilibriumMs = medianMs(() => powertrains.forEach((p, i) => core.rotorAtThrottle(p, 0.2 + (0.8 * i) / powertrains.length)));
-  const candidateMs = medianMs(() => geometries.forEach((geometry) => candidate({ prop: core.propellerModel(geometry, tables), drive, supply, gearRatio: 1 })));
-  return [figure('pick.equilibrium.us', (1000 * equilibriumMs) / powertrains.length, 'µs', 15), figure('pick.candidate.us', (1000 * candidateMs) / geometries.length, 'µs', 200)];
+  const geometries = Array.from({ length: 400 }, () =>
+    core.labelGeometry((4.6 + random.next()) * INCH, (3 + 2 * random.next()) * INCH, 3, 'standard', 'polycarbonate'),
+  );
+  const powertrains = geometries.map((geometry) => ({
+    prop: core.propellerModel(geometry, tables),
+    drive,
+    supply,
+    gearRatio: 1,
+  }));
+  const equilibriumMs = medianMs(() =>
+    powertrains.forEach((p, i) => core.rotorAtThrottle(p, 0.2 + (0.8 * i) / powertrains.length)),
+  );
+  const candidateMs = medianMs(() =>
+    geometries.forEach((geometry) =>
+      candidate({ prop: core.propellerModel(geometry, tables), drive, supply, gearRatio: 1 }),
+    ),
+  );
+  return [
+    figure('pick.equilibrium.us', (1000 * equilibriumMs) / powertrains.length, 'µs', 15),
+    figure('pick.candidate.us', (1000 * candidateMs) / geometries.length, 'µs', 200),
+  ];
 }
 
 /** Hover, full throttle, a curve of twenty points and every static figure. */
@@ -112,9 +166,33 @@ function figure(id, value, unit, target, baseline = null) {
 function benchCraft(seed) {
   const random = core.seededRandom(`${seed}/craft`);
   return {
-    kind: 'multirotor', rotorCount: 4, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 2, ccwCount: 2 }, isCoaxial: false, armM: 0.147, neighbourDistanceM: 0.208, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, massKg: 1.7 + 0.5 * random.next(),
-    motor: { statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1000 + 200 * random.next(), resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: 42,
-    pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null }, standbyPowerW: 5, ductThrustRatio: null, style: 'normal', airC: 12,
+    kind: 'multirotor',
+    rotorCount: 4,
+    gearRatio: 1,
+    shaftDiameterM: null,
+    needed: { cwCount: 2, ccwCount: 2 },
+    isCoaxial: false,
+    armM: 0.147,
+    neighbourDistanceM: 0.208,
+    clearanceDiameterM: 0.2,
+    groundClearanceM: null,
+    boomClearanceM: null,
+    massKg: 1.7 + 0.5 * random.next(),
+    motor: {
+      statorDiameterM: 0.025,
+      statorHeightM: 0.007,
+      kvRpmPerV: 1000 + 200 * random.next(),
+      resistanceOhm: null,
+      noLoadCurrentA: null,
+      massKg: null,
+    },
+    motorLimitA: null,
+    escLimitA: 42,
+    pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null },
+    standbyPowerW: 5,
+    ductThrustRatio: null,
+    style: 'normal',
+    airC: 12,
   };
 }
 
@@ -133,13 +211,19 @@ async function spaceFigures(seed) {
   const mapMs = medianMs(() => work(family), 5);
   const families = core.pickFamilies();
   const startMs = performance.now();
-  const parts = await Promise.all([0, 1].map((half) => inWorker({ craft, grid, families: families.filter((_, i) => i % 2 === half) })));
+  const parts = await Promise.all(
+    [0, 1].map((half) => inWorker({ craft, grid, families: families.filter((_, i) => i % 2 === half) })),
+  );
   const spaceS = (performance.now() - startMs) / 1000;
   const tables = parts.flat();
   const scale = core.scaleOf(tables);
   const goodness = tables.map((values) => core.goodnessTable(scale, values));
   const rerankMs = medianMs(() => goodness.forEach((table) => core.scoreTable(table, core.useWeights.windySite)), 5);
-  return [figure('pick.map.ms', mapMs, 'ms', 300), figure('pick.space.s', spaceS, 's', 8), figure('pick.rerank.ms', rerankMs, 'ms', 50)];
+  return [
+    figure('pick.map.ms', mapMs, 'ms', 300),
+    figure('pick.space.s', spaceS, 's', 8),
+    figure('pick.rerank.ms', rerankMs, 'ms', 50),
+  ];
 }
 
 function inWorker(workerData) {

@@ -28,8 +28,21 @@ async function fill(seed) {
   const { items: models } = await get('prop-models');
   for (let total = (await get('pieces')).total; total < PIECES; total = (await get('pieces')).total) {
     const { id: propModelId } = models[Math.floor(models.length * random.next())];
-    const body = { id: v7(), propModelId, cwCount: DELIVERY / 2, ccwCount: DELIVERY / 2, eitherCount: 0, resolutionKg: 1e-5, location: `drawer ${Math.floor(40 * random.next())}`, note: null };
-    const answer = await fetch(`http://127.0.0.1:${PORT}/api/batches`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
+    const body = {
+      id: v7(),
+      propModelId,
+      cwCount: DELIVERY / 2,
+      ccwCount: DELIVERY / 2,
+      eitherCount: 0,
+      resolutionKg: 1e-5,
+      location: `drawer ${Math.floor(40 * random.next())}`,
+      note: null,
+    };
+    const answer = await fetch(`http://127.0.0.1:${PORT}/api/batches`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
     if (!answer.ok) throw new Error(`A delivery was refused: ${await answer.text()}`);
   }
 }

@@ -34,10 +34,22 @@ export async function recordingFigures(seed) {
     const samples = Math.ceil(SAMPLES / CHANNELS) * CHANNELS;
     return [
       { id: 'recording.append.ratio', value: append.ratio, unit: '1', baseline: null, target: 1.2 },
-      { id: 'recording.append.ms', value: append.lastMs, unit: 'ms a second of 12 channels', baseline: null, target: null },
+      {
+        id: 'recording.append.ms',
+        value: append.lastMs,
+        unit: 'ms a second of 12 channels',
+        baseline: null,
+        target: null,
+      },
       { id: 'recording.read.ms', value: read.worstMs, unit: 'ms, worst of the views', baseline: null, target: 100 },
       { id: 'recording.read.median.ms', value: read.medianMs, unit: 'ms', baseline: null, target: null },
-      { id: 'recording.bytesPerSample', value: Number(rows[0].bytes) / samples, unit: 'bytes', baseline: null, target: 5 },
+      {
+        id: 'recording.bytesPerSample',
+        value: Number(rows[0].bytes) / samples,
+        unit: 'bytes',
+        baseline: null,
+        target: 5,
+      },
     ];
   } finally {
     await app.close();
@@ -53,7 +65,13 @@ async function fill(app, id, seed) {
   await recordings.create(db, id, [{ name: 'stand', rateHz: RATE_HZ, channels }]);
   const writer = await recordings.begin(id);
   const random = core.seededRandom(`${seed}/recording`);
-  const second = (s) => channels.map((_, c) => Float32Array.from({ length: RATE_HZ }, (_unused, i) => 10 * c + Math.sin((s + i / RATE_HZ) / (c + 1)) + 0.1 * random.normal()));
+  const second = (s) =>
+    channels.map((_, c) =>
+      Float32Array.from(
+        { length: RATE_HZ },
+        (_unused, i) => 10 * c + Math.sin((s + i / RATE_HZ) / (c + 1)) + 0.1 * random.normal(),
+      ),
+    );
   const seconds = Math.ceil(SAMPLES / CHANNELS / RATE_HZ);
   const times = [];
   for (let s = 0; s < seconds; s++) {
@@ -76,7 +94,9 @@ async function views(app, id, seed) {
     const spanS = wholeS * 10 ** (-4 * random.next());
     const fromS = (wholeS - spanS) * random.next();
     const startMs = performance.now();
-    const answer = await fetch(`${address}/api/recordings/${id}/samples?fromS=${fromS}&toS=${fromS + spanS}&count=${POINTS}`);
+    const answer = await fetch(
+      `${address}/api/recordings/${id}/samples?fromS=${fromS}&toS=${fromS + spanS}&count=${POINTS}`,
+    );
     await answer.json();
     if (!answer.ok) throw new Error(`A view was refused: ${answer.status}`);
     times.push(performance.now() - startMs);

@@ -3,7 +3,9 @@ import { parseArgs } from 'node:util';
 
 /** Options that every bench and study obeys. */
 export function readOptions() {
-  const { values } = parseArgs({ options: { only: { type: 'string' }, seed: { type: 'string', default: '1' }, json: { type: 'string' } } });
+  const { values } = parseArgs({
+    options: { only: { type: 'string' }, seed: { type: 'string', default: '1' }, json: { type: 'string' } },
+  });
   return values;
 }
 
@@ -19,8 +21,15 @@ export async function report(jobs) {
   for (const [name, job] of wanted) {
     for (const figure of await job(seed)) {
       figures.push(figure);
-      const rest = [figure.baseline === null ? '' : `baseline ${figure.baseline}`, figure.target === null ? '' : `target ${figure.target}`].filter(Boolean).join(', ');
-      console.log(`${name} ${figure.id}: ${Number(figure.value.toPrecision(5))} ${figure.unit}${rest === '' ? '' : ` (${rest})`}`);
+      const rest = [
+        figure.baseline === null ? '' : `baseline ${figure.baseline}`,
+        figure.target === null ? '' : `target ${figure.target}`,
+      ]
+        .filter(Boolean)
+        .join(', ');
+      console.log(
+        `${name} ${figure.id}: ${Number(figure.value.toPrecision(5))} ${figure.unit}${rest === '' ? '' : ` (${rest})`}`,
+      );
     }
   }
   if (json) fs.writeFileSync(json, `${JSON.stringify(figures, null, 1)}\n`);

@@ -14,14 +14,49 @@ export function soundStudy(seed) {
     const pitchM = (0.35 + 0.4 * random.next()) * diameterM;
     const massKg = 26 * diameterM ** 2 * (0.7 + 1.2 * random.next());
     const craft = {
-      kind: 'multirotor', rotorCount: 4, isCoaxial: false, armM: diameterM, neighbourDistanceM: null, clearanceDiameterM: null, groundClearanceM: null, boomClearanceM: null, massKg, gearRatio: 1, shaftDiameterM: null, needed: { cwCount: 2, ccwCount: 2 },
-      motor: { statorDiameterM: 0.12 * diameterM + 0.006, statorHeightM: 0.02 * diameterM + 0.003, kvRpmPerV: 110 / diameterM, resistanceOhm: null, noLoadCurrentA: null, massKg: null }, motorLimitA: null, escLimitA: null,
-      pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 3 * massKg, cellResistanceOhm: null, cRating: null }, standbyPowerW: core.usualStandbyW('multirotor', massKg), ductThrustRatio: null, style: 'normal', airC: 15,
+      kind: 'multirotor',
+      rotorCount: 4,
+      isCoaxial: false,
+      armM: diameterM,
+      neighbourDistanceM: null,
+      clearanceDiameterM: null,
+      groundClearanceM: null,
+      boomClearanceM: null,
+      massKg,
+      gearRatio: 1,
+      shaftDiameterM: null,
+      needed: { cwCount: 2, ccwCount: 2 },
+      motor: {
+        statorDiameterM: 0.12 * diameterM + 0.006,
+        statorHeightM: 0.02 * diameterM + 0.003,
+        kvRpmPerV: 110 / diameterM,
+        resistanceOhm: null,
+        noLoadCurrentA: null,
+        massKg: null,
+      },
+      motorLimitA: null,
+      escLimitA: null,
+      pack: { chemistry: 'lipo', seriesCount: 6, capacityAh: 3 * massKg, cellResistanceOhm: null, cRating: null },
+      standbyPowerW: core.usualStandbyW('multirotor', massKg),
+      ductThrustRatio: null,
+      style: 'normal',
+      airC: 15,
     };
     const bench = core.pickBench(craft, tables);
-    const levels = Array.from({ length: MOST_BLADES - 1 }, (_, k) => core.evaluateCandidate(bench, core.labelGeometry(diameterM, pitchM, k + 2, 'standard', 'glassNylon')).figures.levelDb);
+    const levels = Array.from(
+      { length: MOST_BLADES - 1 },
+      (_, k) =>
+        core.evaluateCandidate(bench, core.labelGeometry(diameterM, pitchM, k + 2, 'standard', 'glassNylon')).figures
+          .levelDb,
+    );
     steps.forEach((list, k) => Number.isFinite(levels[k + 1] - levels[k]) && list.push(levels[k + 1] - levels[k]));
   }
   const names = ['twoToThree', 'threeToFour', 'fourToFive', 'fiveToSix'];
-  return steps.map((list, k) => ({ id: `sound.blades.${names[k]}.db`, value: core.median(list), unit: 'dB', baseline: null, target: k === 0 ? -1 : null }));
+  return steps.map((list, k) => ({
+    id: `sound.blades.${names[k]}.db`,
+    value: core.median(list),
+    unit: 'dB',
+    baseline: null,
+    target: k === 0 ? -1 : null,
+  }));
 }

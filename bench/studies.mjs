@@ -27,7 +27,13 @@ await report({
       if (places === 0) first++;
     }
     return [
-      { id: 'label.forms.ratio', value: labelForms.filter((f) => isFirst(core.readPropLabel(f.label), f)).length / labelForms.length, unit: '1', baseline: null, target: 0.95 },
+      {
+        id: 'label.forms.ratio',
+        value: labelForms.filter((f) => isFirst(core.readPropLabel(f.label), f)).length / labelForms.length,
+        unit: '1',
+        baseline: null,
+        target: 0.95,
+      },
       { id: 'label.offered.ratio', value: offered / cases.length, unit: '1', baseline: null, target: 0.99 },
       { id: 'label.first.ratio', value: first / cases.length, unit: '1', baseline: null, target: 0.9 },
     ];
@@ -37,22 +43,37 @@ await report({
     let claims = 0;
     let comparisons = 0;
     for (let evening = 0; evening < 120; evening++) {
-      const results = core.reduceCampaign(simulatedCampaign({ seed: `${seed}/alike/${evening}`, propCount: 7, runCount: 2, alike: true }));
+      const results = core.reduceCampaign(
+        simulatedCampaign({ seed: `${seed}/alike/${evening}`, propCount: 7, runCount: 2, alike: true }),
+      );
       for (const prop of results.props.filter((p) => !p.isReference)) {
         comparisons++;
         if (prop.points.full.thrustN.comparison !== 'same') claims++;
       }
     }
-    return [{ id: 'stand.falseDifference.ratio', value: claims / comparisons, unit: '1', baseline: null, target: 0.08 }];
+    return [
+      { id: 'stand.falseDifference.ratio', value: claims / comparisons, unit: '1', baseline: null, target: 0.08 },
+    ];
   },
 });
 
 function isFirst(read, { diameterM, pitchM, bladeCount, hand }) {
   const first = read.status === 'read' ? read.readings[0] : null;
   const isSame = (a, b) => (a === null ? b === null : b !== null && Math.abs(a - b) < 1e-6);
-  return first !== null && isSame(diameterM, first.diameterM) && isSame(pitchM, first.pitchM) && first.bladeCount === bladeCount && first.hand === hand;
+  return (
+    first !== null &&
+    isSame(diameterM, first.diameterM) &&
+    isSame(pitchM, first.pitchM) &&
+    first.bladeCount === bladeCount &&
+    first.hand === hand
+  );
 }
 
 function isTruth(reading, { diameterM, pitchM, bladeCount }) {
-  return Math.abs(reading.diameterM - diameterM) < 1e-6 && reading.pitchM !== null && Math.abs(reading.pitchM - pitchM) < 1e-6 && (bladeCount === null || reading.bladeCount === bladeCount);
+  return (
+    Math.abs(reading.diameterM - diameterM) < 1e-6 &&
+    reading.pitchM !== null &&
+    Math.abs(reading.pitchM - pitchM) < 1e-6 &&
+    (bladeCount === null || reading.bladeCount === bladeCount)
+  );
 }

@@ -24,6 +24,12 @@ export function symptomStudy(seed) {
   return [
     { id: 'symptoms.topThree', value: share(3), unit: '1', baseline: null, target: 0.9 },
     { id: 'symptoms.first', value: share(1), unit: '1', baseline: null, target: null },
-    { id: 'symptoms.answers.median', value: (counts[CASES / 2 - 1] + counts[CASES / 2]) / 2, unit: '1', baseline: null, target: 4 },
+    {
+      id: 'symptoms.answers.median',
+      value: (counts[CASES / 2 - 1] + counts[CASES / 2]) / 2,
+      unit: '1',
+      baseline: null,
+      target: 4,
+    },
   ];
 }

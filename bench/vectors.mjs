@@ -15,7 +15,10 @@ if (!folder || !fs.existsSync(folder)) {
 }
 const emitted = {};
 let misses = 0;
-for (const name of fs.readdirSync(folder).filter((f) => /^\d\d_.*\.json$/.test(f)).sort()) {
+for (const name of fs
+  .readdirSync(folder)
+  .filter((f) => /^\d\d_.*\.json$/.test(f))
+  .sort()) {
   const adapter = adapters[name.slice(0, 2)];
   const file = JSON.parse(fs.readFileSync(path.join(folder, name), 'utf8'));
   const title = name.replace(/\.json$/, '');
@@ -31,7 +34,8 @@ for (const name of fs.readdirSync(folder).filter((f) => /^\d\d_.*\.json$/.test(f
   misses += judged.length - passed;
   const worst = Math.max(0, ...judged.map((r) => r.worst));
   console.log(`${title}: ${passed}/${judged.length}, worst deviation ${worst.toPrecision(3)} of its tolerance`);
-  for (const r of judged.filter((j) => j.worst > 1)) console.log(`  ${r.id}: ${JSON.stringify(r.out)} instead of ${JSON.stringify(r.case.out)}`);
+  for (const r of judged.filter((j) => j.worst > 1))
+    console.log(`  ${r.id}: ${JSON.stringify(r.out)} instead of ${JSON.stringify(r.case.out)}`);
 }
 if (values.emit) fs.writeFileSync(values.emit, `${JSON.stringify(emitted, null, 1)}\n`);
 process.exitCode = misses === 0 ? 0 : 1;

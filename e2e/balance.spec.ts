@@ -65,7 +65,9 @@ test('two swings: bare, then with tape, and where it hangs', async ({ shed, page
   await page.getByRole('button', { name: 'Keep this swing' }).click();
   await expect(page.getByText(/± \d+ %, inertia/)).toBeVisible();
   await page.getByRole('tab', { name: 'Tape trials' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('More than tape may mend: another school, or send it back');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'More than tape may mend: another school, or send it back',
+  );
   await page.getByRole('button', { name: 'Send it back' }).click();
   await expect(page.getByRole('region', { name: 'Back' })).not.toContainText('empty');
 });
@@ -73,12 +75,16 @@ test('two swings: bare, then with tape, and where it hangs', async ({ shed, page
 /** Reads recordings by file: a long one, without its tacho, and one that tells nothing; leaves the fields as they were. */
 async function readRecordings(page: Page): Promise<void> {
   // Thirty seconds at 2 kHz: more rows than the page itself would read.
-  const turnsPerS = Number(await page.getByRole('textbox', { name: 'Speed of the runs' }).getAttribute('placeholder')) / 60;
+  const turnsPerS =
+    Number(await page.getByRole('textbox', { name: 'Speed of the runs' }).getAttribute('placeholder')) / 60;
   const rows = Array.from({ length: 60_000 }, (_, i) => {
     const turns = (turnsPerS * i) / 2000;
     return `${(i / 2000).toFixed(4)},${(9.81 + 1.5 * Math.cos(2 * Math.PI * turns)).toFixed(4)},${turns % 1 < 0.2 ? 5 : 0}`;
   });
-  const give = (name: string, lines: string[]): Promise<void> => page.locator('input[type=file]').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
+  const give = (name: string, lines: string[]): Promise<void> =>
+    page
+      .locator('input[type=file]')
+      .setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
   await give('shake.csv', ['seconds,acceleration,tacho', ...rows]);
   await page.getByRole('button', { name: 'Read once a turn from 60001 rows' }).click();
   await expect(page.getByRole('textbox', { name: 'Amplitudes' })).toHaveValue(/^1\.(4[89]|5)/);
@@ -94,7 +100,10 @@ async function readRecordings(page: Page): Promise<void> {
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('');
 }
 
-test('a vibration job without phase: recordings are read in a worker, too heavy a trial is refused, three places give mass and angle', async ({ shed, page }) => {
+test('a vibration job without phase: recordings are read in a worker, too heavy a trial is refused, three places give mass and angle', async ({
+  shed,
+  page,
+}) => {
   await onShaft(page, shed);
   await page.getByRole('tab', { name: 'Vibration' }).click();
   await readRecordings(page);
@@ -105,7 +114,11 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
   await page.getByRole('textbox', { name: 'Amplitudes' }).fill('3');
   await page.getByRole('button', { name: 'Keep the run' }).click();
   await expect(page.getByText(/The trial mass is too large/)).toBeVisible();
-  for (const [degrees, amplitude] of [[0, 2.44582], [120, 2.06155], [240, 1.5868]] as const) {
+  for (const [degrees, amplitude] of [
+    [0, 2.44582],
+    [120, 2.06155],
+    [240, 1.5868],
+  ] as const) {
     await page.getByRole('textbox', { name: 'Trial mass' }).fill('0.02');
     await page.getByRole('textbox', { name: 'At', exact: true }).fill(String(degrees));
     await page.getByRole('textbox', { name: 'Amplitudes' }).fill(String(amplitude));
@@ -122,7 +135,8 @@ test('a vibration job without phase: recordings are read in a worker, too heavy 
 
 /** Types into every empty field of a bench what stands there as an example. */
 async function typeExamples(page: Page): Promise<void> {
-  for (const field of await page.getByRole('main').getByRole('textbox').all()) await field.fill((await field.getAttribute('placeholder')) ?? '');
+  for (const field of await page.getByRole('main').getByRole('textbox').all())
+    await field.fill((await field.getAttribute('placeholder')) ?? '');
 }
 
 test('slots, spinner, two planes, aids to print, and the telephone', async ({ demo, page }) => {

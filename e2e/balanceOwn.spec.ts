@@ -5,7 +5,19 @@ import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from
 /** Takes the piece of an own park plane onto the shaft. */
 async function onShaft(page: Page, own: Zivvo, label: string, massKg: number): Promise<void> {
   await putOnRack(page, own, label, [['Maker', 'Brindlow']]);
-  await describe(page, own, [['Name', 'Plover'], ['Take-off weight', '0.7 kg'], [/^Motor label/, '2212 1000'], ['ESC limit', '30'], ['Cells in series', '3'], ['Capacity', '2.2']], 'tractor');
+  await describe(
+    page,
+    own,
+    [
+      ['Name', 'Plover'],
+      ['Take-off weight', '0.7 kg'],
+      [/^Motor label/, '2212 1000'],
+      ['ESC limit', '30'],
+      ['Cells in series', '3'],
+      ['Capacity', '2.2'],
+    ],
+    'tractor',
+  );
   const pieceId = await onTheBench(page, own, massKg);
   await page.goto(`${own.address}/balance/${pieceId}`);
   await expect(headline(page)).toContainText('has never been balanced');
@@ -19,7 +31,10 @@ async function hangs(page: Page, steps: number): Promise<void> {
   await page.keyboard.press('2');
 }
 
-test('a two-blade prop with a heavy hub: the tape that is said is the tape that is booked, then sanded, then true', async ({ own, page }) => {
+test('a two-blade prop with a heavy hub: the tape that is said is the tape that is booked, then sanded, then true', async ({
+  own,
+  page,
+}) => {
   const faults = watchFaults(page);
   await onShaft(page, own, '9x4.7x2', 0.0085);
   await expect(page.getByText('Let go with a blade level. What does it do?')).toBeVisible();
@@ -58,11 +73,21 @@ test('a two-blade prop with a heavy hub: the tape that is said is the tape that 
   expect(faults).toEqual([]);
 });
 
-test('a single blade is a way of its own: washers, what they leave, and its thrust beside the shaft', async ({ own, page }) => {
+test('a single blade is a way of its own: washers, what they leave, and its thrust beside the shaft', async ({
+  own,
+  page,
+}) => {
   await onShaft(page, own, '5x3x1', 0.004);
   await expect(headline(page)).toHaveText('Weigh the blade and a washer');
   await expect(page.getByRole('button', { name: 'Mark it balanced' })).toBeDisabled();
-  for (const [name, text] of [['The blade weighs', '4'], ['It balances on an edge, from the shaft', '30'], ['A washer weighs', '0.5'], ['Washers sit, from the shaft', '20'], ['Washers on now', '9']] as const) await page.getByRole('textbox', { name }).fill(text);
+  for (const [name, text] of [
+    ['The blade weighs', '4'],
+    ['It balances on an edge, from the shaft', '30'],
+    ['A washer weighs', '0.5'],
+    ['Washers sit, from the shaft', '20'],
+    ['Washers on now', '9'],
+  ] as const)
+    await page.getByRole('textbox', { name }).fill(text);
   await page.getByRole('button', { name: 'Work it out' }).click();
   await expect(headline(page)).toHaveText('12 washers instead of 9');
   await page.getByRole('button', { name: '12 washers are on' }).click();

@@ -22,7 +22,10 @@ async function seeAll(page: Page, taps: number): Promise<void> {
   }
 }
 
-test('a walkaround finds white at the root: the piece goes, a spare is fitted, and the craft is fit to fly', async ({ shed, page }) => {
+test('a walkaround finds white at the root: the piece goes, a spare is fitted, and the craft is fit to fly', async ({
+  shed,
+  page,
+}) => {
   const faults = watchFaults(page);
   const id = await craftId(page, shed, 'Petrel');
   await page.goto(`${shed.address}/care?craft=${id}`);
@@ -50,8 +53,14 @@ test('a walkaround finds white at the root: the piece goes, a spare is fitted, a
   await page.getByRole('button', { name: `Retire ${tag} and fit a spare` }).click();
   // Back through Fit: a spare of the same model and hand, by its tag.
   await expect(page).toHaveURL(/\/fit/);
-  const { items } = (await (await page.request.get(`${shed.address}/api/pieces?state=trued`)).json()) as { items: { tag: string; hand: string; propModelId: string; look: string }[] };
-  const old = ((await (await page.request.get(`${shed.address}/api/pieces?state=retired`)).json()) as { items: { tag: string; hand: string; propModelId: string }[] }).items.find((p) => p.tag === tag)!;
+  const { items } = (await (await page.request.get(`${shed.address}/api/pieces?state=trued`)).json()) as {
+    items: { tag: string; hand: string; propModelId: string; look: string }[];
+  };
+  const old = (
+    (await (await page.request.get(`${shed.address}/api/pieces?state=retired`)).json()) as {
+      items: { tag: string; hand: string; propModelId: string }[];
+    }
+  ).items.find((p) => p.tag === tag)!;
   const spare = items.find((p) => p.propModelId === old.propModelId && p.hand === old.hand && p.look === 'good')!;
   await page.getByRole('button', { name: /no piece known/ }).click();
   await page.getByRole('textbox', { name: 'Tag of the piece that goes on' }).fill(spare.tag);
@@ -102,7 +111,9 @@ test('two front pieces swapped after the look ground the craft, in Care as in Fi
   await page.goto(`${shed.address}/care?craft=${id}`);
   await expect(headline(page)).toHaveText('Fulmar is fit to fly');
   const swap = async (): Promise<void> => {
-    const swapped = await page.request.post(`${shed.address}/api/fittings/${id}/swap`, { data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } } });
+    const swapped = await page.request.post(`${shed.address}/api/fittings/${id}/swap`, {
+      data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } },
+    });
     expect(swapped.ok()).toBe(true);
   };
   await swap();
@@ -127,7 +138,10 @@ test('an alert grounds a craft, and its release lets it be looked over', async (
   await expect(headline(page)).toHaveText('Skua has spins that nobody saw');
 });
 
-test('after a swap: exclude the rest, down by single percents, and back when the old props return', async ({ shed, page }) => {
+test('after a swap: exclude the rest, down by single percents, and back when the old props return', async ({
+  shed,
+  page,
+}) => {
   const id = await craftId(page, shed, 'Petrel');
   await page.goto(`${shed.address}/care/gains?craft=${id}`);
   await expect(headline(page)).toHaveText('Brindlow 7.2×3.9×3 is back on: back to its own sheet');
@@ -159,7 +173,10 @@ test('after a swap: exclude the rest, down by single percents, and back when the
   await expect(roll).toContainText('98');
 });
 
-test('from a symptom to its cause: the record first, one question after another, and it is written down', async ({ shed, page }) => {
+test('from a symptom to its cause: the record first, one question after another, and it is written down', async ({
+  shed,
+  page,
+}) => {
   const id = await craftId(page, shed, 'Fulmar');
   await page.goto(`${shed.address}/care/symptoms?craft=${id}`);
   await expect(headline(page)).toHaveText('What does Fulmar do?');
@@ -172,7 +189,9 @@ test('from a symptom to its cause: the record first, one question after another,
   // A test that was done already is entered by hand, and moves the causes.
   await page.getByText('Tests done already, and other ends').click();
   await page.getByRole('combobox', { name: 'Does a shaft’s tip wander?' }).selectOption('yes');
-  await expect(page.getByRole('region', { name: 'Most likely' }).getByRole('listitem').first()).toContainText('a bent shaft');
+  await expect(page.getByRole('region', { name: 'Most likely' }).getByRole('listitem').first()).toContainText(
+    'a bent shaft',
+  );
   await page.reload();
   await expect(headline(page)).toHaveText('Most likely a bent shaft');
   await page.getByRole('button', { name: 'It was a bent shaft' }).click();
@@ -208,7 +227,13 @@ test('a ticket is filled, closed and printed; the log holds it all and is taken 
 
 test('practice explains at once and keeps the score of whoever works', async ({ shed, page }) => {
   await page.goto(`${shed.address}/care/practice`);
-  for (const kind of ['Read the label', 'Which hand', 'Where will it tip', 'What becomes of it', 'Where does the tape go']) {
+  for (const kind of [
+    'Read the label',
+    'Which hand',
+    'Where will it tip',
+    'What becomes of it',
+    'Where does the tape go',
+  ]) {
     await page.getByText(kind, { exact: true }).first().click();
     await expect(page.getByRole('region', { name: 'Answers' }).getByRole('button').first()).toBeEnabled();
     await page.keyboard.press('1');
@@ -220,11 +245,22 @@ test('practice explains at once and keeps the score of whoever works', async ({ 
   await expect(page.getByRole('region', { name: 'Score of no name chosen' })).toContainText('of 1');
 });
 
-test('on a telephone, at night, nothing of Care reaches beyond the window or cannot be read', async ({ shed, page }) => {
+test('on a telephone, at night, nothing of Care reaches beyond the window or cannot be read', async ({
+  shed,
+  page,
+}) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await page.emulateMedia({ colorScheme: 'dark' });
   const id = await craftId(page, shed, 'Petrel');
-  for (const path of ['/care', '/care/walk', '/care/symptoms', '/care/gains', '/care/tickets', '/care/log', '/care/practice']) {
+  for (const path of [
+    '/care',
+    '/care/walk',
+    '/care/symptoms',
+    '/care/gains',
+    '/care/tickets',
+    '/care/log',
+    '/care/practice',
+  ]) {
     await page.goto(`${shed.address}${path}?craft=${id}`);
     await expect(headline(page)).toBeVisible();
     expect([path, (await overflowOf(page)).page]).toEqual([path, 0]);

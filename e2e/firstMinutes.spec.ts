@@ -35,11 +35,18 @@ test('a bag came in: its label, then its delivery', async ({ own, page }) => {
   await expect(headline(page)).toContainText('4 of 4 pieces still to check in');
 });
 
-test('it tips over: a sketch of arms, spins and hands says where and what mends it; it shakes: questions without a craft', async ({ own, page }) => {
+test('it tips over: a sketch of arms, spins and hands says where and what mends it; it shakes: questions without a craft', async ({
+  own,
+  page,
+}) => {
   const faults = watchFaults(page);
   await begin(page, own, 'It tips over or shakes');
   await expect(headline(page)).toHaveText('Set each arm as you see it');
-  for (const arm of ['Front left', 'Front right']) await page.getByRole('group', { name: arm, exact: true }).getByRole('button', { name: /^piece/ }).click();
+  for (const arm of ['Front left', 'Front right'])
+    await page
+      .getByRole('group', { name: arm, exact: true })
+      .getByRole('button', { name: /^piece/ })
+      .click();
   await expect(headline(page)).toHaveText('This craft will tip toward its front');
   await expect(page.getByText(/Swap the pieces of front left and front right/)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
@@ -65,7 +72,9 @@ test('something was measured: prop and craft on the way, then the grid', async (
   await page.getByRole('button', { name: 'Type the readings' }).click();
   await page.getByRole('textbox', { name: 'Step 1, thrust' }).fill('640');
   await expect(page.locator('[data-draft=kept]')).toContainText('All entries written down');
-  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { name: string; estimatedFields: string[] }[] };
+  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as {
+    items: { name: string; estimatedFields: string[] }[];
+  };
   expect(items).toMatchObject([{ name: 'Slow park plane' }]);
   expect(items[0]!.estimatedFields).toContain('massKg');
 });

@@ -8,7 +8,9 @@ interface Arm {
 }
 
 async function openFit(page: Page, { address }: Zivvo, craftName: string): Promise<{ id: string; arms: Arm[] }> {
-  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as { items: { id: string; name: string }[] };
+  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as {
+    items: { id: string; name: string }[];
+  };
   const { id } = items.find((c) => c.name === craftName)!;
   const { arms } = (await (await page.request.get(`${address}/api/fittings/${id}`)).json()) as { arms: Arm[] };
   await page.goto(`${address}/fit?craft=${id}`);
@@ -18,9 +20,29 @@ async function openFit(page: Page, { address }: Zivvo, craftName: string): Promi
 
 /** Takes back what was seen of a craft’s spins. */
 async function unsee(page: Page, { address }: Zivvo, id: string): Promise<void> {
-  const { revision, isHanging, arms } = (await (await page.request.get(`${address}/api/fittings/${id}`)).json()) as { revision: number; isHanging: boolean; arms: { place: string; level: number }[] };
-  const unseen = arms.map(({ place, level }) => ({ place, level, seenSpin: null, spinBy: null, outputName: null, hand: null, isLabelForward: true, thread: null, checks: [] }));
-  expect((await page.request.put(`${address}/api/fittings/${id}`, { data: { arms: unseen, isHanging, sideThrust: null, note: null, revision } })).ok()).toBe(true);
+  const { revision, isHanging, arms } = (await (await page.request.get(`${address}/api/fittings/${id}`)).json()) as {
+    revision: number;
+    isHanging: boolean;
+    arms: { place: string; level: number }[];
+  };
+  const unseen = arms.map(({ place, level }) => ({
+    place,
+    level,
+    seenSpin: null,
+    spinBy: null,
+    outputName: null,
+    hand: null,
+    isLabelForward: true,
+    thread: null,
+    checks: [],
+  }));
+  expect(
+    (
+      await page.request.put(`${address}/api/fittings/${id}`, {
+        data: { arms: unseen, isHanging, sideThrust: null, note: null, revision },
+      })
+    ).ok(),
+  ).toBe(true);
 }
 
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -29,12 +51,16 @@ test('two neighbours swapped: found before the pack is in, mended in one press',
   const faults = watchFaults(page);
   const { id, arms } = await openFit(page, shed, 'Fulmar');
   const on = (place: string) => arms.find((a) => a.place === place)!.piece!;
-  const swapped = await page.request.post(`${shed.address}/api/fittings/${id}/swap`, { data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } } });
+  const swapped = await page.request.post(`${shed.address}/api/fittings/${id}/swap`, {
+    data: { first: { place: 'frontLeft', level: 0 }, second: { place: 'frontRight', level: 0 } },
+  });
   expect(swapped.ok()).toBe(true);
   await page.reload();
   await expect(headline(page)).toHaveText('Fulmar will tip toward its front');
   await expect(page.getByRole('button', { name: /^Front left: .*wrong: other hand/ })).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Fewest moves' })).toContainText('two neighbours swapped, the usual fault');
+  await expect(page.getByRole('region', { name: 'Fewest moves' })).toContainText(
+    'two neighbours swapped, the usual fault',
+  );
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'I swapped them' }).click();
   await expect(headline(page)).toHaveText('Fulmar is right: every piece, every spin');
@@ -65,16 +91,24 @@ test('hanging motors turn the nut’s thread round, and the note is there tomorr
   await page.getByRole('checkbox', { name: 'The motors hang under the arms' }).click();
   await expect(page.getByRole('checkbox', { name: 'The motors hang under the arms' })).toBeChecked();
   await page.getByLabel('Note for whoever fits next').fill('ring of the left arm is worn');
-  const kept = page.waitForResponse((r) => r.request().method() === 'PUT' && (r.request().postData() ?? '').includes('ring of the left arm is worn'));
+  const kept = page.waitForResponse(
+    (r) => r.request().method() === 'PUT' && (r.request().postData() ?? '').includes('ring of the left arm is worn'),
+  );
   await page.getByLabel('Note for whoever fits next').blur();
   await kept;
   await page.reload();
   await expect(page.getByLabel('Note for whoever fits next')).toHaveValue('ring of the left arm is worn');
-  await page.getByRole('button', { name: /^Front left/ }).last().click();
+  await page
+    .getByRole('button', { name: /^Front left/ })
+    .last()
+    .click();
   await expect(thread).not.toHaveText(before!);
 });
 
-test('see the spin: the strip is flicked the other way on one arm, which is told from a wrong piece and mended', async ({ shed, page }) => {
+test('see the spin: the strip is flicked the other way on one arm, which is told from a wrong piece and mended', async ({
+  shed,
+  page,
+}) => {
   const { id } = await openFit(page, shed, 'Skua');
   await page.getByRole('button', { name: 'See the spin, arm by arm' }).click();
   const check = page.getByRole('region', { name: 'See the spin' });
@@ -100,7 +134,9 @@ test('see the spin: the strip is flicked the other way on one arm, which is told
 test('scan to arm: the old mark is read, and a drone’s hand is a huge no on a plane', async ({ shed, page }) => {
   const { arms } = await openFit(page, shed, 'Eider');
   const old = arms[0]!.piece!.tag;
-  const { items } = (await (await page.request.get(`${shed.address}/api/pieces`)).json()) as { items: { tag: string; hand: string; state: string; propModelId: string }[] };
+  const { items } = (await (await page.request.get(`${shed.address}/api/pieces`)).json()) as {
+    items: { tag: string; hand: string; state: string; propModelId: string }[];
+  };
   const { propModelId } = items.find((p) => p.tag === old)!;
   const spare = items.find((p) => p.propModelId === propModelId && p.hand === 'cw' && p.state !== 'fitted')!;
   await page.keyboard.press('n');
@@ -121,7 +157,10 @@ test('the station fits a telephone', async ({ demo, page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await openFit(page, demo, 'Petrel');
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
-  await page.getByRole('button', { name: /^Rear right/ }).last().click();
+  await page
+    .getByRole('button', { name: /^Rear right/ })
+    .last()
+    .click();
   await expect(page.getByRole('region', { name: 'Rear right' })).toBeVisible();
   expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   expect(await seriousFaults(page)).toEqual([]);
@@ -132,10 +171,26 @@ test('the station fits a telephone', async ({ demo, page }) => {
   expect(await seriousFaults(page)).toEqual([]);
 });
 
-test('a props-out quad: one switch turns every arm of Fit round, and an own table one arm alone', async ({ own, page }) => {
-  await putOnRack(page, own, '5.1x4.3x3', [['Maker', 'Brindlow'], ['CW pieces', '4'], ['CCW pieces', '4']]);
+test('a props-out quad: one switch turns every arm of Fit round, and an own table one arm alone', async ({
+  own,
+  page,
+}) => {
+  await putOnRack(page, own, '5.1x4.3x3', [
+    ['Maker', 'Brindlow'],
+    ['CW pieces', '4'],
+    ['CCW pieces', '4'],
+  ]);
   await page.goto(`${own.address}/crafts/new`);
-  for (const [name, text] of [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3']] as const) await page.getByRole('textbox', { name }).first().fill(text);
+  for (const [name, text] of [
+    ['Name', 'Dunlin'],
+    ['Take-off weight', '680 g'],
+    ['Motor diagonal', '220 mm'],
+    [/^Motor label/, '2207 1950'],
+    ['ESC limit', '45'],
+    ['Cells in series', '6'],
+    ['Capacity', '1.3'],
+  ] as const)
+    await page.getByRole('textbox', { name }).first().fill(text);
   await page.getByRole('combobox', { name: 'The controller’s table' }).selectOption('out');
   await page.getByRole('button', { name: 'Put on the shelf' }).click();
   await expect(headline(page)).toHaveText(/needs/);
@@ -143,7 +198,14 @@ test('a props-out quad: one switch turns every arm of Fit round, and an own tabl
   const spins = async (): Promise<(string | null)[]> => {
     await page.goto(`${own.address}/fit?craft=${items[0]!.id}`);
     await expect(headline(page)).toContainText('Dunlin');
-    return Promise.all(['Front left', 'Front right', 'Rear left', 'Rear right'].map(async (place) => /shaft (CW|CCW)/.exec((await page.getByRole('button', { name: new RegExp(`^${place}: shaft`) }).getAttribute('aria-label'))!)![1]!));
+    return Promise.all(
+      ['Front left', 'Front right', 'Rear left', 'Rear right'].map(
+        async (place) =>
+          /shaft (CW|CCW)/.exec(
+            (await page.getByRole('button', { name: new RegExp(`^${place}: shaft`) }).getAttribute('aria-label'))!,
+          )![1]!,
+      ),
+    );
   };
   expect(await spins()).toEqual(['CCW', 'CW', 'CW', 'CCW']);
   await page.goto(`${own.address}/crafts/${items[0]!.id}/edit`);

@@ -4,15 +4,21 @@ import { expect, openEvening, test, watchFaults } from './zivvo.ts';
 
 /** Drops a file on the page as a hand would. */
 async function drop(page: Page, name: string, text: string, type = 'text/csv'): Promise<void> {
-  const transfer = await page.evaluateHandle(([n, t, m]) => {
-    const data = new DataTransfer();
-    data.items.add(new File([t!], n!, { type: m! }));
-    return data;
-  }, [name, text, type]);
+  const transfer = await page.evaluateHandle(
+    ([n, t, m]) => {
+      const data = new DataTransfer();
+      data.items.add(new File([t!], n!, { type: m! }));
+      return data;
+    },
+    [name, text, type],
+  );
   await page.getByTestId('file-drop').dispatchEvent('drop', { dataTransfer: transfer });
 }
 
-test('a file with one bad cell saves nothing, names the cell, and can be mended on the page', async ({ shed, page }) => {
+test('a file with one bad cell saves nothing, names the cell, and can be mended on the page', async ({
+  shed,
+  page,
+}) => {
   const faults = watchFaults(page);
   await openEvening(page, shed);
   const runs = page.getByRole('listitem').filter({ hasText: /run \d/ });
@@ -20,7 +26,9 @@ test('a file with one bad cell saves nothing, names the cell, and can be mended 
   await page.getByRole('link', { name: 'Paste or drop a file' }).click();
   await drop(page, 'bad.csv', 'Throttle,Thrust (g),Current (A)\n50,700,8\n120,1500,20\n100,2300,36\n');
   await page.locator('select').filter({ hasText: 'choose' }).selectOption({ label: 'Brindlow 7.2×3.9×3' });
-  await expect(page.getByRole('button', { name: /Row 2, throttle: “120” is out of bounds: 0.% to 100.% is allowed/ })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: /Row 2, throttle: “120” is out of bounds: 0.% to 100.% is allowed/ }),
+  ).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
   await page.getByRole('textbox', { name: 'Step 2, throttle' }).fill('75');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('3 steps read, ready to keep');
@@ -45,7 +53,10 @@ test('headers that nobody knows are mapped by hand', async ({ shed, page }) => {
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 steps read, ready to keep');
 });
 
-test('readings in the wrong unit are told with the likely one; how the headers were read is offered the next time', async ({ own, page }) => {
+test('readings in the wrong unit are told with the likely one; how the headers were read is offered the next time', async ({
+  own,
+  page,
+}) => {
   await anEvening(page, own, ['5.1x4.3x3']);
   const table = 'stick\tforce\tturns\tinput\n60\t0.62\t320\t290\n100\t1.46\t460\t781\n';
   const read = async (): Promise<void> => {
@@ -54,9 +65,16 @@ test('readings in the wrong unit are told with the likely one; how the headers w
     await page.locator('select').filter({ hasText: 'choose' }).selectOption({ label: 'Brindlow 5.1×4.3×3' });
   };
   await read();
-  for (const [column, holds, unit] of [[2, 'thrustN', 'g'], [3, 'speedRpm', 'rpm'], [4, 'powerW', 'W']] as const) {
+  for (const [column, holds, unit] of [
+    [2, 'thrustN', 'g'],
+    [3, 'speedRpm', 'rpm'],
+    [4, 'powerW', 'W'],
+  ] as const) {
     await page.getByRole('combobox', { name: `Column ${column} holds` }).selectOption(holds);
-    await page.getByRole('combobox', { name: /^Unit of/ }).nth(column - 1).selectOption(unit);
+    await page
+      .getByRole('combobox', { name: /^Unit of/ })
+      .nth(column - 1)
+      .selectOption(unit);
   }
   await expect(page.getByText('It makes sense with thrust in kg, not g and speed in Hz, not rpm.')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
@@ -71,7 +89,10 @@ test('readings in the wrong unit are told with the likely one; how the headers w
   await expect(page.getByRole('combobox', { name: 'Unit of thrust' })).toHaveValue('kg');
 });
 
-test('a full-throttle-only evening of eight props, typed twice, ranks them and says what it cannot show', async ({ own, page }) => {
+test('a full-throttle-only evening of eight props, typed twice, ranks them and says what it cannot show', async ({
+  own,
+  page,
+}) => {
   test.setTimeout(240_000);
   const faults = watchFaults(page);
   const labels = ['5x4x3', '5x4.5x3', '5x5x3', '5.1x4x3', '5.1x4.3x3', '5.1x4.6x3', '5.1x5x3', '5.2x4x3'];
@@ -83,7 +104,13 @@ test('a full-throttle-only evening of eight props, typed twice, ranks them and s
       await page.getByRole('combobox', { name: 'Prop', exact: true }).selectOption({ label: name });
       await page.getByRole('button', { name: 'Type the run' }).click();
       await expect(page.getByRole('textbox', { name: 'Step 1, throttle' })).toBeFocused();
-      for (const text of ['100', String(1300 + 25 * i + 4 * round), String(27_000 - 200 * i), String(34 + i / 2), '21.6']) {
+      for (const text of [
+        '100',
+        String(1300 + 25 * i + 4 * round),
+        String(27_000 - 200 * i),
+        String(34 + i / 2),
+        '21.6',
+      ]) {
         await page.keyboard.type(text);
         await page.keyboard.press('ArrowRight');
       }
@@ -94,8 +121,12 @@ test('a full-throttle-only evening of eight props, typed twice, ranks them and s
   }
   await expect(headline(page)).toContainText('Brindlow 5.2×4×3');
   await expect(headline(page)).toContainText('1,477');
-  await expect(page.getByText(/^At full throttle alone: .*hover, part throttle and crossings need a ladder of steps/)).toBeVisible();
-  await expect(page.getByRole('row', { name: /^(1|Mark).*Brindlow/ }).or(page.getByRole('row').nth(1))).toContainText('Brindlow');
+  await expect(
+    page.getByText(/^At full throttle alone: .*hover, part throttle and crossings need a ladder of steps/),
+  ).toBeVisible();
+  await expect(page.getByRole('row', { name: /^(1|Mark).*Brindlow/ }).or(page.getByRole('row').nth(1))).toContainText(
+    'Brindlow',
+  );
   expect(faults).toEqual([]);
 });
 
@@ -105,11 +136,15 @@ test('a picture of the scale stands beside the grid, and is there after a reload
   await page.getByRole('button', { name: 'Type the run' }).click();
   await expect(page.getByRole('textbox', { name: 'Step 1, throttle' })).toBeVisible();
   const pixel = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
-  await page.locator('input[type=file]').setInputFiles({ name: 'scale.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'scale.png', mimeType: 'image/png', buffer: Buffer.from(pixel, 'base64') });
   await expect(page.getByRole('img', { name: 'scale.png, beside the run' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('img', { name: 'scale.png, beside the run' })).toBeVisible();
-  await page.locator('input[type=file]').setInputFiles({ name: 'tool.exe', mimeType: 'application/octet-stream', buffer: Buffer.from([77, 90, 0, 1]) });
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'tool.exe', mimeType: 'application/octet-stream', buffer: Buffer.from([77, 90, 0, 1]) });
   await expect(page.getByText(/must be a PNG, JPEG/)).toBeVisible();
   await page.getByRole('button', { name: 'Throw the draft away' }).click();
   await expect(page.getByRole('button', { name: /Undo/ })).toBeVisible();

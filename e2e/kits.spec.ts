@@ -2,7 +2,13 @@ import type { Page } from '@playwright/test';
 import { describe, flyNow, headline, putOnRack } from './ownThings.ts';
 import { expect, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
-async function kit(page: Page, number: number, name: string, fields: readonly (readonly [name: string | RegExp, text: string])[], parts: readonly string[]): Promise<void> {
+async function kit(
+  page: Page,
+  number: number,
+  name: string,
+  fields: readonly (readonly [name: string | RegExp, text: string])[],
+  parts: readonly string[],
+): Promise<void> {
   await page.getByRole('button', { name: 'Add a way it flies' }).click();
   const row = page.getByRole('group', { name: `Kit ${number}` });
   await row.getByRole('textbox', { name: 'Called' }).fill(name);
@@ -19,10 +25,42 @@ test('a park plane with three motors and five props: one table, and Pick takes a
   test.setTimeout(180_000);
   const faults = watchFaults(page);
   for (const label of ['8x4x2', '8x6x2', '9x4.7x2', '9x6x2', '10x4.7x2']) await putOnRack(page, own, label, []);
-  await describe(page, own, [['Name', 'Wagtail'], ['Take-off weight', '640 g'], [/^Motor label/, '2212 1400'], ['ESC limit', '30'], ['Cells in series', '3'], ['Capacity', '2.2']], 'tractor');
+  await describe(
+    page,
+    own,
+    [
+      ['Name', 'Wagtail'],
+      ['Take-off weight', '640 g'],
+      [/^Motor label/, '2212 1400'],
+      ['ESC limit', '30'],
+      ['Cells in series', '3'],
+      ['Capacity', '2.2'],
+    ],
+    'tractor',
+  );
   await editOnly(page, own);
-  await kit(page, 1, 'slower motor', [[/^Heavier by/, '8 g'], [/^Motor label/, '2212 1000']], ['Other motors']);
-  await kit(page, 2, 'larger motor, 4S', [[/^Heavier by/, '70 g'], [/^Motor label/, '2216 880'], ['Cells in series', '4'], ['Capacity', '2.2']], ['Other motors', 'Another pack']);
+  await kit(
+    page,
+    1,
+    'slower motor',
+    [
+      [/^Heavier by/, '8 g'],
+      [/^Motor label/, '2212 1000'],
+    ],
+    ['Other motors'],
+  );
+  await kit(
+    page,
+    2,
+    'larger motor, 4S',
+    [
+      [/^Heavier by/, '70 g'],
+      [/^Motor label/, '2216 880'],
+      ['Cells in series', '4'],
+      ['Capacity', '2.2'],
+    ],
+    ['Other motors', 'Another pack'],
+  );
   await page.getByRole('button', { name: 'Save craft' }).click();
   await expect(headline(page)).toContainText('Wagtail weighs');
   await flyNow(page, own, /9×4\.7/);
@@ -33,7 +71,8 @@ test('a park plane with three motors and five props: one table, and Pick takes a
     await expect(row.getByRole('cell')).toHaveCount(5);
     await expect(row).not.toContainText('…', { timeout: 30_000 });
   }
-  const amps = async (way: RegExp): Promise<string> => (await page.getByRole('row', { name: way }).getByRole('cell').first().textContent())!;
+  const amps = async (way: RegExp): Promise<string> =>
+    (await page.getByRole('row', { name: way }).getByRole('cell').first().textContent())!;
   await page.getByRole('combobox', { name: 'Figure' }).selectOption('fullCurrentA');
   await expect.poll(() => amps(/^as described/)).toContain('A');
   expect(await amps(/^slower motor/)).not.toBe(await amps(/^as described/));
@@ -46,7 +85,11 @@ test('a park plane with three motors and five props: one table, and Pick takes a
 });
 
 test('a bag of ten of which three come good: the yield says so, and what a usable one costs', async ({ own, page }) => {
-  await putOnRack(page, own, '6x4x3', [['Maker', 'Orle'], ['Price of a bag', '12'], ['Pieces in a bag', '10']]);
+  await putOnRack(page, own, '6x4x3', [
+    ['Maker', 'Orle'],
+    ['Price of a bag', '12'],
+    ['Pieces in a bag', '10'],
+  ]);
   await page.goto(`${own.address}/rack/deliveries/new`);
   await page.getByRole('combobox', { name: 'Model' }).selectOption({ index: 1 });
   await page.getByRole('textbox', { name: 'CW pieces', exact: true }).fill('5');
@@ -59,14 +102,26 @@ test('a bag of ten of which three come good: the yield says so, and what a usabl
     await cell(/weight$/, row).fill(String(4.4 + 0.01 * row));
     await cell(/diameter$/, row).fill('6');
     await page.getByRole('combobox', { name: /bore$/ }).nth(row).selectOption('fits');
-    await page.getByRole('combobox', { name: /look$/ }).nth(row).selectOption(row < 7 ? 'crack' : 'good');
+    await page
+      .getByRole('combobox', { name: /look$/ })
+      .nth(row)
+      .selectOption(row < 7 ? 'crack' : 'good');
   }
   await expect(headline(page)).toContainText('All 10 pieces');
   // Three are found good on the shaft; until then they are not judged.
   await page.goto(`${own.address}/rack/yield`);
   await expect(headline(page)).toHaveText('7 of 7 pieces of Orle failed: change supplier');
-  const { items } = (await (await page.request.get(`${own.address}/api/pieces`)).json()) as { items: { id: string; look: string }[] };
-  for (const { id } of items.filter((p) => p.look === 'good')) expect((await page.request.post(`${own.address}/api/pieces/${id}/actions`, { data: { action: 'true', isDynamic: false } })).ok()).toBe(true);
+  const { items } = (await (await page.request.get(`${own.address}/api/pieces`)).json()) as {
+    items: { id: string; look: string }[];
+  };
+  for (const { id } of items.filter((p) => p.look === 'good'))
+    expect(
+      (
+        await page.request.post(`${own.address}/api/pieces/${id}/actions`, {
+          data: { action: 'true', isDynamic: false },
+        })
+      ).ok(),
+    ).toBe(true);
   await page.reload();
   await expect(headline(page)).toHaveText('7 of 10 pieces of Orle failed: change supplier');
   await page.reload();

@@ -4,7 +4,8 @@ import { armStand, expect, overflowOf, putOnStand, seriousFaults, test, watchFau
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
 
 const fly = (page: Page, zivvo: Zivvo): Promise<void> => putOnStand(page, zivvo, 'Veddick 7.9×3.3×2');
-const throttle = (page: Page, percent: number) => expect(page.getByLabel('Readings')).toContainText(new RegExp(`\\]${percent}.%`));
+const throttle = (page: Page, percent: number) =>
+  expect(page.getByLabel('Readings')).toContainText(new RegExp(`\\]${percent}.%`));
 const points = (page: Page) => page.getByRole('listitem').filter({ hasText: /%.*g.*A/ });
 
 test('a ladder runs by itself, and the run stands in the results', async ({ shed, page }) => {
@@ -20,7 +21,10 @@ test('a ladder runs by itself, and the run stands in the results', async ({ shed
   expect(faults).toEqual([]);
 });
 
-test('the live page serves every reader: assistive technology in both themes, narrow windows, from afar', async ({ shed, page }) => {
+test('the live page serves every reader: assistive technology in both themes, narrow windows, from afar', async ({
+  shed,
+  page,
+}) => {
   await fly(page, shed);
   await page.keyboard.press('Escape');
   await expect(headline(page)).toHaveText('Cut by hand: nothing turns');
@@ -32,11 +36,17 @@ test('the live page serves every reader: assistive technology in both themes, na
     await page.getByRole('button', { name: 'Read from afar' }).click();
     await expect(page.getByText('held', { exact: true })).toBeVisible();
     expect(await seriousFaults(page)).toEqual([]);
-    const size = await page.locator('main strong').first().evaluate((e) => parseFloat(getComputedStyle(e).fontSize));
+    const size = await page
+      .locator('main strong')
+      .first()
+      .evaluate((e) => parseFloat(getComputedStyle(e).fontSize));
     expect(size).toBeGreaterThanOrEqual(110);
     await page.getByRole('button', { name: 'Back to the run' }).click();
   }
-  for (const [width, height] of [[1000, 760], [390, 844]] as const) {
+  for (const [width, height] of [
+    [1000, 760],
+    [390, 844],
+  ] as const) {
     await page.setViewportSize({ width, height });
     expect(await overflowOf(page)).toEqual({ page: 0, work: 0 });
   }
@@ -60,7 +70,10 @@ test('a reading over its limit cuts, and so do Escape and any key that is not li
   await throttle(page, 0);
 });
 
-test('while armed no button keeps the focus: Enter cuts; and a nut that backs off at steady throttle is cut and named', async ({ shed, page }) => {
+test('while armed no button keeps the focus: Enter cuts; and a nut that backs off at steady throttle is cut and named', async ({
+  shed,
+  page,
+}) => {
   await fly(page, shed);
   await page.keyboard.press(']');
   await throttle(page, 5);
@@ -80,11 +93,17 @@ test('while armed no button keeps the focus: Enter cuts; and a nut that backs of
   await armStand(page);
   for (let i = 0; i < 10; i++) await page.keyboard.press(']');
   await page.getByLabel(/Let something go wrong/).selectOption({ label: 'the nut backs off' });
-  await expect(headline(page)).toContainText(/Cut: (thrust fell|shake rose) from .* to .* at steady throttle/, { timeout: 20_000 });
+  await expect(headline(page)).toContainText(/Cut: (thrust fell|shake rose) from .* to .* at steady throttle/, {
+    timeout: 20_000,
+  });
   await expect(page.getByText(/before it is armed again/)).toBeVisible();
 });
 
-test('who watches sees it all and may cut; a reload holds the run, its points stay, and it goes on', async ({ shed, page, context }) => {
+test('who watches sees it all and may cut; a reload holds the run, its points stay, and it goes on', async ({
+  shed,
+  page,
+  context,
+}) => {
   await fly(page, shed);
   for (let i = 0; i < 6; i++) await page.keyboard.press(']');
   await throttle(page, 30);
@@ -112,7 +131,11 @@ test('who watches sees it all and may cut; a reload holds the run, its points st
   await expect(page.getByText('The run was thrown away.')).toBeVisible();
 });
 
-test('a page of another run says which run is on the stand, and cuts it from there', async ({ shed, page, context }) => {
+test('a page of another run says which run is on the stand, and cuts it from there', async ({
+  shed,
+  page,
+  context,
+}) => {
   await fly(page, shed);
   await page.keyboard.press('Escape');
   const first = page.url();
@@ -139,7 +162,10 @@ test('a page of another run says which run is on the stand, and cuts it from the
   await expect(other.getByText(/another tab flies; you watch/)).toBeVisible();
 });
 
-test('a dead server is said within three seconds; started again, the run is held with its points', async ({ shed, page }) => {
+test('a dead server is said within three seconds; started again, the run is held with its points', async ({
+  shed,
+  page,
+}) => {
   await fly(page, shed);
   for (let i = 0; i < 6; i++) await page.keyboard.press(']');
   await throttle(page, 30);

@@ -10,21 +10,40 @@ interface LiveState {
   recordedS: number;
 }
 
-test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and nothing turns by itself`, async ({ shed, request }) => {
+test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and nothing turns by itself`, async ({
+  shed,
+  request,
+}) => {
   test.setTimeout(KILLS * 30_000);
   const tabId = v7();
   const api = (path: string): string => `${shed.address}/api${path}`;
-  const read = async (runId: string): Promise<LiveState> => (await request.get(api(`/live/${runId}`))).json() as Promise<LiveState>;
+  const read = async (runId: string): Promise<LiveState> =>
+    (await request.get(api(`/live/${runId}`))).json() as Promise<LiveState>;
   const post = (path: string, data: object = {}) => request.post(api(path), { data });
-  const { items } = (await (await request.get(api('/campaigns'))).json()) as { items: { id: string; referencePropModelId: string }[] };
+  const { items } = (await (await request.get(api('/campaigns'))).json()) as {
+    items: { id: string; referencePropModelId: string }[];
+  };
   const runId = v7();
-  expect((await post(`/campaigns/${items[0]!.id}/live`, { id: runId, propModelId: items[0]!.referencePropModelId, packPieceId: null })).status()).toBe(201);
+  expect(
+    (
+      await post(`/campaigns/${items[0]!.id}/live`, {
+        id: runId,
+        propModelId: items[0]!.referencePropModelId,
+        packPieceId: null,
+      })
+    ).status(),
+  ).toBe(201);
   for (let kill = 0; kill < KILLS; kill++) {
     await post(`/live/${runId}/open`);
     await post(`/live/${runId}/heartbeat`, { tabId });
     const beating = setInterval(() => void post(`/live/${runId}/heartbeat`, { tabId }).catch(() => undefined), 300);
     await waitFor(async () => (await post(`/live/${runId}/commands`, { tabId, name: 'tare' })).ok());
-    for (const command of [{ name: 'arm', hasHardwareStop: true }, { name: 'throttle', throttleRatio: 0.3 }, { name: 'keepPoint' }]) expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
+    for (const command of [
+      { name: 'arm', hasHardwareStop: true },
+      { name: 'throttle', throttleRatio: 0.3 },
+      { name: 'keepPoint' },
+    ])
+      expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
     const shown = await waitFor(async () => {
       const state = await read(runId);
       return state.points.length === kill + 1 && state.phase === 'running' && state.recordedS > kill ? state : false;

@@ -12,7 +12,10 @@ async function sentWhenBack(page: Page, own: Zivvo, button: string): Promise<voi
   await own.start();
 }
 
-test('a server that is stopped in the middle of a form takes it when it is back; a reload takes up what was typed', async ({ own, page }) => {
+test('a server that is stopped in the middle of a form takes it when it is back; a reload takes up what was typed', async ({
+  own,
+  page,
+}) => {
   test.setTimeout(180_000);
   const faults = watchFaults(page);
   await page.goto(`${own.address}/rack/new`);
@@ -26,7 +29,16 @@ test('a server that is stopped in the middle of a form takes it when it is back;
   await expect(page.getByRole('row', { name: /Brindlow 9×4\.7×2/ })).toBeVisible();
 
   await page.goto(`${own.address}/crafts/new`);
-  for (const [name, text] of [['Name', 'Plover'], ['Take-off weight', '0.7 kg'], ['Motor diagonal', '300 mm'], [/^Motor label/, '2212 1000'], ['ESC limit', '30'], ['Cells in series', '3'], ['Capacity', '2.2']] as const) await textbox(page, name).fill(text);
+  for (const [name, text] of [
+    ['Name', 'Plover'],
+    ['Take-off weight', '0.7 kg'],
+    ['Motor diagonal', '300 mm'],
+    [/^Motor label/, '2212 1000'],
+    ['ESC limit', '30'],
+    ['Cells in series', '3'],
+    ['Capacity', '2.2'],
+  ] as const)
+    await textbox(page, name).fill(text);
   await sentWhenBack(page, own, 'Put on the shelf');
   await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust|weighs/i);
   expect(((await (await page.request.get(`${own.address}/api/crafts`)).json()) as { total: number }).total).toBe(1);
@@ -43,7 +55,10 @@ test('a server that is stopped in the middle of a form takes it when it is back;
   await expect(headline(page)).toContainText('3 of 3 pieces still to check in');
 
   await own.stop('SIGKILL');
-  await page.getByRole('textbox', { name: /weight$/ }).first().fill('8.2');
+  await page
+    .getByRole('textbox', { name: /weight$/ })
+    .first()
+    .fill('8.2');
   await page.getByRole('combobox', { name: /bore$/ }).first().selectOption('fits');
   await page.getByRole('combobox', { name: /look$/ }).first().selectOption('good');
   await expect(page.getByText('waits for the server')).toBeVisible();
@@ -64,7 +79,15 @@ test('a server that is stopped in the middle of a form takes it when it is back;
 
 test('two tabs on one craft: both values stand, and the person chooses', async ({ own, page, context }) => {
   await putOnRack(page, own, '9x4.7x2', []);
-  await describe(page, own, [['Name', 'Plover'], ['Take-off weight', '0.7 kg'], ['Motor diagonal', '300 mm'], [/^Motor label/, '2212 1000'], ['ESC limit', '30'], ['Cells in series', '3'], ['Capacity', '2.2']]);
+  await describe(page, own, [
+    ['Name', 'Plover'],
+    ['Take-off weight', '0.7 kg'],
+    ['Motor diagonal', '300 mm'],
+    [/^Motor label/, '2212 1000'],
+    ['ESC limit', '30'],
+    ['Cells in series', '3'],
+    ['Capacity', '2.2'],
+  ]);
   await page.getByRole('link', { name: /^Edit/ }).first().click();
   await expect(textbox(page, 'Name')).toHaveValue('Plover');
   const other = await context.newPage();
@@ -79,12 +102,16 @@ test('two tabs on one craft: both values stand, and the person chooses', async (
   await conflict.getByRole('group', { name: 'Take-off weight' }).getByText('theirs').click();
   await conflict.getByRole('button', { name: 'Save as chosen' }).click();
   await expect(headline(page)).toContainText('Golden plover');
-  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { name: string; massKg: number }[] };
+  const { items } = (await (await page.request.get(`${own.address}/api/crafts`)).json()) as {
+    items: { name: string; massKg: number }[];
+  };
   expect(items).toMatchObject([{ name: 'Golden plover', massKg: 0.9 }]);
 });
 
 test('half a walkaround is taken up again in another window', async ({ demo, page, context }) => {
-  const { items } = (await (await page.request.get(`${demo.address}/api/crafts`)).json()) as { items: { id: string; name: string }[] };
+  const { items } = (await (await page.request.get(`${demo.address}/api/crafts`)).json()) as {
+    items: { id: string; name: string }[];
+  };
   const address = `${demo.address}/care/walk?craft=${items.find((c) => c.name === 'Skua')!.id}`;
   await page.goto(address);
   await expect(headline(page)).toHaveText(/: top$/);

@@ -3,7 +3,12 @@ import { v7 } from 'uuid';
 import { expect, type Zivvo } from './zivvo.ts';
 
 /** Describes a craft on the form, as somebody with the thing on the bench would type it. */
-export async function describe(page: Page, { address }: Zivvo, fields: readonly (readonly [name: string | RegExp, text: string])[], layout: string | null = null): Promise<void> {
+export async function describe(
+  page: Page,
+  { address }: Zivvo,
+  fields: readonly (readonly [name: string | RegExp, text: string])[],
+  layout: string | null = null,
+): Promise<void> {
   await page.goto(`${address}/crafts/new`);
   if (layout !== null) await page.getByRole('combobox', { name: 'Layout' }).selectOption(layout);
   for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
@@ -12,7 +17,12 @@ export async function describe(page: Page, { address }: Zivvo, fields: readonly 
 }
 
 /** Puts a model on the rack by its label, as it stands on the hub. */
-export async function putOnRack(page: Page, { address }: Zivvo, label: string, fields: readonly (readonly [name: string, text: string])[]): Promise<void> {
+export async function putOnRack(
+  page: Page,
+  { address }: Zivvo,
+  label: string,
+  fields: readonly (readonly [name: string, text: string])[],
+): Promise<void> {
   await page.goto(`${address}/rack/new`);
   await page.getByRole('textbox', { name: 'Label on the hub' }).fill(label);
   for (const [name, text] of fields) await page.getByRole('textbox', { name }).first().fill(text);
@@ -41,10 +51,31 @@ async function post<T>(page: Page, { address }: Zivvo, path: string, data: objec
 
 /** A checked-in piece of the only model, and a rig to balance it on; answers its id. */
 export async function onTheBench(page: Page, zivvo: Zivvo, massKg: number): Promise<string> {
-  const { items } = (await (await page.request.get(`${zivvo.address}/api/prop-models`)).json()) as { items: { id: string }[] };
-  await post(page, zivvo, '/rigs', { id: v7(), name: 'Knife edge', frictionKgM: 5e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7, note: null });
-  const { pieces } = await post<{ pieces: { id: string }[] }>(page, zivvo, '/batches', { id: v7(), propModelId: items[0]!.id, cwCount: 0, ccwCount: 1, eitherCount: 0, resolutionKg: 1e-5, location: null, note: null });
-  const measured = await page.request.put(`${zivvo.address}/api/pieces/${pieces[0]!.id}/measures`, { data: { massKg, diameterM: null, boreFit: 'fits', look: 'good' } });
+  const { items } = (await (await page.request.get(`${zivvo.address}/api/prop-models`)).json()) as {
+    items: { id: string }[];
+  };
+  await post(page, zivvo, '/rigs', {
+    id: v7(),
+    name: 'Knife edge',
+    frictionKgM: 5e-8,
+    borePlayM: 0,
+    largestM: 0.4,
+    inertiaKgM2: 1e-7,
+    note: null,
+  });
+  const { pieces } = await post<{ pieces: { id: string }[] }>(page, zivvo, '/batches', {
+    id: v7(),
+    propModelId: items[0]!.id,
+    cwCount: 0,
+    ccwCount: 1,
+    eitherCount: 0,
+    resolutionKg: 1e-5,
+    location: null,
+    note: null,
+  });
+  const measured = await page.request.put(`${zivvo.address}/api/pieces/${pieces[0]!.id}/measures`, {
+    data: { massKg, diameterM: null, boreFit: 'fits', look: 'good' },
+  });
   expect(measured.status()).toBe(200);
   return pieces[0]!.id;
 }
@@ -52,7 +83,17 @@ export async function onTheBench(page: Page, zivvo: Zivvo, massKg: number): Prom
 /** A five-inch quad and an evening for it, with models on the rack. */
 export async function anEvening(page: Page, own: Zivvo, labels: readonly string[]): Promise<void> {
   for (const label of labels) await putOnRack(page, own, label, [['Maker', 'Brindlow']]);
-  await describe(page, own, [['Name', 'Dunlin'], ['Take-off weight', '680 g'], ['Motor diagonal', '220 mm'], ['Largest disc', '135 mm'], [/^Motor label/, '2207 1950'], ['ESC limit', '45'], ['Cells in series', '6'], ['Capacity', '1.3'], ['C rating', '100']]);
+  await describe(page, own, [
+    ['Name', 'Dunlin'],
+    ['Take-off weight', '680 g'],
+    ['Motor diagonal', '220 mm'],
+    ['Largest disc', '135 mm'],
+    [/^Motor label/, '2207 1950'],
+    ['ESC limit', '45'],
+    ['Cells in series', '6'],
+    ['Capacity', '1.3'],
+    ['C rating', '100'],
+  ]);
   await page.getByRole('link', { name: 'New stand evening' }).click();
   await page.getByRole('button', { name: 'Open the evening' }).click();
   await expect(page.getByRole('link', { name: 'Type a run' }).first()).toBeVisible();

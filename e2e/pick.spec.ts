@@ -23,7 +23,10 @@ test('from the map to a wanted prop, and back', async ({ shed, page }) => {
   // The page names what was taken once it is worked out; until then there is nothing to want.
   const action = page.getByRole('button', { name: /^Want 4 of/ });
   await expect(page.getByRole('complementary').getByText(/^Best:|working…/)).toBeHidden();
-  const name = (await action.textContent())!.replace(/^Want 4 of /, '').replace(/n$/, '').trim();
+  const name = (await action.textContent())!
+    .replace(/^Want 4 of /, '')
+    .replace(/n$/, '')
+    .trim();
   await expect(page.getByText(name, { exact: true }).first()).toBeVisible();
   // It is wanted, stands on the rack, and the wish is taken back.
   await page.keyboard.press('Escape');
@@ -57,13 +60,20 @@ test('marked props side by side, the ladder, and questions', async ({ demo, page
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('link', { name: 'Load ladder' }).click();
   await expect(page.getByText('heaviest for normal')).toBeVisible({ timeout: 30_000 });
-  expect(await page.getByRole('listitem').filter({ hasText: /any flying|gentle|too much/ }).count()).toBeGreaterThan(10);
+  expect(
+    await page
+      .getByRole('listitem')
+      .filter({ hasText: /any flying|gentle|too much/ })
+      .count(),
+  ).toBeGreaterThan(10);
   await page.getByRole('link', { name: 'Ask', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toContainText('One inch more gives Petrel');
   await expect(page.getByText(/more than today/)).toBeVisible();
   await page.getByLabel('Smallest pack for so many minutes').fill('200');
   await expect(page.getByText('None gives that.')).toBeVisible();
-  await expect(page.getByRole('region', { name: 'Try-out kit' })).toContainText('Teaches most about Petrel', { timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Try-out kit' })).toContainText('Teaches most about Petrel', {
+    timeout: 60_000,
+  });
 });
 
 test('a plane has its ground, and a craft that fits nothing says why', async ({ shed, page }) => {

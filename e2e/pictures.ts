@@ -11,7 +11,9 @@ async function take(page: Page, name: string): Promise<void> {
 }
 
 async function openStation(page: Page, { address }: Zivvo, station: string, craftName: string): Promise<void> {
-  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as { items: { id: string; name: string }[] };
+  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as {
+    items: { id: string; name: string }[];
+  };
   await page.goto(`${address}/${station}?craft=${items.find((c) => c.name === craftName)!.id}`);
 }
 
@@ -38,7 +40,8 @@ test('pick', async ({ demo, page }) => {
   await openStation(page, demo, 'pick', 'Petrel');
   await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
   await take(page, 'pick');
-  for (const name of ['Veddick 7.5×3.6×2', 'Tamsk 7.7×4×3']) await page.getByRole('checkbox', { name: `Mark ${name} for comparison` }).click();
+  for (const name of ['Veddick 7.5×3.6×2', 'Tamsk 7.7×4×3'])
+    await page.getByRole('checkbox', { name: `Mark ${name} for comparison` }).click();
   await page.getByRole('link', { name: 'Compare 2 marked' }).click();
   await expect(page.getByRole('columnheader', { name: /Tamsk 7.7/ })).toBeVisible();
   await take(page, 'compare');
@@ -95,7 +98,10 @@ test('a walkaround on a telephone', async ({ demo, page }) => {
 test('stand', async ({ demo, page }) => {
   await openEvening(page, demo);
   await take(page, 'stand');
-  await page.getByRole('button', { name: /working|shows how/i }).first().click();
+  await page
+    .getByRole('button', { name: /working|shows how/i })
+    .first()
+    .click();
   await expect(page.getByRole('dialog').getByRole('heading', { name: 'Why so' })).toBeVisible();
   await take(page, 'working');
 });
@@ -110,7 +116,11 @@ test('typing a run', async ({ shed, page }) => {
   await openEvening(page, shed);
   await page.keyboard.press('n');
   await page.getByRole('button', { name: 'Type the run' }).click();
-  for (const [row, throttle, thrust, current] of [[1, '20', '138', '0.6'], [2, '40', '560', '3.6'], [3, '60', '1130', '10.4']] as const) {
+  for (const [row, throttle, thrust, current] of [
+    [1, '20', '138', '0.6'],
+    [2, '40', '560', '3.6'],
+    [3, '60', '1130', '10.4'],
+  ] as const) {
     await page.getByRole('textbox', { name: `Step ${row}, throttle` }).fill(throttle);
     await page.getByRole('textbox', { name: `Step ${row}, thrust` }).fill(thrust);
     await page.getByRole('textbox', { name: `Step ${row}, current` }).fill(current);

@@ -30,10 +30,16 @@ test('a delivery is checked in without leaving the keyboard, stopped and resumed
   await own.start();
   await page.reload();
   await expect(page.getByRole('textbox', { name: /weight$/ }).nth(2)).toHaveValue('9.1');
-  await page.getByRole('textbox', { name: /weight$/ }).nth(2).focus();
+  await page
+    .getByRole('textbox', { name: /weight$/ })
+    .nth(2)
+    .focus();
   await page.keyboard.press('Enter');
   for (const key of ['7', '.', '2', 'Enter', 't', 'c']) await page.keyboard.press(key);
-  await page.getByRole('textbox', { name: /weight$/ }).nth(3).fill('7.9');
+  await page
+    .getByRole('textbox', { name: /weight$/ })
+    .nth(3)
+    .fill('7.9');
   await page.keyboard.press('Enter');
   for (const key of ['7', '.', '1', '9', 'Enter', 'f', 'g']) await page.keyboard.press(key);
   await expect(page.getByRole('heading', { level: 1 })).toContainText('All 4 pieces');
@@ -44,11 +50,18 @@ test('a delivery is checked in without leaving the keyboard, stopped and resumed
   // The sheet of stickers is a PDF.
   const href = await page.getByRole('link', { name: 'Print stickers' }).getAttribute('href');
   const sheet = await page.request.get(`${own.address}${href}`);
-  expect([sheet.status(), sheet.headers()['content-type'], (await sheet.body()).subarray(0, 5).toString()]).toEqual([200, 'application/pdf', '%PDF-']);
+  expect([sheet.status(), sheet.headers()['content-type'], (await sheet.body()).subarray(0, 5).toString()]).toEqual([
+    200,
+    'application/pdf',
+    '%PDF-',
+  ]);
   expect(faults).toEqual([]);
 });
 
-test('a set says what it lacks, a piece is found by its tag, many are retired and brought back', async ({ shed, page }) => {
+test('a set says what it lacks, a piece is found by its tag, many are retired and brought back', async ({
+  shed,
+  page,
+}) => {
   await page.goto(`${shed.address}/rack/sets`);
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('T2 needs 1 CCW');
   await expect(page.getByText(/full changes? of Brindlow 7.2×3.9×3/)).toBeVisible();
@@ -95,13 +108,17 @@ test('motors keep their history, screws are counted, yields are compared', async
   const answer = page.getByRole('heading', { level: 1 });
   await expect(answer).toHaveText(/^\d+ of \d+ pieces of Orle failed: change supplier$/);
   await expect(page.getByRole('row', { name: /^Brindlow/ }).first()).toContainText('%');
-  await expect(page.getByRole('row', { name: /^Orle/ }).first()).toContainText((await answer.textContent())!.replace(' pieces of Orle', ''));
+  await expect(page.getByRole('row', { name: /^Orle/ }).first()).toContainText(
+    (await answer.textContent())!.replace(' pieces of Orle', ''),
+  );
 });
 
 test('a pack gets its page: runs, sag, charges, and what was changed', async ({ shed, page }) => {
   await page.goto(`${shed.address}/rack/parts`);
   await page.getByRole('row', { name: /^P1 / }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/P1 served \d+ runs and sagged by 0\.\d\d V a cell at most/);
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    /P1 served \d+ runs and sagged by 0\.\d\d V a cell at most/,
+  );
   await expect(page.getByRole('row', { name: /V.+V.+A/ }).first()).toBeVisible();
   await page.getByRole('textbox', { name: 'Charges so far' }).fill('twelve');
   await page.getByRole('button', { name: 'Save pack' }).click();
@@ -112,10 +129,18 @@ test('a pack gets its page: runs, sag, charges, and what was changed', async ({ 
   await page.reload();
   await expect(page.getByText('41 charges')).toBeVisible();
   // A run of the list opens, and a pack of one's own joins the shelf and leaves it again.
-  await page.getByRole('row', { name: /V.+V.+A/ }).first().click();
+  await page
+    .getByRole('row', { name: /V.+V.+A/ })
+    .first()
+    .click();
   await expect(page).toHaveURL(/stand\/runs\//);
   await page.goto(`${shed.address}/rack/parts/packs/new`);
-  for (const [name, text] of [['Tag', 'K9'], ['Cells in series', '4'], ['Capacity', '1.5']] as const) await page.getByRole('textbox', { name, exact: true }).fill(text);
+  for (const [name, text] of [
+    ['Tag', 'K9'],
+    ['Cells in series', '4'],
+    ['Capacity', '1.5'],
+  ] as const)
+    await page.getByRole('textbox', { name, exact: true }).fill(text);
   await page.getByRole('button', { name: 'Put on the list' }).click();
   await page.getByRole('row', { name: /^K9/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Pack K9 has served no run yet');

@@ -1,6 +1,9 @@
 import { expect, openEvening, test, watchFaults } from './zivvo.ts';
 
-test('the table sorts by any figure and by a second one with shift; every figure opens its working', async ({ demo, page }) => {
+test('the table sorts by any figure and by a second one with shift; every figure opens its working', async ({
+  demo,
+  page,
+}) => {
   const faults = watchFaults(page);
   await openEvening(page, demo);
   const firstCell = (row: number) => page.locator('tbody').first().getByRole('row').nth(row).getByRole('cell').first();
@@ -11,7 +14,11 @@ test('the table sorts by any figure and by a second one with shift; every figure
   await page.getByRole('button', { name: /^Voltage V/ }).click({ modifiers: ['Shift'] });
   await expect(page.getByRole('columnheader', { name: /Current A/ })).toHaveAttribute('aria-sort', 'descending');
   await expect(page.getByRole('columnheader', { name: /Voltage V/ })).not.toHaveAttribute('aria-sort', 'none');
-  await page.getByRole('row', { name: /Veddick 7.9/ }).getByTitle('Show the working').first().click();
+  await page
+    .getByRole('row', { name: /Veddick 7.9/ })
+    .getByTitle('Show the working')
+    .first()
+    .click();
   const drawer = page.getByRole('dialog');
   await expect(drawer).toContainText('Thrust at full throttle');
   await expect(drawer).toContainText('measured, simulated');
@@ -32,7 +39,10 @@ test('full throttle, hover and a chosen throttle; the address keeps what is look
   await expect(page.getByRole('combobox', { name: 'Throttle' })).toHaveValue('80');
 });
 
-test('arrows move between rows, Enter takes a prop in hand, x marks it; colours stay with their prop', async ({ demo, page }) => {
+test('arrows move between rows, Enter takes a prop in hand, x marks it; colours stay with their prop', async ({
+  demo,
+  page,
+}) => {
   await openEvening(page, demo);
   const rows = page.locator('tbody').first().getByRole('row');
   await rows.first().focus();
@@ -42,7 +52,10 @@ test('arrows move between rows, Enter takes a prop in hand, x marks it; colours 
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/prop=/);
   await expect(page.getByRole('heading', { name: /Runs of/ })).toBeVisible();
-  await expect(page.locator('[data-drawn=true]')).toHaveAttribute('aria-label', /Thrust against electrical power: .*Kessro 7.4×4.6×4 up to/);
+  await expect(page.locator('[data-drawn=true]')).toHaveAttribute(
+    'aria-label',
+    /Thrust against electrical power: .*Kessro 7.4×4.6×4 up to/,
+  );
 });
 
 test('a run is kept for good: a correction stands beside it and counts instead', async ({ own, page }) => {
@@ -53,7 +66,10 @@ test('a run is kept for good: a correction stands beside it and counts instead',
   await page.getByRole('link', { name: 'Type a run' }).first().click();
   await page.getByRole('button', { name: 'Type the run' }).click();
   const cell = (row: number, what: string) => page.getByRole('textbox', { name: `Step ${row}, ${what}` });
-  for (const [row, throttle, thrust] of [[1, '50', '700'], [2, '100', '9999']] as const) {
+  for (const [row, throttle, thrust] of [
+    [1, '50', '700'],
+    [2, '100', '9999'],
+  ] as const) {
     await cell(row, 'throttle').fill(throttle);
     await cell(row, 'thrust').fill(thrust);
   }
@@ -66,10 +82,50 @@ test('a run is kept for good: a correction stands beside it and counts instead',
   await expect(page.getByRole('link', { name: /corrected/ })).toBeVisible();
 });
 
-const propModel = { id: '01922904-1a0d-72b8-80eb-310000000001', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, colour: null, note: null };
+const propModel = {
+  id: '01922904-1a0d-72b8-80eb-310000000001',
+  label: '7.2x3.9x3',
+  makerName: 'Brindlow',
+  diameterM: 0.18288,
+  pitchM: 0.09906,
+  bladeCount: 3,
+  tipShape: 'standard',
+  material: 'polycarbonate',
+  labelHand: null,
+  measuredDiameterM: null,
+  measuredMassKg: null,
+  speedLimitRpm: null,
+  colour: null,
+  note: null,
+};
 const craft = {
-  id: '01922904-1a0d-72b8-80eb-310000000002', name: 'Petrel', ownerName: null, layout: 'quadX', arms: null, groundClearanceM: null, boomClearanceM: null, shaftDiameterM: null, massKg: 1.92, diagonalM: 0.294, clearanceDiameterM: 0.2, motorLabel: '2507 1080 kV', statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080,
-  motorResistanceOhm: 0.136, motorNoLoadCurrentA: 0.67, motorMassKg: 0.04, estimatedFields: [], motorLimitA: null, escLimitA: 40, packChemistry: 'lipo', packSeriesCount: 6, packParallelCount: 1, packCapacityAh: 4, referencePropModelId: null, note: null,
+  id: '01922904-1a0d-72b8-80eb-310000000002',
+  name: 'Petrel',
+  ownerName: null,
+  layout: 'quadX',
+  arms: null,
+  groundClearanceM: null,
+  boomClearanceM: null,
+  shaftDiameterM: null,
+  massKg: 1.92,
+  diagonalM: 0.294,
+  clearanceDiameterM: 0.2,
+  motorLabel: '2507 1080 kV',
+  statorDiameterM: 0.025,
+  statorHeightM: 0.007,
+  kvRpmPerV: 1080,
+  motorResistanceOhm: 0.136,
+  motorNoLoadCurrentA: 0.67,
+  motorMassKg: 0.04,
+  estimatedFields: [],
+  motorLimitA: null,
+  escLimitA: 40,
+  packChemistry: 'lipo',
+  packSeriesCount: 6,
+  packParallelCount: 1,
+  packCapacityAh: 4,
+  referencePropModelId: null,
+  note: null,
 };
 
 test('an estimate of a craft shows how it came about, and so does its hover thrust', async ({ demo, page }) => {

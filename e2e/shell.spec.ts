@@ -7,7 +7,8 @@ const FIRST_LOAD_KB = 320;
 test('the first load stays small', async ({ demo, page }) => {
   const sizes: Promise<number>[] = [];
   page.on('response', (response) => {
-    if (response.request().resourceType() === 'script' || response.url().endsWith('.js')) sizes.push(response.body().then((body) => gzipSync(body).length));
+    if (response.request().resourceType() === 'script' || response.url().endsWith('.js'))
+      sizes.push(response.body().then((body) => gzipSync(body).length));
   });
   await page.goto(demo.address, { waitUntil: 'networkidle' });
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 crafts on the shelf');
@@ -23,9 +24,27 @@ test('nothing serious is wrong for assistive technology on any page, by day and 
   const evening = new URL(page.url());
   const craftId = evening.searchParams.get('craft')!;
   const campaignPath = evening.pathname;
-  const pages = ['/crafts', '/crafts/new', `/crafts/${craftId}`, `/crafts/${craftId}/edit`, '/rack', '/rack/new', '/stand', '/stand/new', campaignPath, `${campaignPath}?point=hover`, `${campaignPath}/edit`, `${campaignPath}/type`, `${campaignPath}/import`, '/settings', '/nowhere'];
+  const pages = [
+    '/crafts',
+    '/crafts/new',
+    `/crafts/${craftId}`,
+    `/crafts/${craftId}/edit`,
+    '/rack',
+    '/rack/new',
+    '/stand',
+    '/stand/new',
+    campaignPath,
+    `${campaignPath}?point=hover`,
+    `${campaignPath}/edit`,
+    `${campaignPath}/type`,
+    `${campaignPath}/import`,
+    '/settings',
+    '/nowhere',
+  ];
   for (const path of pages) {
-    await page.goto(`${demo.address}${path}${path.includes('?') ? '&' : '?'}craft=${craftId}`, { waitUntil: 'networkidle' });
+    await page.goto(`${demo.address}${path}${path.includes('?') ? '&' : '?'}craft=${craftId}`, {
+      waitUntil: 'networkidle',
+    });
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     for (const scheme of ['light', 'dark'] as const) {
       await page.emulateMedia({ colorScheme: scheme });
@@ -39,20 +58,42 @@ test('nothing serious is wrong for assistive technology on any page, by day and 
 test('no page scrolls sideways, from the bench’s screen to the telephone', async ({ demo, page }) => {
   await openEvening(page, demo);
   const evening = new URL(page.url());
-  for (const path of ['/crafts', '/rack', '/rack/new', '/crafts/new', '/stand', evening.pathname, `${evening.pathname}/import`, '/settings']) {
+  for (const path of [
+    '/crafts',
+    '/rack',
+    '/rack/new',
+    '/crafts/new',
+    '/stand',
+    evening.pathname,
+    `${evening.pathname}/import`,
+    '/settings',
+  ]) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(`${demo.address}${path}${evening.search}`, { waitUntil: 'networkidle' });
-    for (const [width, height] of [[1280, 800], [1000, 760], [640, 400], [390, 844]] as const) {
+    for (const [width, height] of [
+      [1280, 800],
+      [1000, 760],
+      [640, 400],
+      [390, 844],
+    ] as const) {
       await page.setViewportSize({ width, height });
-      await expect.poll(async () => ({ path, width, ...(await overflowOf(page)) })).toEqual({ path, width, page: 0, work: 0 });
+      await expect
+        .poll(async () => ({ path, width, ...(await overflowOf(page)) }))
+        .toEqual({ path, width, page: 0, work: 0 });
     }
   }
 });
 
-test('at twice the size and on a telephone the work keeps most of the window; the rail folds to five and opens whole', async ({ demo, page }) => {
+test('at twice the size and on a telephone the work keeps most of the window; the rail folds to five and opens whole', async ({
+  demo,
+  page,
+}) => {
   await openEvening(page, demo);
   const { search } = new URL(page.url());
-  for (const [width, height] of [[640, 400], [390, 844]] as const) {
+  for (const [width, height] of [
+    [640, 400],
+    [390, 844],
+  ] as const) {
     await page.setViewportSize({ width, height });
     for (const path of ['/crafts', '/rack', '/fit', '/care', '/care/symptoms', '/pick/ask']) {
       await page.goto(`${demo.address}${path}${search}`);
@@ -67,7 +108,9 @@ test('at twice the size and on a telephone the work keeps most of the window; th
     await rail.getByRole('link', { name: 'Care' }).click();
     await expect(rail.getByRole('button', { name: 'Whole line' })).toBeVisible();
     await page.getByRole('button', { name: /^(\w+ )?\d+ reasons?/ }).click();
-    await expect(page.getByRole('complementary', { name: 'Reasons and actions' }).getByRole('listitem').first()).toBeVisible();
+    await expect(
+      page.getByRole('complementary', { name: 'Reasons and actions' }).getByRole('listitem').first(),
+    ).toBeVisible();
   }
 });
 

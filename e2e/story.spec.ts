@@ -11,11 +11,16 @@ const TYPED = [
   ['80', '1720', '17800', '22.1', '24.0'],
   ['100', '2310', '20180', '36.9', '23.5'],
 ];
-const PASTED = 'Throttle %\tThrust (g)\tRPM\tCurrent (A)\tVoltage (V)\n20\t170\t6700\t0,7\t24,9\n40\t660\t10400\t4,2\t24,7\n60\t1320\t13700\t12,4\t24,3\n80\t2010\t16300\t27,0\t23,8\n100\t2730\t18680\t46,1\t23,1\n';
+const PASTED =
+  'Throttle %\tThrust (g)\tRPM\tCurrent (A)\tVoltage (V)\n20\t170\t6700\t0,7\t24,9\n40\t660\t10400\t4,2\t24,7\n60\t1320\t13700\t12,4\t24,3\n80\t2010\t16300\t27,0\t23,8\n100\t2730\t18680\t46,1\t23,1\n';
 const CSV = fileURLToPath(new URL('./fixtures/two-blade.csv', import.meta.url));
 
 /** Moves the focus by Tab until it is on what is named, as a person without a mouse would. */
-async function tabTo(page: Page, name: string | RegExp, role: 'textbox' | 'combobox' | 'button' | 'link' | 'radio' = 'textbox'): Promise<void> {
+async function tabTo(
+  page: Page,
+  name: string | RegExp,
+  role: 'textbox' | 'combobox' | 'button' | 'link' | 'radio' = 'textbox',
+): Promise<void> {
   const wanted = page.getByRole(role, { name, exact: typeof name === 'string' }).first();
   await wanted.waitFor();
   for (let i = 0; i < 120; i++) {
@@ -42,7 +47,11 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
   await expect(answer(page)).toHaveText('What brings you here?');
 
   await test.step('three prop labels', async () => {
-    for (const [label, choose, maker] of [['7.2x3.9x3', null, 'Brindlow'], ['7740', 3, 'Tamsk'], ['7144-2', null, 'Orle']] as const) {
+    for (const [label, choose, maker] of [
+      ['7.2x3.9x3', null, 'Brindlow'],
+      ['7740', 3, 'Tamsk'],
+      ['7144-2', null, 'Orle'],
+    ] as const) {
       await page.keyboard.press('g');
       await page.keyboard.press('r');
       await expect(answer(page)).toHaveText(/rack is empty|models?/);
@@ -59,7 +68,11 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
         }
         await fill(page, [['Blades', String(choose)]]);
       }
-      await fill(page, [['Maker', maker], ['CW pieces', '4'], ['CCW pieces', '3']]);
+      await fill(page, [
+        ['Maker', maker],
+        ['CW pieces', '4'],
+        ['CCW pieces', '3'],
+      ]);
       await page.keyboard.press('Enter');
       await expect(page.getByRole('row', { name: new RegExp(maker) })).toBeVisible();
     }
@@ -70,12 +83,21 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
     await page.keyboard.press('c');
     await page.keyboard.press('n');
     await expect(answer(page)).toHaveText('Describe the craft');
-    await fill(page, [['Name', 'Petrel'], [/Take-off weight/, '1.92 kg'], [/Motor diagonal/, '294 mm'], [/Largest disc/, '200 mm']]);
+    await fill(page, [
+      ['Name', 'Petrel'],
+      [/Take-off weight/, '1.92 kg'],
+      [/Motor diagonal/, '294 mm'],
+      [/Largest disc/, '200 mm'],
+    ]);
     await tabTo(page, /Flies now/, 'combobox');
     await page.keyboard.type('Brindlow');
     await fill(page, [[/Motor label/, '2507 1080 kV']]);
     await expect(page.getByText('25.0 mm × 7.0 mm, 1,080 kV'.replace(/ (?=mm|kV)/g, '\u202f'))).toBeVisible();
-    await fill(page, [[/ESC limit/, '40'], ['Cells in series', '6'], [/Capacity/, '4']]);
+    await fill(page, [
+      [/ESC limit/, '40'],
+      ['Cells in series', '6'],
+      [/Capacity/, '4'],
+    ]);
     await page.keyboard.press('Enter');
     await expect(answer(page)).toHaveText(/Petrel needs 480.g from each rotor to hover/);
     await expect(page.getByText('estimated', { exact: true }).filter({ visible: true }).first()).toBeVisible();
@@ -130,7 +152,12 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
     await expect(answer(page)).toHaveText('Drop a file, or paste a table');
     const chooser = page.waitForEvent('filechooser');
     await page.keyboard.press('Tab');
-    for (let i = 0; i < 40 && !(await page.evaluate(() => (document.activeElement as HTMLInputElement | null)?.type === 'file')); i++) await page.keyboard.press('Tab');
+    for (
+      let i = 0;
+      i < 40 && !(await page.evaluate(() => (document.activeElement as HTMLInputElement | null)?.type === 'file'));
+      i++
+    )
+      await page.keyboard.press('Tab');
     await page.keyboard.press('Enter');
     await (await chooser).setFiles(path.resolve(CSV));
     await expect(answer(page)).toHaveText(/5 steps read/);
@@ -144,7 +171,9 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
 
   const check = async (): Promise<void> => {
     // The strongest breaks the ESC limit and so does not lead; the reference stays, the two-blade one hovers on least power.
-    await expect(answer(page)).toHaveText('Nothing within the limits out-pulls Brindlow 7.2×3.9×3; Orle 7144-2 hovers on least power.');
+    await expect(answer(page)).toHaveText(
+      'Nothing within the limits out-pulls Brindlow 7.2×3.9×3; Orle 7144-2 hovers on least power.',
+    );
     // 2,730 g were read at 23.1 V; the reference's full throttle was at 23.5 V.
     await expect(page.getByRole('row', { name: /Tamsk 7740.*over ESC/ })).toContainText('2,792');
     await expect(page.getByRole('row', { name: /Tamsk 7740/ })).toContainText('+21');

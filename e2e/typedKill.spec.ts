@@ -10,7 +10,15 @@ test(`every entry shown as written down survives ${KILLS} kills of the server`, 
   await page.getByRole('button', { name: 'Put on the rack' }).click();
   await expect(page.getByRole('row', { name: /7.2×3.9×3/ })).toBeVisible();
   await page.goto(`${own.address}/crafts/new`);
-  for (const [name, text] of [['Name', 'Petrel'], ['Take-off weight', '1920'], ['Motor diagonal', '294 mm'], ['Motor label', '2507 1080 kV'], ['Cells in series', '6'], ['Capacity', '4']] as const) await page.getByRole('textbox', { name }).first().fill(text);
+  for (const [name, text] of [
+    ['Name', 'Petrel'],
+    ['Take-off weight', '1920'],
+    ['Motor diagonal', '294 mm'],
+    ['Motor label', '2507 1080 kV'],
+    ['Cells in series', '6'],
+    ['Capacity', '4'],
+  ] as const)
+    await page.getByRole('textbox', { name }).first().fill(text);
   await page.getByRole('button', { name: 'Put on the shelf' }).click();
   await page.getByRole('link', { name: 'New stand evening' }).click();
   await page.getByRole('button', { name: 'Open the evening' }).click();
@@ -26,7 +34,9 @@ test(`every entry shown as written down survives ${KILLS} kills of the server`, 
     await page.getByRole('textbox', { name: `Step ${kill + 1}, speed` }).fill(String(9000 + kill));
     await own.stop('SIGKILL');
     await own.start();
-    const campaignRuns = await page.request.get(`${own.address}${new URL(page.url()).pathname.replace('/stand/runs', '/api/runs')}`);
+    const campaignRuns = await page.request.get(
+      `${own.address}${new URL(page.url()).pathname.replace('/stand/runs', '/api/runs')}`,
+    );
     const { draft } = (await campaignRuns.json()) as { draft: { cells: string[][] } };
     expect(shownAsKept.every((t, row) => draft.cells[row]?.[1] === t)).toBe(true);
     await expect(page.locator('[data-draft=kept]')).toContainText('All entries written down', { timeout: 15_000 });

@@ -18,7 +18,8 @@ export class Zivvo {
   /** On a copy of a workshop that was opened before, where there is one: what a first start does needs doing once. */
   constructor(private readonly kind: 'own' | 'demo') {
     const opened = path.join(process.env.ZIVVO_OPENED ?? '', kind);
-    if (process.env.ZIVVO_OPENED !== undefined && fs.existsSync(opened)) fs.cpSync(opened, this.dataFolder, { recursive: true });
+    if (process.env.ZIVVO_OPENED !== undefined && fs.existsSync(opened))
+      fs.cpSync(opened, this.dataFolder, { recursive: true });
   }
 
   get address(): string {
@@ -28,8 +29,19 @@ export class Zivvo {
   /** Starts on the same folder and port as before, and waits until it says it is ready. */
   async start(): Promise<void> {
     this.port ||= await freePort();
-    const env = { ...process.env, NODE_OPTIONS: '', PORT: String(this.port), ZIVVO_DATA: this.dataFolder, ZIVVO_WORKSHOP: this.kind, ZIVVO_WEB: path.join(root, 'apps/web/dist'), ZIVVO_NOW: '2026-11-24T12:00:00Z' };
-    const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.js')], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const env = {
+      ...process.env,
+      NODE_OPTIONS: '',
+      PORT: String(this.port),
+      ZIVVO_DATA: this.dataFolder,
+      ZIVVO_WORKSHOP: this.kind,
+      ZIVVO_WEB: path.join(root, 'apps/web/dist'),
+      ZIVVO_NOW: '2026-11-24T12:00:00Z',
+    };
+    const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.js')], {
+      env,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     this.child = child;
     await new Promise<void>((resolve, reject) => {
       let said = '';
@@ -72,7 +84,8 @@ export function watchFaults(page: Page): string[] {
   const faults: string[] = [];
   page.on('pageerror', (error) => faults.push(error.message));
   page.on('console', (message) => {
-    if (message.type() === 'error' && !/Failed to load resource|net::ERR_/.test(message.text())) faults.push(message.text());
+    if (message.type() === 'error' && !/Failed to load resource|net::ERR_/.test(message.text()))
+      faults.push(message.text());
   });
   return faults;
 }
@@ -107,7 +120,8 @@ export const test = base.extend<Workshops, { sharedDemo: Zivvo }>({
   demo: async ({ sharedDemo, context }, use) => {
     const written: string[] = [];
     context.on('request', (request) => {
-      if (request.method() !== 'GET' && request.url().startsWith(`${sharedDemo.address}/api/`)) written.push(`${request.method()} ${new URL(request.url()).pathname}`);
+      if (request.method() !== 'GET' && request.url().startsWith(`${sharedDemo.address}/api/`))
+        written.push(`${request.method()} ${new URL(request.url()).pathname}`);
     });
     await use(sharedDemo);
     expect(written).toEqual([]);
@@ -148,7 +162,9 @@ export async function armStand(page: Page): Promise<void> {
 /** What is seriously wrong on a page for assistive technology, by rule and place, and what its layout cuts. */
 export async function seriousFaults(page: Page): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).analyze();
-  const faults = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${new URL(page.url()).pathname}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
+  const faults = violations
+    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+    .map((v) => `${new URL(page.url()).pathname}: ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 120)).join(' | ')}`);
   return [...faults, ...(await cutControls(page)).map((control) => `${new URL(page.url()).pathname}: cut: ${control}`)];
 }
 
@@ -156,7 +172,9 @@ export async function seriousFaults(page: Page): Promise<string[]> {
 async function cutControls(page: Page): Promise<string[]> {
   return page.evaluate(() =>
     [...document.querySelectorAll<HTMLElement>('[role="radiogroup"], [role="tablist"], button, label, a')]
-      .filter((e) => e.clientHeight > 2 && getComputedStyle(e).overflowY !== 'visible' && e.scrollHeight > e.clientHeight + 4)
+      .filter(
+        (e) => e.clientHeight > 2 && getComputedStyle(e).overflowY !== 'visible' && e.scrollHeight > e.clientHeight + 4,
+      )
       .map((e) => e.getAttribute('aria-label') ?? e.textContent),
   );
 }
@@ -165,7 +183,10 @@ async function cutControls(page: Page): Promise<string[]> {
 export async function overflowOf(page: Page): Promise<{ page: number; work: number }> {
   return page.evaluate(() => {
     const main = document.querySelector('main');
-    return { page: document.documentElement.scrollWidth - window.innerWidth, work: main ? main.scrollWidth - main.clientWidth : 0 };
+    return {
+      page: document.documentElement.scrollWidth - window.innerWidth,
+      work: main ? main.scrollWidth - main.clientWidth : 0,
+    };
   });
 }
 

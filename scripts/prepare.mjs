@@ -41,8 +41,19 @@ export async function build({ withWeb = true, withDemo = false } = {}) {
   }
   const engine = JSON.parse(fs.readFileSync('node_modules/@electric-sql/pglite/package.json', 'utf8')).version;
   const schema = digest([fs.readFileSync('apps/server/drizzle/meta/_journal.json')]);
-  ensureDatabase('empty-database', `${engine} ${schema}`, 'apps/server/dist/database/makeTemplate.js', 'Preparing an empty database (once)…');
-  if (withDemo) ensureDatabase('demo-database', `${engine} ${schema} ${server}`, 'apps/server/dist/demo/makeDemo.js', 'Playing two hundred days of the demo workshop (once; a minute)…');
+  ensureDatabase(
+    'empty-database',
+    `${engine} ${schema}`,
+    'apps/server/dist/database/makeTemplate.js',
+    'Preparing an empty database (once)…',
+  );
+  if (withDemo)
+    ensureDatabase(
+      'demo-database',
+      `${engine} ${schema} ${server}`,
+      'apps/server/dist/demo/makeDemo.js',
+      'Playing two hundred days of the demo workshop (once; a minute)…',
+    );
 
   function write(part) {
     const now = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
@@ -76,7 +87,8 @@ function sourcesDigest(roots) {
       parts.push(file, fs.readFileSync(file));
       return;
     }
-    for (const name of fs.readdirSync(file).sort()) if (name !== 'node_modules' && name !== 'dist' && name !== 'fixtures') visit(path.join(file, name));
+    for (const name of fs.readdirSync(file).sort())
+      if (name !== 'node_modules' && name !== 'dist' && name !== 'fixtures') visit(path.join(file, name));
   };
   roots.forEach(visit);
   return digest(parts);

@@ -22,11 +22,23 @@ export async function serve(env) {
 /** Live reload: the compiler watches the server's sources, Node its output, Vite the web app. */
 export async function serveForDevelopment() {
   const port = (await isFree(DEFAULT_PORT)) ? DEFAULT_PORT : await nextFree(DEFAULT_PORT + 1);
-  const env = { ...environment, PORT: String(port), ZIVVO_API: `http://127.0.0.1:${port}`, ZIVVO_WORKSHOP: 'demo', ZIVVO_DATA: path.resolve(process.env.ZIVVO_DATA ?? 'demo-data') };
+  const env = {
+    ...environment,
+    PORT: String(port),
+    ZIVVO_API: `http://127.0.0.1:${port}`,
+    ZIVVO_WORKSHOP: 'demo',
+    ZIVVO_DATA: path.resolve(process.env.ZIVVO_DATA ?? 'demo-data'),
+  };
   const start = (args, cwd) => spawn(process.execPath, args, { stdio: 'inherit', env, cwd });
   follow([
     start(['node_modules/typescript/bin/tsc', '-b', '--watch', '--preserveWatchOutput', 'apps/server']),
-    start(['--watch', '--watch-path=apps/server/dist', '--watch-path=packages/core/dist', '--enable-source-maps', 'apps/server/dist/main.js']),
+    start([
+      '--watch',
+      '--watch-path=apps/server/dist',
+      '--watch-path=packages/core/dist',
+      '--enable-source-maps',
+      'apps/server/dist/main.js',
+    ]),
     start(['../../node_modules/vite/bin/vite.js'], 'apps/web'),
   ]);
 }

@@ -35,9 +35,26 @@ async function checkAll(options) {
     [{ name: 'everything to run', args: ['scripts/zivvo.mjs', 'prepare', ...options] }],
     [{ name: 'lint', args: ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'] }],
     [
+      {
+        name: 'the one form of the code',
+        args: ['node_modules/prettier/bin/prettier.cjs', '.', '--check', '--log-level', 'warn'],
+      },
       { name: 'types of the web app', args: ['node_modules/typescript/bin/tsc', '-p', 'apps/web', '--noEmit'] },
-      { name: 'types of the tests', args: ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'] },
-      { name: 'import boundaries', args: ['node_modules/dependency-cruiser/bin/dependency-cruise.mjs', '--config', '.dependency-cruiser.cjs', 'packages', 'apps/server/src', 'apps/web/src'] },
+      {
+        name: 'types of the tests',
+        args: ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tests.json', '--noEmit'],
+      },
+      {
+        name: 'import boundaries',
+        args: [
+          'node_modules/dependency-cruiser/bin/dependency-cruise.mjs',
+          '--config',
+          '.dependency-cruiser.cjs',
+          'packages',
+          'apps/server/src',
+          'apps/web/src',
+        ],
+      },
     ],
   ]);
 }
@@ -45,9 +62,24 @@ async function checkAll(options) {
 /** Runs Jest and reads its own report; a suite that ran nothing has failed. */
 function jest(name, args) {
   const file = `${RESULTS}/${name}.json`;
-  runNode(['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile', file, '--testLocationInResults', '--maxWorkers', '100%', ...args], { isSoft: true });
+  runNode(
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      'node_modules/jest/bin/jest.js',
+      '--json',
+      '--outputFile',
+      file,
+      '--testLocationInResults',
+      '--maxWorkers',
+      '100%',
+      ...args,
+    ],
+    { isSoft: true },
+  );
   const report = readReport(file);
-  const failedSuites = report?.testResults.filter((s) => s.status === 'failed' && s.assertionResults.length === 0).length ?? 1;
+  const failedSuites =
+    report?.testResults.filter((s) => s.status === 'failed' && s.assertionResults.length === 0).length ?? 1;
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
 }
 
@@ -55,7 +87,11 @@ function jest(name, args) {
 function journeys(env) {
   const name = 'journeys';
   const file = `${RESULTS}/${name}.json`;
-  runNode(['../node_modules/@playwright/test/cli.js', 'test'], { cwd: 'e2e', isSoft: true, env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` } });
+  runNode(['../node_modules/@playwright/test/cli.js', 'test'], {
+    cwd: 'e2e',
+    isSoft: true,
+    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` },
+  });
   const { expected = 0, unexpected = 0, flaky = 0 } = readReport(file)?.stats ?? { unexpected: 1 };
   return { name, passed: expected, failed: unexpected + flaky };
 }

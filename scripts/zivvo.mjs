@@ -50,7 +50,9 @@ const commands = {
   screenshots: async () => {
     await build({ withDemo: true });
     ensureChromium();
-    runNode(['../node_modules/@playwright/test/cli.js', 'test', '--config', 'pictures.config.ts', ...options], { cwd: 'e2e' });
+    runNode(['../node_modules/@playwright/test/cli.js', 'test', '--config', 'pictures.config.ts', ...options], {
+      cwd: 'e2e',
+    });
   },
   schema: async () => {
     await build({ withWeb: false });

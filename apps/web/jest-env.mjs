@@ -4,6 +4,19 @@ import { TestEnvironment } from 'jest-environment-jsdom';
 export default class BrowserEnvironment extends TestEnvironment {
   async setup() {
     await super.setup();
-    Object.assign(this.global, { fetch, Request, Response, Headers, AbortController, AbortSignal, TextEncoder, TextDecoder, structuredClone, Blob, Uint8Array, ArrayBuffer });
+    Object.assign(this.global, {
+      fetch,
+      Request,
+      Response,
+      Headers,
+      AbortController,
+      AbortSignal,
+      TextEncoder,
+      TextDecoder,
+      structuredClone,
+      Blob,
+      Uint8Array,
+      ArrayBuffer,
+    });
   }
 }

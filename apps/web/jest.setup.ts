@@ -2,7 +2,13 @@ import '@testing-library/jest-dom/jest-globals';
 
 Object.defineProperty(window, 'matchMedia', {
   writable: true,
-  value: (query: string) => ({ matches: false, media: query, addEventListener: () => undefined, removeEventListener: () => undefined, dispatchEvent: () => false }),
+  value: (query: string) => ({
+    matches: false,
+    media: query,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+    dispatchEvent: () => false,
+  }),
 });
 
 class NoResize {
@@ -12,4 +18,6 @@ class NoResize {
 }
 (globalThis as { ResizeObserver?: unknown }).ResizeObserver = NoResize;
 
-Object.defineProperty(document, 'fonts', { value: { ready: Promise.resolve(), addEventListener: () => undefined, removeEventListener: () => undefined } });
+Object.defineProperty(document, 'fonts', {
+  value: { ready: Promise.resolve(), addEventListener: () => undefined, removeEventListener: () => undefined },
+});

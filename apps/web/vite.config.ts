@@ -12,7 +12,13 @@ export default defineConfig({
     chunkSizeWarningLimit: 900,
     // What several pages share comes in one piece with the entry: forty small files would queue behind one another, and
     // the page's questions to the server behind them.
-    rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'shared', test: (id) => !/echarts|zrender|papaparse/.test(id), minShareCount: 3 }] } } },
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          groups: [{ name: 'shared', test: (id) => !/echarts|zrender|papaparse/.test(id), minShareCount: 3 }],
+        },
+      },
+    },
   },
   worker: { format: 'es' },
 });

@@ -26,7 +26,19 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      imports: [ConfigModule.with(config), DatabaseModule, EventModule, LineModule, ReadyModule, WorkshopModule, BlobModule, RecordingModule, ...features, FinderModule, DemoModule],
+      imports: [
+        ConfigModule.with(config),
+        DatabaseModule,
+        EventModule,
+        LineModule,
+        ReadyModule,
+        WorkshopModule,
+        BlobModule,
+        RecordingModule,
+        ...features,
+        FinderModule,
+        DemoModule,
+      ],
     };
   }
 }
@@ -34,6 +46,11 @@ export class AppModule {
 @Module({})
 class ConfigModule {
   static with(config: Config): DynamicModule {
-    return { module: ConfigModule, global: true, providers: [{ provide: CONFIG, useValue: config }], exports: [CONFIG] };
+    return {
+      module: ConfigModule,
+      global: true,
+      providers: [{ provide: CONFIG, useValue: config }],
+      exports: [CONFIG],
+    };
   }
 }

@@ -32,13 +32,16 @@ afterAll(async () => {
 });
 
 test('hashed files are kept for ever, the page itself never: a new Zivvo is there at the next reload', async () => {
-  expect((await http.get('/assets/index-abc.js').expect(200)).headers['cache-control']).toBe('public, max-age=31536000, immutable');
+  expect((await http.get('/assets/index-abc.js').expect(200)).headers['cache-control']).toBe(
+    'public, max-age=31536000, immutable',
+  );
   const page = await http.get('/pick?craft=one').expect(200);
   expect([page.headers['cache-control'], page.text]).toEqual(['no-cache', '<title>Zivvo</title>']);
   await http.get('/icon.svg').expect(200).expect('content-type', /svg/);
 });
 
-test('a file of an older Zivvo is missing, not the page in its place', () => http.get('/assets/index-old.js').expect(404));
+test('a file of an older Zivvo is missing, not the page in its place', () =>
+  http.get('/assets/index-old.js').expect(404));
 
 test('addresses of the API never answer with the page, nor does anything but reading', async () => {
   await http.get('/api/nothing').expect(404).expect('content-type', /json/);

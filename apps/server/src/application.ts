@@ -45,7 +45,10 @@ export function dressApplication(app: NestExpressApplication, config: Pick<Confi
 
 /** The built web app: hashed files for ever, the page itself never from a cache, every other address is the page's. */
 function serveWebApp(app: NestExpressApplication, folder: string): void {
-  app.use('/assets', express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
+  app.use(
+    '/assets',
+    express.static(path.join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+  );
   app.use(express.static(folder, { index: false, maxAge: '1h' }));
   app.use((request: express.Request, response: express.Response, next: express.NextFunction) => {
     if (request.method !== 'GET' || request.path.startsWith('/api')) return next();

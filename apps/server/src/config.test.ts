@@ -4,13 +4,43 @@ import { readConfig } from './config.ts';
 
 describe('the surroundings', () => {
   test('empty surroundings give a workshop of one’s own on the usual port', () => {
-    expect(readConfig({})).toEqual({ port: 4600, dataFolder: expect.stringMatching(/\/data$/), hasDatabaseThread: true, databaseUrl: null, workshopKind: 'own', startMs: null, timeFactor: 1, webFolder: null, endsWithInput: false, cacheFolder: expect.stringMatching(/\/\.cache$/) });
+    expect(readConfig({})).toEqual({
+      port: 4600,
+      dataFolder: expect.stringMatching(/\/data$/),
+      hasDatabaseThread: true,
+      databaseUrl: null,
+      workshopKind: 'own',
+      startMs: null,
+      timeFactor: 1,
+      webFolder: null,
+      endsWithInput: false,
+      cacheFolder: expect.stringMatching(/\/\.cache$/),
+    });
   });
 
   test('everything may be set', () => {
-    const env = { PORT: '0', ZIVVO_DATA: 'mine', DATABASE_URL: 'postgres://bench/zivvo', ZIVVO_WORKSHOP: 'demo', ZIVVO_NOW: '2026-11-24T19:00:00Z', ZIVVO_TIME_FACTOR: '20', ZIVVO_WEB: 'web', ZIVVO_CACHE: 'kept', ZIVVO_ENDS_WITH_INPUT: '1' };
+    const env = {
+      PORT: '0',
+      ZIVVO_DATA: 'mine',
+      DATABASE_URL: 'postgres://bench/zivvo',
+      ZIVVO_WORKSHOP: 'demo',
+      ZIVVO_NOW: '2026-11-24T19:00:00Z',
+      ZIVVO_TIME_FACTOR: '20',
+      ZIVVO_WEB: 'web',
+      ZIVVO_CACHE: 'kept',
+      ZIVVO_ENDS_WITH_INPUT: '1',
+    };
     expect(readConfig(env)).toEqual({
-      port: 0, dataFolder: path.resolve('mine'), hasDatabaseThread: true, databaseUrl: 'postgres://bench/zivvo', workshopKind: 'demo', startMs: Date.UTC(2026, 10, 24, 19), timeFactor: 20, webFolder: path.resolve('web'), endsWithInput: true, cacheFolder: path.resolve('kept'),
+      port: 0,
+      dataFolder: path.resolve('mine'),
+      hasDatabaseThread: true,
+      databaseUrl: 'postgres://bench/zivvo',
+      workshopKind: 'demo',
+      startMs: Date.UTC(2026, 10, 24, 19),
+      timeFactor: 20,
+      webFolder: path.resolve('web'),
+      endsWithInput: true,
+      cacheFolder: path.resolve('kept'),
     });
   });
 

@@ -28,13 +28,17 @@ const root = fileURLToPath(new URL('../../../', import.meta.url));
 /** Reads the configuration; a value that cannot be meant is refused with a sentence. */
 export function readConfig(env: NodeJS.ProcessEnv): Config {
   const port = Number(env.PORT ?? 4600);
-  if (!Number.isInteger(port) || port < 0 || port > 65_535) throw new Error(`PORT is ${env.PORT}; a whole number from 0 to 65535 is allowed.`);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new Error(`PORT is ${env.PORT}; a whole number from 0 to 65535 is allowed.`);
   const startMs = env.ZIVVO_NOW === undefined ? null : Date.parse(env.ZIVVO_NOW);
-  if (startMs !== null && Number.isNaN(startMs)) throw new Error(`ZIVVO_NOW is ${env.ZIVVO_NOW}; an ISO 8601 date is allowed.`);
+  if (startMs !== null && Number.isNaN(startMs))
+    throw new Error(`ZIVVO_NOW is ${env.ZIVVO_NOW}; an ISO 8601 date is allowed.`);
   const workshopKind = env.ZIVVO_WORKSHOP ?? 'own';
-  if (workshopKind !== 'own' && workshopKind !== 'demo') throw new Error(`ZIVVO_WORKSHOP is ${workshopKind}; own or demo is allowed.`);
+  if (workshopKind !== 'own' && workshopKind !== 'demo')
+    throw new Error(`ZIVVO_WORKSHOP is ${workshopKind}; own or demo is allowed.`);
   const timeFactor = Number(env.ZIVVO_TIME_FACTOR ?? 1);
-  if (!(timeFactor >= 1 && timeFactor <= 50)) throw new Error(`ZIVVO_TIME_FACTOR is ${env.ZIVVO_TIME_FACTOR}; 1 to 50 is allowed.`);
+  if (!(timeFactor >= 1 && timeFactor <= 50))
+    throw new Error(`ZIVVO_TIME_FACTOR is ${env.ZIVVO_TIME_FACTOR}; 1 to 50 is allowed.`);
   return {
     port,
     dataFolder: path.resolve(env.ZIVVO_DATA ?? path.join(root, 'data')),

@@ -9,7 +9,12 @@ import { playIfEmpty } from './demo/playDemo.ts';
 /** Starts the server on this machine's own address only. */
 async function main(): Promise<void> {
   const config = readConfig(process.env);
-  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), { logger: ['error', 'warn'], bodyParser: false, forceCloseConnections: true, abortOnError: false });
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    logger: ['error', 'warn'],
+    bodyParser: false,
+    forceCloseConnections: true,
+    abortOnError: false,
+  });
   dressApplication(app, config);
   await app.init();
   if (config.workshopKind === 'demo') await playIfEmpty(app);

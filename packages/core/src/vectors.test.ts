@@ -6,14 +6,43 @@ import { compareCase } from '../../../bench/compareCase.mjs';
 import * as core from './index.ts';
 
 interface ReferenceFile {
-  cases: { id: string; in: Record<string, unknown>; out: Record<string, unknown>; tol: Record<string, number | string> }[];
+  cases: {
+    id: string;
+    in: Record<string, unknown>;
+    out: Record<string, unknown>;
+    tol: Record<string, number | string>;
+  }[];
 }
 
 const folder = fileURLToPath(new URL('../fixtures/', import.meta.url));
 const names = fs.readdirSync(folder).filter((name) => name.endsWith('.json'));
 const adapters = makeAdapters(core);
 
-test('the copied families are all here', () => expect(names.map((n) => n.slice(0, 2))).toEqual(['01', '02', '08', '09', '10', '11', '12', '13', '14', '15', '16', '18', '19', '20', '21', '22', '23', '24', '25', '26', '27', '28']));
+test('the copied families are all here', () =>
+  expect(names.map((n) => n.slice(0, 2))).toEqual([
+    '01',
+    '02',
+    '08',
+    '09',
+    '10',
+    '11',
+    '12',
+    '13',
+    '14',
+    '15',
+    '16',
+    '18',
+    '19',
+    '20',
+    '21',
+    '22',
+    '23',
+    '24',
+    '25',
+    '26',
+    '27',
+    '28',
+  ]));
 
 describe.each(names)('%s', (name) => {
   const file = JSON.parse(fs.readFileSync(folder + name, 'utf8')) as ReferenceFile;

@@ -7,12 +7,25 @@ import type { UnitChoices } from './unitChoices.ts';
 /** Dimension of a field by the unit suffix of its name: `massKg` is a mass. */
 export function fieldDimension(path: string): Dimension | null {
   const name = path.split('.').at(-1)!;
-  const found = (Object.keys(dimensions) as Dimension[]).filter((d) => dimensions[d].suffix !== '' && name.endsWith(dimensions[d].suffix));
+  const found = (Object.keys(dimensions) as Dimension[]).filter(
+    (d) => dimensions[d].suffix !== '' && name.endsWith(dimensions[d].suffix),
+  );
   return found.sort((a, b) => dimensions[b].suffix.length - dimensions[a].suffix.length)[0] ?? null;
 }
 
 /** Lengths that are spoken of in millimetres by everybody, whatever unit props are measured in. */
-const MILLIMETRE_FIELDS: ReadonlySet<string> = new Set(['boreDiameterM', 'borePlayM', 'chord75M', 'droopM', 'hubThicknessM', 'shaftDiameterM', 'shaftPlayM', 'shaftRunOutM', 'statorDiameterM', 'statorHeightM']);
+const MILLIMETRE_FIELDS: ReadonlySet<string> = new Set([
+  'boreDiameterM',
+  'borePlayM',
+  'chord75M',
+  'droopM',
+  'hubThicknessM',
+  'shaftDiameterM',
+  'shaftPlayM',
+  'shaftRunOutM',
+  'statorDiameterM',
+  'statorHeightM',
+]);
 
 export function isInMillimetres(field: string): boolean {
   return MILLIMETRE_FIELDS.has(field.split('.').at(-1)!);
@@ -25,10 +38,16 @@ export function fieldSentence(problem: FieldProblem, choices: UnitChoices): stri
   const { min, max, allowed } = problem.allowed;
   const dimension = fieldDimension(problem.path);
   const spoken = isInMillimetres(name) ? { ...choices, length: 'mm' as const } : choices;
-  const show = (value: number | string): string => (dimension ? formatQuantity(Number(value), dimension, spoken, dimension === 'mass' || dimension === 'length' ? undefined : 1).text : String(value));
+  const show = (value: number | string): string =>
+    dimension
+      ? formatQuantity(Number(value), dimension, spoken, dimension === 'mass' || dimension === 'length' ? undefined : 1)
+          .text
+      : String(value);
   if (problem.rule === 'discsMeet') return `${label}: the discs would meet; ${show(max!)} at most for this diagonal.`;
-  if (problem.rule === 'atMostTimes') return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
-  if (['isString', 'minLength'].includes(problem.rule) && max !== undefined) return `${label}: enter something, up to ${max} characters.`;
+  if (problem.rule === 'atMostTimes')
+    return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
+  if (['isString', 'minLength'].includes(problem.rule) && max !== undefined)
+    return `${label}: enter something, up to ${max} characters.`;
   if (problem.rule === 'maxLength') return `${label}: at most ${max} characters.`;
   if (min !== undefined && max !== undefined) return `${label}: ${show(min)} to ${show(max)} is allowed.`;
   if (problem.rule === 'exists') return `${label}: what it names does not exist any more.`;
@@ -38,7 +57,12 @@ export function fieldSentence(problem: FieldProblem, choices: UnitChoices): stri
 
 /** A whole problem in one or two sentences. */
 export function problemSentence(problem: Pick<Problem, 'detail' | 'fields'>, choices: UnitChoices): string {
-  return problem.fields.length === 0 ? problem.detail : problem.fields.slice(0, 3).map((f) => fieldSentence(f, choices)).join(' ');
+  return problem.fields.length === 0
+    ? problem.detail
+    : problem.fields
+        .slice(0, 3)
+        .map((f) => fieldSentence(f, choices))
+        .join(' ');
 }
 
 type Unreadable = Exclude<ReadQuantity, { status: 'read' } | { status: 'empty' }> | CellProblem;

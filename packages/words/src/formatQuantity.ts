@@ -10,7 +10,34 @@ export interface ShownQuantity {
 
 const GAP = '\u202f';
 /** Digits behind the point by unit symbol; two for what is not listed. */
-const DIGITS: Record<string, number> = { g: 0, N: 2, oz: 2, mm: 1, in: 2, rpm: 0, A: 1, V: 2, W: 0, 'mΩ': 1, Ah: 2, kV: 0, '°C': 0, '°F': 0, hPa: 0, 'kg/m³': 3, '%': 0, 'dB(A)': 1, '°': 1, 'g/W': 2, 'N/W': 4, 'oz/W': 3, 'g/A': 1, 'N/A': 3, 'oz/A': 2, '': 0 };
+const DIGITS: Record<string, number> = {
+  g: 0,
+  N: 2,
+  oz: 2,
+  mm: 1,
+  in: 2,
+  rpm: 0,
+  A: 1,
+  V: 2,
+  W: 0,
+  mΩ: 1,
+  Ah: 2,
+  kV: 0,
+  '°C': 0,
+  '°F': 0,
+  hPa: 0,
+  'kg/m³': 3,
+  '%': 0,
+  'dB(A)': 1,
+  '°': 1,
+  'g/W': 2,
+  'N/W': 4,
+  'oz/W': 3,
+  'g/A': 1,
+  'N/A': 3,
+  'oz/A': 2,
+  '': 0,
+};
 
 /** Units whose closing zeros say nothing in running text: 40 A, not 40.0 A. */
 const TRIMMED = new Set(['A', 'Ah', 'kg']);
@@ -22,7 +49,11 @@ export function formatNumber(value: number, least: number, most = least): string
   if (!Number.isFinite(value)) return '–';
   const key = `${least}/${most}`;
   let format = formats.get(key);
-  if (!format) formats.set(key, (format = new Intl.NumberFormat('en', { minimumFractionDigits: least, maximumFractionDigits: most })));
+  if (!format)
+    formats.set(
+      key,
+      (format = new Intl.NumberFormat('en', { minimumFractionDigits: least, maximumFractionDigits: most })),
+    );
   const text = format.format(value);
   return (/^-0(?:\.0+)?$/.test(text) ? text.slice(1) : text).replace('-', '−');
 }
@@ -32,7 +63,12 @@ export function formatNumber(value: number, least: number, most = least): string
  *
  * @param digits - digits behind the point, where the usual count does not serve
  */
-export function formatQuantity(valueSi: number, dimension: Dimension, choices: UnitChoices, digits?: number): ShownQuantity {
+export function formatQuantity(
+  valueSi: number,
+  dimension: Dimension,
+  choices: UnitChoices,
+  digits?: number,
+): ShownQuantity {
   const unit = heavier(dimension, valueSi, unitFor(dimension, choices));
   const shown = fromSi(unit, valueSi);
   const usual = usualDigits(dimension, unit, shown);
@@ -40,7 +76,10 @@ export function formatQuantity(valueSi: number, dimension: Dimension, choices: U
   const number = formatNumber(shown, isTrimmed ? 0 : (digits ?? usual), digits ?? usual);
   const unitText = unit.symbol;
   const gap = unitText === '' ? '' : GAP;
-  const running = TRIMMED.has(unitText) && digits === undefined ? number.replace(/\.?0+$/, (zeros) => (number.includes('.') ? '' : zeros)) : number;
+  const running =
+    TRIMMED.has(unitText) && digits === undefined
+      ? number.replace(/\.?0+$/, (zeros) => (number.includes('.') ? '' : zeros))
+      : number;
   return { number, unit: unitText, text: `${running}${gap}${unitText}` };
 }
 

@@ -1,5 +1,12 @@
 import { describe, expect, test } from '@jest/globals';
-import { LABEL_MAX_LENGTH, readMotorLabel, readPropLabel, type LabelProblem, type LabelReason, type MotorLabelReason } from '@zivvo/core';
+import {
+  LABEL_MAX_LENGTH,
+  readMotorLabel,
+  readPropLabel,
+  type LabelProblem,
+  type LabelReason,
+  type MotorLabelReason,
+} from '@zivvo/core';
 import { labelProblemSentence, labelReasonSentence } from './index.ts';
 
 /** What the readings of a label say for themselves, all of them. */
@@ -38,7 +45,28 @@ describe('a reading of a label says how it came about', () => {
   ])('motor %s: %s', (label, sentence) => expect(saidOf(label, readMotorLabel)).toContain(sentence));
 
   test('whatever is read, no reason stays without words', () => {
-    const labels = ['Brindlow 7.2x3.9x3 R', '5x4x3', '51466', '7239x3', '1045', '127x96mm', '6.1-3', '9x4.7SF', '10x4.5MR', '6852BN x3', '8x4.5 pusher', '5.1x3.6x3 CW', '11x5.5E', '3.5 x 2.8 x 4', '16x5.4 carbon', '12x6L', '7½x4', '5040C', '6.1x3.1x4 L', '13x8.5 wood'];
+    const labels = [
+      'Brindlow 7.2x3.9x3 R',
+      '5x4x3',
+      '51466',
+      '7239x3',
+      '1045',
+      '127x96mm',
+      '6.1-3',
+      '9x4.7SF',
+      '10x4.5MR',
+      '6852BN x3',
+      '8x4.5 pusher',
+      '5.1x3.6x3 CW',
+      '11x5.5E',
+      '3.5 x 2.8 x 4',
+      '16x5.4 carbon',
+      '12x6L',
+      '7½x4',
+      '5040C',
+      '6.1x3.1x4 L',
+      '13x8.5 wood',
+    ];
     const read = labels.map((label) => readPropLabel(label)).flatMap((r) => (r.status === 'read' ? r.readings : []));
     expect(read.length).toBeGreaterThanOrEqual(labels.length);
     const sentences = read.flatMap((r) => r.reasons.map(labelReasonSentence));
@@ -51,7 +79,12 @@ test('a label that cannot be read says what would be', () => {
     const result = readPropLabel(label);
     return result.status === 'read' ? null : result.problem;
   };
-  const asked = { '': 'empty', [`7x4${'x'.repeat(LABEL_MAX_LENGTH)}`]: 'tooLong', 'no size at all': 'noDigits', '0.1x0.1': 'noSensibleSize' } as const;
+  const asked = {
+    '': 'empty',
+    [`7x4${'x'.repeat(LABEL_MAX_LENGTH)}`]: 'tooLong',
+    'no size at all': 'noDigits',
+    '0.1x0.1': 'noSensibleSize',
+  } as const;
   expect(Object.keys(asked).map(problemOf)).toEqual(Object.values(asked));
   expect(Object.values(asked).map((p) => labelProblemSentence(p))).toEqual([
     expect.stringContaining('moulded on the hub'),

@@ -1,6 +1,15 @@
 import type { CarePlace, Dimension, Reason, RotorPlace } from '@zivvo/core';
 import { carePlaceNames } from './careNames.ts';
-import { formatDifference, formatMilliseconds, formatMinutes, formatNumber, formatQuantity, formatShare, formatSpeed, formatUnbalance } from './formatQuantity.ts';
+import {
+  formatDifference,
+  formatMilliseconds,
+  formatMinutes,
+  formatNumber,
+  formatQuantity,
+  formatShare,
+  formatSpeed,
+  formatUnbalance,
+} from './formatQuantity.ts';
 import { carryNames, materialNames, placeNames, towardName } from './names.ts';
 import type { UnitChoices } from './unitChoices.ts';
 import { upperFirst } from './upperFirst.ts';
@@ -53,7 +62,8 @@ export function penFor(values: Values, choices: UnitChoices): Pen {
   const numberOf = (key: string): number => Number(values[key] ?? NaN);
   return {
     text: (key) => writeLabel(String(values[key] ?? '')),
-    quantity: (key, dimension) => formatQuantity(key === 'difference' ? Math.abs(numberOf(key)) : numberOf(key), dimension, choices).text,
+    quantity: (key, dimension) =>
+      formatQuantity(key === 'difference' ? Math.abs(numberOf(key)) : numberOf(key), dimension, choices).text,
     share: (key) => formatShare(numberOf(key)),
     difference: (key) => formatDifference(numberOf(key)),
     size: (key) => formatShare(Math.abs(numberOf(key))),
@@ -64,7 +74,8 @@ export function penFor(values: Values, choices: UnitChoices): Pen {
     gramMillimetres: (key) => formatUnbalance(numberOf(key)),
     place: (key) => placeNames[String(values[key] ?? '') as RotorPlace]?.toLowerCase() ?? 'that arm',
     toward: (key) => (values[key] === '' ? 'one side' : towardName(values[key] as RotorPlace)),
-    carePlace: (key) => `${carePlaceNames[String(values[key] ?? '') as CarePlace] ?? 'prop'}${values.blade === undefined ? '' : ` of blade ${values.blade}`}`,
+    carePlace: (key) =>
+      `${carePlaceNames[String(values[key] ?? '') as CarePlace] ?? 'prop'}${values.blade === undefined ? '' : ` of blade ${values.blade}`}`,
     material: (key) => materialNames[String(values[key] ?? '')] ?? 'material',
     materialFirst: (key) => upperFirst(materialNames[String(values[key] ?? '')] ?? 'material'),
     are: (key) => (values[key] === 1 ? 'is' : 'are'),
@@ -73,7 +84,10 @@ export function penFor(values: Values, choices: UnitChoices): Pen {
     hover: () => carryName(values),
     hovers: () => `${carryName(values)}s`,
     placeFirst: (key) => placeNames[values[key] as RotorPlace] ?? 'That arm',
-    day: (key) => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(`${String(values[key])}T00:00:00Z`)),
+    day: (key) =>
+      new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
+        new Date(`${String(values[key])}T00:00:00Z`),
+      ),
     grams: (key) => `${formatNumber(numberOf(key) * 1000, 2)}\u202fg`,
     named: (key) => (String(values[key] ?? '') === '' ? '' : `${writeLabel(String(values[key]))}: `),
   };

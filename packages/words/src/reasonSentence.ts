@@ -9,7 +9,14 @@ import { standSentences } from './stand/standSentences.ts';
 import type { UnitChoices } from './unitChoices.ts';
 
 /** What every feature says; a code of the core without its words does not compile. */
-const sentences = { ...standSentences, ...pickSentences, ...balanceSentences, ...fitSentences, ...careSentences, ...practiceSentences } satisfies Sentences<Reasons>;
+const sentences = {
+  ...standSentences,
+  ...pickSentences,
+  ...balanceSentences,
+  ...fitSentences,
+  ...careSentences,
+  ...practiceSentences,
+} satisfies Sentences<Reasons>;
 
 /** A reason in words and in the reader's units. A code that a newer server knows is shown as it is, never hidden. */
 export function reasonSentence(reason: { code: string; values: Reason['values'] }, choices: UnitChoices): string {

@@ -11,8 +11,22 @@ export interface UnitChoices {
 export const defaultUnits: UnitChoices = { length: 'in', mass: 'g', force: 'g', temperature: '°C' };
 
 const USUAL: Partial<Record<Dimension, string>> = {
-  rotation: 'rpm', current: 'A', voltage: 'V', power: 'W', resistance: 'mΩ', charge: 'Ah', motorConstant: 'kV', torque: 'N·m', acceleration: 'g',
-  level: 'dB(A)', pressure: 'hPa', density: 'kg/m³', ratio: '%', time: 's', number: '', angle: '°',
+  rotation: 'rpm',
+  current: 'A',
+  voltage: 'V',
+  power: 'W',
+  resistance: 'mΩ',
+  charge: 'Ah',
+  motorConstant: 'kV',
+  torque: 'N·m',
+  acceleration: 'g',
+  level: 'dB(A)',
+  pressure: 'hPa',
+  density: 'kg/m³',
+  ratio: '%',
+  time: 's',
+  number: '',
+  angle: '°',
 };
 
 /** The unit in which a reader sees a dimension. */

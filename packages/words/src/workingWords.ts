@@ -6,7 +6,9 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
   const [point = '', figure = ''] = working.title.split('.');
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
-  return point === 'standard' ? `${name} at full throttle, in standard air` : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
+  return point === 'standard'
+    ? `${name} at full throttle, in standard air`
+    : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
 }
 
 /** What an input of a working is. */
@@ -19,19 +21,26 @@ export function inputName(what: string): string {
   if (what === 'airDensity') return 'air density of that evening';
   if (what in fieldNames) return fieldNames[what]!.toLowerCase();
   const [, ordinal = '', quantity = ''] = /^run\.(\d+)\.(\w+)$/.exec(what) ?? [];
-  return ordinal === '' ? what : `${(quantityNames[quantity as keyof typeof quantityNames] ?? quantity).toLowerCase()} read in run ${ordinal}`;
+  return ordinal === ''
+    ? what
+    : `${(quantityNames[quantity as keyof typeof quantityNames] ?? quantity).toLowerCase()} read in run ${ordinal}`;
 }
 
 /** Where the law behind a working comes from. */
 export function sourceSentence(source: string): string {
   const sentences: Record<string, string> = {
-    standReading: 'Read off the measured curve: between two throttle points a local power law, then the mean over the runs.',
-    hoverBalance: 'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
-    cruiseBalance: 'Cruise: the wing carries and the props pull its drag, estimated as an eighth of the weight. Read off the curve at rest by a local power law; in the air the same thrust takes more speed and less current.',
+    standReading:
+      'Read off the measured curve: between two throttle points a local power law, then the mean over the runs.',
+    hoverBalance:
+      'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
+    cruiseBalance:
+      'Cruise: the wing carries and the props pull its drag, estimated as an eighth of the weight. Read off the curve at rest by a local power law; in the air the same thrust takes more speed and less current.',
     cruiseShare: 'Cruise: the wing carries; the props pull its drag, estimated as an eighth of all that flies.',
     hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
-    motorEstimate: 'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
-    similarity: 'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',
+    motorEstimate:
+      'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
+    similarity:
+      'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',
   };
   return sentences[source] ?? source;
 }

@@ -1,5 +1,14 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { CreateRigDto, CreateBalanceJobDto, FinishBalanceJobDto, UpdateRigDto, UpdateBalanceJobDto, type RigView, type TraysView, type BalanceJobView } from '@zivvo/contract';
+import {
+  CreateRigDto,
+  CreateBalanceJobDto,
+  FinishBalanceJobDto,
+  UpdateRigDto,
+  UpdateBalanceJobDto,
+  type RigView,
+  type TraysView,
+  type BalanceJobView,
+} from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { RigService } from './rig.service.ts';
 import { TraysService } from './trays.service.ts';
@@ -46,7 +55,10 @@ export class BalanceJobController {
 
   /** Pieces by what is to be done about their balance: of the prop in hand, else of what the craft in hand flies, else all. */
   @Get('trays')
-  trays(@Query('craftId', OptionalIdPipe) craftId: string | null, @Query('propModelId', OptionalIdPipe) propModelId: string | null): Promise<TraysView> {
+  trays(
+    @Query('craftId', OptionalIdPipe) craftId: string | null,
+    @Query('propModelId', OptionalIdPipe) propModelId: string | null,
+  ): Promise<TraysView> {
     return this.tray.find(craftId, propModelId);
   }
 

@@ -9,5 +9,17 @@ import { TraysService } from './trays.service.ts';
 import { BalanceJobService } from './balanceJob.service.ts';
 import { BalanceJobViews } from './balanceJobViews.service.ts';
 
-@Module({ imports: [CraftModule, RackModule], controllers: [RigController, BalanceJobController], providers: [RigService, BalanceJobService, BalanceJobViews, TraysService, BalanceStop, RigRepository, BalanceJobRepository] })
+@Module({
+  imports: [CraftModule, RackModule],
+  controllers: [RigController, BalanceJobController],
+  providers: [
+    RigService,
+    BalanceJobService,
+    BalanceJobViews,
+    TraysService,
+    BalanceStop,
+    RigRepository,
+    BalanceJobRepository,
+  ],
+})
 export class BalanceModule {}

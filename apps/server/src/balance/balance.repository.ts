@@ -28,7 +28,13 @@ export class BalanceJobRepository extends RowRepository<typeof balanceJob> {
   /** The newest finished job of each piece. */
   async lastOf(db: DbOrTx, pieceIds: string[]): Promise<Map<string, BalanceJobRow>> {
     if (pieceIds.length === 0) return new Map();
-    const rows = await db.selectDistinctOn([balanceJob.pieceId]).from(balanceJob).where(and(inArray(balanceJob.pieceId, pieceIds), inArray(balanceJob.state, ['trued', 'truedDynamic', 'sentBack']))).orderBy(balanceJob.pieceId, desc(balanceJob.finishedAt));
+    const rows = await db
+      .selectDistinctOn([balanceJob.pieceId])
+      .from(balanceJob)
+      .where(
+        and(inArray(balanceJob.pieceId, pieceIds), inArray(balanceJob.state, ['trued', 'truedDynamic', 'sentBack'])),
+      )
+      .orderBy(balanceJob.pieceId, desc(balanceJob.finishedAt));
     return new Map(rows.map((r) => [r.pieceId, r]));
   }
 }

@@ -20,7 +20,10 @@ export class BalanceStop implements StopSource, OnModuleInit {
   }
 
   of: StopSource['of'] = async (crafts) => {
-    const counts = await this.pieces.balancedOn(this.db, crafts.map((c) => c.id));
+    const counts = await this.pieces.balancedOn(
+      this.db,
+      crafts.map((c) => c.id),
+    );
     return new Map(crafts.map(({ id }) => [id, balanceStop(counts.get(id) ?? { fittedCount: 0, truedCount: 0 })]));
   };
 }

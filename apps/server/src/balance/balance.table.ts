@@ -1,4 +1,13 @@
-import { balanceLimits, shakeTargetNames, balanceJobStates, type CorrectionDto, type LookDto, type SingleBladeDto, type SwingDto, type VibrationRunDto } from '@zivvo/contract';
+import {
+  balanceLimits,
+  shakeTargetNames,
+  balanceJobStates,
+  type CorrectionDto,
+  type LookDto,
+  type SingleBladeDto,
+  type SwingDto,
+  type VibrationRunDto,
+} from '@zivvo/contract';
 import { boolean, doublePrecision, index, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';

@@ -1,5 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { CreateBalanceJobDto, FinishBalanceJobDto, BalanceJobDto, BalanceJobView, UpdateBalanceJobDto } from '@zivvo/contract';
+import type {
+  CreateBalanceJobDto,
+  FinishBalanceJobDto,
+  BalanceJobDto,
+  BalanceJobView,
+  UpdateBalanceJobDto,
+} from '@zivvo/contract';
 import { wrapDegrees } from '@zivvo/core';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -24,12 +30,34 @@ export class BalanceJobService {
   ) {}
 
   async start(dto: CreateBalanceJobDto): Promise<BalanceJobView> {
-    const { living: { piece, life }, rig, model } = await this.views.subjectOf(dto);
+    const {
+      living: { piece, life },
+      rig,
+      model,
+    } = await this.views.subjectOf(dto);
     const diameterM = piece.diameterM ?? model.diameterM;
     await this.lives.requireAllowed(this.db, { piece, life }, 'true', dto.craftId);
     if ((life.state === 'fitted' || life.state === 'resting') && !dto.isLookedAt) throw new LookFirstError(piece.tag);
     if (diameterM > rig.largestM) throw new TooLargeForRigError(piece.tag, diameterM, rig.largestM);
-    await this.balanceJobs.add(this.db, { ...this.rows.newRow(dto.id), pieceId: dto.pieceId, rigId: dto.rigId, craftId: dto.craftId, isLookedAt: dto.isLookedAt, state: 'open', target: 'good', looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], corrections: [], singleBlade: null, runs: [], runSpeedRpm: null, note: null, finishedAt: null });
+    await this.balanceJobs.add(this.db, {
+      ...this.rows.newRow(dto.id),
+      pieceId: dto.pieceId,
+      rigId: dto.rigId,
+      craftId: dto.craftId,
+      isLookedAt: dto.isLookedAt,
+      state: 'open',
+      target: 'good',
+      looks: [],
+      swings: [],
+      heavyDegrees: null,
+      bladeMomentsKgM: [],
+      corrections: [],
+      singleBlade: null,
+      runs: [],
+      runSpeedRpm: null,
+      note: null,
+      finishedAt: null,
+    });
     return this.find(dto.id);
   }
 
@@ -57,17 +85,50 @@ export class BalanceJobService {
     const row = await this.balanceJobs.find(this.db, id);
     if (row.state !== 'open') throw new BalanceJobEndedError();
     const now = this.rows.now();
-    const isCorrected = row.looks.some((l) => l.tape.some((t) => t > 0)) || row.corrections.length > 0 || (row.singleBlade?.washerCount ?? 0) > 0 || as === 'truedDynamic';
+    const isCorrected =
+      row.looks.some((l) => l.tape.some((t) => t > 0)) ||
+      row.corrections.length > 0 ||
+      (row.singleBlade?.washerCount ?? 0) > 0 ||
+      as === 'truedDynamic';
     await this.db.transaction(async (tx) => {
       await this.balanceJobs.revise(tx, id, row.revision, { state: as, note: note ?? row.note, finishedAt: now }, now);
-      if (as === 'sentBack') await this.ledger.record(tx, row.pieceId, { kind: 'pieceSentBack', pieceId: row.pieceId, reason: note ?? null });
-      else await this.lives.record(tx, await this.pieces.findLiving(tx, row.pieceId), { ...NO_ACTION, action: 'true', isDynamic: as === 'truedDynamic', reason: note ?? null, isCorrected });
+      if (as === 'sentBack')
+        await this.ledger.record(tx, row.pieceId, {
+          kind: 'pieceSentBack',
+          pieceId: row.pieceId,
+          reason: note ?? null,
+        });
+      else
+        await this.lives.record(tx, await this.pieces.findLiving(tx, row.pieceId), {
+          ...NO_ACTION,
+          action: 'true',
+          isDynamic: as === 'truedDynamic',
+          reason: note ?? null,
+          isCorrected,
+        });
     });
     return this.find(id);
   }
 }
 
 function toEvidence(dto: BalanceJobDto) {
-  const runs = dto.runs.map((run) => ({ ...run, readings: run.readings.map((r) => ({ amplitude: r.amplitude, phaseDegrees: r.phaseDegrees === null || r.phaseDegrees === undefined ? null : wrapDegrees(r.phaseDegrees) })) }));
-  return { target: dto.target, looks: dto.looks, swings: dto.swings, heavyDegrees: dto.heavyDegrees ?? null, bladeMomentsKgM: dto.bladeMomentsKgM, corrections: dto.corrections, singleBlade: dto.singleBlade ?? null, runs, runSpeedRpm: dto.runSpeedRpm ?? null, note: dto.note ?? null };
+  const runs = dto.runs.map((run) => ({
+    ...run,
+    readings: run.readings.map((r) => ({
+      amplitude: r.amplitude,
+      phaseDegrees: r.phaseDegrees === null || r.phaseDegrees === undefined ? null : wrapDegrees(r.phaseDegrees),
+    })),
+  }));
+  return {
+    target: dto.target,
+    looks: dto.looks,
+    swings: dto.swings,
+    heavyDegrees: dto.heavyDegrees ?? null,
+    bladeMomentsKgM: dto.bladeMomentsKgM,
+    corrections: dto.corrections,
+    singleBlade: dto.singleBlade ?? null,
+    runs,
+    runSpeedRpm: dto.runSpeedRpm ?? null,
+    note: dto.note ?? null,
+  };
 }

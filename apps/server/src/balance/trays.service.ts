@@ -34,19 +34,25 @@ export class TraysService {
       trays[isLeftAlone ? 'notNeeded' : tray].push(toPieceView(living));
     }
     const others = modelId === null ? [] : await this.sorted(null);
-    trays.elsewhereCount = others.filter(({ living, tray }) => tray === 'toDo' && living.piece.propModelId !== modelId).length;
+    trays.elsewhereCount = others.filter(
+      ({ living, tray }) => tray === 'toDo' && living.piece.propModelId !== modelId,
+    ).length;
     return trays;
   }
 
   /** Living pieces with the tray that they lie in; one that is to be retired is never offered for balancing. */
   private async sorted(propModelId: string | null): Promise<{ living: LivingPiece; tray: 'toDo' | 'good' | 'back' }[]> {
     const { rows } = await this.pieces.page(this.db, { propModelId }, this.clock.now(), LIST_MAX);
-    const last = await this.balanceJobs.lastOf(this.db, rows.map((r) => r.piece.id));
+    const last = await this.balanceJobs.lastOf(
+      this.db,
+      rows.map((r) => r.piece.id),
+    );
     const living = rows.filter(({ life }) => life.state !== 'retired' && life.state !== 'new');
     return Promise.all(
       living.map(async (one) => {
         const isGood = one.life.isTruedStatic || one.life.isTruedDynamic;
-        const isBack = last.get(one.piece.id)?.state === 'sentBack' || (!isGood && (await this.lives.isBeyondMending(this.db, one)));
+        const isBack =
+          last.get(one.piece.id)?.state === 'sentBack' || (!isGood && (await this.lives.isBeyondMending(this.db, one)));
         return { living: one, tray: isBack ? ('back' as const) : isGood ? ('good' as const) : ('toDo' as const) };
       }),
     );

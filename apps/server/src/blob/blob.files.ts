@@ -29,5 +29,8 @@ export class BlobFiles {
 }
 
 async function exists(file: string): Promise<boolean> {
-  return stat(file).then(() => true, () => false);
+  return stat(file).then(
+    () => true,
+    () => false,
+  );
 }

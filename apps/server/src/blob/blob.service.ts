@@ -29,7 +29,15 @@ export class BlobService {
   async store(bytes: Buffer, name: string): Promise<BlobView> {
     const mediaType = requireKnownType(bytes);
     const sha256 = await this.files.store(bytes);
-    await this.blobs.add(this.db, { sha256, workshopId: this.workshop.id, personId: currentPersonId(), size: bytes.length, mediaType, name, createdAt: this.clock.now() });
+    await this.blobs.add(this.db, {
+      sha256,
+      workshopId: this.workshop.id,
+      personId: currentPersonId(),
+      size: bytes.length,
+      mediaType,
+      name,
+      createdAt: this.clock.now(),
+    });
     return { sha256, size: bytes.length, mediaType, name };
   }
 

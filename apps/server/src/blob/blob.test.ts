@@ -9,9 +9,16 @@ let server: TestServer;
 beforeAll(async () => void (server = await startTestServer()), 60_000);
 afterAll(() => server.close());
 
-const PNG = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+const PNG = Buffer.from(
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+  'base64',
+);
 const sha256 = (bytes: Buffer): string => createHash('sha256').update(bytes).digest('hex');
-const send = (bytes: Buffer, name = 'scale.png') => server.http.post(`/api/blobs?name=${encodeURIComponent(name)}`).set('Content-Type', 'application/octet-stream').send(bytes);
+const send = (bytes: Buffer, name = 'scale.png') =>
+  server.http
+    .post(`/api/blobs?name=${encodeURIComponent(name)}`)
+    .set('Content-Type', 'application/octet-stream')
+    .send(bytes);
 
 describe('pictures and texts', () => {
   test('are named by their digest, whole on the disk, and come back as they were', async () => {

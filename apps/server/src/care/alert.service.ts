@@ -28,8 +28,22 @@ export class AlertService {
   async raise({ id, propModelId, batchId, reason }: CreateModelAlertDto): Promise<ModelAlertView> {
     await this.db.transaction(async (tx) => {
       await this.models.find(tx, propModelId);
-      const isNew = await this.alerts.add(tx, { ...this.rows.newRow(id), propModelId, batchId: batchId ?? null, reason: reason.trim(), raisedAt: this.clock.now(), releasedAt: null, releaseReason: null });
-      if (isNew) await this.ledger.record(tx, propModelId, { kind: 'alertRaised', propModelId, alertId: id, reason: reason.trim() });
+      const isNew = await this.alerts.add(tx, {
+        ...this.rows.newRow(id),
+        propModelId,
+        batchId: batchId ?? null,
+        reason: reason.trim(),
+        raisedAt: this.clock.now(),
+        releasedAt: null,
+        releaseReason: null,
+      });
+      if (isNew)
+        await this.ledger.record(tx, propModelId, {
+          kind: 'alertRaised',
+          propModelId,
+          alertId: id,
+          reason: reason.trim(),
+        });
     });
     return toAlertView(await this.alerts.find(this.db, id));
   }
@@ -38,8 +52,19 @@ export class AlertService {
     await this.db.transaction(async (tx) => {
       const row = await this.alerts.find(tx, id);
       if (row.releasedAt !== null) throw new AlertReleasedError();
-      await this.alerts.revise(tx, id, row.revision, { releasedAt: this.clock.now(), releaseReason: reason.trim() }, this.clock.now());
-      await this.ledger.record(tx, row.propModelId, { kind: 'alertReleased', propModelId: row.propModelId, alertId: id, reason: reason.trim() });
+      await this.alerts.revise(
+        tx,
+        id,
+        row.revision,
+        { releasedAt: this.clock.now(), releaseReason: reason.trim() },
+        this.clock.now(),
+      );
+      await this.ledger.record(tx, row.propModelId, {
+        kind: 'alertReleased',
+        propModelId: row.propModelId,
+        alertId: id,
+        reason: reason.trim(),
+      });
     });
     return toAlertView(await this.alerts.find(this.db, id));
   }

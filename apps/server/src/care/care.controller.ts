@@ -1,7 +1,27 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import {
-  CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateJobTicketDto, CreateModelAlertDto, CreateWalkaroundDto, DrillAnswerDto, ReleaseAlertDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto, UpdateJobTicketDto,
-  type CareView, type DrillScoreView, type GainSheetView, type JobTicketView, type LogEntryView, type ModelAlertView, type RotationView, type SymptomCaseView, type SymptomStartView, type WalkaroundView,
+  CareSettingDto,
+  CreateFlightDto,
+  CreateGainSheetDto,
+  CreateJobTicketDto,
+  CreateModelAlertDto,
+  CreateWalkaroundDto,
+  DrillAnswerDto,
+  ReleaseAlertDto,
+  StrikeDto,
+  SymptomCaseDto,
+  UpdateGainSheetDto,
+  UpdateJobTicketDto,
+  type CareView,
+  type DrillScoreView,
+  type GainSheetView,
+  type JobTicketView,
+  type LogEntryView,
+  type ModelAlertView,
+  type RotationView,
+  type SymptomCaseView,
+  type SymptomStartView,
+  type WalkaroundView,
 } from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { MomentPipe } from '../common/momentPipe.ts';
@@ -89,7 +109,11 @@ export class CareController {
   }
 
   @Put('symptoms/:id')
-  saveSymptoms(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string, @Body() dto: SymptomCaseDto): Promise<SymptomCaseView> {
+  saveSymptoms(
+    @Param('craftId', IdPipe) craftId: string,
+    @Param('id', IdPipe) id: string,
+    @Body() dto: SymptomCaseDto,
+  ): Promise<SymptomCaseView> {
     return this.symptoms.save(craftId, id, dto);
   }
 
@@ -100,7 +124,11 @@ export class CareController {
   }
 
   @Get('log')
-  readLog(@Param('craftId', IdPipe) craftId: string, @Query('from', MomentPipe) from: Date, @Query('to', MomentPipe) to: Date): Promise<LogEntryView[]> {
+  readLog(
+    @Param('craftId', IdPipe) craftId: string,
+    @Query('from', MomentPipe) from: Date,
+    @Query('to', MomentPipe) to: Date,
+  ): Promise<LogEntryView[]> {
     return this.log.ofCraft(craftId, from, to);
   }
 }

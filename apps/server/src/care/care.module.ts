@@ -7,8 +7,25 @@ import { CareSource } from '../ready/sources.ts';
 import { StandModule } from '../stand/stand.module.ts';
 import { WorkshopModule } from '../workshop/workshop.module.ts';
 import { AlertService } from './alert.service.ts';
-import { CareController, DrillController, GainSheetController, JobTicketController, ModelAlertController } from './care.controller.ts';
-import { AlertRepository, DrillRepository, FlightRepository, GainSheetRepository, LogRepository, SettingRepository, StrikeRepository, SymptomCaseRepository, TicketRepository, WalkaroundRepository } from './care.repository.ts';
+import {
+  CareController,
+  DrillController,
+  GainSheetController,
+  JobTicketController,
+  ModelAlertController,
+} from './care.controller.ts';
+import {
+  AlertRepository,
+  DrillRepository,
+  FlightRepository,
+  GainSheetRepository,
+  LogRepository,
+  SettingRepository,
+  StrikeRepository,
+  SymptomCaseRepository,
+  TicketRepository,
+  WalkaroundRepository,
+} from './care.repository.ts';
 import { CareService } from './care.service.ts';
 import { CareFactsRepository } from './careFacts.repository.ts';
 import { CareFacts } from './careFacts.service.ts';
@@ -31,15 +48,54 @@ import { SymptomRecord } from './symptomRecord.service.ts';
 import { TicketService } from './ticket.service.ts';
 import { WalkService } from './walk.service.ts';
 
-const repositories = [SettingRepository, WalkaroundRepository, FlightRepository, StrikeRepository, AlertRepository, GainSheetRepository, TicketRepository, SymptomCaseRepository, DrillRepository, LogRepository, CareFactsRepository];
-const services = [CareService, CareHistory, OutlookService, WalkService, LookJudge, FlightService, FlightWear, StrikeService, AlertService, GainService, HoverPlants, TicketService, SymptomService, SymptomRecord, PackUse, PracticeService, RotationService, MaintenanceLogService];
+const repositories = [
+  SettingRepository,
+  WalkaroundRepository,
+  FlightRepository,
+  StrikeRepository,
+  AlertRepository,
+  GainSheetRepository,
+  TicketRepository,
+  SymptomCaseRepository,
+  DrillRepository,
+  LogRepository,
+  CareFactsRepository,
+];
+const services = [
+  CareService,
+  CareHistory,
+  OutlookService,
+  WalkService,
+  LookJudge,
+  FlightService,
+  FlightWear,
+  StrikeService,
+  AlertService,
+  GainService,
+  HoverPlants,
+  TicketService,
+  SymptomService,
+  SymptomRecord,
+  PackUse,
+  PracticeService,
+  RotationService,
+  MaintenanceLogService,
+];
 
 /** Looks, flights, strikes and what follows from them; it judges pieces wherever that is asked. */
 @Global()
 @Module({
   imports: [CraftModule, RackModule, StandModule, WorkshopModule],
   controllers: [CareController, ModelAlertController, GainSheetController, JobTicketController, DrillController],
-  providers: [...repositories, ...services, PieceLives, Conditions, CareFacts, { provide: PieceJudge, useExisting: Conditions }, { provide: CareSource, useExisting: CareFacts }],
+  providers: [
+    ...repositories,
+    ...services,
+    PieceLives,
+    Conditions,
+    CareFacts,
+    { provide: PieceJudge, useExisting: Conditions },
+    { provide: CareSource, useExisting: CareFacts },
+  ],
   exports: [PieceJudge, CareSource],
 })
 export class CareModule {}

@@ -9,7 +9,19 @@ import { event } from '../event/event.table.ts';
 import type { PieceRow } from '../rack/piece.repository.ts';
 import { propPiece } from '../rack/piece.table.ts';
 import { person } from '../workshop/workshop.table.ts';
-import { careSetting, drillAnswer, flight, flightPiece, gainSheet, jobTicket, modelAlert, strike, strikePiece, symptomCase, walkaround } from './care.table.ts';
+import {
+  careSetting,
+  drillAnswer,
+  flight,
+  flightPiece,
+  gainSheet,
+  jobTicket,
+  modelAlert,
+  strike,
+  strikePiece,
+  symptomCase,
+  walkaround,
+} from './care.table.ts';
 
 export type SettingRow = typeof careSetting.$inferSelect;
 export type WalkaroundRow = typeof walkaround.$inferSelect;
@@ -50,7 +62,12 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
 
   /** The last look over a craft, and who made it: the last in the ledger, whatever the clock said. */
   async last(db: DbOrTx, craftId: string): Promise<SignedWalkaround | null> {
-    const [newest] = await db.select({ id: sql<string>`${event.fact} ->> 'walkaroundId'` }).from(event).where(and(eq(event.subjectId, craftId), eq(event.kind, 'walkedRound'))).orderBy(desc(event.sequence)).limit(1);
+    const [newest] = await db
+      .select({ id: sql<string>`${event.fact} ->> 'walkaroundId'` })
+      .from(event)
+      .where(and(eq(event.subjectId, craftId), eq(event.kind, 'walkedRound')))
+      .orderBy(desc(event.sequence))
+      .limit(1);
     return newest ? this.byId(db, newest.id) : null;
   }
 
@@ -67,14 +84,27 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
   /** What the newest look said of each piece, on whatever craft it was made. */
   async newestLooks(db: DbOrTx, pieceIds: string[]): Promise<Map<string, NewestLook>> {
     if (pieceIds.length === 0) return new Map();
-    const rows = await db.selectDistinctOn([event.subjectId], { id: event.subjectId, sequence: event.sequence, fact: event.fact }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'))).orderBy(event.subjectId, desc(event.sequence));
+    const rows = await db
+      .selectDistinctOn([event.subjectId], { id: event.subjectId, sequence: event.sequence, fact: event.fact })
+      .from(event)
+      .where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked')))
+      .orderBy(event.subjectId, desc(event.sequence));
     return new Map(rows.map(({ id, sequence, fact }) => [id, { sequence, fact: fact as Fact<'pieceLooked'> }]));
   }
 
   /** Pieces in which a nick was ever found. */
   async nicked(db: DbOrTx, pieceIds: string[]): Promise<Set<string>> {
     if (pieceIds.length === 0) return new Set();
-    const rows = await db.selectDistinct({ id: event.subjectId }).from(event).where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked'), sql`(${event.fact} ->> 'hasNick')::boolean`));
+    const rows = await db
+      .selectDistinct({ id: event.subjectId })
+      .from(event)
+      .where(
+        and(
+          inArray(event.subjectId, pieceIds),
+          eq(event.kind, 'pieceLooked'),
+          sql`(${event.fact} ->> 'hasNick')::boolean`,
+        ),
+      );
     return new Set(rows.map((r) => r.id));
   }
 }
@@ -111,12 +141,29 @@ export class FlightRepository extends RowRepository<typeof flight> {
   }
 
   /** Seconds flown by a craft since a moment, and in all. */
-  async flownS(db: DbOrTx, craftId: string, since: Date): Promise<{ recentS: number; allS: number; recentCount: number; firstAt: Date | null }> {
+  async flownS(
+    db: DbOrTx,
+    craftId: string,
+    since: Date,
+  ): Promise<{ recentS: number; allS: number; recentCount: number; firstAt: Date | null }> {
     const [row] = await db
-      .select({ allS: sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number), recentS: sql<number>`coalesce(sum(${flight.durationS}) filter (where ${gte(flight.flownAt, since)}), 0)`.mapWith(Number), recentCount: sql<number>`count(*) filter (where ${gte(flight.flownAt, since)})`.mapWith(Number), firstAt: sql<string | null>`min(${flight.flownAt})` })
+      .select({
+        allS: sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number),
+        recentS:
+          sql<number>`coalesce(sum(${flight.durationS}) filter (where ${gte(flight.flownAt, since)}), 0)`.mapWith(
+            Number,
+          ),
+        recentCount: sql<number>`count(*) filter (where ${gte(flight.flownAt, since)})`.mapWith(Number),
+        firstAt: sql<string | null>`min(${flight.flownAt})`,
+      })
       .from(flight)
       .where(and(eq(flight.workshopId, this.workshop.id), eq(flight.craftId, craftId), isNull(flight.deletedAt)));
-    return { recentS: row?.recentS ?? 0, allS: row?.allS ?? 0, recentCount: row?.recentCount ?? 0, firstAt: row?.firstAt ? new Date(row.firstAt) : null };
+    return {
+      recentS: row?.recentS ?? 0,
+      allS: row?.allS ?? 0,
+      recentCount: row?.recentCount ?? 0,
+      firstAt: row?.firstAt ? new Date(row.firstAt) : null,
+    };
   }
 
   async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlight[]> {
@@ -140,28 +187,50 @@ export class StrikeRepository extends RowRepository<typeof strike> {
   }
 
   /** Strikes that a piece took after an event. */
-  async ofPieceAfter(db: DbOrTx, pieceId: string, sequence: number): Promise<Pick<StrikeRow, 'severity' | 'isCrash' | 'thing'>[]> {
+  async ofPieceAfter(
+    db: DbOrTx,
+    pieceId: string,
+    sequence: number,
+  ): Promise<Pick<StrikeRow, 'severity' | 'isCrash' | 'thing'>[]> {
     return db
       .select({ severity: strike.severity, isCrash: strike.isCrash, thing: strike.thing })
       .from(strikePiece)
       .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
-      .innerJoin(event, and(eq(event.subjectId, strike.craftId), eq(event.kind, 'struck'), sql`(${event.fact} ->> 'strikeId')::uuid = ${strike.id}`))
+      .innerJoin(
+        event,
+        and(
+          eq(event.subjectId, strike.craftId),
+          eq(event.kind, 'struck'),
+          sql`(${event.fact} ->> 'strikeId')::uuid = ${strike.id}`,
+        ),
+      )
       .where(and(eq(strikePiece.pieceId, pieceId), isNull(strike.deletedAt), gt(event.sequence, sequence)));
   }
 
   /** Takes the strikes of a flight out, or back in with null. */
   async markOfFlight(db: DbOrTx, flightId: string, deletedAt: Date | null): Promise<void> {
-    await db.update(strike).set({ deletedAt }).where(and(eq(strike.workshopId, this.workshop.id), eq(strike.flightId, flightId)));
+    await db
+      .update(strike)
+      .set({ deletedAt })
+      .where(and(eq(strike.workshopId, this.workshop.id), eq(strike.flightId, flightId)));
   }
 
   async addPieces(db: DbOrTx, rows: (typeof strikePiece.$inferInsert)[]): Promise<void> {
     if (rows.length > 0) await db.insert(strikePiece).values(rows).onConflictDoNothing();
   }
 
-  async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<{ pieceId: string; severity: StrikeRow['severity']; isCrash: boolean; struckAt: Date }[]> {
+  async ofPieces(
+    db: DbOrTx,
+    pieceIds: string[],
+  ): Promise<{ pieceId: string; severity: StrikeRow['severity']; isCrash: boolean; struckAt: Date }[]> {
     if (pieceIds.length === 0) return [];
     return db
-      .select({ pieceId: strikePiece.pieceId, severity: strike.severity, isCrash: strike.isCrash, struckAt: strike.struckAt })
+      .select({
+        pieceId: strikePiece.pieceId,
+        severity: strike.severity,
+        isCrash: strike.isCrash,
+        struckAt: strike.struckAt,
+      })
       .from(strikePiece)
       .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
       .where(and(inArray(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
@@ -177,7 +246,8 @@ export class AlertRepository extends RowRepository<typeof modelAlert> {
   /** Alerts in force on any of these models. */
   async inForce(db: DbOrTx, propModelIds: string[]): Promise<AlertRow[]> {
     if (propModelIds.length === 0) return [];
-    return (await this.list(db, 100, and(inArray(modelAlert.propModelId, propModelIds), isNull(modelAlert.releasedAt)))).rows;
+    return (await this.list(db, 100, and(inArray(modelAlert.propModelId, propModelIds), isNull(modelAlert.releasedAt))))
+      .rows;
   }
 }
 
@@ -220,9 +290,19 @@ export class DrillRepository extends RowRepository<typeof drillAnswer> {
     super(drillAnswer, 'answer', workshop.id);
   }
 
-  async scores(db: DbOrTx): Promise<{ personId: string | null; personName: string | null; kind: DrillKind; askedCount: number; rightCount: number }[]> {
+  async scores(
+    db: DbOrTx,
+  ): Promise<
+    { personId: string | null; personName: string | null; kind: DrillKind; askedCount: number; rightCount: number }[]
+  > {
     return db
-      .select({ personId: drillAnswer.personId, personName: person.name, kind: drillAnswer.kind, askedCount: count(), rightCount: sql<number>`count(*) filter (where ${drillAnswer.isRight})`.mapWith(Number) })
+      .select({
+        personId: drillAnswer.personId,
+        personName: person.name,
+        kind: drillAnswer.kind,
+        askedCount: count(),
+        rightCount: sql<number>`count(*) filter (where ${drillAnswer.isRight})`.mapWith(Number),
+      })
       .from(drillAnswer)
       .leftJoin(person, eq(person.id, drillAnswer.personId))
       .where(and(eq(drillAnswer.workshopId, this.workshop.id), isNull(drillAnswer.deletedAt)))
@@ -247,13 +327,28 @@ export class LogRepository {
   /** Events of a craft and of the pieces that ever sat on it, but not what those did on other craft; the newest first. */
   async ofCraft(db: DbOrTx, craftId: string, from: Date, to: Date, limit: number): Promise<LogRow[]> {
     const factCraft = sql`${event.fact} ->> 'craftId'`;
-    const sat = db.selectDistinct({ id: event.subjectId }).from(event).where(and(eq(event.workshopId, this.workshop.id), sql`${factCraft} = ${craftId}`));
+    const sat = db
+      .selectDistinct({ id: event.subjectId })
+      .from(event)
+      .where(and(eq(event.workshopId, this.workshop.id), sql`${factCraft} = ${craftId}`));
     return db
       .select({ sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact, tag: propPiece.tag })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .leftJoin(propPiece, eq(propPiece.id, event.subjectId))
-      .where(and(eq(event.workshopId, this.workshop.id), gte(event.at, from), lte(event.at, to), or(eq(event.subjectId, craftId), and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`))), ne(event.kind, 'runKept'), sql`not (${event.kind} = 'armChanged' and ${event.fact} ->> 'what' = 'piece')`))
+      .where(
+        and(
+          eq(event.workshopId, this.workshop.id),
+          gte(event.at, from),
+          lte(event.at, to),
+          or(
+            eq(event.subjectId, craftId),
+            and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`)),
+          ),
+          ne(event.kind, 'runKept'),
+          sql`not (${event.kind} = 'armChanged' and ${event.fact} ->> 'what' = 'piece')`,
+        ),
+      )
       .orderBy(desc(event.sequence))
       .limit(limit);
   }
@@ -264,13 +359,23 @@ export class LogRepository {
       .select({ hand: propPiece.hand, total: count() })
       .from(event)
       .innerJoin(propPiece, eq(propPiece.id, event.subjectId))
-      .where(and(eq(event.workshopId, this.workshop.id), eq(event.kind, 'pieceRetired'), gte(event.at, since), eq(propPiece.propModelId, propModelId)))
+      .where(
+        and(
+          eq(event.workshopId, this.workshop.id),
+          eq(event.kind, 'pieceRetired'),
+          gte(event.at, since),
+          eq(propPiece.propModelId, propModelId),
+        ),
+      )
       .groupBy(propPiece.hand);
     return new Map(rows.map((r) => [r.hand, r.total]));
   }
 }
 
 /** Whether an alert speaks of a piece. */
-export function grounds(alert: Pick<AlertRow, 'propModelId' | 'batchId'>, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): boolean {
+export function grounds(
+  alert: Pick<AlertRow, 'propModelId' | 'batchId'>,
+  piece: Pick<PieceRow, 'propModelId' | 'batchId'>,
+): boolean {
   return alert.propModelId === piece.propModelId && (alert.batchId === null || alert.batchId === piece.batchId);
 }

@@ -30,20 +30,41 @@ export class CareService {
   /** Everything that Care shows of one craft. */
   async find(craftId: string): Promise<CareView> {
     const craft = await this.crafts.find(this.db, craftId);
-    const { ready, arrangement: { on, models }, record } = (await this.ready.of([craft])).get(craftId)!;
-    const { policy, isFolding, revision } = (await this.settings.ofCraft(this.db, craftId)) ?? { ...usualSetting, revision: 0 };
-        const alerts = await this.history.alertsOn(on);
+    const {
+      ready,
+      arrangement: { on, models },
+      record,
+    } = (await this.ready.of([craft])).get(craftId)!;
+    const { policy, isFolding, revision } = (await this.settings.ofCraft(this.db, craftId)) ?? {
+      ...usualSetting,
+      revision: 0,
+    };
+    const alerts = await this.history.alertsOn(on);
     const lives = await this.lives.of(on, new Map(models.map((m) => [m.id, m])), craftId);
     const motorsToFeel = await this.history.motorsToFeel(craftId);
-    const pieces = on.map((living) => ({ piece: toPieceView(living), life: lives.get(living.piece.id)!, openOutcome: record.pieces.get(living.piece.id)!.openOutcome, alert: record.pieces.get(living.piece.id)!.alert }));
+    const pieces = on.map((living) => ({
+      piece: toPieceView(living),
+      life: lives.get(living.piece.id)!,
+      openOutcome: record.pieces.get(living.piece.id)!.openOutcome,
+      alert: record.pieces.get(living.piece.id)!.alert,
+    }));
     const model = models[0] ?? null;
     const reasons = careRemarks({
-      pieces: pieces.map(({ piece, life }) => ({ tag: piece.tag, life })), lookSecondsPerProp: record.look && record.look.durationS / Math.max(1, record.look.looks.length),
-      changesLeft: await this.outlook.changesLeft(craft, model), temperature: await this.outlook.temperature(model),
+      pieces: pieces.map(({ piece, life }) => ({ tag: piece.tag, life })),
+      lookSecondsPerProp: record.look && record.look.durationS / Math.max(1, record.look.looks.length),
+      changesLeft: await this.outlook.changesLeft(craft, model),
+      temperature: await this.outlook.temperature(model),
     });
     return {
-      craftId, setting: { policy, isFolding, revision }, ready, reasons, pieces, motorsToFeel, alerts,
-      ...(await this.history.of(craftId)), season: await this.outlook.season(craft, model),
+      craftId,
+      setting: { policy, isFolding, revision },
+      ready,
+      reasons,
+      pieces,
+      motorsToFeel,
+      alerts,
+      ...(await this.history.of(craftId)),
+      season: await this.outlook.season(craft, model),
     };
   }
 

@@ -1,6 +1,36 @@
-import { careLimits, carePolicies, causeNames, drillKinds, strikeSeverities, struckThings, type GainLookDto, type PropLookDto, type SymptomAnswerDto, type UpdateGainSheetDto } from '@zivvo/contract';
-import type { CareOutcome, CauseName, ChangeName, DrillKind, StrikeSeverity, StruckThing, SymptomName } from '@zivvo/core';
-import { boolean, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import {
+  careLimits,
+  carePolicies,
+  causeNames,
+  drillKinds,
+  strikeSeverities,
+  struckThings,
+  type GainLookDto,
+  type PropLookDto,
+  type SymptomAnswerDto,
+  type UpdateGainSheetDto,
+} from '@zivvo/contract';
+import type {
+  CareOutcome,
+  CauseName,
+  ChangeName,
+  DrillKind,
+  StrikeSeverity,
+  StruckThing,
+  SymptomName,
+} from '@zivvo/core';
+import {
+  boolean,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
@@ -16,8 +46,18 @@ const craftId = () =>
 /** How the pieces of a craft are judged. */
 export const careSetting = pgTable(
   'care_setting',
-  { ...rowColumns(), craftId: craftId(), policy: text().$type<(typeof carePolicies)[number]>().notNull(), isFolding: boolean().notNull() },
-  (t) => [uniqueIndex('care_setting_craft_unique').on(t.craftId), index().on(t.workshopId), index().on(t.personId), oneOf('care_setting', 'policy', t.policy, carePolicies)],
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    policy: text().$type<(typeof carePolicies)[number]>().notNull(),
+    isFolding: boolean().notNull(),
+  },
+  (t) => [
+    uniqueIndex('care_setting_craft_unique').on(t.craftId),
+    index().on(t.workshopId),
+    index().on(t.personId),
+    oneOf('care_setting', 'policy', t.policy, carePolicies),
+  ],
 );
 
 /** One prop of a walkaround as it was judged then. */
@@ -33,14 +73,42 @@ export interface StoredLook extends PropLookDto {
 /** A look over a whole craft. */
 export const walkaround = pgTable(
   'walkaround',
-  { ...rowColumns(), craftId: craftId(), lookedAt: moment().notNull(), durationS: doublePrecision().notNull(), policy: text().$type<(typeof carePolicies)[number]>().notNull(), isFolding: boolean().notNull(), outcome: text().$type<CareOutcome>().notNull(), looks: jsonb().$type<StoredLook[]>().notNull(), note: text() },
-  (t) => [index().on(t.workshopId), index().on(t.craftId, t.lookedAt), index().on(t.personId), within('walkaround', 'duration_s', t.durationS, careLimits.walkDurationS)],
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    lookedAt: moment().notNull(),
+    durationS: doublePrecision().notNull(),
+    policy: text().$type<(typeof carePolicies)[number]>().notNull(),
+    isFolding: boolean().notNull(),
+    outcome: text().$type<CareOutcome>().notNull(),
+    looks: jsonb().$type<StoredLook[]>().notNull(),
+    note: text(),
+  },
+  (t) => [
+    index().on(t.workshopId),
+    index().on(t.craftId, t.lookedAt),
+    index().on(t.personId),
+    within('walkaround', 'duration_s', t.durationS, careLimits.walkDurationS),
+  ],
 );
 
 export const flight = pgTable(
   'flight',
-  { ...rowColumns(), craftId: craftId(), flownAt: moment().notNull(), durationS: doublePrecision().notNull(), packPieceId: uuid().references(() => packPiece.id), note: text() },
-  (t) => [index().on(t.workshopId), index().on(t.craftId, t.flownAt), index().on(t.packPieceId), index().on(t.personId), within('flight', 'duration_s', t.durationS, careLimits.flightDurationS)],
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    flownAt: moment().notNull(),
+    durationS: doublePrecision().notNull(),
+    packPieceId: uuid().references(() => packPiece.id),
+    note: text(),
+  },
+  (t) => [
+    index().on(t.workshopId),
+    index().on(t.craftId, t.flownAt),
+    index().on(t.packPieceId),
+    index().on(t.personId),
+    within('flight', 'duration_s', t.durationS, careLimits.flightDurationS),
+  ],
 );
 
 /** Which pieces flew, and at which one speed they wore as the craft is flown. */
@@ -61,7 +129,18 @@ export const flightPiece = pgTable(
 /** Something was hit. */
 export const strike = pgTable(
   'strike',
-  { ...rowColumns(), craftId: craftId(), struckAt: moment().notNull(), flightId: uuid().references(() => flight.id), thing: text().$type<StruckThing>().notNull(), throttleRatio: doublePrecision().notNull(), severity: text().$type<StrikeSeverity>().notNull(), isCrash: boolean().notNull(), arms: jsonb().$type<{ place: string; level: number }[]>().notNull(), note: text() },
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    struckAt: moment().notNull(),
+    flightId: uuid().references(() => flight.id),
+    thing: text().$type<StruckThing>().notNull(),
+    throttleRatio: doublePrecision().notNull(),
+    severity: text().$type<StrikeSeverity>().notNull(),
+    isCrash: boolean().notNull(),
+    arms: jsonb().$type<{ place: string; level: number }[]>().notNull(),
+    note: text(),
+  },
   (t) => [
     index().on(t.workshopId),
     index().on(t.craftId, t.struckAt),
@@ -129,24 +208,66 @@ export const gainSheet = pgTable(
     looks: jsonb().$type<GainLookDto[]>().notNull(),
     note: text(),
   },
-  (t) => [index().on(t.workshopId), index().on(t.craftId, t.createdAt), index().on(t.oldPropModelId), index().on(t.newPropModelId), index().on(t.personId), within('gain_sheet', 'payload_kg', t.payloadKg, careLimits.payloadKg), ...(['pitch', 'roll', 'yaw', 'vertical'] as const).map((axis) => within('gain_sheet', `${axis}_percent`, t[`${axis}Percent`], careLimits.percent))],
+  (t) => [
+    index().on(t.workshopId),
+    index().on(t.craftId, t.createdAt),
+    index().on(t.oldPropModelId),
+    index().on(t.newPropModelId),
+    index().on(t.personId),
+    within('gain_sheet', 'payload_kg', t.payloadKg, careLimits.payloadKg),
+    ...(['pitch', 'roll', 'yaw', 'vertical'] as const).map((axis) =>
+      within('gain_sheet', `${axis}_percent`, t[`${axis}Percent`], careLimits.percent),
+    ),
+  ],
 );
 
 export const jobTicket = pgTable(
   'job_ticket',
-  { ...rowColumns(), craftId: craftId(), ownerName: text(), complaint: text().notNull(), found: text(), done: text(), parts: text(), minutes: integer(), closedAt: moment() },
-  (t) => [index().on(t.workshopId, t.createdAt), index().on(t.craftId), index().on(t.personId), within('job_ticket', 'minutes', t.minutes, careLimits.minutes)],
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    ownerName: text(),
+    complaint: text().notNull(),
+    found: text(),
+    done: text(),
+    parts: text(),
+    minutes: integer(),
+    closedAt: moment(),
+  },
+  (t) => [
+    index().on(t.workshopId, t.createdAt),
+    index().on(t.craftId),
+    index().on(t.personId),
+    within('job_ticket', 'minutes', t.minutes, careLimits.minutes),
+  ],
 );
 
 /** A craft that does not fly well, and what was found. */
 export const symptomCase = pgTable(
   'symptom_case',
-  { ...rowColumns(), craftId: craftId(), symptoms: jsonb().$type<SymptomName[]>().notNull(), changes: jsonb().$type<ChangeName[]>(), answers: jsonb().$type<SymptomAnswerDto[]>().notNull(), mendedCause: text().$type<CauseName>(), closedAt: moment() },
-  (t) => [index().on(t.workshopId), index().on(t.craftId, t.createdAt), index().on(t.personId), oneOf('symptom_case', 'mended_cause', t.mendedCause, causeNames)],
+  {
+    ...rowColumns(),
+    craftId: craftId(),
+    symptoms: jsonb().$type<SymptomName[]>().notNull(),
+    changes: jsonb().$type<ChangeName[]>(),
+    answers: jsonb().$type<SymptomAnswerDto[]>().notNull(),
+    mendedCause: text().$type<CauseName>(),
+    closedAt: moment(),
+  },
+  (t) => [
+    index().on(t.workshopId),
+    index().on(t.craftId, t.createdAt),
+    index().on(t.personId),
+    oneOf('symptom_case', 'mended_cause', t.mendedCause, causeNames),
+  ],
 );
 
 export const drillAnswer = pgTable(
   'drill_answer',
   { ...rowColumns(), kind: text().$type<DrillKind>().notNull(), seed: text().notNull(), isRight: boolean().notNull() },
-  (t) => [index().on(t.workshopId, t.personId), index().on(t.personId), oneOf('drill_answer', 'kind', t.kind, drillKinds)],
+  (t) => [
+    index().on(t.workshopId, t.personId),
+    index().on(t.personId),
+    oneOf('drill_answer', 'kind', t.kind, drillKinds),
+  ],
 );

@@ -15,7 +15,13 @@ export class CareFactsRepository {
   async lastLooks(db: DbOrTx, craftIds: string[]): Promise<Map<string, LastLook>> {
     if (craftIds.length === 0) return new Map();
     const rows = await db
-      .selectDistinctOn([event.subjectId], { craftId: event.subjectId, sequence: event.sequence, at: event.at, durationS: walkaround.durationS, looks: walkaround.looks })
+      .selectDistinctOn([event.subjectId], {
+        craftId: event.subjectId,
+        sequence: event.sequence,
+        at: event.at,
+        durationS: walkaround.durationS,
+        looks: walkaround.looks,
+      })
       .from(event)
       .innerJoin(walkaround, sql`${walkaround.id} = (${event.fact} ->> 'walkaroundId')::uuid`)
       .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'walkedRound'), isNull(walkaround.deletedAt)))
@@ -25,19 +31,53 @@ export class CareFactsRepository {
 
   /** Flights of a craft after an event, those that were taken out left out. */
   async flightsAfter(db: DbOrTx, craftId: string, sequence: number): Promise<number> {
-    const [row] = await db.select({ total: count() }).from(event).innerJoin(flight, sql`${flight.id} = (${event.fact} ->> 'flightId')::uuid`).where(and(eq(event.subjectId, craftId), eq(event.kind, 'flown'), gt(event.sequence, sequence), isNull(flight.deletedAt)));
+    const [row] = await db
+      .select({ total: count() })
+      .from(event)
+      .innerJoin(flight, sql`${flight.id} = (${event.fact} ->> 'flightId')::uuid`)
+      .where(
+        and(
+          eq(event.subjectId, craftId),
+          eq(event.kind, 'flown'),
+          gt(event.sequence, sequence),
+          isNull(flight.deletedAt),
+        ),
+      );
     return row?.total ?? 0;
   }
 
   /** Strikes of a craft after an event, those that were taken out left out. */
   async strikesAfter(db: DbOrTx, craftId: string, sequence: number): Promise<number> {
-    const [row] = await db.select({ total: count() }).from(event).innerJoin(strike, sql`${strike.id} = (${event.fact} ->> 'strikeId')::uuid`).where(and(eq(event.subjectId, craftId), eq(event.kind, 'struck'), gt(event.sequence, sequence), isNull(strike.deletedAt)));
+    const [row] = await db
+      .select({ total: count() })
+      .from(event)
+      .innerJoin(strike, sql`${strike.id} = (${event.fact} ->> 'strikeId')::uuid`)
+      .where(
+        and(
+          eq(event.subjectId, craftId),
+          eq(event.kind, 'struck'),
+          gt(event.sequence, sequence),
+          isNull(strike.deletedAt),
+        ),
+      );
     return row?.total ?? 0;
   }
 
   /** Struck motors of craft that nobody has felt since. */
   async motorsToFeel(db: DbOrTx, craftIds: string[]): Promise<{ craftId: string | null; tag: string }[]> {
     if (craftIds.length === 0) return [];
-    return db.select({ craftId: motorPiece.craftId, tag: motorPiece.tag }).from(motorPiece).where(and(eq(motorPiece.workshopId, this.workshop.id), isNull(motorPiece.deletedAt), inArray(motorPiece.craftId, craftIds), gt(motorPiece.strikeCount, 0), isNull(motorPiece.bearing))).orderBy(motorPiece.tag);
+    return db
+      .select({ craftId: motorPiece.craftId, tag: motorPiece.tag })
+      .from(motorPiece)
+      .where(
+        and(
+          eq(motorPiece.workshopId, this.workshop.id),
+          isNull(motorPiece.deletedAt),
+          inArray(motorPiece.craftId, craftIds),
+          gt(motorPiece.strikeCount, 0),
+          isNull(motorPiece.bearing),
+        ),
+      )
+      .orderBy(motorPiece.tag);
   }
 }

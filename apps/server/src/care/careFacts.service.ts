@@ -19,22 +19,41 @@ export class CareFacts extends CareSource {
     super();
   }
 
-  override async of(crafts: readonly CraftRow[], arrangements: ReadonlyMap<string, Arrangement>): Promise<Map<string, CareRecord>> {
+  override async of(
+    crafts: readonly CraftRow[],
+    arrangements: ReadonlyMap<string, Arrangement>,
+  ): Promise<Map<string, CareRecord>> {
     const ids = crafts.map((c) => c.id);
     const on = [...arrangements.values()].flatMap((a) => a.on);
     const models = new Map([...arrangements.values()].flatMap((a) => a.models).map((m) => [m.id, m]));
     const lives = await this.lives.of(on, models, null);
-    const looked = await this.walkarounds.newestLooks(this.db, on.map((p) => p.piece.id));
+    const looked = await this.walkarounds.newestLooks(
+      this.db,
+      on.map((p) => p.piece.id),
+    );
     const alerts = await this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))]);
     const looks = await this.facts.lastLooks(this.db, ids);
     const motors = await this.facts.motorsToFeel(this.db, ids);
     const found = new Map<string, CareRecord>();
     for (const { id } of crafts) {
       const look = looks.get(id) ?? null;
-      const own = arrangements.get(id)!.on.map(({ piece }) => [piece.id, { life: lives.get(piece.id)!, openOutcome: openOutcome(looked.get(piece.id)?.fact.outcome), alert: alerts.find((a) => grounds(a, piece))?.reason ?? null }] as const);
+      const own = arrangements.get(id)!.on.map(
+        ({ piece }) =>
+          [
+            piece.id,
+            {
+              life: lives.get(piece.id)!,
+              openOutcome: openOutcome(looked.get(piece.id)?.fact.outcome),
+              alert: alerts.find((a) => grounds(a, piece))?.reason ?? null,
+            },
+          ] as const,
+      );
       found.set(id, {
-        look, pieces: new Map(own), motorsToFeel: motors.filter((m) => m.craftId === id).map((m) => m.tag),
-        flightsSinceLook: await this.facts.flightsAfter(this.db, id, look?.sequence ?? 0), strikesSinceLook: await this.facts.strikesAfter(this.db, id, look?.sequence ?? 0),
+        look,
+        pieces: new Map(own),
+        motorsToFeel: motors.filter((m) => m.craftId === id).map((m) => m.tag),
+        flightsSinceLook: await this.facts.flightsAfter(this.db, id, look?.sequence ?? 0),
+        strikesSinceLook: await this.facts.strikesAfter(this.db, id, look?.sequence ?? 0),
       });
     }
     return found;

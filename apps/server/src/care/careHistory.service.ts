@@ -4,7 +4,13 @@ import { DB, type Db } from '../database/database.ts';
 import { PartService } from '../rack/part.service.ts';
 import type { LivingPiece } from '../rack/piece.repository.ts';
 import { toAlertView, toFlightView, toStrikeView, toWalkaroundView } from './care.mapper.ts';
-import { AlertRepository, FlightRepository, grounds, StrikeRepository, WalkaroundRepository } from './care.repository.ts';
+import {
+  AlertRepository,
+  FlightRepository,
+  grounds,
+  StrikeRepository,
+  WalkaroundRepository,
+} from './care.repository.ts';
 
 const RECENT_FLIGHTS = 20;
 
@@ -25,7 +31,12 @@ export class CareHistory {
     const flights = await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS);
     const strikes = await this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS);
     const { allS } = await this.flights.flownS(this.db, craftId, new Date(0));
-    return { lastWalkaround: last && toWalkaroundView(last), flights: flights.map(toFlightView), strikes: strikes.map(toStrikeView), flownS: allS };
+    return {
+      lastWalkaround: last && toWalkaroundView(last),
+      flights: flights.map(toFlightView),
+      strikes: strikes.map(toStrikeView),
+      flownS: allS,
+    };
   }
 
   /** Alerts that ground a piece that is on. */
@@ -36,6 +47,8 @@ export class CareHistory {
 
   /** Struck motors of a craft that nobody has felt since. */
   async motorsToFeel(craftId: string): Promise<MotorPieceView[]> {
-    return (await this.parts.listMotors()).filter((m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null);
+    return (await this.parts.listMotors()).filter(
+      (m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null,
+    );
   }
 }

@@ -4,7 +4,14 @@ import type { DbOrTx } from '../database/database.ts';
 import type { PieceRow } from '../rack/piece.repository.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { PieceJudge } from '../rack/pieceJudge.ts';
-import { AlertRepository, grounds, openOutcome, SettingRepository, StrikeRepository, WalkaroundRepository } from './care.repository.ts';
+import {
+  AlertRepository,
+  grounds,
+  openOutcome,
+  SettingRepository,
+  StrikeRepository,
+  WalkaroundRepository,
+} from './care.repository.ts';
 
 /** How pieces are judged while nobody has said. */
 export const usualSetting: { policy: CarePolicy; isFolding: boolean } = { policy: 'lenient', isFolding: false };
@@ -23,12 +30,25 @@ export class Conditions extends PieceJudge {
   }
 
   /** @param craftId - whose policy judges; the lenient one without a craft */
-  override async of(db: DbOrTx, piece: Pick<PieceRow, 'id' | 'propModelId' | 'look'>, craftId: string | null): Promise<CareVerdict> {
+  override async of(
+    db: DbOrTx,
+    piece: Pick<PieceRow, 'id' | 'propModelId' | 'look'>,
+    craftId: string | null,
+  ): Promise<CareVerdict> {
     const { policy, isFolding } = await this.settingOf(db, craftId);
     const [model] = await this.models.byIds(db, [piece.propModelId]);
     const looked = (await this.walkarounds.newestLooks(db, [piece.id])).get(piece.id);
     const strike = await this.strikeAfter(db, piece.id, looked?.sequence ?? 0);
-    return conditionOf({ material: model?.material ?? 'unknown', isFolding, strike, look: piece.look, openOutcome: openOutcome(looked?.fact.outcome) }, policy);
+    return conditionOf(
+      {
+        material: model?.material ?? 'unknown',
+        isFolding,
+        strike,
+        look: piece.look,
+        openOutcome: openOutcome(looked?.fact.outcome),
+      },
+      policy,
+    );
   }
 
   override async groundedBy(db: DbOrTx, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): Promise<string | null> {

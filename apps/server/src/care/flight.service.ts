@@ -28,12 +28,29 @@ export class FlightService {
     const craft = await this.crafts.find(this.db, craftId);
     await this.db.transaction(async (tx) => {
       const now = this.rows.now();
-      const isNew = await this.flights.add(tx, { ...this.rows.newRow(dto.id), craftId, flownAt: now, durationS: dto.durationS, packPieceId: dto.packPieceId ?? null, note: dto.note ?? null });
+      const isNew = await this.flights.add(tx, {
+        ...this.rows.newRow(dto.id),
+        craftId,
+        flownAt: now,
+        durationS: dto.durationS,
+        packPieceId: dto.packPieceId ?? null,
+        note: dto.note ?? null,
+      });
       if (!isNew) return;
       await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
       const worn = await this.wear.of(tx, craft);
-      await this.flights.addPieces(tx, worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })));
-      for (const strike of dto.strikes) await this.strikes.note(tx, craft, worn.map((w) => w.living), strike, dto.id);
+      await this.flights.addPieces(
+        tx,
+        worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })),
+      );
+      for (const strike of dto.strikes)
+        await this.strikes.note(
+          tx,
+          craft,
+          worn.map((w) => w.living),
+          strike,
+          dto.id,
+        );
       await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
     });
   }

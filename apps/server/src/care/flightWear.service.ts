@@ -20,7 +20,8 @@ export class FlightWear {
   async of(tx: DbOrTx, craft: CraftRow): Promise<{ living: LivingPiece; speedRpm: number }[]> {
     const on = await this.pieces.onCraft(tx, craft.id, LIST_MAX);
     const speeds = new Map<string, number>();
-    for (const id of new Set(on.map((p) => p.piece.propModelId))) speeds.set(id, this.bench.wearSpeedRpm(craft, modelGeometry(await this.models.find(tx, id))));
+    for (const id of new Set(on.map((p) => p.piece.propModelId)))
+      speeds.set(id, this.bench.wearSpeedRpm(craft, modelGeometry(await this.models.find(tx, id))));
     return on.map((living) => ({ living, speedRpm: speeds.get(living.piece.propModelId)! }));
   }
 }

@@ -1,5 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateGainSheetDto, type GainLookDto, type GainSheetView, type UpdateGainSheetDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreateGainSheetDto,
+  type GainLookDto,
+  type GainSheetView,
+  type UpdateGainSheetDto,
+} from '@zivvo/contract';
 import { gainAdvice, gainAxes, gainPreconditions, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -36,8 +42,21 @@ export class GainService {
     const craft = await this.crafts.find(this.db, craftId);
     await this.db.transaction(async (tx) => {
       await this.plant.requireModels(tx, dto);
-      const isNew = await this.sheets.add(tx, { ...this.rows.newRow(id), craftId, ...dto, checks: [], looks: [], note: null });
-      if (isNew) await this.ledger.record(tx, craftId, { kind: 'gainSheetOpened', craftId, sheetId: id, propModelId: dto.newPropModelId });
+      const isNew = await this.sheets.add(tx, {
+        ...this.rows.newRow(id),
+        craftId,
+        ...dto,
+        checks: [],
+        looks: [],
+        note: null,
+      });
+      if (isNew)
+        await this.ledger.record(tx, craftId, {
+          kind: 'gainSheetOpened',
+          craftId,
+          sheetId: id,
+          propModelId: dto.newPropModelId,
+        });
     });
     return this.toView(craft, await this.sheets.find(this.db, id));
   }
@@ -52,8 +71,23 @@ export class GainService {
     requireSteps(row, looks, scale);
     const flown = looks.length > row.looks.length ? looks.at(-1)! : null;
     await this.db.transaction(async (tx) => {
-      await this.sheets.revise(tx, id, revision, { checks, looks: looks.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })), note: note ?? null }, this.rows.now());
-      if (flown) await this.ledger.record(tx, row.craftId, { kind: 'gainsFlown', craftId: row.craftId, sheetId: id, axis: flown.axis, percent: flown.percent, doesFlutter: flown.doesFlutter, doesReturn: flown.doesReturn ?? null });
+      await this.sheets.revise(
+        tx,
+        id,
+        revision,
+        { checks, looks: looks.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })), note: note ?? null },
+        this.rows.now(),
+      );
+      if (flown)
+        await this.ledger.record(tx, row.craftId, {
+          kind: 'gainsFlown',
+          craftId: row.craftId,
+          sheetId: id,
+          axis: flown.axis,
+          percent: flown.percent,
+          doesFlutter: flown.doesFlutter,
+          doesReturn: flown.doesReturn ?? null,
+        });
     });
     return this.toView(craft, await this.sheets.find(this.db, id));
   }
@@ -69,12 +103,28 @@ export class GainService {
   }
 
   private async toView(craft: CraftRow, row: GainSheetRow): Promise<GainSheetView> {
-    const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
+    const {
+      workshopId: _workshop,
+      personId: _person,
+      deletedAt: _deleted,
+      createdAt: _created,
+      updatedAt: _updated,
+      ...own
+    } = row;
     const scale = await this.plant.scaleOf(craft, row);
     const on = await this.pieces.onCraft(this.db, craft.id, 1);
     const modelId = on[0]?.piece.propModelId ?? craft.referencePropModelId;
-    const advice = Object.fromEntries(gainAxes.map((axis) => [axis, gainAdvice(axis, row.looks as never, startOf(row, axis), scale ?? NO_CHANGE)])) as Record<GainAxis, GainAdvice>;
-    return { ...own, ...toRowView(row), scale, missingChecks: gainPreconditions.filter((c) => !row.checks.includes(c)), advice, fitted: modelId === row.newPropModelId ? 'new' : modelId === row.oldPropModelId ? 'old' : 'other' };
+    const advice = Object.fromEntries(
+      gainAxes.map((axis) => [axis, gainAdvice(axis, row.looks as never, startOf(row, axis), scale ?? NO_CHANGE)]),
+    ) as Record<GainAxis, GainAdvice>;
+    return {
+      ...own,
+      ...toRowView(row),
+      scale,
+      missingChecks: gainPreconditions.filter((c) => !row.checks.includes(c)),
+      advice,
+      fitted: modelId === row.newPropModelId ? 'new' : modelId === row.oldPropModelId ? 'old' : 'other',
+    };
   }
 }
 
@@ -90,6 +140,9 @@ function requireSteps(row: GainSheetRow, looks: readonly GainLookDto[], scale: G
     const advice = gainAdvice(look.axis, before, start, scale ?? NO_CHANGE);
     const allowed = before.length === 0 ? start : advice.status === 'try' ? advice.percent : null;
     if (allowed === null) throw new GainStepError(`${look.axis} is done: nothing more is flown on it.`);
-    if (look.percent !== allowed) throw new GainStepError(`${look.axis} is flown at ${allowed} % next, not at ${look.percent} %: single percents, downward.`);
+    if (look.percent !== allowed)
+      throw new GainStepError(
+        `${look.axis} is flown at ${allowed} % next, not at ${look.percent} %: single percents, downward.`,
+      );
   });
 }

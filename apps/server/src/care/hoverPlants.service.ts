@@ -25,8 +25,17 @@ export class HoverPlants {
   /** How the plant changed by label data; null where one of the props does not carry the craft. */
   async scaleOf(craft: CraftRow, { oldPropModelId, newPropModelId }: TwoModels): Promise<GainScale | null> {
     const bench = this.bench.of(craft);
-    const plantOf = async (id: string) => hoverPlant(bench, { ...modelGeometry(await this.models.find(this.db, id)), massKg: null });
+    const plantOf = async (id: string) =>
+      hoverPlant(bench, { ...modelGeometry(await this.models.find(this.db, id)), massKg: null });
     const [before, now] = [await plantOf(oldPropModelId), await plantOf(newPropModelId)];
-    return before && now ? gainScale({ oldSlopeN: before.slopeN, newSlopeN: now.slopeN, oldRiseS: before.riseS, newRiseS: now.riseS, inertiaRatio: 1 }) : null;
+    return before && now
+      ? gainScale({
+          oldSlopeN: before.slopeN,
+          newSlopeN: now.slopeN,
+          oldRiseS: before.riseS,
+          newRiseS: now.riseS,
+          inertiaRatio: 1,
+        })
+      : null;
   }
 }

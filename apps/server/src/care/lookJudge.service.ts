@@ -25,19 +25,51 @@ export class LookJudge {
     const on = await this.pieces.onCraft(tx, id, LIST_MAX);
     const modelIds = new Set(on.map((p) => p.piece.propModelId).concat(referencePropModelId ?? []));
     const materials = new Map((await this.models.byIds(tx, [...modelIds])).map((m) => [m.id, m.material]));
-    return { on, materials, referencePropModelId, newest: await this.walkarounds.newestLooks(tx, on.map((p) => p.piece.id)) };
+    return {
+      on,
+      materials,
+      referencePropModelId,
+      newest: await this.walkarounds.newestLooks(
+        tx,
+        on.map((p) => p.piece.id),
+      ),
+    };
   }
 
-  async judge(tx: DbOrTx, before: SeenBefore, { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>, look: PropLookDto): Promise<StoredLook> {
+  async judge(
+    tx: DbOrTx,
+    before: SeenBefore,
+    { policy, isFolding }: Pick<SettingRow, 'policy' | 'isFolding'>,
+    look: PropLookDto,
+  ): Promise<StoredLook> {
     const on = before.on.find((p) => p.life.place === look.place && p.life.level === look.level);
-    const material: PropMaterial = before.materials.get(on?.piece.propModelId ?? before.referencePropModelId ?? '') ?? 'unknown';
-    const strike = on ? await this.conditions.strikeAfter(tx, on.piece.id, before.newest.get(on.piece.id)?.sequence ?? 0) : 'none';
+    const material: PropMaterial =
+      before.materials.get(on?.piece.propModelId ?? before.referencePropModelId ?? '') ?? 'unknown';
+    const strike = on
+      ? await this.conditions.strikeAfter(tx, on.piece.id, before.newest.get(on.piece.id)?.sequence ?? 0)
+      : 'none';
     try {
       const { outcome, isTruingVoid } = judgePiece({ material, isFolding, strike }, look.findings, policy);
-      return { place: look.place, level: look.level, seen: look.seen, findings: look.findings, photoSha256: look.photoSha256 ?? null, pieceId: on?.piece.id ?? null, tag: on?.piece.tag ?? null, material, outcome, isTruingVoid, strike };
+      return {
+        place: look.place,
+        level: look.level,
+        seen: look.seen,
+        findings: look.findings,
+        photoSha256: look.photoSha256 ?? null,
+        pieceId: on?.piece.id ?? null,
+        tag: on?.piece.tag ?? null,
+        material,
+        outcome,
+        isTruingVoid,
+        strike,
+      };
     } catch (error) {
       if (!(error instanceof CoreError) || error.code !== 'noSuchFinding') throw error;
-      throw new ImpossibleFindingError(String(error.details.place), String(error.details.what), String(error.details.allowed));
+      throw new ImpossibleFindingError(
+        String(error.details.place),
+        String(error.details.what),
+        String(error.details.allowed),
+      );
     }
   }
 }

@@ -25,9 +25,16 @@ export class OutlookService {
     private readonly workshop: WorkshopService,
   ) {}
 
-  async changesLeft(craft: CraftRow, model: PropModelRow | null): Promise<{ count: number; firstOut: 'cw' | 'ccw' | null } | null> {
+  async changesLeft(
+    craft: CraftRow,
+    model: PropModelRow | null,
+  ): Promise<{ count: number; firstOut: 'cw' | 'ccw' | null } | null> {
     if (!model) return null;
-    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id) ?? { cwCount: 0, ccwCount: 0, eitherCount: 0 };
+    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id) ?? {
+      cwCount: 0,
+      ccwCount: 0,
+      eitherCount: 0,
+    };
     return changesLeft(stock, handsNeeded(craft.rotors, layoutKind(craft.layout)));
   }
 
@@ -42,9 +49,18 @@ export class OutlookService {
     const retired = await this.log.retiredSince(this.db, model.id, since);
     const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model.id);
     const { firstAt, recentCount: flightCount } = await this.flights.flownS(this.db, craft.id, since);
-    const daysCount = firstAt === null ? 1 : Math.min(SEASON_DAYS, Math.max(1, (this.clock.nowMs() - firstAt.getTime()) / DAY_MS));
+    const daysCount =
+      firstAt === null ? 1 : Math.min(SEASON_DAYS, Math.max(1, (this.clock.nowMs() - firstAt.getTime()) / DAY_MS));
     const needed = handsNeeded(craft.rotors, layoutKind(craft.layout));
-    const hands = (['cw', 'ccw'] as const).filter((hand) => needed[`${hand}Count`] > 0).map((hand) => ({ hand, spares: seasonSpares({ daysCount, flightCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 }, SEASON_DAYS) }));
+    const hands = (['cw', 'ccw'] as const)
+      .filter((hand) => needed[`${hand}Count`] > 0)
+      .map((hand) => ({
+        hand,
+        spares: seasonSpares(
+          { daysCount, flightCount, usedUpCount: retired.get(hand) ?? 0, onRackCount: stock?.[`${hand}Count`] ?? 0 },
+          SEASON_DAYS,
+        ),
+      }));
     return { days: SEASON_DAYS, flightCount, logDays: firstAt === null ? 0 : Math.floor(daysCount), hands };
   }
 }

@@ -18,8 +18,11 @@ export class PackUse {
 
   /** A pack of its last flights was over-drawn on the stand. */
   async isOverDrawn(craftId: string): Promise<boolean> {
-    const ids = new Set((await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS)).flatMap((f) => f.packPieceId ?? []));
-    for (const id of ids) if ((await this.runs.ofPack(await this.parts.findPack(id))).record.overDrawnCount > 0) return true;
+    const ids = new Set(
+      (await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS)).flatMap((f) => f.packPieceId ?? []),
+    );
+    for (const id of ids)
+      if ((await this.runs.ofPack(await this.parts.findPack(id))).record.overDrawnCount > 0) return true;
     return false;
   }
 }

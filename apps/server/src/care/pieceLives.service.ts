@@ -28,16 +28,35 @@ export class PieceLives {
    * @param models - those of all the pieces, by id
    * @param craftId - the craft whose pace sets the dates; null where no date is asked for
    */
-  async of(pieces: readonly LivingPiece[], models: ReadonlyMap<string, PropModelRow>, craftId: string | null): Promise<Map<string, PieceLifeLeft>> {
+  async of(
+    pieces: readonly LivingPiece[],
+    models: ReadonlyMap<string, PropModelRow>,
+    craftId: string | null,
+  ): Promise<Map<string, PieceLifeLeft>> {
     const ids = pieces.map((p) => p.piece.id);
-    const [flown, struck, nicked] = [await this.flights.ofPieces(this.db, ids), await this.strikes.ofPieces(this.db, ids), await this.walkarounds.nicked(this.db, ids)];
+    const [flown, struck, nicked] = [
+      await this.flights.ofPieces(this.db, ids),
+      await this.strikes.ofPieces(this.db, ids),
+      await this.walkarounds.nicked(this.db, ids),
+    ];
     const secondsPerDay = craftId === null ? 0 : await this.paceOf(craftId);
     return new Map(
       pieces.map(({ piece }) => {
         const model = models.get(piece.propModelId)!;
         const own = flown.filter((f) => f.pieceId === piece.id);
         const strikes = struck.filter((s) => s.pieceId === piece.id).map((s) => s.severity);
-        return [piece.id, pieceLifeLeft({ diameterM: piece.diameterM ?? model.measuredDiameterM ?? model.diameterM, material: model.material, flown: own, strikes, hasNick: nicked.has(piece.id), flightCount: own.length, secondsPerDay })];
+        return [
+          piece.id,
+          pieceLifeLeft({
+            diameterM: piece.diameterM ?? model.measuredDiameterM ?? model.diameterM,
+            material: model.material,
+            flown: own,
+            strikes,
+            hasNick: nicked.has(piece.id),
+            flightCount: own.length,
+            secondsPerDay,
+          }),
+        ];
       }),
     );
   }
@@ -46,6 +65,11 @@ export class PieceLives {
   private async paceOf(craftId: string): Promise<number> {
     const nowMs = this.clock.nowMs();
     const { recentS, firstAt } = await this.flights.flownS(this.db, craftId, new Date(nowMs - PACE_DAYS * DAY_MS));
-    return recentS / (firstAt === null ? PACE_DAYS : Math.min(PACE_DAYS, Math.max(LEAST_PACE_DAYS, (nowMs - firstAt.getTime()) / DAY_MS)));
+    return (
+      recentS /
+      (firstAt === null
+        ? PACE_DAYS
+        : Math.min(PACE_DAYS, Math.max(LEAST_PACE_DAYS, (nowMs - firstAt.getTime()) / DAY_MS)))
+    );
   }
 }

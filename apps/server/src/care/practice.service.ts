@@ -22,7 +22,12 @@ export class PracticeService {
 
   async answer({ id, kind, seed, chosen, craftId = null }: DrillAnswerDto): Promise<DrillScoreView[]> {
     const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
-    await this.answers.add(this.db, { ...this.rows.newRow(id), kind, seed, isRight: makeDrill(kind, seed, craft).right === chosen });
+    await this.answers.add(this.db, {
+      ...this.rows.newRow(id),
+      kind,
+      seed,
+      isRight: makeDrill(kind, seed, craft).right === chosen,
+    });
     return this.scores();
   }
 }

@@ -23,15 +23,25 @@ export class RotationService {
 
   async ofCraft(craftId: string): Promise<RotationView> {
     const own = (await this.sets.list()).filter((s) => s.craftId === craftId && s.pieces.length > 0);
-    const living = await this.pieces.ofSets(this.db, own.map((s) => s.id), MOST_PIECES);
+    const living = await this.pieces.ofSets(
+      this.db,
+      own.map((s) => s.id),
+      MOST_PIECES,
+    );
     const models = await this.models.byIds(this.db, [...new Set(living.map((p) => p.piece.propModelId))]);
     const lives = await this.lives.of(living, new Map(models.map((m) => [m.id, m])), craftId);
     const rows = own.map((set) => {
       const pieces = set.pieces.filter((p) => p.state !== 'retired');
       const used = pieces.flatMap((p) => lives.get(p.id) ?? []);
       return {
-        id: set.id, name: set.name, revision: set.revision, restedAt: set.restedAt, usedRatio: Math.max(0, ...used.map((l) => l.usedRatio)), flownS: Math.max(0, ...used.map((l) => l.durationS)),
-        isOn: pieces.some((p) => p.state === 'fitted' && p.craftId === craftId), isComplete: set.needs?.isComplete ?? false,
+        id: set.id,
+        name: set.name,
+        revision: set.revision,
+        restedAt: set.restedAt,
+        usedRatio: Math.max(0, ...used.map((l) => l.usedRatio)),
+        flownS: Math.max(0, ...used.map((l) => l.durationS)),
+        isOn: pieces.some((p) => p.state === 'fitted' && p.craftId === craftId),
+        isComplete: set.needs?.isComplete ?? false,
       };
     });
     const { order, nextId } = rotation(rows.map((r) => ({ ...r, isResting: r.restedAt !== null })));

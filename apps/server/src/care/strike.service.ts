@@ -25,20 +25,63 @@ export class StrikeService {
 
   async add(craftId: string, dto: StrikeDto): Promise<void> {
     const craft = await this.crafts.find(this.db, craftId);
-    await this.db.transaction(async (tx) => this.note(tx, craft, await this.pieces.onCraft(tx, craftId, LIST_MAX), dto, null));
+    await this.db.transaction(async (tx) =>
+      this.note(tx, craft, await this.pieces.onCraft(tx, craftId, LIST_MAX), dto, null),
+    );
   }
 
   /** Writes a strike down inside the caller's transaction: what it hit, and whose motors are to be felt. */
-  async note(tx: DbOrTx, craft: CraftRow, on: readonly LivingPiece[], { id, thing, throttleRatio, isCrash, arms, note }: StrikeDto, flightId: string | null): Promise<void> {
-    for (const arm of arms) if (!craft.rotors.some((r) => r.place === arm.place && r.level === arm.level)) throw new NoSuchArmError(craft.name, arm.place);
+  async note(
+    tx: DbOrTx,
+    craft: CraftRow,
+    on: readonly LivingPiece[],
+    { id, thing, throttleRatio, isCrash, arms, note }: StrikeDto,
+    flightId: string | null,
+  ): Promise<void> {
+    for (const arm of arms)
+      if (!craft.rotors.some((r) => r.place === arm.place && r.level === arm.level))
+        throw new NoSuchArmError(craft.name, arm.place);
     const severity = strikeSeverity(thing, throttleRatio);
-    const isNew = await this.strikes.add(tx, { ...this.rows.newRow(id), craftId: craft.id, struckAt: this.rows.now(), flightId, thing, throttleRatio, severity, isCrash, arms, note: note ?? null });
+    const isNew = await this.strikes.add(tx, {
+      ...this.rows.newRow(id),
+      craftId: craft.id,
+      struckAt: this.rows.now(),
+      flightId,
+      thing,
+      throttleRatio,
+      severity,
+      isCrash,
+      arms,
+      note: note ?? null,
+    });
     if (!isNew) return;
-    await this.ledger.record(tx, craft.id, { kind: 'struck', craftId: craft.id, strikeId: id, thing, throttleRatio, severity, isCrash });
+    await this.ledger.record(tx, craft.id, {
+      kind: 'struck',
+      craftId: craft.id,
+      strikeId: id,
+      thing,
+      throttleRatio,
+      severity,
+      isCrash,
+    });
     const struck = on.filter((p) => arms.some((a) => a.place === p.life.place && a.level === p.life.level));
-    await this.strikes.addPieces(tx, struck.map(({ piece }) => ({ strikeId: id, pieceId: piece.id })));
-    for (const { piece } of struck) await this.ledger.record(tx, piece.id, { kind: 'pieceStruck', pieceId: piece.id, craftId: craft.id, thing, severity });
-    await this.parts.noteStrike(tx, craft.id, arms.map((a) => a.place));
+    await this.strikes.addPieces(
+      tx,
+      struck.map(({ piece }) => ({ strikeId: id, pieceId: piece.id })),
+    );
+    for (const { piece } of struck)
+      await this.ledger.record(tx, piece.id, {
+        kind: 'pieceStruck',
+        pieceId: piece.id,
+        craftId: craft.id,
+        thing,
+        severity,
+      });
+    await this.parts.noteStrike(
+      tx,
+      craft.id,
+      arms.map((a) => a.place),
+    );
   }
 
   /** Takes the strikes of a flight out, or back in with null. */

@@ -38,7 +38,10 @@ export class SymptomRecord {
   async factsOf(craftId: string): Promise<RecordFact[]> {
     const craft = await this.crafts.find(this.db, craftId);
     const motors = (await this.parts.listMotors()).filter((m) => m.craftId === craftId);
-    const { arrangement: { on, models }, record } = (await this.ready.of([craft])).get(craftId)!;
+    const {
+      arrangement: { on, models },
+      record,
+    } = (await this.ready.of([craft])).get(craftId)!;
     const lives = [...record.pieces.values()].map((p) => p.life);
     const facts: Record<RecordFact, boolean> = {
       untrued: on.some(({ life }) => !life.isTruedStatic && !life.isTruedDynamic),
@@ -71,12 +74,25 @@ export class SymptomRecord {
   /** What the record says was changed lately, the newest first. */
   async recentOf(craftId: string): Promise<RecentChangeView[]> {
     const now = this.clock.now();
-    const rows = await this.log.ofCraft(this.db, craftId, new Date(now.getTime() - RECENT_DAYS * DAY_MS), now, LIST_MAX);
+    const rows = await this.log.ofCraft(
+      this.db,
+      craftId,
+      new Date(now.getTime() - RECENT_DAYS * DAY_MS),
+      now,
+      LIST_MAX,
+    );
     return rows.flatMap((row) => toChange(row) ?? []).slice(0, RECENT_MOST);
   }
 }
 
-const CHANGES: Partial<Record<FactKind, ChangeName>> = { pieceFitted: 'props', pieceRemoved: 'props', pieceDressed: 'props', struck: 'strike', gainsFlown: 'gains', gainSheetOpened: 'gains' };
+const CHANGES: Partial<Record<FactKind, ChangeName>> = {
+  pieceFitted: 'props',
+  pieceRemoved: 'props',
+  pieceDressed: 'props',
+  struck: 'strike',
+  gainsFlown: 'gains',
+  gainSheetOpened: 'gains',
+};
 
 function toChange(row: LogRow): RecentChangeView | null {
   const change = CHANGES[row.fact.kind];

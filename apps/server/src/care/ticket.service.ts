@@ -1,5 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateJobTicketDto, type JobTicketDto, type JobTicketView, type UpdateJobTicketDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreateJobTicketDto,
+  type JobTicketDto,
+  type JobTicketView,
+  type UpdateJobTicketDto,
+} from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -31,8 +37,19 @@ export class TicketService {
   async open({ id, craftId, isClosed, ...dto }: CreateJobTicketDto): Promise<JobTicketView> {
     await this.crafts.find(this.db, craftId);
     await this.db.transaction(async (tx) => {
-      const isNew = await this.tickets.add(tx, { ...this.rows.newRow(id), craftId, ...toColumns({ ...dto, isClosed }), closedAt: isClosed ? this.clock.now() : null });
-      if (isNew) await this.ledger.record(tx, craftId, { kind: 'ticketOpened', craftId, ticketId: id, complaint: dto.complaint.trim() });
+      const isNew = await this.tickets.add(tx, {
+        ...this.rows.newRow(id),
+        craftId,
+        ...toColumns({ ...dto, isClosed }),
+        closedAt: isClosed ? this.clock.now() : null,
+      });
+      if (isNew)
+        await this.ledger.record(tx, craftId, {
+          kind: 'ticketOpened',
+          craftId,
+          ticketId: id,
+          complaint: dto.complaint.trim(),
+        });
     });
     return this.find(id);
   }
@@ -42,7 +59,13 @@ export class TicketService {
       const before = await this.tickets.find(tx, id);
       const closedAt = dto.isClosed ? (before.closedAt ?? this.clock.now()) : null;
       await this.tickets.revise(tx, id, revision, { ...toColumns(dto), closedAt }, this.clock.now());
-      if (closedAt !== null && before.closedAt === null) await this.ledger.record(tx, before.craftId, { kind: 'ticketClosed', craftId: before.craftId, ticketId: id, minutes: dto.minutes ?? null });
+      if (closedAt !== null && before.closedAt === null)
+        await this.ledger.record(tx, before.craftId, {
+          kind: 'ticketClosed',
+          craftId: before.craftId,
+          ticketId: id,
+          minutes: dto.minutes ?? null,
+        });
     });
     return this.find(id);
   }
@@ -58,5 +81,12 @@ export class TicketService {
 }
 
 function toColumns({ ownerName, complaint, found, done, parts, minutes }: JobTicketDto) {
-  return { ownerName: ownerName ?? null, complaint: complaint.trim(), found: found ?? null, done: done ?? null, parts: parts ?? null, minutes: minutes ?? null };
+  return {
+    ownerName: ownerName ?? null,
+    complaint: complaint.trim(),
+    found: found ?? null,
+    done: done ?? null,
+    parts: parts ?? null,
+    minutes: minutes ?? null,
+  };
 }

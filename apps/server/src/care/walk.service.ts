@@ -40,10 +40,38 @@ export class WalkService {
       const outcome = worstOutcome(judged.map((l) => l.outcome));
       const looks = outcome === 'retireSet' ? judged.map((l) => ({ ...l, outcome })) : judged;
       const { policy, isFolding } = setting;
-      const isNew = await this.walkarounds.add(tx, { ...this.rows.newRow(dto.id), craftId, lookedAt: this.rows.now(), durationS: dto.durationS, policy, isFolding, outcome, looks, note: dto.note ?? null });
+      const isNew = await this.walkarounds.add(tx, {
+        ...this.rows.newRow(dto.id),
+        craftId,
+        lookedAt: this.rows.now(),
+        durationS: dto.durationS,
+        policy,
+        isFolding,
+        outcome,
+        looks,
+        note: dto.note ?? null,
+      });
       if (!isNew) return;
-      await this.ledger.record(tx, craftId, { kind: 'walkedRound', craftId, walkaroundId: dto.id, outcome, durationS: dto.durationS, propCount: looks.length, findingCount: looks.reduce((sum, l) => sum + l.findings.length, 0) });
-      for (const { pieceId, findings, outcome: own, isTruingVoid } of looks) if (pieceId !== null) await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: own, isTruingVoid, hasNick: findings.some((f) => f.what === 'nick'), findings });
+      await this.ledger.record(tx, craftId, {
+        kind: 'walkedRound',
+        craftId,
+        walkaroundId: dto.id,
+        outcome,
+        durationS: dto.durationS,
+        propCount: looks.length,
+        findingCount: looks.reduce((sum, l) => sum + l.findings.length, 0),
+      });
+      for (const { pieceId, findings, outcome: own, isTruingVoid } of looks)
+        if (pieceId !== null)
+          await this.ledger.record(tx, pieceId, {
+            kind: 'pieceLooked',
+            pieceId,
+            craftId,
+            outcome: own,
+            isTruingVoid,
+            hasNick: findings.some((f) => f.what === 'nick'),
+            findings,
+          });
     });
     return toWalkaroundView((await this.walkarounds.byId(this.db, dto.id))!);
   }
@@ -54,14 +82,29 @@ export class WalkService {
       const look = (await this.walkarounds.newestLooks(tx, [pieceId])).get(pieceId);
       if (look?.fact.outcome !== 'clean') throw new NotFoundError('open finding', pieceId);
       if (look.fact.isTruingVoid) await this.actions.recordById(tx, pieceId, { ...NO_ACTION, action: 'dress' });
-      await this.ledger.record(tx, pieceId, { kind: 'pieceLooked', pieceId, craftId, outcome: 'fly', isTruingVoid: false, hasNick: false, findings: [] });
+      await this.ledger.record(tx, pieceId, {
+        kind: 'pieceLooked',
+        pieceId,
+        craftId,
+        outcome: 'fly',
+        isTruingVoid: false,
+        hasNick: false,
+        findings: [],
+      });
     });
   }
 }
 
 /** A look is over the whole craft: every arm once, every side of it. */
 function requireWhole({ name, rotors }: CraftRow, looks: readonly PropLookDto[]): void {
-  for (const look of looks) if (!rotors.some((r) => r.place === look.place && r.level === look.level)) throw new NoSuchArmError(name, look.place);
-  const unseen = rotors.filter((r) => !looks.some((l) => l.place === r.place && l.level === r.level && lookSides.every((side) => l.seen.includes(side))));
+  for (const look of looks)
+    if (!rotors.some((r) => r.place === look.place && r.level === look.level))
+      throw new NoSuchArmError(name, look.place);
+  const unseen = rotors.filter(
+    (r) =>
+      !looks.some(
+        (l) => l.place === r.place && l.level === r.level && lookSides.every((side) => l.seen.includes(side)),
+      ),
+  );
   if (unseen.length > 0 || looks.length !== rotors.length) throw new HalfLookError(name, unseen.length);
 }

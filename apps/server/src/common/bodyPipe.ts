@@ -26,5 +26,11 @@ class BoundedPipe extends ValidationPipe {
 }
 
 function broken(fields: FieldProblem[]): FeatureError {
-  return new FeatureError(400, 'invalidBody', 'The entries break a rule', fields[0]?.message ?? 'The body breaks a rule.', fields);
+  return new FeatureError(
+    400,
+    'invalidBody',
+    'The entries break a rule',
+    fields[0]?.message ?? 'The body breaks a rule.',
+    fields,
+  );
 }

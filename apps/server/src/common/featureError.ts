@@ -22,13 +22,25 @@ export class NotFoundError extends FeatureError {
 
 export class RevisionConflictError extends FeatureError {
   constructor(what: string, seen: number, current: number) {
-    super(409, 'revisionConflict', `The ${what} was changed meanwhile`, `This change was made on revision ${seen}; the ${what} is at revision ${current}. Load it again, nothing was overwritten.`);
+    super(
+      409,
+      'revisionConflict',
+      `The ${what} was changed meanwhile`,
+      `This change was made on revision ${seen}; the ${what} is at revision ${current}. Load it again, nothing was overwritten.`,
+    );
   }
 }
 
 /** A field that is well formed but cannot be accepted. */
 export class FieldError extends FeatureError {
-  constructor(path: string, rule: string, message: string, value: string | null = null, allowed: FieldProblem['allowed'] = {}, status = 422) {
+  constructor(
+    path: string,
+    rule: string,
+    message: string,
+    value: string | null = null,
+    allowed: FieldProblem['allowed'] = {},
+    status = 422,
+  ) {
     super(status, 'invalidField', 'A field cannot be accepted', message, [{ path, rule, value, allowed, message }]);
   }
 }

@@ -9,9 +9,25 @@ const LOCAL_NAMES = new Set(['127.0.0.1', 'localhost', '[::1]']);
 /** Zivvo answers this machine only: a foreign Host (a rebound name) or Origin (another site's page) is refused. */
 export const localOnly: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
   const name = (request.headers.host ?? '').replace(/:\d+$/, '');
-  if (!LOCAL_NAMES.has(name)) return next(new FeatureError(403, 'foreignHost', 'Zivvo answers this machine only', 'The Host header does not name this machine.'));
+  if (!LOCAL_NAMES.has(name))
+    return next(
+      new FeatureError(
+        403,
+        'foreignHost',
+        'Zivvo answers this machine only',
+        'The Host header does not name this machine.',
+      ),
+    );
   const { origin } = request.headers;
-  if (origin !== undefined && !isLocalOrigin(origin)) return next(new FeatureError(403, 'foreignOrigin', 'Zivvo answers its own pages only', 'The request comes from a page of another site.'));
+  if (origin !== undefined && !isLocalOrigin(origin))
+    return next(
+      new FeatureError(
+        403,
+        'foreignOrigin',
+        'Zivvo answers its own pages only',
+        'The request comes from a page of another site.',
+      ),
+    );
   next();
 };
 
@@ -22,8 +38,24 @@ function isLocalOrigin(origin: string): boolean {
 type Fault = 'depth' | 'nul' | 'nodes';
 
 const faultProblems: Record<Fault, () => FieldError> = {
-  depth: () => new FieldError('body', 'maxDepth', `body must not be nested deeper than ${JSON_MAX_DEPTH}`, null, { max: JSON_MAX_DEPTH }, 400),
-  nodes: () => new FieldError('body', 'maxNodes', `body must not hold more than ${JSON_NODE_MAX_COUNT} values`, null, { max: JSON_NODE_MAX_COUNT }, 400),
+  depth: () =>
+    new FieldError(
+      'body',
+      'maxDepth',
+      `body must not be nested deeper than ${JSON_MAX_DEPTH}`,
+      null,
+      { max: JSON_MAX_DEPTH },
+      400,
+    ),
+  nodes: () =>
+    new FieldError(
+      'body',
+      'maxNodes',
+      `body must not hold more than ${JSON_NODE_MAX_COUNT} values`,
+      null,
+      { max: JSON_NODE_MAX_COUNT },
+      400,
+    ),
   nul: () => new FieldError('body', 'noNul', 'body must not hold the character U+0000', null, {}, 400),
 };
 
@@ -49,6 +81,9 @@ function faultOf(value: unknown, depthLeft: number, count: { nodesLeft: number }
 export const asPerson: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
   const person = request.headers['zivvo-person'];
   if (person === undefined || person === '') return runAsPerson(null, next);
-  if (typeof person !== 'string' || !validate(person)) return next(new FieldError('Zivvo-Person', 'isUuid', 'Zivvo-Person must be a UUID', null, { allowed: 'UUID' }, 400));
+  if (typeof person !== 'string' || !validate(person))
+    return next(
+      new FieldError('Zivvo-Person', 'isUuid', 'Zivvo-Person must be a UUID', null, { allowed: 'UUID' }, 400),
+    );
   runAsPerson(person, next);
 };

@@ -13,9 +13,12 @@ describe('who may ask', () => {
     expect([answer.status, (answer.body as { code: string }).code]).toEqual([403, 'foreignHost']);
   });
 
-  test.each(['http://evil.example', 'null', 'https://localhost:4600.evil.example', 'file://'])('a page of %s is refused', async (origin) => {
-    await server.http.post('/api/crafts').set('Origin', origin).send(aCraft()).expect(403);
-  });
+  test.each(['http://evil.example', 'null', 'https://localhost:4600.evil.example', 'file://'])(
+    'a page of %s is refused',
+    async (origin) => {
+      await server.http.post('/api/crafts').set('Origin', origin).send(aCraft()).expect(403);
+    },
+  );
 
   test('our own pages pass, in development too', async () => {
     await server.http.get('/api/health').set('Origin', 'http://127.0.0.1:5173').expect(200);
@@ -34,25 +37,47 @@ describe('who may ask', () => {
 describe('health and people', () => {
   test('health asks the database and names version and schema', async () => {
     const health = (await server.http.get('/api/health').expect(200)).body as HealthView;
-    expect(health).toMatchObject({ status: 'ok', database: { kind: 'embedded', postgres: expect.stringMatching(/^\d+/) }, workshop: { kind: 'own' }, now: expect.stringMatching(/^2026-11-24T12:/) });
+    expect(health).toMatchObject({
+      status: 'ok',
+      database: { kind: 'embedded', postgres: expect.stringMatching(/^\d+/) },
+      workshop: { kind: 'own' },
+      now: expect.stringMatching(/^2026-11-24T12:/),
+    });
   });
 
   test('a row carries the person who made it; an unknown person is refused', async () => {
-    const person = (await server.http.post('/api/people').send({ id: v7(), name: 'Irva Solt' }).expect(201)).body as PersonView;
+    const person = (await server.http.post('/api/people').send({ id: v7(), name: 'Irva Solt' }).expect(201))
+      .body as PersonView;
     await server.http.post('/api/crafts').set('Zivvo-Person', person.id).send(aCraft()).expect(201);
     await server.http.post('/api/crafts').set('Zivvo-Person', v7()).send(aCraft()).expect(422);
     await server.http.post('/api/crafts').set('Zivvo-Person', 'somebody').send(aCraft()).expect(400);
   });
 
   test('the newest air is today’s, with its density', async () => {
-    await server.http.post('/api/air').send({ id: v7(), temperatureC: 20, pressurePa: 101_325, humidityRatio: 0.5 }).expect(201);
-    expect((await server.http.get('/api/air').expect(200)).body).toMatchObject({ air: { densityKgPerM3: expect.closeTo(1.1993, 4) } });
-    await server.http.post('/api/air').send({ id: v7(), temperatureC: 20, pressurePa: 101_325, humidityRatio: 1.5 }).expect(400);
+    await server.http
+      .post('/api/air')
+      .send({ id: v7(), temperatureC: 20, pressurePa: 101_325, humidityRatio: 0.5 })
+      .expect(201);
+    expect((await server.http.get('/api/air').expect(200)).body).toMatchObject({
+      air: { densityKgPerM3: expect.closeTo(1.1993, 4) },
+    });
+    await server.http
+      .post('/api/air')
+      .send({ id: v7(), temperatureC: 20, pressurePa: 101_325, humidityRatio: 1.5 })
+      .expect(400);
   });
 });
 
 test('the API document has the rules of every body', async () => {
-  const document = (await server.http.get('/api/docs-json').expect(200)).body as { components: { schemas: Record<string, { properties: Record<string, { minimum?: number; maximum?: number }>; required?: string[] }> }; paths: Record<string, unknown> };
+  const document = (await server.http.get('/api/docs-json').expect(200)).body as {
+    components: {
+      schemas: Record<
+        string,
+        { properties: Record<string, { minimum?: number; maximum?: number }>; required?: string[] }
+      >;
+    };
+    paths: Record<string, unknown>;
+  };
   expect(document.components.schemas.CreateCraftDto!.properties.massKg).toMatchObject({ minimum: 0.01, maximum: 60 });
   expect(document.components.schemas.CreateCraftDto!.required).toContain('id');
   expect(Object.keys(document.paths)).toContain('/api/runs/{id}/keep');

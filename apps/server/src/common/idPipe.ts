@@ -20,5 +20,12 @@ export class OptionalIdPipe implements PipeTransform<string | undefined, string 
 
 function requireId(value: string, field: string): string {
   if (typeof value === 'string' && validate(value)) return value.toLowerCase();
-  throw new FieldError(field, 'isUuid', `${field} must be a UUID`, String(value).slice(0, 60), { allowed: 'UUID' }, 400);
+  throw new FieldError(
+    field,
+    'isUuid',
+    `${field} must be a UUID`,
+    String(value).slice(0, 60),
+    { allowed: 'UUID' },
+    400,
+  );
 }

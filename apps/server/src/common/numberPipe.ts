@@ -13,7 +13,15 @@ export class NumberPipe implements PipeTransform<string | undefined, number> {
     if (value === undefined || value === '') return this.otherwise;
     const number = Number(value);
     const { min, max } = this.range;
-    if (!(number >= min && number <= max)) throw new FieldError(data, 'within', `${data} must be a number from ${min} to ${max}`, String(value).slice(0, 60), { min, max }, 400);
+    if (!(number >= min && number <= max))
+      throw new FieldError(
+        data,
+        'within',
+        `${data} must be a number from ${min} to ${max}`,
+        String(value).slice(0, 60),
+        { min, max },
+        400,
+      );
     return number;
   }
 }

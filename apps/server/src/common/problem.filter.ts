@@ -1,4 +1,11 @@
-import { BadRequestException, Catch, HttpException, Logger, type ArgumentsHost, type ExceptionFilter } from '@nestjs/common';
+import {
+  BadRequestException,
+  Catch,
+  HttpException,
+  Logger,
+  type ArgumentsHost,
+  type ExceptionFilter,
+} from '@nestjs/common';
 import type { FieldProblem, Problem } from '@zivvo/contract';
 import { CoreError, UnknownFigureError } from '@zivvo/core';
 import type { Response } from 'express';
@@ -22,24 +29,76 @@ export class ProblemFilter implements ExceptionFilter {
   }
 
   private toProblem(error: unknown): Problem {
-    if (error instanceof FeatureError) return { status: error.status, code: error.code, title: error.title, detail: error.message, fields: error.fields };
-    if (error instanceof UnknownFigureError) return this.toProblem(new NotFoundError('figure', String(error.details.key).slice(0, 120)));
-    if (error instanceof CoreError) return { status: 422, code: error.code, title: 'The computation refused its input', detail: error.message, fields: [] };
+    if (error instanceof FeatureError)
+      return {
+        status: error.status,
+        code: error.code,
+        title: error.title,
+        detail: error.message,
+        fields: error.fields,
+      };
+    if (error instanceof UnknownFigureError)
+      return this.toProblem(new NotFoundError('figure', String(error.details.key).slice(0, 120)));
+    if (error instanceof CoreError)
+      return {
+        status: 422,
+        code: error.code,
+        title: 'The computation refused its input',
+        detail: error.message,
+        fields: [],
+      };
     const known = databaseProblem(error) ?? bodyProblem(error) ?? httpProblem(error);
     if (known) return known;
     const incident = randomUUID().slice(0, 8);
-    this.logger.error(`incident ${incident}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`);
-    return { status: 500, code: 'internal', title: 'Something went wrong here', detail: `Nothing was changed. The fault is logged as incident ${incident}.`, fields: [], incident };
+    this.logger.error(
+      `incident ${incident}: ${error instanceof Error ? (error.stack ?? error.message) : String(error)}`,
+    );
+    return {
+      status: 500,
+      code: 'internal',
+      title: 'Something went wrong here',
+      detail: `Nothing was changed. The fault is logged as incident ${incident}.`,
+      fields: [],
+      incident,
+    };
   }
 }
 
 /** Failures of the body reader carry a type of their own; the framework wraps two of them in errors that have only a status. */
 function bodyProblem(error: unknown): Problem | null {
-  const type = error instanceof BadRequestException ? 'entity.parse.failed' : error instanceof HttpException && error.getStatus() === 413 ? 'entity.too.large' : (error as { type?: unknown } | null)?.type;
-  const field = (rule: string, message: string): FieldProblem[] => [{ path: 'body', rule, value: null, allowed: {}, message }];
-  if (type === 'entity.parse.failed') return { status: 400, code: 'unreadableJson', title: 'The body is not JSON', detail: 'The body could not be read as JSON.', fields: field('json', 'body must be JSON') };
-  if (type === 'entity.too.large') return { status: 413, code: 'bodyTooLarge', title: 'The body is too large', detail: 'The body is larger than this address takes.', fields: field('maxBytes', 'body is too large') };
-  if (type === 'encoding.unsupported' || type === 'charset.unsupported') return { status: 415, code: 'unsupportedEncoding', title: 'The encoding is not supported', detail: 'Send the body as UTF-8.', fields: field('encoding', 'body must be UTF-8') };
+  const type =
+    error instanceof BadRequestException
+      ? 'entity.parse.failed'
+      : error instanceof HttpException && error.getStatus() === 413
+        ? 'entity.too.large'
+        : (error as { type?: unknown } | null)?.type;
+  const field = (rule: string, message: string): FieldProblem[] => [
+    { path: 'body', rule, value: null, allowed: {}, message },
+  ];
+  if (type === 'entity.parse.failed')
+    return {
+      status: 400,
+      code: 'unreadableJson',
+      title: 'The body is not JSON',
+      detail: 'The body could not be read as JSON.',
+      fields: field('json', 'body must be JSON'),
+    };
+  if (type === 'entity.too.large')
+    return {
+      status: 413,
+      code: 'bodyTooLarge',
+      title: 'The body is too large',
+      detail: 'The body is larger than this address takes.',
+      fields: field('maxBytes', 'body is too large'),
+    };
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+    return {
+      status: 415,
+      code: 'unsupportedEncoding',
+      title: 'The encoding is not supported',
+      detail: 'Send the body as UTF-8.',
+      fields: field('encoding', 'body must be UTF-8'),
+    };
   return null;
 }
 

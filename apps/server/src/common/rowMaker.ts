@@ -24,6 +24,14 @@ export class RowMaker {
 
   newRow(id: string) {
     const now = this.clock.now();
-    return { id, workshopId: this.workshop.id, revision: 1, personId: currentPersonId(), createdAt: now, updatedAt: now, deletedAt: null };
+    return {
+      id,
+      workshopId: this.workshop.id,
+      revision: 1,
+      personId: currentPersonId(),
+      createdAt: now,
+      updatedAt: now,
+      deletedAt: null,
+    };
   }
 }

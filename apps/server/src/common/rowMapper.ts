@@ -9,5 +9,10 @@ interface StoredRow {
 
 /** What every row tells about itself. */
 export function toRowView(row: StoredRow): RowView {
-  return { id: row.id, revision: row.revision, createdAt: row.createdAt.toISOString(), updatedAt: row.updatedAt.toISOString() };
+  return {
+    id: row.id,
+    revision: row.revision,
+    createdAt: row.createdAt.toISOString(),
+    updatedAt: row.updatedAt.toISOString(),
+  };
 }

@@ -1,5 +1,12 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { CraftUseDto, CreateCraftDto, UpdateCraftDto, type CraftListView, type CraftView, type LineView } from '@zivvo/contract';
+import {
+  CraftUseDto,
+  CreateCraftDto,
+  UpdateCraftDto,
+  type CraftListView,
+  type CraftView,
+  type LineView,
+} from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { CraftService } from './craft.service.ts';
@@ -20,7 +27,10 @@ export class CraftController {
 
   /** Where the work on this craft stands, for the prop in hand. */
   @Get(':id/line')
-  line(@Param('id', IdPipe) id: string, @Query('propModelId', OptionalIdPipe) propModelId: string | null): Promise<LineView> {
+  line(
+    @Param('id', IdPipe) id: string,
+    @Query('propModelId', OptionalIdPipe) propModelId: string | null,
+  ): Promise<LineView> {
     return this.crafts.lineOf(id, propModelId);
   }
 

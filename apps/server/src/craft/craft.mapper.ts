@@ -46,6 +46,18 @@ export function toCraftColumns(dto: CraftDto) {
 }
 
 export function toCraftView(row: CraftRow): CraftView {
-  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-  return { ...own, ...toRowView(row), kind: layoutKind(row.layout), carryThrustN: carryThrustN(row.massKg, row.rotors.length, layoutKind(row.layout)) };
+  const {
+    workshopId: _workshop,
+    personId: _person,
+    deletedAt: _deleted,
+    createdAt: _created,
+    updatedAt: _updated,
+    ...own
+  } = row;
+  return {
+    ...own,
+    ...toRowView(row),
+    kind: layoutKind(row.layout),
+    carryThrustN: carryThrustN(row.massKg, row.rotors.length, layoutKind(row.layout)),
+  };
 }

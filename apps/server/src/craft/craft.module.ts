@@ -6,5 +6,10 @@ import { CraftRepository } from './craft.repository.ts';
 import { CraftService } from './craft.service.ts';
 import { RotorBench } from './rotorBench.ts';
 
-@Module({ imports: [RackModule], controllers: [CraftController], providers: [CraftService, CraftRepository, RotorBench], exports: [CraftRepository, RotorBench] })
+@Module({
+  imports: [RackModule],
+  controllers: [CraftController],
+  providers: [CraftService, CraftRepository, RotorBench],
+  exports: [CraftRepository, RotorBench],
+})
 export class CraftModule {}

@@ -1,5 +1,14 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CraftDto, type CraftListView, type CraftUseDto, type CraftView, type CreateCraftDto, type LineView, type UpdateCraftDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CraftDto,
+  type CraftListView,
+  type CraftUseDto,
+  type CraftView,
+  type CreateCraftDto,
+  type LineView,
+  type UpdateCraftDto,
+} from '@zivvo/contract';
 import { explainCraftFigure, layoutKind, type Rotor, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -42,7 +51,10 @@ export class CraftService {
   /** How a figure of a craft follows from its entries. */
   async working(id: string, key: string): Promise<Working> {
     const { layout, massKg, rotors, statorDiameterM, statorHeightM, kvRpmPerV } = await this.crafts.find(this.db, id);
-    return explainCraftFigure({ kind: layoutKind(layout), massKg, rotorCount: rotors.length, statorDiameterM, statorHeightM, kvRpmPerV }, key);
+    return explainCraftFigure(
+      { kind: layoutKind(layout), massKg, rotorCount: rotors.length, statorDiameterM, statorHeightM, kvRpmPerV },
+      key,
+    );
   }
 
   async create(dto: CreateCraftDto): Promise<CraftView> {
@@ -57,8 +69,10 @@ export class CraftService {
       const before = await this.crafts.find(tx, id);
       const columns = await this.columnsOf(tx, dto, before.packPieceId);
       await this.crafts.revise(tx, id, dto.revision, columns, this.clock.now());
-      const isAsBefore = (r: Rotor): boolean => before.rotors.some((b) => b.place === r.place && b.level === r.level && b.spin === r.spin);
-      for (const { place, level } of columns.rotors.filter((r) => !isAsBefore(r))) await this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place, level, what: 'table' });
+      const isAsBefore = (r: Rotor): boolean =>
+        before.rotors.some((b) => b.place === r.place && b.level === r.level && b.spin === r.spin);
+      for (const { place, level } of columns.rotors.filter((r) => !isAsBefore(r)))
+        await this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place, level, what: 'table' });
     });
     return this.find(id);
   }
@@ -68,11 +82,16 @@ export class CraftService {
    *
    * @param packBefore - the pack that it had: where that one was taken off meanwhile, its figures stay as if typed
    */
-  private async columnsOf(db: DbOrTx, dto: CraftDto, packBefore: string | null = null): Promise<ReturnType<typeof toCraftColumns>> {
+  private async columnsOf(
+    db: DbOrTx,
+    dto: CraftDto,
+    packBefore: string | null = null,
+  ): Promise<ReturnType<typeof toCraftColumns>> {
     const columns = toCraftColumns(dto);
     const { packPieceId } = columns;
     if (packPieceId === null) return columns;
-    const pack = packPieceId === packBefore ? await this.packs.onShelf(db, packPieceId) : await this.packs.find(db, packPieceId);
+    const pack =
+      packPieceId === packBefore ? await this.packs.onShelf(db, packPieceId) : await this.packs.find(db, packPieceId);
     return pack ? { ...columns, ...packColumnsOf(pack) } : { ...columns, packPieceId: null };
   }
 

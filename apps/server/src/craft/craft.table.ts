@@ -1,4 +1,15 @@
-import { craftLimits, layouts, packChemistries, spins, spinTables, uses, type ArmDto, type KitDto, type estimableFields, type WeightsDto } from '@zivvo/contract';
+import {
+  craftLimits,
+  layouts,
+  packChemistries,
+  spins,
+  spinTables,
+  uses,
+  type ArmDto,
+  type KitDto,
+  type estimableFields,
+  type WeightsDto,
+} from '@zivvo/contract';
 import type { Rotor } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';

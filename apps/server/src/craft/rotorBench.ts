@@ -1,5 +1,19 @@
 import { Injectable } from '@nestjs/common';
-import { carrySpeedRpm, carryThrustN, CoefficientTables, modelGeometry, needsBalancing, pickBench, pickCraftOf, STANDARD_ROTOR_AIR, USUAL_FORCE_SHARE, usualMassKg, wearSpeedRpm, type PickBench, type PropGeometry } from '@zivvo/core';
+import {
+  carrySpeedRpm,
+  carryThrustN,
+  CoefficientTables,
+  modelGeometry,
+  needsBalancing,
+  pickBench,
+  pickCraftOf,
+  STANDARD_ROTOR_AIR,
+  USUAL_FORCE_SHARE,
+  usualMassKg,
+  wearSpeedRpm,
+  type PickBench,
+  type PropGeometry,
+} from '@zivvo/core';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
 
@@ -20,19 +34,34 @@ export class RotorBench {
   }
 
   /** Whether a piece is worth balancing for a craft: one that needs none counts as done. */
-  isBalancingNeeded(craft: CraftRow, model: PropModelRow, { diameterM, massKg }: { diameterM: number | null; massKg: number | null }): boolean {
+  isBalancingNeeded(
+    craft: CraftRow,
+    model: PropModelRow,
+    { diameterM, massKg }: { diameterM: number | null; massKg: number | null },
+  ): boolean {
     const geometry = modelGeometry(model, { diameterM, massKg });
     const piece = { massKg: massKg ?? usualMassKg(geometry), diameterM: geometry.diameterM };
-    return needsBalancing({ kind: 'byForce', shareRatio: USUAL_FORCE_SHARE }, piece, { massKg: craft.massKg, hoverSpeedRpm: this.hoverSpeedRpm(craft, geometry) }, carryThrustN(craft.massKg, craft.rotors.length));
+    return needsBalancing(
+      { kind: 'byForce', shareRatio: USUAL_FORCE_SHARE },
+      piece,
+      { massKg: craft.massKg, hoverSpeedRpm: this.hoverSpeedRpm(craft, geometry) },
+      carryThrustN(craft.massKg, craft.rotors.length),
+    );
   }
 
   /** One speed that wears a prop as the craft is flown; where it never carries, that of a tip at 100 m/s. */
   wearSpeedRpm(craft: PickedCraft, geometry: PropGeometry): number {
-    return wearSpeedRpm(this.of(craft), { ...geometry, massKg: null }) ?? (60 * FALLBACK_TIP_M_PER_S) / (Math.PI * geometry.diameterM);
+    return (
+      wearSpeedRpm(this.of(craft), { ...geometry, massKg: null }) ??
+      (60 * FALLBACK_TIP_M_PER_S) / (Math.PI * geometry.diameterM)
+    );
   }
 
   /** Speed at which a prop carries the craft; where it never does, that of a tip at 100 m/s. */
   hoverSpeedRpm(craft: PickedCraft, geometry: PropGeometry): number {
-    return carrySpeedRpm(this.of(craft), { ...geometry, massKg: null }) ?? (60 * FALLBACK_TIP_M_PER_S) / (Math.PI * geometry.diameterM);
+    return (
+      carrySpeedRpm(this.of(craft), { ...geometry, massKg: null }) ??
+      (60 * FALLBACK_TIP_M_PER_S) / (Math.PI * geometry.diameterM)
+    );
   }
 }

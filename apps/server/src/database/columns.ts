@@ -19,7 +19,10 @@ export const rowColumns = () => ({
 
 /** Bounds on both sides, because NaN passes `>=` in PostgreSQL. The name leads back to the field. */
 export function within(table: string, columnName: string, column: AnyColumn, { min, max }: Range): CheckBuilder {
-  return check(`${table}_${columnName}_check`, sql`${column} between ${sql.raw(String(min))} and ${sql.raw(String(max))}`);
+  return check(
+    `${table}_${columnName}_check`,
+    sql`${column} between ${sql.raw(String(min))} and ${sql.raw(String(max))}`,
+  );
 }
 
 /** One of a fixed set of words. */

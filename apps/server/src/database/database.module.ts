@@ -8,7 +8,11 @@ import { Workshop, WORKSHOP } from './workshop.ts';
 @Global()
 @Module({
   providers: [
-    { provide: DATABASE, useFactory: (config: Config, clock: Clock) => openDatabase(config, clock.now()), inject: [CONFIG, Clock] },
+    {
+      provide: DATABASE,
+      useFactory: (config: Config, clock: Clock) => openDatabase(config, clock.now()),
+      inject: [CONFIG, Clock],
+    },
     { provide: DB, useFactory: (database: Database) => database.db, inject: [DATABASE] },
     { provide: Clock, useFactory: (config: Config) => new Clock(config.startMs), inject: [CONFIG] },
     { provide: WORKSHOP, useFactory: Workshop.open, inject: [DB, CONFIG, Clock] },

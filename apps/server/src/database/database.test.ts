@@ -41,7 +41,9 @@ describe('the folder', () => {
     const place = path.join(folder, 'database');
     fs.mkdirSync(place);
     fs.writeFileSync(path.join(place, 'PG_VERSION'), '15\n');
-    await expect(prepareFolder(place, { folder: path.join(folder, 'template') })).rejects.toThrow(/written by PostgreSQL 15/);
+    await expect(prepareFolder(place, { folder: path.join(folder, 'template') })).rejects.toThrow(
+      /written by PostgreSQL 15/,
+    );
   });
 
   test('of a newer schema is refused and left as it was', async () => {
@@ -61,9 +63,13 @@ describe('the folder', () => {
 describe('a workshop that is copied on another day', () => {
   test('keeps the hours of its days where the clocks changed between, leaves nothing ahead, and what is empty empty', async () => {
     const pglite = await PGlite.create();
-    await pglite.exec(`create table done (id int, at timestamptz not null, ended timestamptz); create table named (id int)`);
+    await pglite.exec(
+      `create table done (id int, at timestamptz not null, ended timestamptz); create table named (id int)`,
+    );
     // Nine in the morning of a winter's day, and an hour before midnight of the last one.
-    await pglite.exec(`insert into done values (1, '2026-03-01T09:00-05', null), (2, '2026-06-15T23:00-04', '2026-06-15T07:30-04')`);
+    await pglite.exec(
+      `insert into done values (1, '2026-03-01T09:00-05', null), (2, '2026-06-15T23:00-04', '2026-06-15T07:30-04')`,
+    );
     const copied = new Date(2026, 6, 1, 8, 0);
     await moveDays(pglite, new Date(2026, 5, 15, 23, 59), copied, 'EST5EDT');
     const { rows } = await pglite.query<{ at: Date; ended: Date | null }>('select at, ended from done order by id');
@@ -97,10 +103,14 @@ describe('the wire', () => {
   test('an error inside a batch leaves the connection usable, a dropped client leaves no open transaction', async () => {
     const { db, close } = await memoryDatabase();
     await expect(db.execute('select * from nothing_here')).rejects.toThrow();
-    await expect(db.transaction(async (tx) => {
-      await tx.execute(`insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`);
-      throw new Error('changed my mind');
-    })).rejects.toThrow('changed my mind');
+    await expect(
+      db.transaction(async (tx) => {
+        await tx.execute(
+          `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`,
+        );
+        throw new Error('changed my mind');
+      }),
+    ).rejects.toThrow('changed my mind');
     const { rows } = await db.execute<{ n: number }>('select count(*)::int as n from workshop');
     expect(rows[0]!.n).toBe(0);
     await close();
@@ -123,8 +133,13 @@ describe('the wire', () => {
 
   test('bounds hold in the database too: NaN and what is out of range are refused', async () => {
     const { db, close } = await memoryDatabase();
-    await db.execute(`insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`);
-    const air = (temperature: string) => db.execute(`insert into air_reading (id, workshop_id, created_at, updated_at, temperature_c, pressure_pa, humidity_ratio) values (gen_random_uuid(), '01922904-1a0d-72b8-80eb-3103f832088a', now(), now(), ${temperature}, 101325, 0.5)`);
+    await db.execute(
+      `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`,
+    );
+    const air = (temperature: string) =>
+      db.execute(
+        `insert into air_reading (id, workshop_id, created_at, updated_at, temperature_c, pressure_pa, humidity_ratio) values (gen_random_uuid(), '01922904-1a0d-72b8-80eb-3103f832088a', now(), now(), ${temperature}, 101325, 0.5)`,
+      );
     await air('20');
     await expect(air(`'NaN'`)).rejects.toThrow();
     await expect(air('80')).rejects.toThrow();

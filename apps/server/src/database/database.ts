@@ -30,7 +30,10 @@ export const DATABASE = Symbol('DATABASE');
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
 /** Opens the database that the configuration names and brings its schema up to date. */
-export async function openDatabase(config: Pick<Config, 'dataFolder' | 'hasDatabaseThread' | 'databaseUrl' | 'cacheFolder' | 'workshopKind'>, now: Date): Promise<Database> {
+export async function openDatabase(
+  config: Pick<Config, 'dataFolder' | 'hasDatabaseThread' | 'databaseUrl' | 'cacheFolder' | 'workshopKind'>,
+  now: Date,
+): Promise<Database> {
   if (config.databaseUrl !== null) return openServer(config.databaseUrl);
   fs.mkdirSync(config.dataFolder, { recursive: true });
   const release = acquireFolderLock(path.join(config.dataFolder, 'database.lock'));
@@ -56,15 +59,25 @@ export async function openDatabase(config: Pick<Config, 'dataFolder' | 'hasDatab
 }
 
 /** An own workshop starts empty, the demo with its past where that was played before. */
-function templateOf({ cacheFolder, workshopKind }: Pick<Config, 'cacheFolder' | 'workshopKind'>, now: Date): FolderTemplate {
+function templateOf(
+  { cacheFolder, workshopKind }: Pick<Config, 'cacheFolder' | 'workshopKind'>,
+  now: Date,
+): FolderTemplate {
   const demo = path.join(cacheFolder, 'demo-database');
-  if (workshopKind === 'demo' && fs.existsSync(demo)) return { folder: demo, freshen: (database) => moveDays(database, PLAYED_DAY, now) };
+  if (workshopKind === 'demo' && fs.existsSync(demo))
+    return { folder: demo, freshen: (database) => moveDays(database, PLAYED_DAY, now) };
   return { folder: path.join(cacheFolder, 'empty-database') };
 }
 
 /** One connection over a wire; the embedded database has no second one, so a transaction owns it. */
 export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }> {
-  const pool = new pg.Pool({ max: 1, idleTimeoutMillis: 0, user: 'postgres', database: 'postgres', stream: () => new PgliteStream(link) });
+  const pool = new pg.Pool({
+    max: 1,
+    idleTimeoutMillis: 0,
+    user: 'postgres',
+    database: 'postgres',
+    stream: () => new PgliteStream(link),
+  });
   const db = drizzle(pool, { schema, casing: 'snake_case' });
   await migrateForward(db, pool);
   return { db, pool };
@@ -80,14 +93,24 @@ async function openServer(url: string): Promise<Database> {
 /** Runs the migrations that are missing, and refuses a database that a newer Zivvo has already changed. */
 async function migrateForward(db: Db, pool: pg.Pool): Promise<void> {
   const known = lastMigration();
-  const asked = pool.query<{ latest: string | null }>('select max(created_at)::text as latest from drizzle.__drizzle_migrations');
-  const found = await asked.then((r) => Number(r.rows[0]?.latest ?? 0), () => 0);
-  if (found > known.when) throw new Error(`This folder has the schema of a newer Zivvo (this one knows ${known.tag}). Update Zivvo; nothing was changed.`);
+  const asked = pool.query<{ latest: string | null }>(
+    'select max(created_at)::text as latest from drizzle.__drizzle_migrations',
+  );
+  const found = await asked.then(
+    (r) => Number(r.rows[0]?.latest ?? 0),
+    () => 0,
+  );
+  if (found > known.when)
+    throw new Error(
+      `This folder has the schema of a newer Zivvo (this one knows ${known.tag}). Update Zivvo; nothing was changed.`,
+    );
   await migrate(db, { migrationsFolder });
 }
 
 /** Name and time of the newest migration that this Zivvo brings. */
 export function lastMigration(): { tag: string; when: number } {
-  const journal = JSON.parse(fs.readFileSync(path.join(migrationsFolder, 'meta', '_journal.json'), 'utf8')) as { entries: { tag: string; when: number }[] };
+  const journal = JSON.parse(fs.readFileSync(path.join(migrationsFolder, 'meta', '_journal.json'), 'utf8')) as {
+    entries: { tag: string; when: number }[];
+  };
   return journal.entries.at(-1)!;
 }

@@ -16,29 +16,52 @@ export function databaseProblem(error: unknown): Problem | null {
   const fault = faultOf(error);
   if (!fault) return null;
   const path = fieldOf(fault);
-  const problem = (status: number, code: string, title: string, rule: string, message: string): Problem => ({ status, code, title, detail: message, fields: [{ path, rule, value: null, allowed: {}, message }] });
-  if (fault.code === '23503') return problem(422, 'unknownReference', 'A reference leads nowhere', 'exists', `${path} names something that does not exist`);
-  if (fault.code === '23505') return problem(409, 'alreadyThere', 'It is already there', 'unique', `${path} is already taken`);
-  if (fault.code === '23514') return problem(422, 'outOfBounds', 'A value is out of bounds', 'bounds', `${path} is out of bounds`);
+  const problem = (status: number, code: string, title: string, rule: string, message: string): Problem => ({
+    status,
+    code,
+    title,
+    detail: message,
+    fields: [{ path, rule, value: null, allowed: {}, message }],
+  });
+  if (fault.code === '23503')
+    return problem(
+      422,
+      'unknownReference',
+      'A reference leads nowhere',
+      'exists',
+      `${path} names something that does not exist`,
+    );
+  if (fault.code === '23505')
+    return problem(409, 'alreadyThere', 'It is already there', 'unique', `${path} is already taken`);
+  if (fault.code === '23514')
+    return problem(422, 'outOfBounds', 'A value is out of bounds', 'bounds', `${path} is out of bounds`);
   return null;
 }
 
 function faultOf(error: unknown, depth = 0): DatabaseFault | null {
   if (typeof error !== 'object' || error === null || depth > 4) return null;
-  const { code, constraint, table, cause } = error as { code?: unknown; constraint?: unknown; table?: unknown; cause?: unknown };
+  const { code, constraint, table, cause } = error as {
+    code?: unknown;
+    constraint?: unknown;
+    table?: unknown;
+    cause?: unknown;
+  };
   if (typeof code === 'string' && typeof constraint === 'string') return { code, constraint, table: String(table) };
   return faultOf(cause, depth + 1);
 }
 
 /** Field of a constraint: checks are named table, column, kind; references are looked up in the schema. */
 function fieldOf({ table, constraint }: DatabaseFault): string {
-  const column = REFERENCES.get(constraint) ?? constraint.replace(`${table}_`, '').replace(/_(?:check|pkey|unique|index)$/, '');
+  const column =
+    REFERENCES.get(constraint) ?? constraint.replace(`${table}_`, '').replace(/_(?:check|pkey|unique|index)$/, '');
   return column.replace(/_([a-z0-9])/g, (_, letter: string) => letter.toUpperCase());
 }
 
 const REFERENCES = new Map(
   Object.values(schema).flatMap((table) =>
-    getTableConfig(table).foreignKeys.map((key) => [snakeCase(key.getName()), key.reference().columns[0]!.name] as const),
+    getTableConfig(table).foreignKeys.map(
+      (key) => [snakeCase(key.getName()), key.reference().columns[0]!.name] as const,
+    ),
   ),
 );
 

@@ -25,7 +25,8 @@ export async function prepareFolder(folder: string, template: FolderTemplate): P
   }
   fs.mkdirSync(path.dirname(folder), { recursive: true });
   for (const name of fs.readdirSync(path.dirname(folder))) {
-    if (name.startsWith(`${path.basename(folder)}.init-`)) fs.rmSync(path.join(path.dirname(folder), name), { recursive: true, force: true });
+    if (name.startsWith(`${path.basename(folder)}.init-`))
+      fs.rmSync(path.join(path.dirname(folder), name), { recursive: true, force: true });
   }
   if (!isDatabase(template.folder)) await makeEmpty(template.folder);
   const beside = `${folder}.init-${process.pid}`;
@@ -70,5 +71,8 @@ function isDatabase(folder: string): boolean {
 
 function requireMajor(folder: string): void {
   const major = fs.readFileSync(path.join(folder, 'PG_VERSION'), 'utf8').trim();
-  if (major !== POSTGRES_MAJOR) throw new Error(`The folder ${folder} was written by PostgreSQL ${major}; this Zivvo reads ${POSTGRES_MAJOR}. Open it with the Zivvo that wrote it and export it there.`);
+  if (major !== POSTGRES_MAJOR)
+    throw new Error(
+      `The folder ${folder} was written by PostgreSQL ${major}; this Zivvo reads ${POSTGRES_MAJOR}. Open it with the Zivvo that wrote it and export it there.`,
+    );
 }

@@ -10,7 +10,9 @@ interface Owner {
 /** The folder belongs to a Zivvo that is still running. */
 export class FolderInUseError extends Error {
   constructor(owner: Owner) {
-    super(`Another Zivvo (process ${owner.pid}, since ${owner.at}) has this folder open. Stop it, or choose another folder with ZIVVO_DATA.`);
+    super(
+      `Another Zivvo (process ${owner.pid}, since ${owner.at}) has this folder open. Stop it, or choose another folder with ZIVVO_DATA.`,
+    );
   }
 }
 

@@ -16,7 +16,12 @@ interface MomentColumn {
  *
  * @param zone - whose days they are, as PostgreSQL names it
  */
-export async function moveDays(database: PGlite, from: Date, to: Date, zone = Intl.DateTimeFormat().resolvedOptions().timeZone): Promise<void> {
+export async function moveDays(
+  database: PGlite,
+  from: Date,
+  to: Date,
+  zone = Intl.DateTimeFormat().resolvedOptions().timeZone,
+): Promise<void> {
   const days = Math.round((midnight(to) - midnight(from)) / DAY_MS);
   const latest = new Date(to.getTime() - 60_000).toISOString();
   const found = await database.query<MomentColumn>(
@@ -25,7 +30,10 @@ export async function moveDays(database: PGlite, from: Date, to: Date, zone = In
   await database.transaction(async (tx) => {
     for (const { table, columns } of found.rows) {
       // The least of nothing and a moment is that moment: what is empty stays so.
-      const moved = columns.map((c) => `"${c}" = case when "${c}" is not null then least((("${c}" at time zone $1) + make_interval(days => $2::int)) at time zone $1, $3::timestamptz) end`);
+      const moved = columns.map(
+        (c) =>
+          `"${c}" = case when "${c}" is not null then least((("${c}" at time zone $1) + make_interval(days => $2::int)) at time zone $1, $3::timestamptz) end`,
+      );
       await tx.query(`update "${table}" set ${moved.join(', ')}`, [zone, days, latest]);
     }
   });

@@ -73,7 +73,8 @@ export class PgliteStream extends Duplex {
   private send(bytes: Buffer): void {
     if (bytes[0] === TERMINATE) return;
     void this.link.exchange(new Uint8Array(bytes)).then((answer) => {
-      if (!this.destroyed && answer.length > 0) this.push(Buffer.from(answer.buffer, answer.byteOffset, answer.byteLength));
+      if (!this.destroyed && answer.length > 0)
+        this.push(Buffer.from(answer.buffer, answer.byteOffset, answer.byteLength));
     });
   }
 }

@@ -3,7 +3,8 @@ import type { AnyPgColumn, PgTable } from 'drizzle-orm/pg-core';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import type { DbOrTx } from './database.ts';
 
-type RowTable = PgTable & Record<'id' | 'workshopId' | 'revision' | 'updatedAt' | 'createdAt' | 'deletedAt', AnyPgColumn>;
+type RowTable = PgTable &
+  Record<'id' | 'workshopId' | 'revision' | 'updatedAt' | 'createdAt' | 'deletedAt', AnyPgColumn>;
 
 /** What every table of rows can do: list, find, add, revise, delete and bring back. */
 export class RowRepository<T extends RowTable> {
@@ -23,7 +24,12 @@ export class RowRepository<T extends RowTable> {
     return and(eq(this.table.workshopId, this.workshopId), isNull(this.table.deletedAt), ...more);
   }
 
-  async list(db: DbOrTx, limit: number, where?: SQL, order: SQL = desc(this.table.createdAt)): Promise<{ rows: InferSelectModel<T>[]; total: number }> {
+  async list(
+    db: DbOrTx,
+    limit: number,
+    where?: SQL,
+    order: SQL = desc(this.table.createdAt),
+  ): Promise<{ rows: InferSelectModel<T>[]; total: number }> {
     const rows = await db.select().from(this.anyTable).where(this.whereLive(where)).orderBy(order).limit(limit);
     const [counted] = await db.select({ total: count() }).from(this.anyTable).where(this.whereLive(where));
     return { rows: rows as unknown as InferSelectModel<T>[], total: counted?.total ?? 0 };
@@ -31,14 +37,22 @@ export class RowRepository<T extends RowTable> {
 
   /** @throws {NotFoundError} if there is no such row or it was deleted */
   async find(db: DbOrTx, id: string): Promise<InferSelectModel<T>> {
-    const [row] = await db.select().from(this.anyTable).where(this.whereLive(eq(this.table.id, id))).limit(1);
+    const [row] = await db
+      .select()
+      .from(this.anyTable)
+      .where(this.whereLive(eq(this.table.id, id)))
+      .limit(1);
     if (!row) throw new NotFoundError(this.what, id);
     return row as unknown as InferSelectModel<T>;
   }
 
   /** Adds a row; sending the same row again, as after a lost answer, changes nothing. */
   async add(db: DbOrTx, row: InferInsertModel<T>): Promise<boolean> {
-    const added = await db.insert(this.table).values(row as never).onConflictDoNothing({ target: this.table.id as never }).returning({ id: this.table.id });
+    const added = await db
+      .insert(this.table)
+      .values(row as never)
+      .onConflictDoNothing({ target: this.table.id as never })
+      .returning({ id: this.table.id });
     return added.length > 0;
   }
 
@@ -46,7 +60,14 @@ export class RowRepository<T extends RowTable> {
    * Changes a row on top of the revision that the sender saw.
    * @throws {RevisionConflictError} if it has moved on, {NotFoundError} if it is gone
    */
-  async revise(db: DbOrTx, id: string, seen: number, values: Partial<InferInsertModel<T>>, at: Date, where?: SQL): Promise<number> {
+  async revise(
+    db: DbOrTx,
+    id: string,
+    seen: number,
+    values: Partial<InferInsertModel<T>>,
+    at: Date,
+    where?: SQL,
+  ): Promise<number> {
     const changed = await db
       .update(this.table)
       .set({ ...values, revision: sql`${this.table.revision} + 1`, updatedAt: at })

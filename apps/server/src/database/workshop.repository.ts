@@ -16,11 +16,15 @@ export class WorkshopRepository {
   }
 
   async listPeople(workshopId: string, limit: number): Promise<PersonRow[]> {
-    return this.db.select().from(person).where(eq(person.workshopId, workshopId)).orderBy(asc(person.createdAt)).limit(limit);
+    return this.db
+      .select()
+      .from(person)
+      .where(eq(person.workshopId, workshopId))
+      .orderBy(asc(person.createdAt))
+      .limit(limit);
   }
 
   async addPerson(row: PersonRow): Promise<void> {
     await this.db.insert(person).values(row).onConflictDoNothing();
   }
-
 }

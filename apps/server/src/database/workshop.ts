@@ -17,7 +17,12 @@ export class Workshop {
   /** Finds the folder's workshop, or founds it on the first start. */
   static async open(this: void, db: Db, config: Pick<Config, 'workshopKind'>, clock: Clock): Promise<Workshop> {
     const name = config.workshopKind === 'demo' ? 'Tarnholm Lift Shed' : 'My workshop';
-    const row = await new WorkshopRepository(db).findOrFound({ id: v7(), name, kind: config.workshopKind, createdAt: clock.now() });
+    const row = await new WorkshopRepository(db).findOrFound({
+      id: v7(),
+      name,
+      kind: config.workshopKind,
+      createdAt: clock.now(),
+    });
     return new Workshop(row.id, row.name, row.kind);
   }
 }

@@ -25,9 +25,22 @@ export class DemoBeside implements OnApplicationShutdown {
 
   private start(): Promise<DemoView> {
     const { dataFolder, webFolder, cacheFolder } = this.config;
-    const env = { ...process.env, NODE_OPTIONS: '', DATABASE_URL: undefined, PORT: '0', ZIVVO_WORKSHOP: 'demo', ZIVVO_DATA: `${dataFolder}-demo`, ZIVVO_CACHE: cacheFolder, ZIVVO_WEB: webFolder ?? undefined, ZIVVO_ENDS_WITH_INPUT: '1' };
+    const env = {
+      ...process.env,
+      NODE_OPTIONS: '',
+      DATABASE_URL: undefined,
+      PORT: '0',
+      ZIVVO_WORKSHOP: 'demo',
+      ZIVVO_DATA: `${dataFolder}-demo`,
+      ZIVVO_CACHE: cacheFolder,
+      ZIVVO_WEB: webFolder ?? undefined,
+      ZIVVO_ENDS_WITH_INPUT: '1',
+    };
     // Its input stays open as long as this process lives, however that ends.
-    const child = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], { env, stdio: ['pipe', 'pipe', 'pipe'] });
+    const child = spawn(process.execPath, [fileURLToPath(new URL('../main.js', import.meta.url))], {
+      env,
+      stdio: ['pipe', 'pipe', 'pipe'],
+    });
     this.child = child;
     return new Promise((resolve, reject) => {
       let said = '';

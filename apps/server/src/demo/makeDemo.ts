@@ -9,9 +9,19 @@ import { playDemo } from './playDemo.ts';
 
 /** Plays the demo once and leaves the database that new demo folders are copied from: `makeDemo WORKPLACE FOLDER`. */
 const [workplace, folder] = process.argv.slice(2);
-if (workplace === undefined || folder === undefined) throw new Error('Two arguments are needed: a folder to work in and the one to make.');
-const config = { ...readConfig({}), dataFolder: workplace, hasDatabaseThread: false, workshopKind: 'demo' as const, startMs: PLAYED_DAY.getTime() };
-const app = await NestFactory.createApplicationContext(AppModule.with(config), { logger: ['error', 'warn'], abortOnError: false });
+if (workplace === undefined || folder === undefined)
+  throw new Error('Two arguments are needed: a folder to work in and the one to make.');
+const config = {
+  ...readConfig({}),
+  dataFolder: workplace,
+  hasDatabaseThread: false,
+  workshopKind: 'demo' as const,
+  startMs: PLAYED_DAY.getTime(),
+};
+const app = await NestFactory.createApplicationContext(AppModule.with(config), {
+  logger: ['error', 'warn'],
+  abortOnError: false,
+});
 await playDemo(app, PLAYED_DAY, PLAYED_DAY);
 await app.close();
 copyWhole(path.join(workplace, 'database'), folder);

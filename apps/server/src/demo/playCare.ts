@@ -2,7 +2,16 @@ import { lookSides, type CraftView } from '@zivvo/contract';
 import { drillKinds, gainPreconditions, makeDrill, seededRandom, type SeededRandom } from '@zivvo/core';
 import type { Diary } from './diary.ts';
 import { SEED, type Shed } from './shed.ts';
-import { at, demoFlying, demoSymptom, demoTickets, gainStory, rootAlert, struckMotor, type DemoFlying } from './tarnholm.ts';
+import {
+  at,
+  demoFlying,
+  demoSymptom,
+  demoTickets,
+  gainStory,
+  rootAlert,
+  struckMotor,
+  type DemoFlying,
+} from './tarnholm.ts';
 
 const MINUTE_MS = 60_000;
 const DRILLS = 24;
@@ -15,7 +24,14 @@ const LOOK_MINUTES = 3;
 export function playCare(diary: Diary, shed: Shed): void {
   for (const flying of demoFlying) playSeason(diary, shed, flying);
   diary.plan(at(struckMotor.daysAgo, 17), () => feelMotor(shed));
-  diary.plan(at(rootAlert.daysAgo, 17), () => shed.alerts.raise({ id: shed.id('alert'), propModelId: shed.modelId(rootAlert.modelKey), batchId: null, reason: rootAlert.reason }));
+  diary.plan(at(rootAlert.daysAgo, 17), () =>
+    shed.alerts.raise({
+      id: shed.id('alert'),
+      propModelId: shed.modelId(rootAlert.modelKey),
+      batchId: null,
+      reason: rootAlert.reason,
+    }),
+  );
   diary.plan(at(gainStory.daysAgo, 15), () => playGains(shed));
   playTickets(diary, shed);
   playSymptom(diary, shed);
@@ -26,7 +42,8 @@ export function playCare(diary: Diary, shed: Shed): void {
 function playSeason(diary: Diary, shed: Shed, flying: DemoFlying): void {
   const season = new Season(diary, shed, flying);
   for (let i = 0; i < flying.sessionCount; i++) {
-    const daysAgo = flying.fromDaysAgo - ((flying.fromDaysAgo - flying.toDaysAgo) * i) / Math.max(1, flying.sessionCount - 1);
+    const daysAgo =
+      flying.fromDaysAgo - ((flying.fromDaysAgo - flying.toDaysAgo) * i) / Math.max(1, flying.sessionCount - 1);
     season.planSession(i, at(daysAgo, FIRST_HOUR));
   }
   for (const { daysAgo, minutes, note } of flying.tests) {
@@ -52,7 +69,9 @@ class Season {
 
   /** One drive to the site: a look and a flight for each pack, one after the other. */
   planSession(session: number, fromMs: number): void {
-    this.diary.plan(fromMs, () => Promise.resolve(this.planFlight(session, 0, fromMs + 30 * this.random.next() * MINUTE_MS)));
+    this.diary.plan(fromMs, () =>
+      Promise.resolve(this.planFlight(session, 0, fromMs + 30 * this.random.next() * MINUTE_MS)),
+    );
   }
 
   private planFlight(session: number, k: number, lookMs: number): void {
@@ -64,8 +83,11 @@ class Season {
       const landedMs = lookMs + LOOK_MINUTES * MINUTE_MS + 1000 * durationS;
       const isLast = k === flightCount - 1;
       // A flight is written down when it has landed.
-      this.diary.plan(landedMs, () => this.fly(durationS, null, (isLast && strikes.find((s) => s.session === session)) || null));
-      if (!isLast) this.planFlight(session, k + 1, landedMs + (0.8 + 0.4 * this.random.next()) * PAUSE_MINUTES * MINUTE_MS);
+      this.diary.plan(landedMs, () =>
+        this.fly(durationS, null, (isLast && strikes.find((s) => s.session === session)) || null),
+      );
+      if (!isLast)
+        this.planFlight(session, k + 1, landedMs + (0.8 + 0.4 * this.random.next()) * PAUSE_MINUTES * MINUTE_MS);
     });
   }
 
@@ -73,9 +95,21 @@ class Season {
   async look(secondsAProp: number, scraped: 'last' | null): Promise<CraftView> {
     const craft = await this.shed.craft(this.flying.craft);
     const looks = craft.rotors.map(({ place, level }, i) => ({
-      place, level, seen: [...lookSides], photoSha256: null, findings: scraped === 'last' && i === craft.rotors.length - 1 ? [{ place: 'underside' as const, what: 'scrape' as const }] : [],
+      place,
+      level,
+      seen: [...lookSides],
+      photoSha256: null,
+      findings:
+        scraped === 'last' && i === craft.rotors.length - 1
+          ? [{ place: 'underside' as const, what: 'scrape' as const }]
+          : [],
     }));
-    await this.shed.walks.walkRound(craft.id, { id: this.shed.id(`look ${craft.name} ${this.lookCount++}`), durationS: secondsAProp * looks.length, looks, note: null });
+    await this.shed.walks.walkRound(craft.id, {
+      id: this.shed.id(`look ${craft.name} ${this.lookCount++}`),
+      durationS: secondsAProp * looks.length,
+      looks,
+      note: null,
+    });
     return craft;
   }
 
@@ -84,8 +118,25 @@ class Season {
     const packIds = this.shed.packIdsOf(craft);
     const packPieceId = packIds[this.flightCount % packIds.length]!;
     this.shed.charged(packPieceId);
-    const strikes = strike ? [{ id: this.shed.id(`strike ${craft} ${strike.session}`), thing: strike.thing, throttleRatio: strike.throttleRatio, isCrash: false, arms: [{ place: strike.place, level: 0 }], note: strike.note }] : [];
-    await this.shed.flights.add(this.shed.id(craft), { id: this.shed.id(`flight ${craft} ${this.flightCount++}`), durationS, packPieceId, strikes, note });
+    const strikes = strike
+      ? [
+          {
+            id: this.shed.id(`strike ${craft} ${strike.session}`),
+            thing: strike.thing,
+            throttleRatio: strike.throttleRatio,
+            isCrash: false,
+            arms: [{ place: strike.place, level: 0 }],
+            note: strike.note,
+          },
+        ]
+      : [];
+    await this.shed.flights.add(this.shed.id(craft), {
+      id: this.shed.id(`flight ${craft} ${this.flightCount++}`),
+      durationS,
+      packPieceId,
+      strikes,
+      note,
+    });
   }
 
   private async enduranceS(craft: CraftView): Promise<number> {
@@ -96,19 +147,45 @@ class Season {
 
 /** After a strike somebody feels the motor. */
 async function feelMotor(shed: Shed): Promise<void> {
-  const { id, createdAt: _created, updatedAt: _updated, ...motor } = (await shed.parts.listMotors()).find((m) => m.tag === struckMotor.tag)!;
-  await shed.parts.changeMotor(id, { ...motor, bearing: struckMotor.bearing, shaftRunOutM: struckMotor.runOutMm / 1000 });
+  const {
+    id,
+    createdAt: _created,
+    updatedAt: _updated,
+    ...motor
+  } = (await shed.parts.listMotors()).find((m) => m.tag === struckMotor.tag)!;
+  await shed.parts.changeMotor(id, {
+    ...motor,
+    bearing: struckMotor.bearing,
+    shaftRunOutM: struckMotor.runOutMm / 1000,
+  });
 }
 
 /** New props flown to the gains that suit them: percent by percent, until nothing flutters. */
 async function playGains(shed: Shed): Promise<void> {
   const craft = await shed.craft(gainStory.craft);
   const percents = { pitchPercent: 100, rollPercent: 100, yawPercent: 100, verticalPercent: 100 };
-  let sheet = await shed.gains.open({ id: shed.id('gains'), craftId: craft.id, oldPropModelId: shed.modelId(gainStory.oldKey), newPropModelId: shed.modelId(gainStory.newKey), payloadKg: 0, hasGuards: false, packSeriesCount: craft.packSeriesCount, ...percents });
-  sheet = await shed.gains.change(sheet.id, { checks: [...gainPreconditions], looks: [], note: null, revision: sheet.revision });
+  let sheet = await shed.gains.open({
+    id: shed.id('gains'),
+    craftId: craft.id,
+    oldPropModelId: shed.modelId(gainStory.oldKey),
+    newPropModelId: shed.modelId(gainStory.newKey),
+    payloadKg: 0,
+    hasGuards: false,
+    packSeriesCount: craft.packSeriesCount,
+    ...percents,
+  });
+  sheet = await shed.gains.change(sheet.id, {
+    checks: [...gainPreconditions],
+    looks: [],
+    note: null,
+    revision: sheet.revision,
+  });
   for (let percent = gainStory.fromPercent; percent >= gainStory.toPercent; percent--) {
     const doesFlutter = percent > gainStory.toPercent;
-    const looks = [...sheet.looks, { axis: 'roll' as const, percent, doesFlutter, doesReturn: doesFlutter ? null : true }];
+    const looks = [
+      ...sheet.looks,
+      { axis: 'roll' as const, percent, doesFlutter, doesReturn: doesFlutter ? null : true },
+    ];
     sheet = await shed.gains.change(sheet.id, { checks: sheet.checks, looks, note: null, revision: sheet.revision });
   }
 }
@@ -118,7 +195,10 @@ function playTickets(diary: Diary, shed: Shed): void {
     const id = shed.id(`ticket ${i}`);
     const open = { ownerName: owner, complaint, found: null, done: null, parts: null, minutes: null, isClosed: false };
     diary.plan(at(daysAgo, 16), () => shed.tickets.open({ id, craftId: shed.id(craft), ...open }));
-    if (found !== null) diary.plan(at(daysAgo - 2, 16), () => shed.tickets.change(id, { ...open, found, done, parts, minutes, isClosed: true, revision: 1 }));
+    if (found !== null)
+      diary.plan(at(daysAgo - 2, 16), () =>
+        shed.tickets.change(id, { ...open, found, done, parts, minutes, isClosed: true, revision: 1 }),
+      );
   }
 }
 
@@ -126,8 +206,12 @@ function playSymptom(diary: Diary, shed: Shed): void {
   const { craft, cause, symptoms, changes, answers, daysAgo } = demoSymptom;
   const told = { symptoms: [...symptoms], changes: [...changes], answers: [...answers] };
   const id = shed.id('case');
-  diary.plan(at(daysAgo, 15), () => shed.symptoms.save(shed.id(craft), id, { ...told, mendedCause: null, revision: 0 }));
-  diary.plan(at(daysAgo, 15) + 40 * MINUTE_MS, () => shed.symptoms.save(shed.id(craft), id, { ...told, mendedCause: cause, revision: 1 }));
+  diary.plan(at(daysAgo, 15), () =>
+    shed.symptoms.save(shed.id(craft), id, { ...told, mendedCause: null, revision: 0 }),
+  );
+  diary.plan(at(daysAgo, 15) + 40 * MINUTE_MS, () =>
+    shed.symptoms.save(shed.id(craft), id, { ...told, mendedCause: cause, revision: 1 }),
+  );
 }
 
 async function practise(shed: Shed, i: number): Promise<void> {
@@ -135,5 +219,10 @@ async function practise(shed: Shed, i: number): Promise<void> {
   const drill = makeDrill(kind, `demo-${i}`);
   const skill = i % 2 === 0 ? 0.85 : 0.6;
   const isRight = seededRandom(`${SEED}/drill/${i}`).next() < skill;
-  await shed.practice.answer({ id: shed.id(`drill ${i}`), kind, seed: drill.seed, chosen: isRight ? drill.right : (drill.right + 1) % drill.options.length });
+  await shed.practice.answer({
+    id: shed.id(`drill ${i}`),
+    kind,
+    seed: drill.seed,
+    chosen: isRight ? drill.right : (drill.right + 1) % drill.options.length,
+  });
 }

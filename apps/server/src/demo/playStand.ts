@@ -17,10 +17,19 @@ export function playStand(diary: Diary, shed: Shed): void {
   const startMs = at(standEvening.daysAgo, standEvening.hour);
   diary.plan(startMs, async () => {
     const { name, gateCellV, note } = standEvening;
-    await shed.campaigns.create({ id: campaignId, craftId: shed.id(standEvening.craft), name, referencePropModelId: shed.modelId(standEvening.referenceKey), ...demoAir.evening, gateCellV, note });
+    await shed.campaigns.create({
+      id: campaignId,
+      craftId: shed.id(standEvening.craft),
+      name,
+      referencePropModelId: shed.modelId(standEvening.referenceKey),
+      ...demoAir.evening,
+      gateCellV,
+      note,
+    });
   });
   const chargeLeft = new Map<string, number>();
-  for (let i = 0; i < ROUNDS * standEvening.propKeys.length; i++) diary.plan(startMs + i * RUN_MINUTES * MINUTE_MS, () => runOnce(shed, campaignId, i, chargeLeft));
+  for (let i = 0; i < ROUNDS * standEvening.propKeys.length; i++)
+    diary.plan(startMs + i * RUN_MINUTES * MINUTE_MS, () => runOnce(shed, campaignId, i, chargeLeft));
 }
 
 async function runOnce(shed: Shed, campaignId: string, i: number, chargeLeft: Map<string, number>): Promise<void> {
@@ -31,14 +40,41 @@ async function runOnce(shed: Shed, campaignId: string, i: number, chargeLeft: Ma
   const isTired = i === standEvening.tiredRun;
   const left = Math.floor(i / packIds.length) % 2 === 1 && !isTired ? chargeLeft.get(packPieceId) : undefined;
   if (left === undefined) shed.charged(packPieceId);
-  const stand = new SimulatedStand(simulatedDevice(craft, model, demoAir.evening, isTired ? TIRED_CHARGE : (left ?? FULL_CHARGE), `${SEED}/run/${i}`));
+  const stand = new SimulatedStand(
+    simulatedDevice(craft, model, demoAir.evening, isTired ? TIRED_CHARGE : (left ?? FULL_CHARGE), `${SEED}/run/${i}`),
+  );
   const restingCellV = Math.round(stand.restingCellV * 1000) / 1000;
   const readings: LiveReading[] = [];
-  const points = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 }, undefined, (reading) => readings.push(reading));
+  const points = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 }, undefined, (reading) =>
+    readings.push(reading),
+  );
   const steps = points.map(({ values }) => ({ ...emptyStep(), ...values }));
   // The tired pack goes on charge after its run is found wanting.
   chargeLeft.set(packPieceId, isTired ? FULL_CHARGE : stand.chargeRatio);
-  const { id, revision } = await shed.runs.create(campaignId, { id: shed.id(`run ${i}`), propModelId: model.id, packPieceId, replacesRunId: null, draft: { columns: [], cells: [], restingCell: '', zeroBefore: '', zeroAfter: '' } }, 'simulated');
-  await shed.standRecords.add(id, shed.id(`recording ${i}`), { limits: limitsOf(craft, model.speedLimitRpm), restingCellV, points, readings });
-  await shed.runs.keep(id, { steps, readingKinds: [], restingCellV, zeroBeforeN: null, zeroAfterN: null, packPieceId, revision });
+  const { id, revision } = await shed.runs.create(
+    campaignId,
+    {
+      id: shed.id(`run ${i}`),
+      propModelId: model.id,
+      packPieceId,
+      replacesRunId: null,
+      draft: { columns: [], cells: [], restingCell: '', zeroBefore: '', zeroAfter: '' },
+    },
+    'simulated',
+  );
+  await shed.standRecords.add(id, shed.id(`recording ${i}`), {
+    limits: limitsOf(craft, model.speedLimitRpm),
+    restingCellV,
+    points,
+    readings,
+  });
+  await shed.runs.keep(id, {
+    steps,
+    readingKinds: [],
+    restingCellV,
+    zeroBeforeN: null,
+    zeroAfterN: null,
+    packPieceId,
+    revision,
+  });
 }

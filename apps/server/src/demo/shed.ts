@@ -63,7 +63,8 @@ export class Shed {
   /** The identifier of a thing of the shed: of the form of UUIDv7, and from its name alone. */
   id(name: string): string {
     const random = seededRandom(`${SEED}/id/${name}`);
-    const hex = (count: number): string => Array.from({ length: count }, () => Math.floor(random.next() * 16).toString(16)).join('');
+    const hex = (count: number): string =>
+      Array.from({ length: count }, () => Math.floor(random.next() * 16).toString(16)).join('');
     const moment = (0x0192_0000_0000 + hashText(name)).toString(16).padStart(12, '0');
     return `${moment.slice(0, 8)}-${moment.slice(8, 12)}-7${hex(3)}-8${hex(3)}-${hex(12)}`;
   }
@@ -96,7 +97,11 @@ export class Shed {
   /** How long a craft stays up with a prop [s]. */
   enduranceS(craft: CraftView, propModelId: string): Promise<number> {
     const key = `${craft.id}/${propModelId}`;
-    const known = this.endurances.get(key) ?? this.models.find(propModelId).then((model) => evaluateCandidate(this.bench.of(craft), modelGeometry(model)).figures.enduranceS);
+    const known =
+      this.endurances.get(key) ??
+      this.models
+        .find(propModelId)
+        .then((model) => evaluateCandidate(this.bench.of(craft), modelGeometry(model)).figures.enduranceS);
     this.endurances.set(key, known);
     return known;
   }

@@ -17,6 +17,13 @@ export class EventLedger {
 
   /** Records a fact inside the caller's transaction, together with what follows from it. */
   async record(tx: DbOrTx, subjectId: string, fact: Fact, at: Date = this.clock.now()): Promise<void> {
-    await this.events.append(tx, { workshopId: this.workshop.id, personId: currentPersonId(), at, kind: fact.kind, subjectId, fact });
+    await this.events.append(tx, {
+      workshopId: this.workshop.id,
+      personId: currentPersonId(),
+      at,
+      kind: fact.kind,
+      subjectId,
+      fact,
+    });
   }
 }

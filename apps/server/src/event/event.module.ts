@@ -6,5 +6,8 @@ import { Projectors } from './projectors.ts';
 
 /** The ledger of what happened, and what new rows start with. */
 @Global()
-@Module({ providers: [EventLedger, EventRepository, Projectors, RowMaker], exports: [EventLedger, EventRepository, Projectors, RowMaker] })
+@Module({
+  providers: [EventLedger, EventRepository, Projectors, RowMaker],
+  exports: [EventLedger, EventRepository, Projectors, RowMaker],
+})
 export class EventModule {}

@@ -39,7 +39,12 @@ export class EventRepository {
     let last = 0;
     let replayed = 0;
     for (;;) {
-      const rows = await tx.select().from(event).where(gt(event.sequence, last)).orderBy(asc(event.sequence)).limit(REPLAY_BATCH);
+      const rows = await tx
+        .select()
+        .from(event)
+        .where(gt(event.sequence, last))
+        .orderBy(asc(event.sequence))
+        .limit(REPLAY_BATCH);
       for (const row of rows) await this.projectors.project(tx, row.fact, row.at);
       replayed += rows.length;
       if (rows.length < REPLAY_BATCH) return replayed;
@@ -49,18 +54,38 @@ export class EventRepository {
 
   /** What happened to one subject, the newest first. */
   async ofSubject(db: DbOrTx, subjectId: string, limit: number): Promise<SubjectEvent[]> {
-    return db.select({ sequence: event.sequence, at: event.at, personId: event.personId, personName: person.name, fact: event.fact }).from(event).leftJoin(person, eq(person.id, event.personId)).where(eq(event.subjectId, subjectId)).orderBy(desc(event.sequence)).limit(limit);
+    return db
+      .select({
+        sequence: event.sequence,
+        at: event.at,
+        personId: event.personId,
+        personName: person.name,
+        fact: event.fact,
+      })
+      .from(event)
+      .leftJoin(person, eq(person.id, event.personId))
+      .where(eq(event.subjectId, subjectId))
+      .orderBy(desc(event.sequence))
+      .limit(limit);
   }
 
   /** The newest event of a kind for each of some subjects. */
   async newestOf<K extends FactKind>(db: DbOrTx, subjectIds: string[], kind: K): Promise<Map<string, NewestEvent<K>>> {
     if (subjectIds.length === 0) return new Map();
     const rows = await db
-      .selectDistinctOn([event.subjectId], { subjectId: event.subjectId, sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact })
+      .selectDistinctOn([event.subjectId], {
+        subjectId: event.subjectId,
+        sequence: event.sequence,
+        at: event.at,
+        personName: person.name,
+        fact: event.fact,
+      })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .where(and(inArray(event.subjectId, subjectIds), eq(event.kind, kind)))
       .orderBy(event.subjectId, desc(event.sequence));
-    return new Map(rows.map(({ subjectId, fact, ...newest }) => [subjectId, { ...newest, fact: fact as unknown as Fact<K> }]));
+    return new Map(
+      rows.map(({ subjectId, fact, ...newest }) => [subjectId, { ...newest, fact: fact as unknown as Fact<K> }]),
+    );
   }
 }

@@ -5,7 +5,6 @@
  *       interface Facts { stockCounted: { propModelId: string; cwCount: number; ccwCount: number } }
  *     }
  */
-// eslint-disable-next-line @typescript-eslint/no-empty-object-type
 export interface Facts {}
 
 export type FactKind = keyof Facts;

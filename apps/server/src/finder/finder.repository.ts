@@ -24,28 +24,72 @@ export class FinderRepository {
   async find(words: string): Promise<FoundView[]> {
     const pattern = `%${words.replace(/[\\%_]/g, (c) => `\\${c}`)}%`;
     const isModel = or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern), ...sizes(words));
-    const kinds = [this.pieces(pattern), this.crafts(pattern), this.models(isModel), this.campaigns(pattern), this.runs(isModel), this.packs(pattern), this.motors(pattern), this.sets(pattern)];
+    const kinds = [
+      this.pieces(pattern),
+      this.crafts(pattern),
+      this.models(isModel),
+      this.campaigns(pattern),
+      this.runs(isModel),
+      this.packs(pattern),
+      this.motors(pattern),
+      this.sets(pattern),
+    ];
     return (await Promise.all(kinds)).flat();
   }
 
   private async pieces(pattern: string): Promise<FoundView[]> {
     const rows = await this.db
-      .select({ id: propPiece.id, tag: propPiece.tag, state: pieceLife.state, location: pieceLife.location, craftId: pieceLife.craftId, propModelId: propModel.id, label: propModel.label, makerName: propModel.makerName })
+      .select({
+        id: propPiece.id,
+        tag: propPiece.tag,
+        state: pieceLife.state,
+        location: pieceLife.location,
+        craftId: pieceLife.craftId,
+        propModelId: propModel.id,
+        label: propModel.label,
+        makerName: propModel.makerName,
+      })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
       .innerJoin(propModel, eq(propModel.id, propPiece.propModelId))
-      .where(and(eq(propPiece.workshopId, this.workshop.id), isNull(propPiece.deletedAt), or(ilike(propPiece.tag, pattern), ilike(propPiece.bladeTags, pattern))))
+      .where(
+        and(
+          eq(propPiece.workshopId, this.workshop.id),
+          isNull(propPiece.deletedAt),
+          or(ilike(propPiece.tag, pattern), ilike(propPiece.bladeTags, pattern)),
+        ),
+      )
       .limit(MOST_OF_A_KIND);
-    return rows.map((p) => ({ kind: 'piece', id: p.id, title: p.tag, detail: [propModelName(p), p.location].filter((t) => t !== null).join(', '), craftId: p.craftId, propModelId: p.propModelId }));
+    return rows.map((p) => ({
+      kind: 'piece',
+      id: p.id,
+      title: p.tag,
+      detail: [propModelName(p), p.location].filter((t) => t !== null).join(', '),
+      craftId: p.craftId,
+      propModelId: p.propModelId,
+    }));
   }
 
   private async crafts(pattern: string): Promise<FoundView[]> {
     const rows = await this.db
       .select()
       .from(craft)
-      .where(and(eq(craft.workshopId, this.workshop.id), isNull(craft.deletedAt), or(ilike(craft.name, pattern), ilike(craft.ownerName, pattern), ilike(craft.motorLabel, pattern))))
+      .where(
+        and(
+          eq(craft.workshopId, this.workshop.id),
+          isNull(craft.deletedAt),
+          or(ilike(craft.name, pattern), ilike(craft.ownerName, pattern), ilike(craft.motorLabel, pattern)),
+        ),
+      )
       .limit(MOST_OF_A_KIND);
-    return rows.map((c) => ({ kind: 'craft', id: c.id, title: c.name, detail: c.motorLabel, craftId: c.id, propModelId: null }));
+    return rows.map((c) => ({
+      kind: 'craft',
+      id: c.id,
+      title: c.name,
+      detail: c.motorLabel,
+      craftId: c.id,
+      propModelId: null,
+    }));
   }
 
   private async models(isModel: SQL | undefined): Promise<FoundView[]> {
@@ -54,7 +98,14 @@ export class FinderRepository {
       .from(propModel)
       .where(and(eq(propModel.workshopId, this.workshop.id), isNull(propModel.deletedAt), isModel))
       .limit(MOST_OF_A_KIND);
-    return rows.map((p) => ({ kind: 'propModel', id: p.id, title: propModelName(p), detail: p.material, craftId: null, propModelId: p.id }));
+    return rows.map((p) => ({
+      kind: 'propModel',
+      id: p.id,
+      title: propModelName(p),
+      detail: p.material,
+      craftId: null,
+      propModelId: p.id,
+    }));
   }
 
   private async campaigns(pattern: string): Promise<FoundView[]> {
@@ -62,37 +113,102 @@ export class FinderRepository {
       .select({ id: campaign.id, name: campaign.name, craftId: craft.id, craftName: craft.name })
       .from(campaign)
       .innerJoin(craft, eq(craft.id, campaign.craftId))
-      .where(and(eq(campaign.workshopId, this.workshop.id), isNull(campaign.deletedAt), isNull(craft.deletedAt), or(ilike(campaign.name, pattern), ilike(craft.name, pattern))))
+      .where(
+        and(
+          eq(campaign.workshopId, this.workshop.id),
+          isNull(campaign.deletedAt),
+          isNull(craft.deletedAt),
+          or(ilike(campaign.name, pattern), ilike(craft.name, pattern)),
+        ),
+      )
       .orderBy(desc(campaign.createdAt))
       .limit(MOST_OF_A_KIND);
-    return rows.map((c) => ({ kind: 'campaign', id: c.id, title: c.name, detail: c.craftName, craftId: c.craftId, propModelId: null }));
+    return rows.map((c) => ({
+      kind: 'campaign',
+      id: c.id,
+      title: c.name,
+      detail: c.craftName,
+      craftId: c.craftId,
+      propModelId: null,
+    }));
   }
 
   private async runs(isModel: SQL | undefined): Promise<FoundView[]> {
     const rows = await this.db
-      .select({ id: run.id, label: propModel.label, makerName: propModel.makerName, propModelId: propModel.id, campaignName: campaign.name, craftId: campaign.craftId })
+      .select({
+        id: run.id,
+        label: propModel.label,
+        makerName: propModel.makerName,
+        propModelId: propModel.id,
+        campaignName: campaign.name,
+        craftId: campaign.craftId,
+      })
       .from(run)
       .innerJoin(propModel, eq(propModel.id, run.propModelId))
       .innerJoin(campaign, eq(campaign.id, run.campaignId))
       .where(and(eq(run.workshopId, this.workshop.id), isNull(run.deletedAt), isNull(campaign.deletedAt), isModel))
       .orderBy(desc(run.createdAt))
       .limit(MOST_OF_A_KIND);
-    return rows.map((r) => ({ kind: 'run', id: r.id, title: propModelName(r), detail: r.campaignName, craftId: r.craftId, propModelId: r.propModelId }));
+    return rows.map((r) => ({
+      kind: 'run',
+      id: r.id,
+      title: propModelName(r),
+      detail: r.campaignName,
+      craftId: r.craftId,
+      propModelId: r.propModelId,
+    }));
   }
 
   private async packs(pattern: string): Promise<FoundView[]> {
-    const rows = await this.db.select().from(packPiece).where(and(eq(packPiece.workshopId, this.workshop.id), isNull(packPiece.deletedAt), ilike(packPiece.tag, pattern))).limit(MOST_OF_A_KIND);
-    return rows.map((p) => ({ kind: 'pack', id: p.id, title: p.tag, detail: `${p.seriesCount}S, ${p.capacityAh} Ah`, craftId: null, propModelId: null }));
+    const rows = await this.db
+      .select()
+      .from(packPiece)
+      .where(
+        and(eq(packPiece.workshopId, this.workshop.id), isNull(packPiece.deletedAt), ilike(packPiece.tag, pattern)),
+      )
+      .limit(MOST_OF_A_KIND);
+    return rows.map((p) => ({
+      kind: 'pack',
+      id: p.id,
+      title: p.tag,
+      detail: `${p.seriesCount}S, ${p.capacityAh} Ah`,
+      craftId: null,
+      propModelId: null,
+    }));
   }
 
   private async motors(pattern: string): Promise<FoundView[]> {
-    const rows = await this.db.select().from(motorPiece).where(and(eq(motorPiece.workshopId, this.workshop.id), isNull(motorPiece.deletedAt), ilike(motorPiece.tag, pattern))).limit(MOST_OF_A_KIND);
-    return rows.map((m) => ({ kind: 'motor', id: m.id, title: m.tag, detail: `${m.hours.toFixed(1)} h`, craftId: m.craftId, propModelId: null }));
+    const rows = await this.db
+      .select()
+      .from(motorPiece)
+      .where(
+        and(eq(motorPiece.workshopId, this.workshop.id), isNull(motorPiece.deletedAt), ilike(motorPiece.tag, pattern)),
+      )
+      .limit(MOST_OF_A_KIND);
+    return rows.map((m) => ({
+      kind: 'motor',
+      id: m.id,
+      title: m.tag,
+      detail: `${m.hours.toFixed(1)} h`,
+      craftId: m.craftId,
+      propModelId: null,
+    }));
   }
 
   private async sets(pattern: string): Promise<FoundView[]> {
-    const rows = await this.db.select().from(pieceSet).where(and(eq(pieceSet.workshopId, this.workshop.id), isNull(pieceSet.deletedAt), ilike(pieceSet.name, pattern))).limit(MOST_OF_A_KIND);
-    return rows.map((x) => ({ kind: 'set', id: x.id, title: x.name, detail: 'of pieces', craftId: x.craftId, propModelId: null }));
+    const rows = await this.db
+      .select()
+      .from(pieceSet)
+      .where(and(eq(pieceSet.workshopId, this.workshop.id), isNull(pieceSet.deletedAt), ilike(pieceSet.name, pattern)))
+      .limit(MOST_OF_A_KIND);
+    return rows.map((x) => ({
+      kind: 'set',
+      id: x.id,
+      title: x.name,
+      detail: 'of pieces',
+      craftId: x.craftId,
+      propModelId: null,
+    }));
   }
 }
 
@@ -106,6 +222,12 @@ function sizes(words: string): SQL[] {
   const near = (value: number): [number, number] => [value * (1 - SAME_RATIO), value * (1 + SAME_RATIO)];
   return read.readings.flatMap(({ diameterM, pitchM, bladeCount }) => {
     if (pitchM === null) return [];
-    return and(between(propModel.diameterM, ...near(diameterM)), between(propModel.pitchM, ...near(pitchM)), bladeCount === null ? undefined : eq(propModel.bladeCount, bladeCount)) ?? [];
+    return (
+      and(
+        between(propModel.diameterM, ...near(diameterM)),
+        between(propModel.pitchM, ...near(pitchM)),
+        bladeCount === null ? undefined : eq(propModel.bladeCount, bladeCount),
+      ) ?? []
+    );
   });
 }

@@ -13,13 +13,44 @@ beforeAll(async () => {
   await server.http.post('/api/crafts').send(craft).expect(201);
   await server.http.post('/api/prop-models').send(model).expect(201);
   await server.http.post('/api/campaigns').send(campaign).expect(201);
-  await server.http.post('/api/prop-models').send(aPropModel({ label: '5.1x4.3x3', makerName: 'Veddick', diameterM: 0.12954, pitchM: 0.10922 })).expect(201);
-  await server.http.post('/api/pack-pieces').send({ id: v7(), tag: 'R-17', chemistry: 'lipo', seriesCount: 6, parallelCount: 1, capacityAh: 1.3, cellResistanceOhm: null, cRating: null }).expect(201);
-  await server.http.post('/api/motor-pieces').send({ id: v7(), tag: 'MOT3', craftId: null, place: null, hours: 2, overLimitCount: 0, strikeCount: 0, bearing: 'smooth', shaftPlayM: null, shaftRunOutM: null, note: null }).expect(201);
+  await server.http
+    .post('/api/prop-models')
+    .send(aPropModel({ label: '5.1x4.3x3', makerName: 'Veddick', diameterM: 0.12954, pitchM: 0.10922 }))
+    .expect(201);
+  await server.http
+    .post('/api/pack-pieces')
+    .send({
+      id: v7(),
+      tag: 'R-17',
+      chemistry: 'lipo',
+      seriesCount: 6,
+      parallelCount: 1,
+      capacityAh: 1.3,
+      cellResistanceOhm: null,
+      cRating: null,
+    })
+    .expect(201);
+  await server.http
+    .post('/api/motor-pieces')
+    .send({
+      id: v7(),
+      tag: 'MOT3',
+      craftId: null,
+      place: null,
+      hours: 2,
+      overLimitCount: 0,
+      strikeCount: 0,
+      bearing: 'smooth',
+      shaftPlayM: null,
+      shaftRunOutM: null,
+      note: null,
+    })
+    .expect(201);
 }, 60_000);
 afterAll(() => server.close());
 
-const find = async (words: string): Promise<FoundView[]> => (await server.http.get(`/api/finder?words=${encodeURIComponent(words)}`).expect(200)).body as FoundView[];
+const find = async (words: string): Promise<FoundView[]> =>
+  (await server.http.get(`/api/finder?words=${encodeURIComponent(words)}`).expect(200)).body as FoundView[];
 
 test.each([
   ['a few letters, whatever their case', 'fULm', 'craft', 'Fulmar 100%'],

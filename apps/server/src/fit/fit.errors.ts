@@ -6,16 +6,24 @@ export type FitRefusal = 'otherHand' | 'otherModel' | 'noSuchArm' | 'grounded';
 /** A piece that does not belong there; a reason of one's own overrides it and is written down. */
 export class FitRefusedError extends FeatureError {
   constructor(refusal: FitRefusal, detail: string) {
-    super(422, `fit.${refusal}`, 'Not on this arm', detail, [{ path: 'tag', rule: refusal, value: null, allowed: {}, message: detail }]);
+    super(422, `fit.${refusal}`, 'Not on this arm', detail, [
+      { path: 'tag', rule: refusal, value: null, allowed: {}, message: detail },
+    ]);
   }
 }
 
 /** The old piece was not read before it came off, or it was another than is written down. */
 export class OldTagError extends FeatureError {
   constructor(expected: string, read: string | null) {
-    super(422, 'fit.oldTag', 'Read the old mark first', read === null ? `${expected} is on this arm: read its tag, or photograph its mark, before it comes off.` : `${read} was read, but ${expected} is written down for this arm. Look again, or correct the record first.`, [
-      { path: 'oldTag', rule: 'matches', value: read, allowed: { expected }, message: 'the old tag' },
-    ]);
+    super(
+      422,
+      'fit.oldTag',
+      'Read the old mark first',
+      read === null
+        ? `${expected} is on this arm: read its tag, or photograph its mark, before it comes off.`
+        : `${read} was read, but ${expected} is written down for this arm. Look again, or correct the record first.`,
+      [{ path: 'oldTag', rule: 'matches', value: read, allowed: { expected }, message: 'the old tag' }],
+    );
   }
 }
 

@@ -17,7 +17,16 @@ import { FittingStore } from './fittingStore.service.ts';
 @Module({
   imports: [CraftModule, RackModule],
   controllers: [FitController],
-  providers: [FitService, FitMoves, FitStates, FitStop, FittingStore, FittingRepository, FitFactsRepository, { provide: ArrangementSource, useExisting: FitStates }],
+  providers: [
+    FitService,
+    FitMoves,
+    FitStates,
+    FitStop,
+    FittingStore,
+    FittingRepository,
+    FitFactsRepository,
+    { provide: ArrangementSource, useExisting: FitStates },
+  ],
   exports: [ArrangementSource],
 })
 export class FitModule {}

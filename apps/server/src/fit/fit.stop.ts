@@ -20,11 +20,26 @@ export class FitStop implements StopSource, OnModuleInit {
   of: StopSource['of'] = async (crafts) => {
     const answers = await this.ready.of(crafts);
     return new Map(
-      [...answers].map(([craftId, { ready, arrangement: { arms, takeOff } }]) => {
-        const misses = new Set(ready.missing.filter((m) => m.where === 'fit').map((m) => m.verdict));
-        const stop = fitStop({ armCount: arms.length, unknownCount: arms.filter((a) => a.hand === null).length, wrongCount: takeOff.faults.length, unseenCount: arms.filter((a) => !a.isSpinSeen).length, isWrong: misses.has('wrong'), isUnsigned: misses.has('unsigned') });
-        return [craftId, stop];
-      }),
+      [...answers].map(
+        ([
+          craftId,
+          {
+            ready,
+            arrangement: { arms, takeOff },
+          },
+        ]) => {
+          const misses = new Set(ready.missing.filter((m) => m.where === 'fit').map((m) => m.verdict));
+          const stop = fitStop({
+            armCount: arms.length,
+            unknownCount: arms.filter((a) => a.hand === null).length,
+            wrongCount: takeOff.faults.length,
+            unseenCount: arms.filter((a) => !a.isSpinSeen).length,
+            isWrong: misses.has('wrong'),
+            isUnsigned: misses.has('unsigned'),
+          });
+          return [craftId, stop];
+        },
+      ),
     );
   };
 }

@@ -16,5 +16,10 @@ export const fitting = pgTable(
     sideThrust: text().$type<(typeof sideThrusts)[number]>(),
     note: text(),
   },
-  (t) => [uniqueIndex('fitting_craft_unique').on(t.craftId), index().on(t.workshopId), index().on(t.personId), oneOf('fitting', 'side_thrust', t.sideThrust, sideThrusts)],
+  (t) => [
+    uniqueIndex('fitting_craft_unique').on(t.craftId),
+    index().on(t.workshopId),
+    index().on(t.personId),
+    oneOf('fitting', 'side_thrust', t.sideThrust, sideThrusts),
+  ],
 );

@@ -8,7 +8,11 @@ export class FitFactsRepository {
   /** Number of the newest signature of each craft. */
   async signatures(db: DbOrTx, craftIds: string[]): Promise<Map<string, number>> {
     if (craftIds.length === 0) return new Map();
-    const rows = await db.select({ craftId: event.subjectId, last: max(event.sequence) }).from(event).where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'fittingConfirmed'))).groupBy(event.subjectId);
+    const rows = await db
+      .select({ craftId: event.subjectId, last: max(event.sequence) })
+      .from(event)
+      .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'fittingConfirmed')))
+      .groupBy(event.subjectId);
     return new Map(rows.map((r) => [r.craftId, Number(r.last)]));
   }
 
@@ -17,7 +21,11 @@ export class FitFactsRepository {
     const found = new Map<string, Map<string, number>>(craftIds.map((id) => [id, new Map()]));
     if (craftIds.length === 0) return found;
     const [place, level] = [sql<string>`${event.fact} ->> 'place'`, sql<string>`${event.fact} ->> 'level'`];
-    const rows = await db.select({ craftId: event.subjectId, place, level, last: max(event.sequence) }).from(event).where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'armChanged'))).groupBy(event.subjectId, place, level);
+    const rows = await db
+      .select({ craftId: event.subjectId, place, level, last: max(event.sequence) })
+      .from(event)
+      .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'armChanged')))
+      .groupBy(event.subjectId, place, level);
     for (const r of rows) found.get(r.craftId)!.set(armKey({ place: r.place, level: Number(r.level) }), Number(r.last));
     return found;
   }

@@ -40,23 +40,65 @@ export class FitMoves {
       if (old && (markSha256 === null || dto.oldTag)) requireOldTag(old.piece.tag, dto.oldTag ?? null);
       await this.lives.requireAllowed(tx, next, 'fit', craftId);
       const alert = await this.judge.groundedBy(tx, next.piece);
-      if (alert !== null) throw new FitRefusedError('grounded', `No: ${next.piece.tag} is grounded with all its kind: ${alert}. Release the alert first.`);
-      if (!dto.overrideReason) await this.requireFits(tx, craft, kind, next, on.filter((p) => p !== old), dto);
-      if (old) await this.lives.record(tx, old, { ...NO_ACTION, action: 'remove', reason: dto.overrideReason ?? null, markSha256 });
-      await this.lives.record(tx, next, { ...NO_ACTION, action: 'fit', craftId, place: dto.place, level: dto.level, reason: dto.overrideReason ?? null });
+      if (alert !== null)
+        throw new FitRefusedError(
+          'grounded',
+          `No: ${next.piece.tag} is grounded with all its kind: ${alert}. Release the alert first.`,
+        );
+      if (!dto.overrideReason)
+        await this.requireFits(
+          tx,
+          craft,
+          kind,
+          next,
+          on.filter((p) => p !== old),
+          dto,
+        );
+      if (old)
+        await this.lives.record(tx, old, {
+          ...NO_ACTION,
+          action: 'remove',
+          reason: dto.overrideReason ?? null,
+          markSha256,
+        });
+      await this.lives.record(tx, next, {
+        ...NO_ACTION,
+        action: 'fit',
+        craftId,
+        place: dto.place,
+        level: dto.level,
+        reason: dto.overrideReason ?? null,
+      });
       await this.store.reviseStates(tx, craft, (states) => touchedStates(states, [dto]));
     });
   }
 
-  private async requireFits(tx: DbOrTx, craft: CraftRow, kind: CraftKind, next: LivingPiece, others: readonly LivingPiece[], { place, level }: FitPieceDto): Promise<void> {
+  private async requireFits(
+    tx: DbOrTx,
+    craft: CraftRow,
+    kind: CraftKind,
+    next: LivingPiece,
+    others: readonly LivingPiece[],
+    { place, level }: FitPieceDto,
+  ): Promise<void> {
     const rotor = craft.rotors.find((r) => r.place === place && r.level === level)!;
     const needed = labelSpinOf(rotor.spin, kind);
     const { tag, hand, propModelId } = next.piece;
-    if (hand !== 'either' && hand !== needed) throw new FitRefusedError('otherHand', `No: ${tag} is ${hand.toUpperCase()}, this arm needs ${needed.toUpperCase()}. It would push air the wrong way.`);
+    if (hand !== 'either' && hand !== needed)
+      throw new FitRefusedError(
+        'otherHand',
+        `No: ${tag} is ${hand.toUpperCase()}, this arm needs ${needed.toUpperCase()}. It would push air the wrong way.`,
+      );
     const stranger = others.find((p) => p.piece.propModelId !== propModelId);
     if (!stranger) return;
-    const [own, other] = [await this.models.find(tx, propModelId), await this.models.find(tx, stranger.piece.propModelId)];
-    throw new FitRefusedError('otherModel', `No: ${tag} is a ${propModelName(own)}, the others are ${propModelName(other)}. One model on every arm; a new model means new pieces everywhere.`);
+    const [own, other] = [
+      await this.models.find(tx, propModelId),
+      await this.models.find(tx, stranger.piece.propModelId),
+    ];
+    throw new FitRefusedError(
+      'otherModel',
+      `No: ${tag} is a ${propModelName(own)}, the others are ${propModelName(other)}. One model on every arm; a new model means new pieces everywhere.`,
+    );
   }
 
   /** What sits on two arms changes places, tagged or not, and is put on with its label forward. */
@@ -66,11 +108,24 @@ export class FitMoves {
     for (const arm of [first, second]) requireArm(craft, arm);
     await this.db.transaction(async (tx) => {
       const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
-      const moves = [{ piece: on.find((p) => isSameArm(p.life, first)), to: second }, { piece: on.find((p) => isSameArm(p.life, second)), to: first }].flatMap(({ piece, to }) => (piece ? [{ id: piece.piece.id, piece, to }] : []));
+      const moves = [
+        { piece: on.find((p) => isSameArm(p.life, first)), to: second },
+        { piece: on.find((p) => isSameArm(p.life, second)), to: first },
+      ].flatMap(({ piece, to }) => (piece ? [{ id: piece.piece.id, piece, to }] : []));
       for (const { piece } of moves) await this.lives.record(tx, piece, { ...NO_ACTION, action: 'remove' });
-      for (const { id, to } of moves) await this.lives.record(tx, await this.pieces.findLiving(tx, id), { ...NO_ACTION, action: 'fit', craftId, place: to.place, level: to.level });
-      await this.store.reviseStates(tx, craft, (states) => touchedStates(withHandsSwapped(states, dto), [first, second]));
-      for (const { place, level } of [first, second]) await this.ledger.record(tx, craftId, { kind: 'armChanged', craftId, place, level, what: 'piece' });
+      for (const { id, to } of moves)
+        await this.lives.record(tx, await this.pieces.findLiving(tx, id), {
+          ...NO_ACTION,
+          action: 'fit',
+          craftId,
+          place: to.place,
+          level: to.level,
+        });
+      await this.store.reviseStates(tx, craft, (states) =>
+        touchedStates(withHandsSwapped(states, dto), [first, second]),
+      );
+      for (const { place, level } of [first, second])
+        await this.ledger.record(tx, craftId, { kind: 'armChanged', craftId, place, level, what: 'piece' });
     });
   }
 

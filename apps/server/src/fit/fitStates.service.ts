@@ -40,30 +40,56 @@ export class FitStates extends ArrangementSource {
     const ids = crafts.map((c) => c.id);
     const rows = await this.fittings.ofCrafts(this.db, ids);
     const pieces = await this.pieces.onCrafts(this.db, ids, LIST_MAX);
-    const fitted = await this.events.newestOf(this.db, pieces.map((p) => p.piece.id), 'pieceFitted');
-    const known = await this.models.byIds(this.db, [...new Set([...pieces.map((p) => p.piece.propModelId), ...crafts.flatMap((c) => c.referencePropModelId ?? [])])]);
+    const fitted = await this.events.newestOf(
+      this.db,
+      pieces.map((p) => p.piece.id),
+      'pieceFitted',
+    );
+    const known = await this.models.byIds(this.db, [
+      ...new Set([...pieces.map((p) => p.piece.propModelId), ...crafts.flatMap((c) => c.referencePropModelId ?? [])]),
+    ]);
     const signatures = await this.facts.signatures(this.db, ids);
     const changes = await this.facts.armChanges(this.db, ids);
     return new Map(
       crafts.map((craft) => {
         const on = pieces.filter((p) => p.life.craftId === craft.id);
         const seen = this.stateOf(craft, rows.find((r) => r.craftId === craft.id) ?? null, on, fitted, known);
-        return [craft.id, { ...seen, signedSequence: signatures.get(craft.id) ?? 0, changed: lastChanges(changes.get(craft.id)!, on, fitted) }];
+        return [
+          craft.id,
+          {
+            ...seen,
+            signedSequence: signatures.get(craft.id) ?? 0,
+            changed: lastChanges(changes.get(craft.id)!, on, fitted),
+          },
+        ];
       }),
     );
   }
 
-  private stateOf(craft: CraftRow, row: FittingRow | null, on: LivingPiece[], fitted: FitState['fitted'], known: readonly PropModelRow[]): Omit<FitState, 'changed' | 'signedSequence'> {
+  private stateOf(
+    craft: CraftRow,
+    row: FittingRow | null,
+    on: LivingPiece[],
+    fitted: FitState['fitted'],
+    known: readonly PropModelRow[],
+  ): Omit<FitState, 'changed' | 'signedSequence'> {
     const models = modelsOf(craft, on, known);
     const [model] = models;
-    const forces = { ...fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null), hasTailServo: craft.layout === 'tri' };
+    const forces = {
+      ...fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null),
+      hasTailServo: craft.layout === 'tri',
+    };
     const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
   }
 }
 
 /** The last change of each arm; a piece that came on is one, whatever else is written down. */
-function lastChanges(changes: ReadonlyMap<string, number>, on: readonly LivingPiece[], fitted: FitState['fitted']): Map<string, number> {
+function lastChanges(
+  changes: ReadonlyMap<string, number>,
+  on: readonly LivingPiece[],
+  fitted: FitState['fitted'],
+): Map<string, number> {
   const last = new Map(changes);
   for (const { piece, life } of on) {
     if (life.place === null) continue;

@@ -21,14 +21,24 @@ export class FittingStore {
   }
 
   /** @throws {RevisionConflictError} if it has moved on since the sender saw it */
-  async save(tx: DbOrTx, craftId: string, before: FittingRow | null, revision: number, columns: FittingColumns): Promise<void> {
+  async save(
+    tx: DbOrTx,
+    craftId: string,
+    before: FittingRow | null,
+    revision: number,
+    columns: FittingColumns,
+  ): Promise<void> {
     if (before) await this.fittings.revise(tx, before.id, revision, columns, this.rows.now());
     else if (revision !== 0) throw new RevisionConflictError('fitting', revision, 0);
     else await this.add(tx, craftId, columns);
   }
 
   /** Changes what is known of arms, whatever it was before. */
-  async reviseStates(tx: DbOrTx, craft: CraftRow, change: (states: FittingRow['arms']) => FittingRow['arms']): Promise<void> {
+  async reviseStates(
+    tx: DbOrTx,
+    craft: CraftRow,
+    change: (states: FittingRow['arms']) => FittingRow['arms'],
+  ): Promise<void> {
     const row = await this.fittings.ofCraft(tx, craft.id);
     const arms = change(statesOf(craft, row));
     if (row) await this.fittings.revise(tx, row.id, row.revision, { arms }, this.rows.now());

@@ -20,12 +20,17 @@ afterAll(() => server.close());
 /** Keeps a run of a prop whose full throttle draws a power at 24 V. */
 async function keep(propModelId: string, topW: number): Promise<string> {
   const id = v7();
-  await server.http.post(`/api/campaigns/${campaign.id}/imports`).send({ runs: [{ id, propModelId, ...someReadings(20, topW) }], blobSha256: null }).expect(201);
+  await server.http
+    .post(`/api/campaigns/${campaign.id}/imports`)
+    .send({ runs: [{ id, propModelId, ...someReadings(20, topW) }], blobSha256: null })
+    .expect(201);
   return id;
 }
 
 const stand = async (propModelId?: string): Promise<LineView['stops'][number]> => {
-  const { stops } = (await server.http.get(`/api/crafts/${craft.id}/line${propModelId ? `?propModelId=${propModelId}` : ''}`).expect(200)).body as LineView;
+  const { stops } = (
+    await server.http.get(`/api/crafts/${craft.id}/line${propModelId ? `?propModelId=${propModelId}` : ''}`).expect(200)
+  ).body as LineView;
   return stops.find((s) => s.station === 'stand')!;
 };
 

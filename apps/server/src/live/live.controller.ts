@@ -1,5 +1,12 @@
 import { Body, Controller, Get, HttpCode, Param, Post, Sse, type MessageEvent } from '@nestjs/common';
-import { LiveCommandDto, LiveTabDto, StartLiveRunDto, type LiveView, type RunView, type StandView } from '@zivvo/contract';
+import {
+  LiveCommandDto,
+  LiveTabDto,
+  StartLiveRunDto,
+  type LiveView,
+  type RunView,
+  type StandView,
+} from '@zivvo/contract';
 import { concat, defer, filter, map, merge, type Observable } from 'rxjs';
 import { IdPipe } from '../common/idPipe.ts';
 import { LiveService, type LiveEvent } from './live.service.ts';
@@ -38,7 +45,9 @@ export class LiveController {
   stream(@Param('id', IdPipe) runId: string): Observable<MessageEvent> {
     const first = defer(async (): Promise<LiveEvent> => ({ type: 'state', runId, data: await this.live.find(runId) }));
     const own = this.live.events.pipe(filter((event) => event.type === 'beat' || event.runId === runId));
-    return merge(concat(first), own).pipe(map((event): MessageEvent => ({ id: String(++this.sequence), type: event.type, data: event.data })));
+    return merge(concat(first), own).pipe(
+      map((event): MessageEvent => ({ id: String(++this.sequence), type: event.type, data: event.data })),
+    );
   }
 
   @Post('live/:id/open')

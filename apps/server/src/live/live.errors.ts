@@ -2,13 +2,23 @@ import { FeatureError } from '../common/featureError.ts';
 
 export class NotPilotError extends FeatureError {
   constructor() {
-    super(403, 'notPilot', 'Another tab flies this run', 'Watchers see everything and may cut. To fly, wait until the other tab lets go.');
+    super(
+      403,
+      'notPilot',
+      'Another tab flies this run',
+      'Watchers see everything and may cut. To fly, wait until the other tab lets go.',
+    );
   }
 }
 
 export class StandBusyError extends FeatureError {
   constructor() {
-    super(409, 'standBusy', 'The stand is in use', 'Another run is armed. Cut or finish it first; nothing was changed.');
+    super(
+      409,
+      'standBusy',
+      'The stand is in use',
+      'Another run is armed. Cut or finish it first; nothing was changed.',
+    );
   }
 }
 
@@ -20,20 +30,35 @@ export class StandClosedError extends FeatureError {
 
 export class HardwareStopError extends FeatureError {
   constructor() {
-    super(400, 'noHardwareStop', 'State the hardware stop first', 'A switch that cuts the power must be within reach before the stand is armed.');
+    super(
+      400,
+      'noHardwareStop',
+      'State the hardware stop first',
+      'A switch that cuts the power must be within reach before the stand is armed.',
+    );
   }
 }
 
 export class DeviceLostError extends FeatureError {
   constructor() {
-    super(503, 'deviceLost', 'The device does not answer', 'It zeroes itself half a second after it was last heard. Its points are kept; put the run on the stand again, or use your switch.');
+    super(
+      503,
+      'deviceLost',
+      'The device does not answer',
+      'It zeroes itself half a second after it was last heard. Its points are kept; put the run on the stand again, or use your switch.',
+    );
   }
 }
 
 /** Something that was read could not be written to the disk. */
 export class NotWrittenError extends FeatureError {
   constructor() {
-    super(409, 'notWritten', 'The disk does not take what was read', 'Nothing turns. Make room, then write it again; or go on without it.');
+    super(
+      409,
+      'notWritten',
+      'The disk does not take what was read',
+      'Nothing turns. Make room, then write it again; or go on without it.',
+    );
   }
 }
 

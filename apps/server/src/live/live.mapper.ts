@@ -1,5 +1,13 @@
 import type { LiveView } from '@zivvo/contract';
-import { floatChannel, LIVE_RATE_HZ, liveChannels, standQuantities, type LiveChannel, type LivePoint, type RecordingTrack } from '@zivvo/core';
+import {
+  floatChannel,
+  LIVE_RATE_HZ,
+  liveChannels,
+  standQuantities,
+  type LiveChannel,
+  type LivePoint,
+  type RecordingTrack,
+} from '@zivvo/core';
 import type { RecordingWriter } from '../recording/recordingWriter.ts';
 import type { LivePointRow } from './live.repository.ts';
 
@@ -20,14 +28,25 @@ export function toPointRow(runId: string, ordinal: number, { atS, values }: Live
 }
 
 export function toLivePoint({ atS, values }: LivePointRow): LivePoint {
-  return { atS, values: Object.fromEntries(liveChannels.map((channel, i) => [channel, values[i]!])) as Record<LiveChannel, number> };
+  return {
+    atS,
+    values: Object.fromEntries(liveChannels.map((channel, i) => [channel, values[i]!])) as Record<LiveChannel, number>,
+  };
 }
 
 /** The stand's channels as a recording holds them. */
-export const standTracks: RecordingTrack[] = [{ name: 'stand', rateHz: LIVE_RATE_HZ, channels: liveChannels.map((name) => floatChannel(name, standQuantities[name])) }];
+export const standTracks: RecordingTrack[] = [
+  {
+    name: 'stand',
+    rateHz: LIVE_RATE_HZ,
+    channels: liveChannels.map((name) => floatChannel(name, standQuantities[name])),
+  },
+];
 
 /** Readings on end, channel after channel in each, as one list a channel. */
 export function byChannel(samples: Float32Array): Float32Array[] {
   const count = samples.length / liveChannels.length;
-  return liveChannels.map((_, c) => Float32Array.from({ length: count }, (_unused, i) => samples[i * liveChannels.length + c]!));
+  return liveChannels.map((_, c) =>
+    Float32Array.from({ length: count }, (_unused, i) => samples[i * liveChannels.length + c]!),
+  );
 }

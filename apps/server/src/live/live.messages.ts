@@ -1,4 +1,14 @@
-import type { CoreError, Ladder, LiveCut, LiveLimits, LivePhase, LivePoint, PlainCutReason, SimulatedFault, SimulatedStandOptions } from '@zivvo/core';
+import type {
+  CoreError,
+  Ladder,
+  LiveCut,
+  LiveLimits,
+  LivePhase,
+  LivePoint,
+  PlainCutReason,
+  SimulatedFault,
+  SimulatedStandOptions,
+} from '@zivvo/core';
 
 /** What the device runtime is asked to do. */
 export type RuntimeCommand =
@@ -10,7 +20,14 @@ export type RuntimeCommand =
 
 export type ToRuntime =
   /** `startS` is where the device's clock begins on the axis of the run. */
-  | { kind: 'open'; device: SimulatedStandOptions; limits: LiveLimits; points: LivePoint[]; startS: number; timeFactor: number }
+  | {
+      kind: 'open';
+      device: SimulatedStandOptions;
+      limits: LiveLimits;
+      points: LivePoint[];
+      startS: number;
+      timeFactor: number;
+    }
   | { kind: 'command'; id: number; command: RuntimeCommand }
   | { kind: 'heartbeat' }
   | { kind: 'close' };

@@ -14,6 +14,13 @@ import { StandRecords } from './standRecords.ts';
 @Module({
   imports: [CraftModule, RackModule, RecordingModule, StandModule],
   controllers: [LiveController],
-  providers: [LiveService, LiveSubjectService, LiveRepository, StandRecords, StandDevice, { provide: STAND_LINK, useFactory: () => startStandLink() }],
+  providers: [
+    LiveService,
+    LiveSubjectService,
+    LiveRepository,
+    StandRecords,
+    StandDevice,
+    { provide: STAND_LINK, useFactory: () => startStandLink() },
+  ],
 })
 export class LiveModule {}

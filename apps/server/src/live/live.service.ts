@@ -1,5 +1,16 @@
 import { Inject, Injectable, type OnApplicationBootstrap, type OnApplicationShutdown } from '@nestjs/common';
-import { PILOT_LEASE_MS, STREAM_BEAT_MS, watcherCommandNames, type KeepRunDto, type LiveCommandDto, type LiveReadingsView, type LiveView, type RunView, type StandView, type StartLiveRunDto } from '@zivvo/contract';
+import {
+  PILOT_LEASE_MS,
+  STREAM_BEAT_MS,
+  watcherCommandNames,
+  type KeepRunDto,
+  type LiveCommandDto,
+  type LiveReadingsView,
+  type LiveView,
+  type RunView,
+  type StandView,
+  type StartLiveRunDto,
+} from '@zivvo/contract';
 import { emptyStep, isHot, LIVE_RATE_HZ, liveChannels, type LivePhase, type LivePoint } from '@zivvo/core';
 import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
@@ -8,7 +19,15 @@ import { DB, type Db } from '../database/database.ts';
 import { RecordingService } from '../recording/recording.service.ts';
 import type { RunRow } from '../stand/run.repository.ts';
 import { RunService } from '../stand/run.service.ts';
-import { DeviceLostError, HardwareStopError, NotPilotError, NotWrittenError, RefusedCommandError, StandBusyError, StandClosedError } from './live.errors.ts';
+import {
+  DeviceLostError,
+  HardwareStopError,
+  NotPilotError,
+  NotWrittenError,
+  RefusedCommandError,
+  StandBusyError,
+  StandClosedError,
+} from './live.errors.ts';
 import { byChannel, standTracks, toLivePoint, toLiveView, toPointRow, type OpenRun } from './live.mapper.ts';
 import type { FromRuntime, RuntimeCommand } from './live.messages.ts';
 import { LiveRepository, type LiveRunRow } from './live.repository.ts';
@@ -18,7 +37,10 @@ import { StandDevice } from './standDevice.ts';
 import { WriteQueue } from './writeQueue.ts';
 
 /** What the stream carries; states and readings are of one run and go to those who listen to it. */
-export type LiveEvent = { type: 'state'; runId: string; data: LiveView } | { type: 'readings'; runId: string; data: LiveReadingsView } | { type: 'beat'; data: { nowMs: number } };
+export type LiveEvent =
+  | { type: 'state'; runId: string; data: LiveView }
+  | { type: 'readings'; runId: string; data: LiveReadingsView }
+  | { type: 'beat'; data: { nowMs: number } };
 
 /** A pack from the charger, and the least with which a run is worth starting. */
 const FULL_CHARGE = 0.975;
@@ -47,7 +69,10 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       (message) => this.onMessage(message),
       () => this.onLost(),
     );
-    this.beat = setInterval(() => this.events.next({ type: 'beat', data: { nowMs: this.clock.nowMs() } }), STREAM_BEAT_MS);
+    this.beat = setInterval(
+      () => this.events.next({ type: 'beat', data: { nowMs: this.clock.nowMs() } }),
+      STREAM_BEAT_MS,
+    );
   }
 
   async onApplicationBootstrap(): Promise<void> {
@@ -68,9 +93,25 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       const recordingId = this.subjects.makeId();
       await this.db.transaction(async (tx) => {
         await this.recordings.create(tx, recordingId, standTracks);
-        const isNew = await this.subjects.addRun(tx, { id: dto.id, campaignId, propModelId: dto.propModelId, packPieceId: dto.packPieceId ?? null, recordingId });
+        const isNew = await this.subjects.addRun(tx, {
+          id: dto.id,
+          campaignId,
+          propModelId: dto.propModelId,
+          packPieceId: dto.packPieceId ?? null,
+          recordingId,
+        });
         if (!isNew) await this.recordings.remove(tx, recordingId);
-        else await this.live.add(tx, { runId: dto.id, phase: 'idle', limits: limitsOf(craft, model.speedLimitRpm), zeroN: null, cut: null, restingCellV: null, endChargeRatio: null, updatedAt: this.clock.now() });
+        else
+          await this.live.add(tx, {
+            runId: dto.id,
+            phase: 'idle',
+            limits: limitsOf(craft, model.speedLimitRpm),
+            zeroN: null,
+            cut: null,
+            restingCellV: null,
+            endChargeRatio: null,
+            updatedAt: this.clock.now(),
+          });
       });
       return this.putOn(dto.id);
     });
@@ -87,7 +128,27 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const { phase, zeroN, cut, limits, restingCellV } = await this.requireLive(runId);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
     const recordedS = recordingId === null ? 0 : await this.recordings.recordedS(recordingId);
-    return { runId, recordingId, campaignId, propModelId, packPieceId, deviceKind: 'simulated', isOpen: false, phase, throttleRatio: 0, zeroN, cut, fault: null, points, ladder: null, limits, restingCellV, timeS: 0, recordedS, pilotTabId: null };
+    return {
+      runId,
+      recordingId,
+      campaignId,
+      propModelId,
+      packPieceId,
+      deviceKind: 'simulated',
+      isOpen: false,
+      phase,
+      throttleRatio: 0,
+      zeroN,
+      cut,
+      fault: null,
+      points,
+      ladder: null,
+      limits,
+      restingCellV,
+      timeS: 0,
+      recordedS,
+      pilotTabId: null,
+    };
   }
 
   /** The pilot says that it is there; whoever asks while nobody flies becomes the pilot. */
@@ -118,7 +179,16 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   /** What is on the stand, whoever asks. */
   stand(): StandView {
     const { open } = this;
-    return { run: open && { runId: open.runId, campaignId: open.campaignId, propModelId: open.propModelId, phase: open.phase, throttleRatio: open.throttleRatio, cut: open.cut } };
+    return {
+      run: open && {
+        runId: open.runId,
+        campaignId: open.campaignId,
+        propModelId: open.propModelId,
+        phase: open.phase,
+        throttleRatio: open.throttleRatio,
+        cut: open.cut,
+      },
+    };
   }
 
   /** Cuts whatever is on the stand, from any tab and in any state; nothing turning is cut already. Answers what the device then says. */
@@ -146,8 +216,18 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       if (kept.length === 0) throw new RefusedCommandError('noPointYet', {});
       if (open?.runId === runId) await this.takeOff(open);
       const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
-      const steps = points.map(({ values }) => ({ ...emptyStep(), ...values })).sort((a, b) => a.throttleRatio - b.throttleRatio);
-      const readings: KeepRunDto = { revision: run.revision, steps, readingKinds: [], restingCellV, zeroBeforeN: null, zeroAfterN: null, packPieceId: run.packPieceId };
+      const steps = points
+        .map(({ values }) => ({ ...emptyStep(), ...values }))
+        .sort((a, b) => a.throttleRatio - b.throttleRatio);
+      const readings: KeepRunDto = {
+        revision: run.revision,
+        steps,
+        readingKinds: [],
+        restingCellV,
+        zeroBeforeN: null,
+        zeroAfterN: null,
+        packPieceId: run.packPieceId,
+      };
       await this.live.update(this.db, runId, { phase: 'stopped', updatedAt: this.clock.now() });
       return this.runs.keep(runId, readings);
     });
@@ -167,7 +247,27 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const { limits, zeroN, restingCellV } = row;
     const { startS } = writer.segment;
     const { campaignId, propModelId, packPieceId } = run;
-    this.open = { runId, recordingId, campaignId, propModelId, packPieceId, phase: 'idle', throttleRatio: 0, zeroN, cut: null, fault: null, points, ladder: null, limits, restingCellV, timeS: startS, pilot: null, recordedS, writer, hasDevice: true };
+    this.open = {
+      runId,
+      recordingId,
+      campaignId,
+      propModelId,
+      packPieceId,
+      phase: 'idle',
+      throttleRatio: 0,
+      zeroN,
+      cut: null,
+      fault: null,
+      points,
+      ladder: null,
+      limits,
+      restingCellV,
+      timeS: startS,
+      pilot: null,
+      recordedS,
+      writer,
+      hasDevice: true,
+    };
     const charge = await this.chargeOf(packPieceId);
     this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
     return toLiveView(this.open);
@@ -196,7 +296,10 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     if (open.hasDevice) {
       const chargeRatio = await this.device.close();
       open.hasDevice = false;
-      if (chargeRatio !== null) this.writes.push(() => this.live.update(this.db, open.runId, { endChargeRatio: chargeRatio, updatedAt: this.clock.now() }));
+      if (chargeRatio !== null)
+        this.writes.push(() =>
+          this.live.update(this.db, open.runId, { endChargeRatio: chargeRatio, updatedAt: this.clock.now() }),
+        );
     }
     await this.writes.settled();
     if (this.writes.hasFailed) throw new NotWrittenError();
@@ -252,9 +355,16 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   private onMessage(message: Exclude<FromRuntime, { kind: 'answer' | 'closed' }>): void {
     const { open } = this;
     if (!open) return;
-    if (message.kind === 'readings') this.events.next({ type: 'readings', runId: open.runId, data: { timeS: message.timeS, values: message.values } });
-    else if (message.kind === 'opened') this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
-    else if (message.kind === 'state') this.take(open, message.state, { phase: storedPhase(message.state.phase), zeroN: message.state.zeroN, cut: message.state.cut });
+    if (message.kind === 'readings')
+      this.events.next({ type: 'readings', runId: open.runId, data: { timeS: message.timeS, values: message.values } });
+    else if (message.kind === 'opened')
+      this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
+    else if (message.kind === 'state')
+      this.take(open, message.state, {
+        phase: storedPhase(message.state.phase),
+        zeroN: message.state.zeroN,
+        cut: message.state.cut,
+      });
     else if (message.kind === 'point') this.writes.push(() => this.keepPoint(open, message.ordinal, message.point));
     else this.record(open, message.startS, message.samples);
   }
@@ -264,7 +374,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const { open } = this;
     if (!open) return;
     open.hasDevice = false;
-    this.take(open, { phase: 'held', throttleRatio: 0, ladder: null, cut: { reason: 'deviceLost', atS: open.timeS } }, { phase: 'held', cut: { reason: 'deviceLost', atS: open.timeS } });
+    this.take(
+      open,
+      { phase: 'held', throttleRatio: 0, ladder: null, cut: { reason: 'deviceLost', atS: open.timeS } },
+      { phase: 'held', cut: { reason: 'deviceLost', atS: open.timeS } },
+    );
     void this.writes.settled().then(() => (this.writes.hasFailed ? undefined : this.forget(open)));
   }
 
@@ -316,7 +430,8 @@ const READ_S = 1;
 
 function toRuntimeCommand(dto: LiveCommandDto, isPilot: boolean): RuntimeCommand {
   if (dto.name === 'throttle') return { name: 'throttle', throttleRatio: dto.throttleRatio ?? NaN };
-  if (dto.name === 'ladder') return { name: 'ladder', throttles: dto.throttles ?? [], settleS: dto.settleS ?? USUAL_SETTLE_S, readS: READ_S };
+  if (dto.name === 'ladder')
+    return { name: 'ladder', throttles: dto.throttles ?? [], settleS: dto.settleS ?? USUAL_SETTLE_S, readS: READ_S };
   if (dto.name === 'fault') return { name: 'fault', fault: dto.fault ?? null };
   if (dto.name === 'cut') return { name: 'cut', reason: isPilot ? 'pilot' : 'watcher' };
   if (dto.name === 'leave') return { name: 'cut', reason: 'pilotLeft' };

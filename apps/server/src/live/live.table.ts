@@ -25,7 +25,10 @@ export const liveRun = pgTable(
     endChargeRatio: doublePrecision(),
     updatedAt: moment().notNull(),
   },
-  (t) => [oneOf('live_run', 'phase', t.phase, livePhases), within('live_run', 'end_charge_ratio', t.endChargeRatio, { min: 0, max: 1 })],
+  (t) => [
+    oneOf('live_run', 'phase', t.phase, livePhases),
+    within('live_run', 'end_charge_ratio', t.endChargeRatio, { min: 0, max: 1 }),
+  ],
 );
 
 /** Kept points: means of all channels over the settled second, in the order of the live channels. */

@@ -1,5 +1,12 @@
 import { afterAll, afterEach, beforeAll, describe, expect, test } from '@jest/globals';
-import type { LiveCommandDto, LiveView, RecordingSamplesView, RecordingView, RunView, StandView } from '@zivvo/contract';
+import type {
+  LiveCommandDto,
+  LiveView,
+  RecordingSamplesView,
+  RecordingView,
+  RunView,
+  StandView,
+} from '@zivvo/contract';
 import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
@@ -28,8 +35,10 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const post = (path: string, body: object = {}) => server.http.post(`/api${path}`).set('Host', '127.0.0.1').send(body);
-const viewOf = async (runId: string): Promise<LiveView> => (await server.http.get(`/api/live/${runId}`).set('Host', '127.0.0.1').expect(200)).body as LiveView;
-const command = (runId: string, name: LiveCommandDto['name'], more: object = {}, tabId = pilot) => post(`/live/${runId}/commands`, { tabId, name, ...more });
+const viewOf = async (runId: string): Promise<LiveView> =>
+  (await server.http.get(`/api/live/${runId}`).set('Host', '127.0.0.1').expect(200)).body as LiveView;
+const command = (runId: string, name: LiveCommandDto['name'], more: object = {}, tabId = pilot) =>
+  post(`/live/${runId}/commands`, { tabId, name, ...more });
 
 async function until(runId: string, isThere: (view: LiveView) => boolean): Promise<LiveView> {
   for (let i = 0; i < 400; i++) {
@@ -67,7 +76,13 @@ test('a ladder runs by itself, its points are kept, and the run joins the result
   expect(recording.segments[0]!.endS * LIVE_RATE_HZ).toBeGreaterThan(6 * LIVE_RATE_HZ);
   // The points are means of what is recorded, on the same axis.
   const point = done.points.at(-1)!;
-  const read = (await server.http.get(`/api/recordings/${done.recordingId}/samples?channels=1&fromS=${point.atS - 0.995}&toS=${point.atS}&count=1000`).expect(200)).body as RecordingSamplesView;
+  const read = (
+    await server.http
+      .get(
+        `/api/recordings/${done.recordingId}/samples?channels=1&fromS=${point.atS - 0.995}&toS=${point.atS}&count=1000`,
+      )
+      .expect(200)
+  ).body as RecordingSamplesView;
   const thrust = new Float32Array(Uint8Array.from(Buffer.from(read.stretches[0]!.least[0]!, 'base64')).buffer);
   expect(thrust).toHaveLength(LIVE_RATE_HZ);
   expect(thrust.reduce((a, b) => a + b, 0) / thrust.length - done.zeroN!).toBeCloseTo(point.values.thrustN, 4);
@@ -88,7 +103,12 @@ describe('who may do what', () => {
     const id = await armed();
     await command(id, 'throttle', { throttleRatio: 0.4 }).expect(200);
     await command(id, 'leave').expect(200);
-    expect(await viewOf(id)).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'pilotLeft' }, pilotTabId: null });
+    expect(await viewOf(id)).toMatchObject({
+      phase: 'held',
+      throttleRatio: 0,
+      cut: { reason: 'pilotLeft' },
+      pilotTabId: null,
+    });
     await post(`/live/${id}/heartbeat`, { tabId: watcher }).expect(200);
     await command(id, 'arm', { hasHardwareStop: true }, watcher).expect(200);
     await command(id, 'cut', {}, watcher).expect(200);
@@ -98,7 +118,9 @@ describe('who may do what', () => {
     expect((await post('/stand/cut', { tabId: watcher }).expect(200)).body).toMatchObject({});
     const id = await armed();
     await command(id, 'throttle', { throttleRatio: 0.4 }).expect(200);
-    expect((await server.http.get('/api/stand').expect(200)).body).toMatchObject({ run: { runId: id, phase: 'running', throttleRatio: 0.4 } });
+    expect((await server.http.get('/api/stand').expect(200)).body).toMatchObject({
+      run: { runId: id, phase: 'running', throttleRatio: 0.4 },
+    });
     const cut = (await post('/stand/cut', { tabId: v7() }).expect(200)).body as StandView;
     expect(cut.run).toMatchObject({ runId: id, phase: 'held', throttleRatio: 0, cut: { reason: 'watcher' } });
     expect((await post('/stand/cut', { tabId: pilot }).expect(200)).body).toEqual(cut);
@@ -110,7 +132,12 @@ describe('who may do what', () => {
     await command(first, 'cut').expect(200);
     const heard: string[] = [];
     const controller = server.app.get(LiveController, { strict: false });
-    const streams = [first, v7()].map((id) => controller.stream(id).subscribe({ next: (event) => heard.push(`${id === first ? 'first' : 'other'} ${event.type}`), error: () => undefined }));
+    const streams = [first, v7()].map((id) =>
+      controller.stream(id).subscribe({
+        next: (event) => heard.push(`${id === first ? 'first' : 'other'} ${event.type}`),
+        error: () => undefined,
+      }),
+    );
     const second = await armed();
     // What the first one read until it left the stand was its own.
     heard.length = 0;
@@ -158,7 +185,9 @@ describe('at once', () => {
 
   test('three starts leave one run on the stand and two that can be put there', async () => {
     const ids = [v7(), v7(), v7()];
-    const answers = await Promise.all(ids.map((id) => post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null })));
+    const answers = await Promise.all(
+      ids.map((id) => post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null })),
+    );
     expect(answers.map((a) => a.status)).toEqual([201, 201, 201]);
     const views = await Promise.all(ids.map(viewOf));
     expect(views.filter((v) => v.isOpen)).toHaveLength(1);
@@ -186,7 +215,8 @@ test('a run that goes on later has its gap: two segments on one axis, and points
   await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
   await until(id, (v) => v.phase === 'connected' && v.recordedS > 1);
   const again = await viewOf(id);
-  const { segments } = (await server.http.get(`/api/recordings/${again.recordingId}`).expect(200)).body as RecordingView;
+  const { segments } = (await server.http.get(`/api/recordings/${again.recordingId}`).expect(200))
+    .body as RecordingView;
   expect(segments).toHaveLength(2);
   expect(segments[1]!.startS).toBeGreaterThanOrEqual(segments[0]!.endS);
   expect(again.points[0]!.atS).toBeLessThanOrEqual(segments[0]!.endS + 0.01);
@@ -199,7 +229,9 @@ describe('refused', () => {
     await post(`/campaigns/${campaignId}/live`, { id, propModelId, packPieceId: null }).expect(201);
     await post(`/live/${id}/heartbeat`, { tabId: pilot }).expect(200);
     expect((await command(id, 'arm').expect(400)).body).toMatchObject({ code: 'noHardwareStop' });
-    expect((await command(id, 'throttle', { throttleRatio: 0.4 }).expect(409)).body).toMatchObject({ code: 'wrongPhase' });
+    expect((await command(id, 'throttle', { throttleRatio: 0.4 }).expect(409)).body).toMatchObject({
+      code: 'wrongPhase',
+    });
     expect((await post(`/live/${id}/keep`, { tabId: pilot }).expect(409)).body).toMatchObject({ code: 'noPointYet' });
   });
 
@@ -219,7 +251,13 @@ describe('refused', () => {
 });
 
 describe('the runtime', () => {
-  const device = simulatedDevice({ ...aCraft(), packCellResistanceOhm: null, packCRating: null } as never, aPropModel() as never, { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 }, 0.97, 'test');
+  const device = simulatedDevice(
+    { ...aCraft(), packCellResistanceOhm: null, packCRating: null } as never,
+    aPropModel() as never,
+    { temperatureC: 15, pressurePa: 101_325, humidityRatio: 0.5 },
+    0.97,
+    'test',
+  );
 
   const open: StandRuntime[] = [];
   afterEach(() => open.splice(0).forEach((runtime) => runtime.handle({ kind: 'close' })));
@@ -228,7 +266,10 @@ describe('the runtime', () => {
   function rig() {
     let nowMs = 0;
     const said: FromRuntime[] = [];
-    const runtime = new StandRuntime((m) => said.push(m), () => nowMs);
+    const runtime = new StandRuntime(
+      (m) => said.push(m),
+      () => nowMs,
+    );
     open.push(runtime);
     const tick = (seconds: number, isThere = true): void => {
       for (let i = 0; i < seconds * 100; i++) {
@@ -237,9 +278,22 @@ describe('the runtime', () => {
         (runtime as unknown as { tick(): void }).tick();
       }
     };
-    runtime.handle({ kind: 'open', device, limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null), points: [], startS: 0, timeFactor: 1 });
+    runtime.handle({
+      kind: 'open',
+      device,
+      limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null),
+      points: [],
+      startS: 0,
+      timeFactor: 1,
+    });
     let id = 0;
-    const ask = (command: Parameters<StandRuntime['handle']>[0] extends infer M ? (M extends { kind: 'command'; command: infer C } ? C : never) : never): void => runtime.handle({ kind: 'command', id: ++id, command });
+    const ask = (
+      command: Parameters<StandRuntime['handle']>[0] extends infer M
+        ? M extends { kind: 'command'; command: infer C }
+          ? C
+          : never
+        : never,
+    ): void => runtime.handle({ kind: 'command', id: ++id, command });
     /** Tared, armed and turning. */
     const turn = (throttleRatio: number): void => {
       tick(1.5);
@@ -254,7 +308,9 @@ describe('the runtime', () => {
     const { runtime, said, tick } = rig();
     tick(600);
     runtime.handle({ kind: 'close' });
-    const readings = said.filter((m) => m.kind === 'chunk').reduce((sum, m) => sum + m.samples.length / liveChannels.length, 0);
+    const readings = said
+      .filter((m) => m.kind === 'chunk')
+      .reduce((sum, m) => sum + m.samples.length / liveChannels.length, 0);
     expect(readings).toBe(600 * LIVE_RATE_HZ);
     const shown = said.filter((m) => m.kind === 'readings').length;
     expect(shown).toBeGreaterThan(600 * 19);
@@ -275,7 +331,11 @@ describe('the runtime', () => {
     expect(last()).toMatchObject({ phase: 'running', cut: null });
     ask({ name: 'fault', fault: 'nutLoosening' });
     tick(4);
-    expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'trend', from: expect.any(Number), value: expect.any(Number) } });
+    expect(last()).toMatchObject({
+      phase: 'held',
+      throttleRatio: 0,
+      cut: { reason: 'trend', from: expect.any(Number), value: expect.any(Number) },
+    });
   });
 
   test('an over-limit reading cuts in the same exchange', () => {

@@ -35,8 +35,10 @@ afterEach(() => {
 });
 
 const post = (path: string, body: object = {}) => server.http.post(`/api${path}`).send(body);
-const viewOf = async (runId: string): Promise<LiveView> => (await server.http.get(`/api/live/${runId}`).expect(200)).body as LiveView;
-const command = (runId: string, name: LiveCommandDto['name'], more: object = {}) => post(`/live/${runId}/commands`, { tabId: pilot, name, ...more });
+const viewOf = async (runId: string): Promise<LiveView> =>
+  (await server.http.get(`/api/live/${runId}`).expect(200)).body as LiveView;
+const command = (runId: string, name: LiveCommandDto['name'], more: object = {}) =>
+  post(`/live/${runId}/commands`, { tabId: pilot, name, ...more });
 
 /** Waits for what the stand itself says. */
 async function heard(isThere: (event: LiveEvent) => boolean): Promise<void> {
@@ -80,7 +82,12 @@ describe('a device that dies', () => {
     const answer = waiting.then((a) => a);
     await post('/stand/cut', { tabId: v7() }).expect(200);
     expect((await answer).body).toMatchObject({ status: 503, code: 'deviceLost' });
-    expect(await viewOf(id)).toMatchObject({ isOpen: false, phase: 'held', throttleRatio: 0, cut: { reason: 'deviceLost' } });
+    expect(await viewOf(id)).toMatchObject({
+      isOpen: false,
+      phase: 'held',
+      throttleRatio: 0,
+      cut: { reason: 'deviceLost' },
+    });
     link.isSilent = false;
     expect((await post(`/live/${id}/open`).expect(200)).body).toMatchObject({ isOpen: true });
     expect((await viewOf(id)).points).toHaveLength(1);
@@ -97,8 +104,15 @@ describe('a device that dies', () => {
   });
 
   test('a real thread: what it says is heard, its death is, and a message starts another', async () => {
-    const program = (text: string): URL => new URL(`data:text/javascript,${encodeURIComponent(`import { parentPort } from 'node:worker_threads'; ${text}`)}`);
-    const thread = startStandLink(program(`parentPort.on('message', (m) => { if (m.kind === 'close') throw new Error('broken'); parentPort.postMessage({ kind: 'closed', chargeRatio: 0.5 }); });`));
+    const program = (text: string): URL =>
+      new URL(
+        `data:text/javascript,${encodeURIComponent(`import { parentPort } from 'node:worker_threads'; ${text}`)}`,
+      );
+    const thread = startStandLink(
+      program(
+        `parentPort.on('message', (m) => { if (m.kind === 'close') throw new Error('broken'); parentPort.postMessage({ kind: 'closed', chargeRatio: 0.5 }); });`,
+      ),
+    );
     const next = (): Promise<string> =>
       new Promise((resolve) => {
         thread.onMessage((m) => resolve(m.kind));
@@ -121,7 +135,10 @@ describe('a disk that takes nothing', () => {
   let spies: { mockRestore(): void }[] = [];
   const full = (): void => {
     const error = new Error('No space left on device');
-    spies = [jest.spyOn(LiveRepository.prototype, 'addPoint').mockRejectedValue(error), jest.spyOn(RecordingRepository.prototype, 'addBlocks').mockRejectedValue(error)];
+    spies = [
+      jest.spyOn(LiveRepository.prototype, 'addPoint').mockRejectedValue(error),
+      jest.spyOn(RecordingRepository.prototype, 'addBlocks').mockRejectedValue(error),
+    ];
   };
   const roomy = (): void => spies.splice(0).forEach((spy) => spy.mockRestore());
   afterEach(roomy);
@@ -131,7 +148,9 @@ describe('a disk that takes nothing', () => {
     const id = await turning();
     await read(1.2);
     full();
-    const failed = heard((e) => e.type === 'state' && e.data.fault === 'writeFailed' && e.data.cut?.reason === 'writeFailed');
+    const failed = heard(
+      (e) => e.type === 'state' && e.data.fault === 'writeFailed' && e.data.cut?.reason === 'writeFailed',
+    );
     await command(id, 'keepPoint');
     await failed;
     return id;
@@ -139,8 +158,15 @@ describe('a disk that takes nothing', () => {
 
   test('cuts and says so; it is not armed until the rest is written, and then nothing is missing', async () => {
     const id = await notWritten();
-    expect(await viewOf(id)).toMatchObject({ phase: 'held', throttleRatio: 0, cut: { reason: 'writeFailed' }, points: [] });
-    expect((await command(id, 'arm', { hasHardwareStop: true }).expect(409)).body).toMatchObject({ code: 'notWritten' });
+    expect(await viewOf(id)).toMatchObject({
+      phase: 'held',
+      throttleRatio: 0,
+      cut: { reason: 'writeFailed' },
+      points: [],
+    });
+    expect((await command(id, 'arm', { hasHardwareStop: true }).expect(409)).body).toMatchObject({
+      code: 'notWritten',
+    });
     expect((await command(id, 'writeAgain').expect(409)).body).toMatchObject({ code: 'notWritten' });
     roomy();
     const { body } = await command(id, 'writeAgain').expect(200);
@@ -148,12 +174,17 @@ describe('a disk that takes nothing', () => {
     expect((body as LiveView).points).toHaveLength(1);
     await command(id, 'arm', { hasHardwareStop: true }).expect(200);
     await command(id, 'cut').expect(200);
-    expect((await post(`/live/${id}/keep`, { tabId: pilot }).expect(200)).body).toMatchObject({ state: 'kept', stepCount: 1 });
+    expect((await post(`/live/${id}/keep`, { tabId: pilot }).expect(200)).body).toMatchObject({
+      state: 'kept',
+      stepCount: 1,
+    });
   });
 
   test('a run is not taken off the stand with something unwritten; without it, it goes on', async () => {
     const id = await notWritten();
-    expect((await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(409)).body).toMatchObject({ code: 'notWritten' });
+    expect(
+      (await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(409)).body,
+    ).toMatchObject({ code: 'notWritten' });
     roomy();
     expect((await command(id, 'goOnWithout').expect(200)).body).toMatchObject({ fault: null, points: [] });
     await post(`/campaigns/${campaignId}/live`, { id: v7(), propModelId, packPieceId: null }).expect(201);
@@ -167,8 +198,16 @@ test('two runs and three listeners: each hears its own run alone, the beat goes 
   await post(`/campaigns/${campaignId}/live`, { id: third, propModelId, packPieceId: null }).expect(201);
   await post(`/live/${first}/open`).expect(200);
   const controller = server.app.get(LiveController, { strict: false });
-  const listeners = [first, first, third].map((runId) => ({ runId, heard: [] as { type: string; runId: string | null }[] }));
-  const streams = listeners.map(({ runId, heard: said }) => controller.stream(runId).subscribe({ next: ({ type, data }) => said.push({ type: type!, runId: (data as Partial<LiveView>).runId ?? null }), error: () => undefined }));
+  const listeners = [first, first, third].map((runId) => ({
+    runId,
+    heard: [] as { type: string; runId: string | null }[],
+  }));
+  const streams = listeners.map(({ runId, heard: said }) =>
+    controller.stream(runId).subscribe({
+      next: ({ type, data }) => said.push({ type: type!, runId: (data as Partial<LiveView>).runId ?? null }),
+      error: () => undefined,
+    }),
+  );
   await read(0.5);
   expect(listeners.map((l) => l.heard.some((e) => e.type === 'readings'))).toEqual([true, true, false]);
   const second = await turning();
@@ -193,11 +232,23 @@ test('chaos: whatever dies at whatever moment, every request is answered, the la
   let id = await turning();
   for (let round = 0; round < 25; round++) {
     const fault = faults[Math.floor(random.next() * faults.length)]!;
-    const full = fault === 'disk' ? jest.spyOn(RecordingRepository.prototype, 'addBlocks').mockRejectedValue(new Error('disk')) : null;
-    const jobs = [command(id, 'throttle', { throttleRatio: Math.round(random.next() * 60) / 100 }), command(id, 'keepPoint'), post(`/live/${id}/heartbeat`, { tabId: pilot })].map((j) => j.then((a) => a));
+    const full =
+      fault === 'disk'
+        ? jest.spyOn(RecordingRepository.prototype, 'addBlocks').mockRejectedValue(new Error('disk'))
+        : null;
+    const jobs = [
+      command(id, 'throttle', { throttleRatio: Math.round(random.next() * 60) / 100 }),
+      command(id, 'keepPoint'),
+      post(`/live/${id}/heartbeat`, { tabId: pilot }),
+    ].map((j) => j.then((a) => a));
     if (fault === 'kill') link.kill();
     if (fault === 'silence') link.isSilent = true;
-    if (fault === 'stream') server.app.get(LiveController, { strict: false }).stream(id).subscribe({ error: () => undefined }).unsubscribe();
+    if (fault === 'stream')
+      server.app
+        .get(LiveController, { strict: false })
+        .stream(id)
+        .subscribe({ error: () => undefined })
+        .unsubscribe();
     jobs.push(post('/stand/cut', { tabId: v7() }).then((a) => a));
     const answers = await Promise.all(jobs);
     for (const { status } of answers) expect([200, 409, 503]).toContain(status);
@@ -226,6 +277,7 @@ test('chaos: whatever dies at whatever moment, every request is answered, the la
     await command(id, 'arm', { hasHardwareStop: true }).expect(200);
   }
   await post('/stand/cut', { tabId: pilot }).expect(200);
-  const { segments } = (await server.http.get(`/api/recordings/${(await viewOf(id)).recordingId}`).expect(200)).body as RecordingView;
+  const { segments } = (await server.http.get(`/api/recordings/${(await viewOf(id)).recordingId}`).expect(200))
+    .body as RecordingView;
   segments.slice(1).forEach((s, i) => expect(s.startS).toBeGreaterThanOrEqual(segments[i]!.endS));
 }, 120_000);

@@ -4,5 +4,7 @@ import { StandRuntime } from './standRuntime.ts';
 
 /** The thread of the device runtime. */
 const port = parentPort!;
-const runtime = new StandRuntime((message: FromRuntime) => port.postMessage(message, message.kind === 'chunk' ? [message.samples.buffer as ArrayBuffer] : []));
+const runtime = new StandRuntime((message: FromRuntime) =>
+  port.postMessage(message, message.kind === 'chunk' ? [message.samples.buffer as ArrayBuffer] : []),
+);
 port.on('message', (message: ToRuntime) => runtime.handle(message));

@@ -77,7 +77,10 @@ export class StandDevice implements OnApplicationShutdown {
   }
 
   private waitFor(resolve: Waiting['resolve']): Waiting {
-    return { resolve, timer: setTimeout(() => void this.link.end().then(() => this.onLost('it does not answer')), ANSWER_MS) };
+    return {
+      resolve,
+      timer: setTimeout(() => void this.link.end().then(() => this.onLost('it does not answer')), ANSWER_MS),
+    };
   }
 
   private onMessage(message: FromRuntime): void {

@@ -26,15 +26,35 @@ export class StandRecords {
     private readonly recordings: RecordingService,
   ) {}
 
-  async add(runId: string, recordingId: string, { limits, restingCellV, points, readings }: StandRecord): Promise<void> {
+  async add(
+    runId: string,
+    recordingId: string,
+    { limits, restingCellV, points, readings }: StandRecord,
+  ): Promise<void> {
     await this.recordings.create(this.db, recordingId, standTracks);
     const writer = await this.recordings.begin(recordingId);
     for (let from = 0; from < readings.length; from += LIVE_RATE_HZ) {
       const second = readings.slice(from, from + LIVE_RATE_HZ);
-      await this.recordings.write(this.db, writer.next(0, second[0]!.timeS, liveChannels.map((channel) => Float32Array.from(second, (r) => r[channel]))));
+      await this.recordings.write(
+        this.db,
+        writer.next(
+          0,
+          second[0]!.timeS,
+          liveChannels.map((channel) => Float32Array.from(second, (r) => r[channel])),
+        ),
+      );
     }
     await this.subjects.recordIn(this.db, runId, recordingId);
-    await this.live.add(this.db, { runId, phase: 'stopped', limits, zeroN: null, cut: null, restingCellV, endChargeRatio: null, updatedAt: this.clock.now() });
+    await this.live.add(this.db, {
+      runId,
+      phase: 'stopped',
+      limits,
+      zeroN: null,
+      cut: null,
+      restingCellV,
+      endChargeRatio: null,
+      updatedAt: this.clock.now(),
+    });
     for (const [i, point] of points.entries()) await this.live.addPoint(this.db, toPointRow(runId, i + 1, point));
   }
 }

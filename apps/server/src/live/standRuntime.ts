@@ -119,7 +119,8 @@ export class StandRuntime {
 
   private tellPoints(): void {
     const points = this.session?.points ?? [];
-    for (; this.sentPointCount < points.length; this.sentPointCount++) this.send({ kind: 'point', ordinal: this.sentPointCount + 1, point: points[this.sentPointCount]! });
+    for (; this.sentPointCount < points.length; this.sentPointCount++)
+      this.send({ kind: 'point', ordinal: this.sentPointCount + 1, point: points[this.sentPointCount]! });
   }
 
   private record(reading: LiveReading): void {
@@ -142,7 +143,13 @@ export class StandRuntime {
     const { session, stand } = this;
     if (!session || !stand) return;
     const { phase, throttleRatio, zeroN, cut, ladder } = session;
-    const state = { phase, throttleRatio, zeroN, cut, ladder: ladder && { index: ladder.index, count: ladder.throttles.length } };
+    const state = {
+      phase,
+      throttleRatio,
+      zeroN,
+      cut,
+      ladder: ladder && { index: ladder.index, count: ladder.throttles.length },
+    };
     const told = JSON.stringify(state);
     if (told === this.lastState) return;
     this.lastState = told;

@@ -22,7 +22,10 @@ export class PickStop implements StopSource, OnModuleInit {
   }
 
   of: StopSource['of'] = async (crafts, subjectOf) => {
-    const facts = await this.facts.ofCrafts(this.db, crafts.map((c) => c.id));
+    const facts = await this.facts.ofCrafts(
+      this.db,
+      crafts.map((c) => c.id),
+    );
     const models = await this.models.byIds(this.db, [...new Set(crafts.flatMap((c) => subjectOf(c) ?? []))]);
     return new Map(
       crafts.map((craft) => {

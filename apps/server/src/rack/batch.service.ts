@@ -23,7 +23,10 @@ export class BatchService {
 
   async list(): Promise<{ items: BatchView[]; total: number }> {
     const { rows, total } = await this.batches.list(this.db, LIST_MAX);
-    const counts = await this.batches.counts(this.db, rows.map((r) => r.id));
+    const counts = await this.batches.counts(
+      this.db,
+      rows.map((r) => r.id),
+    );
     return { items: rows.map((row) => toBatchView(row, counts.get(row.id))), total };
   }
 
@@ -32,15 +35,30 @@ export class BatchService {
     const model = await this.models.find(this.db, row.propModelId);
     const pieces = (await this.pieces.ofBatch(this.db, id, LIST_MAX)).map(toPieceView);
     const counts = (await this.batches.counts(this.db, [id])).get(id);
-    return { ...toBatchView(row, counts), pieces, findings: checkInFindings(pieces, model.diameterM, row.resolutionKg) };
+    return {
+      ...toBatchView(row, counts),
+      pieces,
+      findings: checkInFindings(pieces, model.diameterM, row.resolutionKg),
+    };
   }
 
   /** A delivery, with a piece and a tag for each that was counted. */
   async add(dto: CreateBatchDto): Promise<BatchDetailView> {
-    const hands: PieceHand[] = [...Array<PieceHand>(dto.cwCount).fill('cw'), ...Array<PieceHand>(dto.ccwCount).fill('ccw'), ...Array<PieceHand>(dto.eitherCount).fill('either')];
+    const hands: PieceHand[] = [
+      ...Array<PieceHand>(dto.cwCount).fill('cw'),
+      ...Array<PieceHand>(dto.ccwCount).fill('ccw'),
+      ...Array<PieceHand>(dto.eitherCount).fill('either'),
+    ];
     await this.db.transaction(async (tx) => {
       await this.models.find(tx, dto.propModelId);
-      const isNew = await this.batches.add(tx, { ...this.rows.newRow(dto.id), propModelId: dto.propModelId, resolutionKg: dto.resolutionKg, supplierName: dto.supplierName?.trim() ?? null, location: dto.location ?? null, note: dto.note ?? null });
+      const isNew = await this.batches.add(tx, {
+        ...this.rows.newRow(dto.id),
+        propModelId: dto.propModelId,
+        resolutionKg: dto.resolutionKg,
+        supplierName: dto.supplierName?.trim() ?? null,
+        location: dto.location ?? null,
+        note: dto.note ?? null,
+      });
       if (isNew) await this.addPieces(tx, dto, hands);
     });
     return this.find(dto.id);
@@ -53,13 +71,33 @@ export class BatchService {
       const id = this.rows.makeId();
       const serialNumber = first + i;
       const tag = pieceTag(serialNumber);
-      await this.pieces.add(tx, { ...this.rows.newRow(id), serialNumber, tag, propModelId: dto.propModelId, batchId: dto.id, hand, massKg: null, diameterM: null, boreFit: null, look: null, hubThicknessM: null, droopM: null, bladeTags: null, colour: model.colour, note: null, photoSha256: null });
+      await this.pieces.add(tx, {
+        ...this.rows.newRow(id),
+        serialNumber,
+        tag,
+        propModelId: dto.propModelId,
+        batchId: dto.id,
+        hand,
+        massKg: null,
+        diameterM: null,
+        boreFit: null,
+        look: null,
+        hubThicknessM: null,
+        droopM: null,
+        bladeTags: null,
+        colour: model.colour,
+        note: null,
+        photoSha256: null,
+      });
       await this.ledger.record(tx, id, { kind: 'pieceAdded', pieceId: id, location: dto.location ?? null });
     }
   }
 }
 
-function toBatchView(row: BatchRow, counts: { pieceCount: number; checkedInCount: number } = { pieceCount: 0, checkedInCount: 0 }): BatchView {
+function toBatchView(
+  row: BatchRow,
+  counts: { pieceCount: number; checkedInCount: number } = { pieceCount: 0, checkedInCount: 0 },
+): BatchView {
   const { propModelId, resolutionKg, supplierName, location, note } = row;
   return { ...toRowView(row), propModelId, resolutionKg, supplierName, location, note, ...counts };
 }

@@ -1,5 +1,16 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { CreateMotorPieceDto, CreatePackPieceDto, CreateSparePartDto, UpdateMotorPieceDto, UpdatePackPieceDto, UpdateSparePartDto, type MotorPieceView, type PackPieceView, type PartEventView, type SparePartView } from '@zivvo/contract';
+import {
+  CreateMotorPieceDto,
+  CreatePackPieceDto,
+  CreateSparePartDto,
+  UpdateMotorPieceDto,
+  UpdatePackPieceDto,
+  UpdateSparePartDto,
+  type MotorPieceView,
+  type PackPieceView,
+  type PartEventView,
+  type SparePartView,
+} from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { PartService } from './part.service.ts';
 

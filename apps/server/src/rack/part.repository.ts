@@ -34,8 +34,16 @@ export class PackPieceRepository extends RowRepository<typeof packPiece> {
   }
 
   /** Craft that fly with a pack take its figures over: a measured resistance is known to all of them. */
-  async tellCrafts(tx: DbOrTx, packPieceId: string, columns: Partial<typeof craft.$inferInsert>, at: Date): Promise<void> {
-    await tx.update(craft).set({ ...columns, updatedAt: at, revision: sql`${craft.revision} + 1` }).where(eq(craft.packPieceId, packPieceId));
+  async tellCrafts(
+    tx: DbOrTx,
+    packPieceId: string,
+    columns: Partial<typeof craft.$inferInsert>,
+    at: Date,
+  ): Promise<void> {
+    await tx
+      .update(craft)
+      .set({ ...columns, updatedAt: at, revision: sql`${craft.revision} + 1` })
+      .where(eq(craft.packPieceId, packPieceId));
   }
 
   /** A pack that is still on the shelf; null where it was taken off. */

@@ -1,5 +1,19 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateMotorPieceDto, type CreatePackPieceDto, type CreateSparePartDto, type MotorPieceDto, type MotorPieceView, type PackPieceDto, type PackPieceView, type PartEventView, type SparePartView, type UpdateMotorPieceDto, type UpdatePackPieceDto, type UpdateSparePartDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreateMotorPieceDto,
+  type CreatePackPieceDto,
+  type CreateSparePartDto,
+  type MotorPieceDto,
+  type MotorPieceView,
+  type PackPieceDto,
+  type PackPieceView,
+  type PartEventView,
+  type SparePartView,
+  type UpdateMotorPieceDto,
+  type UpdatePackPieceDto,
+  type UpdateSparePartDto,
+} from '@zivvo/contract';
 import type { RotorPlace } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
@@ -8,7 +22,14 @@ import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
 import { packColumnsOf } from './part.mapper.ts';
-import { MotorPieceRepository, PackPieceRepository, SparePartRepository, type MotorPieceRow, type PackPieceRow, type SparePartRow } from './part.repository.ts';
+import {
+  MotorPieceRepository,
+  PackPieceRepository,
+  SparePartRepository,
+  type MotorPieceRow,
+  type PackPieceRow,
+  type SparePartRow,
+} from './part.repository.ts';
 
 type Part = 'motor' | 'pack';
 type Change = 'added' | 'changed' | 'removed' | 'restored';
@@ -33,7 +54,9 @@ export class PartService {
 
   async addMotor({ id, ...dto }: CreateMotorPieceDto): Promise<MotorPieceView> {
     const columns = toMotorColumns(dto);
-    await this.write('motor', id, 'added', async (tx) => ((await this.motors.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null));
+    await this.write('motor', id, 'added', async (tx) =>
+      (await this.motors.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null,
+    );
     return toMotorView(await this.motors.find(this.db, id));
   }
 
@@ -64,7 +87,8 @@ export class PartService {
 
   /** Motors of a craft that flew grow older by what it flew, and younger again when a flight is taken out. */
   async noteHours(tx: DbOrTx, craftId: string, hours: number): Promise<void> {
-    for (const row of await this.motors.onCraft(tx, craftId)) await this.motors.revise(tx, row.id, row.revision, { hours: Math.max(0, row.hours + hours) }, this.clock.now());
+    for (const row of await this.motors.onCraft(tx, craftId))
+      await this.motors.revise(tx, row.id, row.revision, { hours: Math.max(0, row.hours + hours) }, this.clock.now());
   }
 
   /** Motors on these arms took a strike: their bearings are not known any more until somebody feels them. */
@@ -73,7 +97,13 @@ export class PartService {
       if (row.place === null || !places.includes(row.place)) continue;
       const values = { strikeCount: row.strikeCount + 1, bearing: null };
       await this.motors.revise(tx, row.id, row.revision, values, this.clock.now());
-      await this.ledger.record(tx, row.id, { kind: 'partChanged', part: 'motor', partId: row.id, change: 'changed', values });
+      await this.ledger.record(tx, row.id, {
+        kind: 'partChanged',
+        part: 'motor',
+        partId: row.id,
+        change: 'changed',
+        values,
+      });
     }
   }
 
@@ -88,7 +118,9 @@ export class PartService {
 
   async addPack({ id, ...dto }: CreatePackPieceDto): Promise<PackPieceView> {
     const columns = toPackColumns(dto);
-    await this.write('pack', id, 'added', async (tx) => ((await this.packs.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null));
+    await this.write('pack', id, 'added', async (tx) =>
+      (await this.packs.add(tx, { ...this.rows.newRow(id), ...columns })) ? columns : null,
+    );
     return this.findPack(id);
   }
 
@@ -143,11 +175,20 @@ export class PartService {
 
   /** What happened to one part, the newest first. */
   async history(id: string): Promise<PartEventView[]> {
-    return (await this.events.ofSubject(this.db, id, LIST_MAX)).flatMap(({ sequence, at, personName, fact }) => (fact.kind === 'partChanged' ? [{ sequence, at: at.toISOString(), personName, change: fact.change, values: fact.values }] : []));
+    return (await this.events.ofSubject(this.db, id, LIST_MAX)).flatMap(({ sequence, at, personName, fact }) =>
+      fact.kind === 'partChanged'
+        ? [{ sequence, at: at.toISOString(), personName, change: fact.change, values: fact.values }]
+        : [],
+    );
   }
 
   /** Changes a part and notes what changed, both or neither; null from the change means that there was none. */
-  private async write(part: Part, partId: string, change: Change, doIt: (tx: DbOrTx) => Promise<Columns | null>): Promise<void> {
+  private async write(
+    part: Part,
+    partId: string,
+    change: Change,
+    doIt: (tx: DbOrTx) => Promise<Columns | null>,
+  ): Promise<void> {
     await this.db.transaction(async (tx) => {
       const values = await doIt(tx);
       if (values !== null) await this.ledger.record(tx, partId, { kind: 'partChanged', part, partId, change, values });
@@ -156,7 +197,18 @@ export class PartService {
 }
 
 function toMotorColumns(dto: MotorPieceDto) {
-  return { tag: dto.tag.trim(), craftId: dto.craftId ?? null, place: dto.place ?? null, hours: dto.hours, overLimitCount: dto.overLimitCount, strikeCount: dto.strikeCount, bearing: dto.bearing ?? null, shaftPlayM: dto.shaftPlayM ?? null, shaftRunOutM: dto.shaftRunOutM ?? null, note: dto.note ?? null };
+  return {
+    tag: dto.tag.trim(),
+    craftId: dto.craftId ?? null,
+    place: dto.place ?? null,
+    hours: dto.hours,
+    overLimitCount: dto.overLimitCount,
+    strikeCount: dto.strikeCount,
+    bearing: dto.bearing ?? null,
+    shaftPlayM: dto.shaftPlayM ?? null,
+    shaftRunOutM: dto.shaftRunOutM ?? null,
+    note: dto.note ?? null,
+  };
 }
 
 function toMotorView(row: MotorPieceRow): MotorPieceView {
@@ -164,7 +216,17 @@ function toMotorView(row: MotorPieceRow): MotorPieceView {
 }
 
 function toPackColumns(dto: PackPieceDto) {
-  return { tag: dto.tag.trim(), chemistry: dto.chemistry, seriesCount: dto.seriesCount, parallelCount: dto.parallelCount, capacityAh: dto.capacityAh, cellResistanceOhm: dto.cellResistanceOhm ?? null, cRating: dto.cRating ?? null, cycleCount: dto.cycleCount ?? null, note: dto.note ?? null };
+  return {
+    tag: dto.tag.trim(),
+    chemistry: dto.chemistry,
+    seriesCount: dto.seriesCount,
+    parallelCount: dto.parallelCount,
+    capacityAh: dto.capacityAh,
+    cellResistanceOhm: dto.cellResistanceOhm ?? null,
+    cRating: dto.cRating ?? null,
+    cycleCount: dto.cycleCount ?? null,
+    note: dto.note ?? null,
+  };
 }
 
 function toPackView(row: PackPieceRow): PackPieceView {

@@ -69,5 +69,10 @@ export const sparePart = pgTable(
     count: integer().notNull(),
     perPieceCount: integer().notNull(),
   },
-  (t) => [index().on(t.workshopId, t.name), index().on(t.personId), within('spare_part', 'count', t.count, pieceLimits.count), within('spare_part', 'per_piece_count', t.perPieceCount, { min: 1, max: 12 })],
+  (t) => [
+    index().on(t.workshopId, t.name),
+    index().on(t.personId),
+    within('spare_part', 'count', t.count, pieceLimits.count),
+    within('spare_part', 'per_piece_count', t.perPieceCount, { min: 1, max: 12 }),
+  ],
 );

@@ -1,5 +1,22 @@
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Query, Res } from '@nestjs/common';
-import { BulkPieceActionDto, CreateBatchDto, CreatePieceSetDto, DescribePieceDto, MeasurePieceDto, PieceActionDto, PieceQueryDto, UpdatePieceSetDto, type AvailableView, type BatchDetailView, type BatchView, type PieceDetailView, type PieceListView, type PieceSetView, type PieceView, type YieldView } from '@zivvo/contract';
+import {
+  BulkPieceActionDto,
+  CreateBatchDto,
+  CreatePieceSetDto,
+  DescribePieceDto,
+  MeasurePieceDto,
+  PieceActionDto,
+  PieceQueryDto,
+  UpdatePieceSetDto,
+  type AvailableView,
+  type BatchDetailView,
+  type BatchView,
+  type PieceDetailView,
+  type PieceListView,
+  type PieceSetView,
+  type PieceView,
+  type YieldView,
+} from '@zivvo/contract';
 import type { Response } from 'express';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { BatchService } from './batch.service.ts';
@@ -125,7 +142,11 @@ export class StickerController {
   @Get()
   @Header('Content-Type', 'application/pdf')
   @Header('Content-Disposition', 'inline; filename="stickers.pdf"')
-  async sheet(@Query('batchId', OptionalIdPipe) batchId: string | null, @Query('setId', OptionalIdPipe) setId: string | null, @Res() response: Response): Promise<void> {
+  async sheet(
+    @Query('batchId', OptionalIdPipe) batchId: string | null,
+    @Query('setId', OptionalIdPipe) setId: string | null,
+    @Res() response: Response,
+  ): Promise<void> {
     response.end(await this.stickers.sheet({ batchId, setId }));
   }
 }

@@ -9,7 +9,8 @@ const SENTENCES: Record<PieceRefusal, string> = {
   alreadyCheckedIn: 'is checked in already.',
   alreadyFitted: 'is on a craft already: take it off first.',
   notFitted: 'is on no craft.',
-  boreOpen: 'has a bore that still needs a ring or reaming. That moves its centre, so it comes before balancing and fitting.',
+  boreOpen:
+    'has a bore that still needs a ring or reaming. That moves its centre, so it comes before balancing and fitting.',
   unsound: 'was found or struck so that it never flies again. Retire it.',
   fittedInSet: 'is fitted with its set.',
 };
@@ -26,6 +27,8 @@ export class PieceRefusedError extends FeatureError {
 /** An action without what it needs. */
 export class IncompleteActionError extends FeatureError {
   constructor(action: string, field: string) {
-    super(422, 'incompleteAction', 'Something is missing', `${action} needs ${field}.`, [{ path: field, rule: 'isDefined', value: null, allowed: {}, message: `${field} is needed` }]);
+    super(422, 'incompleteAction', 'Something is missing', `${action} needs ${field}.`, [
+      { path: field, rule: 'isDefined', value: null, allowed: {}, message: `${field} is needed` },
+    ]);
   }
 }

@@ -49,7 +49,13 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   async living(db: DbOrTx, where: SQL | undefined, limit: number): Promise<LivingPiece[]> {
-    return db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(this.live(where)).orderBy(asc(propPiece.serialNumber)).limit(limit);
+    return db
+      .select({ piece: propPiece, life: pieceLife })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .where(this.live(where))
+      .orderBy(asc(propPiece.serialNumber))
+      .limit(limit);
   }
 
   async ofBatch(db: DbOrTx, batchId: string, limit: number): Promise<LivingPiece[]> {
@@ -72,7 +78,14 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   async balancedOn(db: DbOrTx, craftIds: string[]): Promise<Map<string, { fittedCount: number; truedCount: number }>> {
     if (craftIds.length === 0) return new Map();
     const rows = await db
-      .select({ craftId: pieceLife.craftId, fittedCount: count(), truedCount: sql<number>`count(*) filter (where ${pieceLife.isTruedStatic} or ${pieceLife.isTruedDynamic})`.mapWith(Number) })
+      .select({
+        craftId: pieceLife.craftId,
+        fittedCount: count(),
+        truedCount:
+          sql<number>`count(*) filter (where ${pieceLife.isTruedStatic} or ${pieceLife.isTruedDynamic})`.mapWith(
+            Number,
+          ),
+      })
       .from(pieceLife)
       .where(inArray(pieceLife.craftId, craftIds))
       .groupBy(pieceLife.craftId);
@@ -80,7 +93,12 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   /** A page of pieces, how many there are, and how many in each state when the state is left open. */
-  async page(db: DbOrTx, query: PieceQueryDto, untouchedBefore: Date, limit: number): Promise<{ rows: LivingPiece[]; total: number; states: Partial<Record<PieceState, number>> }> {
+  async page(
+    db: DbOrTx,
+    query: PieceQueryDto,
+    untouchedBefore: Date,
+    limit: number,
+  ): Promise<{ rows: LivingPiece[]; total: number; states: Partial<Record<PieceState, number>> }> {
     const pattern = query.words ? `%${query.words.replace(/[\\%_]/g, (c) => `\\${c}`)}%` : null;
     const open = this.live(
       query.propModelId ? eq(propPiece.propModelId, query.propModelId) : undefined,
@@ -88,12 +106,33 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
       query.craftId ? eq(pieceLife.craftId, query.craftId) : undefined,
       query.setId ? eq(pieceLife.setId, query.setId) : undefined,
       query.untouched ? and(lt(pieceLife.touchedAt, untouchedBefore), sql`${pieceLife.state} <> 'retired'`) : undefined,
-      pattern ? or(like(propPiece.tag, pattern.toUpperCase()), ilike(pieceLife.location, pattern), inArray(propPiece.propModelId, this.modelsLike(db, pattern)), ilike(propPiece.colour, pattern)) : undefined,
+      pattern
+        ? or(
+            like(propPiece.tag, pattern.toUpperCase()),
+            ilike(pieceLife.location, pattern),
+            inArray(propPiece.propModelId, this.modelsLike(db, pattern)),
+            ilike(propPiece.colour, pattern),
+          )
+        : undefined,
     );
     const where = query.state ? and(open, eq(pieceLife.state, query.state)) : open;
-    const rows = await db.select({ piece: propPiece, life: pieceLife }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(where).orderBy(desc(propPiece.serialNumber)).offset(query.offset ?? 0).limit(limit);
+    const rows = await db
+      .select({ piece: propPiece, life: pieceLife })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .where(where)
+      .orderBy(desc(propPiece.serialNumber))
+      .offset(query.offset ?? 0)
+      .limit(limit);
     const isWhole = !query.state && !query.offset && rows.length < limit;
-    const counted = isWhole ? tallyStates(rows) : await db.select({ state: pieceLife.state, total: count() }).from(propPiece).innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(open).groupBy(pieceLife.state);
+    const counted = isWhole
+      ? tallyStates(rows)
+      : await db
+          .select({ state: pieceLife.state, total: count() })
+          .from(propPiece)
+          .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+          .where(open)
+          .groupBy(pieceLife.state);
     const states = Object.fromEntries(counted.map((c) => [c.state, c.total])) as Partial<Record<PieceState, number>>;
     const total = query.state ? (states[query.state] ?? 0) : counted.reduce((sum, c) => sum + c.total, 0);
     return { rows, total, states };
@@ -101,20 +140,39 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
 
   /** Models whose label or maker is like the words: few, so they are asked once and not piece by piece. */
   private modelsLike(db: DbOrTx, pattern: string) {
-    return db.select({ id: propModel.id }).from(propModel).where(and(eq(propModel.workshopId, this.workshop.id), or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern))));
+    return db
+      .select({ id: propModel.id })
+      .from(propModel)
+      .where(
+        and(
+          eq(propModel.workshopId, this.workshop.id),
+          or(ilike(propModel.label, pattern), ilike(propModel.makerName, pattern)),
+        ),
+      );
   }
 
   /** The next running number of the workshop; deleted pieces keep theirs. */
   async nextSerial(tx: DbOrTx): Promise<number> {
-    const [row] = await tx.select({ last: sql<number | null>`max(${propPiece.serialNumber})` }).from(propPiece).where(eq(propPiece.workshopId, this.workshop.id));
+    const [row] = await tx
+      .select({ last: sql<number | null>`max(${propPiece.serialNumber})` })
+      .from(propPiece)
+      .where(eq(propPiece.workshopId, this.workshop.id));
     return (row?.last ?? -1) + 1;
   }
 
   /** Pieces of each hand that could be fitted now, by model. */
-  async available(db: DbOrTx): Promise<{ propModelId: string; cwCount: number; ccwCount: number; eitherCount: number }[]> {
-    const tally = (hand: string): SQL<number> => sql<number>`count(*) filter (where ${propPiece.hand} = ${hand})`.mapWith(Number);
+  async available(
+    db: DbOrTx,
+  ): Promise<{ propModelId: string; cwCount: number; ccwCount: number; eitherCount: number }[]> {
+    const tally = (hand: string): SQL<number> =>
+      sql<number>`count(*) filter (where ${propPiece.hand} = ${hand})`.mapWith(Number);
     return db
-      .select({ propModelId: propPiece.propModelId, cwCount: tally('cw'), ccwCount: tally('ccw'), eitherCount: tally('either') })
+      .select({
+        propModelId: propPiece.propModelId,
+        cwCount: tally('cw'),
+        ccwCount: tally('ccw'),
+        eitherCount: tally('either'),
+      })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
       .where(this.live(inArray(pieceLife.state, ['checkedIn', 'trued', 'resting'])))
@@ -123,7 +181,8 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
 
   /** How pieces turned out, counted by model, delivery and fate. */
   async fates(db: DbOrTx): Promise<FateRow[]> {
-    const happened = (kinds: SQL): SQL => sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and ${kinds})`;
+    const happened = (kinds: SQL): SQL =>
+      sql`exists (select 1 from ${event} e where e.subject_id = ${propPiece.id} and ${kinds})`;
     const flag = (condition: SQL) => sql<boolean>`(${condition})`.mapWith(Boolean);
     const facts = db
       .select({
@@ -134,17 +193,39 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
         isRetired: flag(sql`${pieceLife.state} = 'retired'`).as('is_retired'),
         hasFlown: flag(happened(sql`e.kind = 'pieceFitted'`)).as('has_flown'),
         isTrued: flag(happened(sql`e.kind = 'pieceTrued'`)).as('is_trued'),
-        isCorrected: flag(happened(sql`e.kind = 'pieceTrued' and (e.fact ->> 'isCorrected')::boolean`)).as('is_corrected'),
-        isSentBack: flag(sql`coalesce((select e.kind from ${event} e where e.subject_id = ${propPiece.id} and e.kind in ('pieceTrued', 'pieceSentBack') order by e.at desc, e.sequence desc limit 1) = 'pieceSentBack', false)`).as('is_sent_back'),
+        isCorrected: flag(happened(sql`e.kind = 'pieceTrued' and (e.fact ->> 'isCorrected')::boolean`)).as(
+          'is_corrected',
+        ),
+        isSentBack: flag(
+          sql`coalesce((select e.kind from ${event} e where e.subject_id = ${propPiece.id} and e.kind in ('pieceTrued', 'pieceSentBack') order by e.at desc, e.sequence desc limit 1) = 'pieceSentBack', false)`,
+        ).as('is_sent_back'),
       })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
       .where(this.live())
       .as('facts');
-    const kinds = [facts.propModelId, facts.batchId, facts.look, facts.isCheckedIn, facts.isRetired, facts.hasFlown, facts.isTrued, facts.isCorrected, facts.isSentBack] as const;
+    const kinds = [
+      facts.propModelId,
+      facts.batchId,
+      facts.look,
+      facts.isCheckedIn,
+      facts.isRetired,
+      facts.hasFlown,
+      facts.isTrued,
+      facts.isCorrected,
+      facts.isSentBack,
+    ] as const;
     return db
       .select({
-        propModelId: facts.propModelId, batchId: facts.batchId, look: facts.look, isCheckedIn: facts.isCheckedIn, isRetired: facts.isRetired, hasFlown: facts.hasFlown, isTrued: facts.isTrued, isCorrected: facts.isCorrected, isSentBack: facts.isSentBack,
+        propModelId: facts.propModelId,
+        batchId: facts.batchId,
+        look: facts.look,
+        isCheckedIn: facts.isCheckedIn,
+        isRetired: facts.isRetired,
+        hasFlown: facts.hasFlown,
+        isTrued: facts.isTrued,
+        isCorrected: facts.isCorrected,
+        isSentBack: facts.isSentBack,
         pieceCount: count(),
       })
       .from(facts)
@@ -180,7 +261,11 @@ export class BatchRepository extends RowRepository<typeof batch> {
   async counts(db: DbOrTx, ids: string[]): Promise<Map<string, { pieceCount: number; checkedInCount: number }>> {
     if (ids.length === 0) return new Map();
     const rows = await db
-      .select({ id: propPiece.batchId, pieceCount: count(), checkedInCount: sql<number>`count(*) filter (where ${pieceLife.state} <> 'new')`.mapWith(Number) })
+      .select({
+        id: propPiece.batchId,
+        pieceCount: count(),
+        checkedInCount: sql<number>`count(*) filter (where ${pieceLife.state} <> 'new')`.mapWith(Number),
+      })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
       .where(and(inArray(propPiece.batchId, ids), isNull(propPiece.deletedAt)))
@@ -197,7 +282,13 @@ export class PieceSetRepository extends RowRepository<typeof pieceSet> {
 
   /** What of their craft sets need: its rotors. */
   async craftsOf(db: DbOrTx, ids: string[]): Promise<Map<string, SetCraft>> {
-    const rows = ids.length === 0 ? [] : await db.select({ id: craft.id, rotors: craft.rotors, layout: craft.layout }).from(craft).where(and(inArray(craft.id, ids), isNull(craft.deletedAt)));
+    const rows =
+      ids.length === 0
+        ? []
+        : await db
+            .select({ id: craft.id, rotors: craft.rotors, layout: craft.layout })
+            .from(craft)
+            .where(and(inArray(craft.id, ids), isNull(craft.deletedAt)));
     return new Map(rows.map((row) => [row.id, row]));
   }
 }

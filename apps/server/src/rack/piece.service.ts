@@ -1,5 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, PIECE_PAGE_MAX, type AvailableView, type BulkPieceActionDto, type DescribePieceDto, type MeasurePieceDto, type PieceActionDto, type PieceDetailView, type PieceListView, type PieceQueryDto, type PieceView } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  PIECE_PAGE_MAX,
+  type AvailableView,
+  type BulkPieceActionDto,
+  type DescribePieceDto,
+  type MeasurePieceDto,
+  type PieceActionDto,
+  type PieceDetailView,
+  type PieceListView,
+  type PieceQueryDto,
+  type PieceView,
+} from '@zivvo/contract';
 import { isRetiring, refusalOf, type PieceAction } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -12,7 +24,16 @@ import { PieceRepository, type LivingPiece } from './piece.repository.ts';
 import { PieceJudge } from './pieceJudge.ts';
 
 /** An action's fields while none of them counts. */
-export const NO_ACTION = { isDynamic: null, craftId: null, place: null, level: null, as: null, location: null, setId: null, reason: null };
+export const NO_ACTION = {
+  isDynamic: null,
+  craftId: null,
+  place: null,
+  level: null,
+  as: null,
+  location: null,
+  setId: null,
+  reason: null,
+};
 
 const UNTOUCHED_MS = 182 * 86_400_000;
 
@@ -35,7 +56,11 @@ export class PieceService {
 
   async find(id: string): Promise<PieceDetailView> {
     const living = await this.pieces.findLiving(this.db, id);
-    return { ...toPieceView(living), condition: await this.judge.of(this.db, living.piece, living.life.craftId), history: (await this.events.ofSubject(this.db, id, LIST_MAX)).map(toEventView) };
+    return {
+      ...toPieceView(living),
+      condition: await this.judge.of(this.db, living.piece, living.life.craftId),
+      history: (await this.events.ofSubject(this.db, id, LIST_MAX)).map(toEventView),
+    };
   }
 
   async onCraft(craftId: string): Promise<PieceView[]> {
@@ -49,7 +74,8 @@ export class PieceService {
       const columns = toMeasureColumns(dto);
       await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
       await this.ledger.record(tx, id, { kind: 'pieceMeasured', pieceId: id, ...columns });
-      if (life.state === 'new' && columns.boreFit !== null && columns.look !== null) await this.ledger.record(tx, id, { kind: 'pieceCheckedIn', pieceId: id, reason: null });
+      if (life.state === 'new' && columns.boreFit !== null && columns.look !== null)
+        await this.ledger.record(tx, id, { kind: 'pieceCheckedIn', pieceId: id, reason: null });
     });
     return this.find(id);
   }
@@ -57,7 +83,16 @@ export class PieceService {
   async describe(id: string, dto: DescribePieceDto): Promise<PieceDetailView> {
     await this.db.transaction(async (tx) => {
       const { piece } = await this.pieces.findLiving(tx, id);
-      const columns = { ...toMeasureColumns(dto), hand: dto.hand, hubThicknessM: dto.hubThicknessM ?? null, droopM: dto.droopM ?? null, bladeTags: dto.bladeTags ?? null, colour: dto.colour ?? null, note: dto.note ?? null, photoSha256: dto.photoSha256 ?? null };
+      const columns = {
+        ...toMeasureColumns(dto),
+        hand: dto.hand,
+        hubThicknessM: dto.hubThicknessM ?? null,
+        droopM: dto.droopM ?? null,
+        bladeTags: dto.bladeTags ?? null,
+        colour: dto.colour ?? null,
+        note: dto.note ?? null,
+        photoSha256: dto.photoSha256 ?? null,
+      };
       await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
       await this.ledger.record(tx, id, { kind: 'pieceDescribed', pieceId: id, ...columns });
     });
@@ -78,9 +113,21 @@ export class PieceService {
   }
 
   /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */
-  async record(tx: DbOrTx, { piece, life }: LivingPiece, dto: PieceActionDto & { isCorrected?: boolean; markSha256?: string | null }): Promise<void> {
+  async record(
+    tx: DbOrTx,
+    { piece, life }: LivingPiece,
+    dto: PieceActionDto & { isCorrected?: boolean; markSha256?: string | null },
+  ): Promise<void> {
     await this.requireAllowed(tx, { piece, life }, dto.action, dto.craftId ?? life.craftId);
-    await this.ledger.record(tx, piece.id, toFact(piece.id, toAction(dto), { reason: dto.reason ?? null, isCorrected: dto.isCorrected ?? false, markSha256: dto.markSha256 ?? null }));
+    await this.ledger.record(
+      tx,
+      piece.id,
+      toFact(piece.id, toAction(dto), {
+        reason: dto.reason ?? null,
+        isCorrected: dto.isCorrected ?? false,
+        markSha256: dto.markSha256 ?? null,
+      }),
+    );
     await this.noteArm(tx, life, dto);
   }
 
@@ -90,9 +137,15 @@ export class PieceService {
   }
 
   /** What comes onto an arm or off it voids what was looked at and signed for there. */
-  private async noteArm(tx: DbOrTx, life: LivingPiece['life'], { action, craftId, place, level }: PieceActionDto): Promise<void> {
-    const changed = (id: string, at: NonNullable<typeof life.place>, on: number): Promise<void> => this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place: at, level: on, what: 'piece' });
-    if ((action === 'remove' || action === 'retire') && life.craftId !== null && life.place !== null) await changed(life.craftId, life.place, life.level);
+  private async noteArm(
+    tx: DbOrTx,
+    life: LivingPiece['life'],
+    { action, craftId, place, level }: PieceActionDto,
+  ): Promise<void> {
+    const changed = (id: string, at: NonNullable<typeof life.place>, on: number): Promise<void> =>
+      this.ledger.record(tx, id, { kind: 'armChanged', craftId: id, place: at, level: on, what: 'piece' });
+    if ((action === 'remove' || action === 'retire') && life.craftId !== null && life.place !== null)
+      await changed(life.craftId, life.place, life.level);
     if (action === 'fit' && craftId && place) await changed(craftId, place, level ?? 0);
   }
 
@@ -105,7 +158,12 @@ export class PieceService {
    * @param craftId - whose policy judges; the lenient one without a craft
    * @throws {PieceRefusedError} if the life or the condition of the piece does not allow an action
    */
-  async requireAllowed(db: DbOrTx, { piece, life }: LivingPiece, action: PieceActionDto['action'], craftId: string | null): Promise<void> {
+  async requireAllowed(
+    db: DbOrTx,
+    { piece, life }: LivingPiece,
+    action: PieceActionDto['action'],
+    craftId: string | null,
+  ): Promise<void> {
     const { outcome, reasons } = await this.judge.of(db, piece, craftId);
     const refusal = refusalOf(life, { action }, { boreFit: piece.boreFit, isUnsound: isRetiring(outcome) });
     if (refusal !== null) throw new PieceRefusedError(piece.tag, refusal, reasons);
@@ -119,7 +177,9 @@ export class PieceService {
 
 /** An action with everything it needs. */
 function toAction(dto: PieceActionDto): PieceAction {
-  const need = <K extends 'craftId' | 'place' | 'as' | 'location' | 'setId'>(field: K): NonNullable<PieceActionDto[K]> => {
+  const need = <K extends 'craftId' | 'place' | 'as' | 'location' | 'setId'>(
+    field: K,
+  ): NonNullable<PieceActionDto[K]> => {
     const value = dto[field];
     if (value === null || value === undefined) throw new IncompleteActionError(dto.action, field);
     return value;
@@ -140,7 +200,11 @@ function toAction(dto: PieceActionDto): PieceAction {
   }
 }
 
-function toFact(pieceId: string, act: PieceAction, { reason, isCorrected, markSha256 }: { reason: string | null; isCorrected: boolean; markSha256: string | null }): Fact {
+function toFact(
+  pieceId: string,
+  act: PieceAction,
+  { reason, isCorrected, markSha256 }: { reason: string | null; isCorrected: boolean; markSha256: string | null },
+): Fact {
   switch (act.action) {
     case 'checkIn':
       return { kind: 'pieceCheckedIn', pieceId, reason };

@@ -1,4 +1,12 @@
-import { boreFits, looks, pieceHands, pieceLimits, type pieceStates, type retirements, type rotorPlaces } from '@zivvo/contract';
+import {
+  boreFits,
+  looks,
+  pieceHands,
+  pieceLimits,
+  type pieceStates,
+  type retirements,
+  type rotorPlaces,
+} from '@zivvo/contract';
 import { boolean, doublePrecision, index, integer, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -20,7 +28,12 @@ export const batch = pgTable(
     location: text(),
     note: text(),
   },
-  (t) => [index().on(t.workshopId, t.createdAt), index().on(t.propModelId), index().on(t.personId), within('batch', 'resolution_kg', t.resolutionKg, pieceLimits.resolutionKg)],
+  (t) => [
+    index().on(t.workshopId, t.createdAt),
+    index().on(t.propModelId),
+    index().on(t.personId),
+    within('batch', 'resolution_kg', t.resolutionKg, pieceLimits.resolutionKg),
+  ],
 );
 
 /** One physical propeller: what was measured and seen of it. Where it stands is in its projection. */

@@ -1,5 +1,18 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { AvailableView, BatchDetailView, BatchView, FoundView, PieceDetailView, PieceListView, PieceSetView, RotationView, Problem, PropModelListView, PropModelView, YieldView } from '@zivvo/contract';
+import type {
+  AvailableView,
+  BatchDetailView,
+  BatchView,
+  FoundView,
+  PieceDetailView,
+  PieceListView,
+  PieceSetView,
+  RotationView,
+  Problem,
+  PropModelListView,
+  PropModelView,
+  YieldView,
+} from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
@@ -19,12 +32,25 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => server.close());
 
-const aBatch = (more: object = {}) => ({ id: v7(), propModelId: model.id, cwCount: 2, ccwCount: 2, eitherCount: 0, resolutionKg: 0.00001, location: 'drawer 2', note: null, ...more });
-const deliver = async (more: object = {}): Promise<BatchDetailView> => (await server.http.post('/api/batches').send(aBatch(more)).expect(201)).body as BatchDetailView;
+const aBatch = (more: object = {}) => ({
+  id: v7(),
+  propModelId: model.id,
+  cwCount: 2,
+  ccwCount: 2,
+  eitherCount: 0,
+  resolutionKg: 0.00001,
+  location: 'drawer 2',
+  note: null,
+  ...more,
+});
+const deliver = async (more: object = {}): Promise<BatchDetailView> =>
+  (await server.http.post('/api/batches').send(aBatch(more)).expect(201)).body as BatchDetailView;
 const measures = (more: object = {}) => ({ massKg: 0.0079, diameterM: 0.1824, boreFit: 'fits', look: 'good', ...more });
-const measure = async (id: string, more: object = {}): Promise<PieceDetailView> => (await server.http.put(`/api/pieces/${id}/measures`).send(measures(more)).expect(200)).body as PieceDetailView;
+const measure = async (id: string, more: object = {}): Promise<PieceDetailView> =>
+  (await server.http.put(`/api/pieces/${id}/measures`).send(measures(more)).expect(200)).body as PieceDetailView;
 const act = (id: string, body: object) => server.http.post(`/api/pieces/${id}/actions`).send(body);
-const find = async (id: string): Promise<PieceDetailView> => (await server.http.get(`/api/pieces/${id}`).expect(200)).body as PieceDetailView;
+const find = async (id: string): Promise<PieceDetailView> =>
+  (await server.http.get(`/api/pieces/${id}`).expect(200)).body as PieceDetailView;
 
 describe('a delivery', () => {
   test('makes a piece and a tag for each that was counted; sent twice it is one delivery', async () => {
@@ -48,7 +74,10 @@ describe('a delivery', () => {
   test('stands in the list of deliveries with what came of it', async () => {
     const { id, pieces } = await deliver({ ccwCount: 1 });
     await measure(pieces[0]!.id);
-    const { items, total } = (await server.http.get('/api/batches').expect(200)).body as { items: BatchView[]; total: number };
+    const { items, total } = (await server.http.get('/api/batches').expect(200)).body as {
+      items: BatchView[];
+      total: number;
+    };
     expect(items.find((b) => b.id === id)).toMatchObject({ pieceCount: 3, checkedInCount: 1, propModelId: model.id });
     expect(total).toBe(items.length);
   });
@@ -57,7 +86,10 @@ describe('a delivery', () => {
     const own = aPropModel({ label: '8x4.5', diameterM: 0.2032, pitchM: 0.1143, bladeCount: 2 });
     await server.http.post('/api/prop-models').send(own).expect(201);
     const { pieces } = await deliver({ propModelId: own.id });
-    const available = async (): Promise<Partial<AvailableView> | undefined> => ((await server.http.get('/api/pieces/available').expect(200)).body as AvailableView[]).find((a) => a.propModelId === own.id);
+    const available = async (): Promise<Partial<AvailableView> | undefined> =>
+      ((await server.http.get('/api/pieces/available').expect(200)).body as AvailableView[]).find(
+        (a) => a.propModelId === own.id,
+      );
     expect(await available()).toBeUndefined();
     for (const piece of pieces) await measure(piece.id);
     expect(await available()).toMatchObject({ cwCount: 2, ccwCount: 2 });
@@ -86,16 +118,40 @@ describe('a delivery', () => {
   test('a piece is described anew, and its history says what was known before', async () => {
     const { pieces } = await deliver();
     const piece = await measure(pieces[0]!.id);
-    const known = { massKg: 0.008, diameterM: 0.1826, boreFit: 'fits', look: 'good', hand: 'ccw', hubThicknessM: 0.0065, droopM: 0.004, colour: 'orange', note: 'was in the wrong bag', photoSha256: null };
+    const known = {
+      massKg: 0.008,
+      diameterM: 0.1826,
+      boreFit: 'fits',
+      look: 'good',
+      hand: 'ccw',
+      hubThicknessM: 0.0065,
+      droopM: 0.004,
+      colour: 'orange',
+      note: 'was in the wrong bag',
+      photoSha256: null,
+    };
     expect((await server.http.put(`/api/pieces/${piece.id}`).send(known).expect(200)).body).toMatchObject(known);
     const [described] = (await find(piece.id)).history;
-    expect(described).toMatchObject({ action: 'described', values: { hand: 'ccw', massKg: 0.008, note: 'was in the wrong bag' } });
-    expect(((await server.http.put(`/api/pieces/${piece.id}`).send({ ...known, hand: 'left' }).expect(400)).body as Problem).fields.map((f) => f.path)).toEqual(['hand']);
+    expect(described).toMatchObject({
+      action: 'described',
+      values: { hand: 'ccw', massKg: 0.008, note: 'was in the wrong bag' },
+    });
+    expect(
+      (
+        (
+          await server.http
+            .put(`/api/pieces/${piece.id}`)
+            .send({ ...known, hand: 'left' })
+            .expect(400)
+        ).body as Problem
+      ).fields.map((f) => f.path),
+    ).toEqual(['hand']);
   });
 
   test('says what stands out among its pieces', async () => {
     const { id, pieces } = await deliver();
-    for (const [i, piece] of pieces.entries()) await measure(piece.id, { massKg: i === 2 ? 0.0091 : 0.0079 + i * 1e-5 });
+    for (const [i, piece] of pieces.entries())
+      await measure(piece.id, { massKg: i === 2 ? 0.0091 : 0.0079 + i * 1e-5 });
     const { findings } = (await server.http.get(`/api/batches/${id}`)).body as BatchDetailView;
     expect(findings).toEqual([expect.objectContaining({ code: 'massOutlier', id: pieces[2]!.id })]);
   });
@@ -113,19 +169,38 @@ describe('a delivery', () => {
 describe('the life of a piece', () => {
   test('is told with who and when, and nothing is allowed out of turn', async () => {
     const piece = (await deliver()).pieces[0]!;
-    expect((await act(piece.id, { action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(422)).body).toMatchObject({ code: 'piece.notCheckedIn', detail: expect.stringContaining(piece.tag) });
+    expect(
+      (await act(piece.id, { action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(422)).body,
+    ).toMatchObject({ code: 'piece.notCheckedIn', detail: expect.stringContaining(piece.tag) });
     await measure(piece.id, { boreFit: 'needsReaming' });
-    expect((await act(piece.id, { action: 'true', isDynamic: false }).expect(422)).body).toMatchObject({ code: 'piece.boreOpen' });
+    expect((await act(piece.id, { action: 'true', isDynamic: false }).expect(422)).body).toMatchObject({
+      code: 'piece.boreOpen',
+    });
     await measure(piece.id, { boreFit: 'reamed' });
     await act(piece.id, { action: 'true', isDynamic: false }).expect(200);
     await act(piece.id, { action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(200);
-    expect(await find(piece.id)).toMatchObject({ state: 'fitted', craftId: craft.id, place: 'frontLeft', isTruedStatic: true });
+    expect(await find(piece.id)).toMatchObject({
+      state: 'fitted',
+      craftId: craft.id,
+      place: 'frontLeft',
+      isTruedStatic: true,
+    });
     await act(piece.id, { action: 'retire', as: 'scrapped', reason: 'white at the root' }).expect(200);
     const retired = await find(piece.id);
     expect(retired).toMatchObject({ state: 'retired', retiredAs: 'scrapped', craftId: null });
-    expect(retired.history.map((h) => h.action)).toEqual(['retire', 'fit', 'true', 'measured', 'checkIn', 'measured', 'added']);
+    expect(retired.history.map((h) => h.action)).toEqual([
+      'retire',
+      'fit',
+      'true',
+      'measured',
+      'checkIn',
+      'measured',
+      'added',
+    ]);
     expect(retired.history[0]!.values).toMatchObject({ reason: 'white at the root' });
-    expect((await act(piece.id, { action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(422)).body).toMatchObject({ code: 'piece.retired' });
+    expect(
+      (await act(piece.id, { action: 'fit', craftId: craft.id, place: 'frontLeft' }).expect(422)).body,
+    ).toMatchObject({ code: 'piece.retired' });
     await act(piece.id, { action: 'unretire' }).expect(200);
     expect((await find(piece.id)).state).toBe('resting');
   });
@@ -133,7 +208,9 @@ describe('the life of a piece', () => {
   test('an action without what it needs names it', async () => {
     const piece = (await deliver()).pieces[0]!;
     await measure(piece.id);
-    expect(((await act(piece.id, { action: 'fit', craftId: craft.id }).expect(422)).body as Problem).fields[0]!.path).toBe('place');
+    expect(
+      ((await act(piece.id, { action: 'fit', craftId: craft.id }).expect(422)).body as Problem).fields[0]!.path,
+    ).toBe('place');
     expect(((await act(piece.id, { action: 'juggle' }).expect(400)).body as Problem).fields[0]!.path).toBe('action');
   });
 
@@ -143,7 +220,10 @@ describe('the life of a piece', () => {
     await act(ids[3]!, { action: 'retire', as: 'display' }).expect(200);
     await server.http.post('/api/pieces/actions').send({ ids, action: 'move', location: 'box 7' }).expect(422);
     expect((await find(ids[0]!)).location).toBe('drawer 2');
-    await server.http.post('/api/pieces/actions').send({ ids: ids.slice(0, 3), action: 'move', location: 'box 7' }).expect(200);
+    await server.http
+      .post('/api/pieces/actions')
+      .send({ ids: ids.slice(0, 3), action: 'move', location: 'box 7' })
+      .expect(200);
     expect((await find(ids[0]!)).location).toBe('box 7');
     await server.http.post('/api/pieces/actions').send({ ids: [], action: 'move', location: 'box 7' }).expect(400);
   });
@@ -154,7 +234,15 @@ describe('the life of a piece', () => {
     const pick = <T>(list: readonly T[]): T => list[Math.floor(random.next() * list.length)]!;
     let refused = 0;
     for (let i = 0; i < 150; i++) {
-      const body = pick([{ action: 'checkIn' }, { action: 'true', isDynamic: random.next() < 0.3 }, { action: 'fit', craftId: craft.id, place: pick(['frontLeft', 'rearRight']) }, { action: 'remove' }, { action: 'retire', as: pick(['display', 'scrapped']) }, { action: 'unretire' }, { action: 'move', location: `box ${i}` }]);
+      const body = pick([
+        { action: 'checkIn' },
+        { action: 'true', isDynamic: random.next() < 0.3 },
+        { action: 'fit', craftId: craft.id, place: pick(['frontLeft', 'rearRight']) },
+        { action: 'remove' },
+        { action: 'retire', as: pick(['display', 'scrapped']) },
+        { action: 'unretire' },
+        { action: 'move', location: `box ${i}` },
+      ]);
       const { status } = await act(pick(pieces).id, body);
       expect([200, 422]).toContain(status);
       if (status === 422) refused++;
@@ -166,7 +254,11 @@ describe('the life of a piece', () => {
     const before = await projectors.rows(db);
     await db.transaction((tx) => events.rebuild(tx));
     expect(await projectors.rows(db)).toEqual(before);
-    expect((before.lives as (typeof pieceLife.$inferSelect)[]).filter((l) => l.state === 'retired').every((l) => l.craftId === null)).toBe(true);
+    expect(
+      (before.lives as (typeof pieceLife.$inferSelect)[])
+        .filter((l) => l.state === 'retired')
+        .every((l) => l.craftId === null),
+    ).toBe(true);
   }, 60_000);
 });
 
@@ -182,18 +274,44 @@ describe('sets', () => {
       await server.http.post('/api/pieces/actions').send({ ids, action: 'joinSet', setId: id }).expect(200);
       return (await server.http.get(`/api/sets/${id}`).expect(200)).body as PieceSetView;
     };
-    expect((await join(pieces.slice(0, 2).map((p) => p.id))).needs).toMatchObject({ missing: { cwCount: 0, ccwCount: 2 }, isComplete: false });
-    expect((await join([pieces[2]!.id, stranger.id])).needs).toMatchObject({ missing: { cwCount: 0, ccwCount: 0 }, strangers: [stranger.id], isComplete: false });
+    expect((await join(pieces.slice(0, 2).map((p) => p.id))).needs).toMatchObject({
+      missing: { cwCount: 0, ccwCount: 2 },
+      isComplete: false,
+    });
+    expect((await join([pieces[2]!.id, stranger.id])).needs).toMatchObject({
+      missing: { cwCount: 0, ccwCount: 0 },
+      strangers: [stranger.id],
+      isComplete: false,
+    });
     await act(stranger.id, { action: 'leaveSet' }).expect(200);
     expect((await join([pieces[3]!.id])).needs).toMatchObject({ isComplete: true });
     const { revision } = (await server.http.get(`/api/sets/${id}`).expect(200)).body as PieceSetView;
-    const rested = (await server.http.put(`/api/sets/${id}`).send({ name: 'K12', craftId: craft.id, isResting: true, revision }).expect(200)).body as PieceSetView;
+    const rested = (
+      await server.http
+        .put(`/api/sets/${id}`)
+        .send({ name: 'K12', craftId: craft.id, isResting: true, revision })
+        .expect(200)
+    ).body as PieceSetView;
     expect(rested.restedAt).not.toBeNull();
-    const renamed = (await server.http.put(`/api/sets/${id}`).send({ name: 'K13', craftId: craft.id, revision: revision + 1 }).expect(200)).body as PieceSetView;
+    const renamed = (
+      await server.http
+        .put(`/api/sets/${id}`)
+        .send({ name: 'K13', craftId: craft.id, revision: revision + 1 })
+        .expect(200)
+    ).body as PieceSetView;
     expect(renamed).toMatchObject({ name: 'K13', restedAt: rested.restedAt });
     const { sets } = (await server.http.get(`/api/care/${craft.id}/rotation`).expect(200)).body as RotationView;
     expect(sets.find((s) => s.id === id)).toMatchObject({ name: 'K13', restedAt: rested.restedAt });
-    expect(((await server.http.put(`/api/sets/${id}`).send({ name: 'K12', craftId: craft.id, isResting: false, revision: revision + 2 }).expect(200)).body as PieceSetView).restedAt).toBeNull();
+    expect(
+      (
+        (
+          await server.http
+            .put(`/api/sets/${id}`)
+            .send({ name: 'K12', craftId: craft.id, isResting: false, revision: revision + 2 })
+            .expect(200)
+        ).body as PieceSetView
+      ).restedAt,
+    ).toBeNull();
     await server.http.delete(`/api/sets/${id}`).expect(204);
     await server.http.post(`/api/sets/${id}/restore`).expect(200);
   });
@@ -203,7 +321,8 @@ test('a bag of ten, one cracked and six sent back: three are usable, the rest is
   const own = aPropModel({ label: '9x5', makerName: 'Yieldish', diameterM: 0.2286, pitchM: 0.127, bladeCount: 2 });
   await server.http.post('/api/prop-models').send(own).expect(201);
   const { id: batchId, pieces } = await deliver({ propModelId: own.id, cwCount: 5, ccwCount: 5, location: 'drawer 7' });
-  const yields = async (): Promise<YieldView> => (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
+  const yields = async (): Promise<YieldView> =>
+    (await server.http.get('/api/pieces/yield').expect(200)).body as YieldView;
   const ofMaker = async () => (await yields()).makers.find((m) => m.makerName === 'Yieldish')!;
   expect(await ofMaker()).toMatchObject({ notJudgedCount: 10, pieceCount: 0, usable: null });
   const [cracked, ...sound] = pieces;
@@ -212,20 +331,36 @@ test('a bag of ten, one cracked and six sent back: three are usable, the rest is
   const craft = aCraft();
   await server.http.post('/api/crafts').send(craft).expect(201);
   const rigId = v7();
-  await server.http.post('/api/rigs').send({ id: rigId, name: 'Edges', frictionKgM: 1e-7, borePlayM: 0, largestM: 0.5, inertiaKgM2: 1e-7, note: null }).expect(201);
+  await server.http
+    .post('/api/rigs')
+    .send({ id: rigId, name: 'Edges', frictionKgM: 1e-7, borePlayM: 0, largestM: 0.5, inertiaKgM2: 1e-7, note: null })
+    .expect(201);
   const finish = async (pieceId: string, as: string): Promise<void> => {
     const id = v7();
-    await server.http.post('/api/balance-jobs').send({ id, pieceId, rigId, craftId: craft.id, isLookedAt: true }).expect(201);
+    await server.http
+      .post('/api/balance-jobs')
+      .send({ id, pieceId, rigId, craftId: craft.id, isLookedAt: true })
+      .expect(201);
     await server.http.post(`/api/balance-jobs/${id}/finish`).send({ as, note: null }).expect(200);
   };
   for (const p of sound.slice(0, 7)) await finish(p.id, 'sentBack');
   // One was tried again and came good.
   await finish(sound[0]!.id, 'trued');
   for (const p of sound.slice(7)) await finish(p.id, 'trued');
-  const expected = { goodFromBagCount: 3, goodCorrectedCount: 0, rejectedCount: 7, notJudgedCount: 0, usable: expect.objectContaining({ ratio: 0.3 }) };
+  const expected = {
+    goodFromBagCount: 3,
+    goodCorrectedCount: 0,
+    rejectedCount: 7,
+    notJudgedCount: 0,
+    usable: expect.objectContaining({ ratio: 0.3 }),
+  };
   expect(await ofMaker()).toMatchObject(expected);
   expect((await yields()).models.find((m) => m.propModelId === own.id)).toMatchObject(expected);
-  expect((await yields()).deliveries.find((d) => d.batchId === batchId)).toMatchObject({ ...expected, propModelId: own.id, location: 'drawer 7' });
+  expect((await yields()).deliveries.find((d) => d.batchId === batchId)).toMatchObject({
+    ...expected,
+    propModelId: own.id,
+    location: 'drawer 7',
+  });
   const { history } = (await server.http.get(`/api/pieces/${sound[1]!.id}`).expect(200)).body as PieceDetailView;
   expect(history[0]!.action).toBe('sendBack');
 });
@@ -239,11 +374,15 @@ test('a tag typed into the finder leads to its piece', async () => {
 test('stickers are a PDF; an empty choice says so instead of failing', async () => {
   const batch = await deliver();
   for (const query of [`batchId=${batch.id}`, `setId=${v7()}`]) {
-    const answer = await server.http.get(`/api/stickers?${query}`).buffer().parse((res, done) => {
-      const chunks: Buffer[] = [];
-      res.on('data', (chunk: Buffer) => chunks.push(chunk));
-      res.on('end', () => done(null, Buffer.concat(chunks)));
-    }).expect(200);
+    const answer = await server.http
+      .get(`/api/stickers?${query}`)
+      .buffer()
+      .parse((res, done) => {
+        const chunks: Buffer[] = [];
+        res.on('data', (chunk: Buffer) => chunks.push(chunk));
+        res.on('end', () => done(null, Buffer.concat(chunks)));
+      })
+      .expect(200);
     const pdf = answer.body as Buffer;
     expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
     expect(pdf.length).toBeGreaterThan(3000);
@@ -251,7 +390,10 @@ test('stickers are a PDF; an empty choice says so instead of failing', async () 
 });
 
 test('a cut model names what it was cut from and loses the maker’s limit', async () => {
-  const cut = (more: object) => server.http.post('/api/prop-models').send(aPropModel({ label: 'cut', cutFromModelId: model.id, diameterM: 0.17, ...more }));
+  const cut = (more: object) =>
+    server.http
+      .post('/api/prop-models')
+      .send(aPropModel({ label: 'cut', cutFromModelId: model.id, diameterM: 0.17, ...more }));
   await cut({}).expect(201);
   expect(((await cut({ diameterM: 0.2 }).expect(422)).body as Problem).fields[0]!.path).toBe('diameterM');
   expect(((await cut({ speedLimitRpm: 20_000 }).expect(422)).body as Problem).fields[0]!.path).toBe('speedLimitRpm');
@@ -265,8 +407,27 @@ test('three thousand pieces: pages, filters and searches are bounded and add up'
   const common = { workshopId, revision: 1, personId: null, createdAt: now, updatedAt: now, deletedAt: null };
   for (let from = 0; from < 3000; from += 500) {
     const part = ids.slice(from, from + 500);
-    await server.database.db.insert(propPiece).values(part.map((id, i) => ({ ...common, id, serialNumber: 5000 + from + i, tag: `X${from + i}`, propModelId: model.id, hand: 'cw' as const })));
-    await server.database.db.insert(pieceLife).values(part.map((pieceId, i) => ({ pieceId, state: states[i % 5]!, level: 0, location: `box ${i % 40}`, isTruedStatic: false, isTruedDynamic: false, touchedAt: now })));
+    await server.database.db.insert(propPiece).values(
+      part.map((id, i) => ({
+        ...common,
+        id,
+        serialNumber: 5000 + from + i,
+        tag: `X${from + i}`,
+        propModelId: model.id,
+        hand: 'cw' as const,
+      })),
+    );
+    await server.database.db.insert(pieceLife).values(
+      part.map((pieceId, i) => ({
+        pieceId,
+        state: states[i % 5]!,
+        level: 0,
+        location: `box ${i % 40}`,
+        isTruedStatic: false,
+        isTruedDynamic: false,
+        touchedAt: now,
+      })),
+    );
   }
   for (const query of ['', 'state=resting', 'words=box 17', 'untouched=yes', `propModelId=${model.id}&offset=2000`]) {
     const list = (await server.http.get(`/api/pieces?${query}`).expect(200)).body as PieceListView;
@@ -278,23 +439,54 @@ test('three thousand pieces: pages, filters and searches are bounded and add up'
 }, 60_000);
 
 describe('motors and small parts', () => {
-  const aMotor = (more: object = {}) => ({ id: v7(), tag: 'M1', craftId: craft.id, place: 'frontLeft', hours: 2.5, overLimitCount: 0, strikeCount: 0, bearing: 'smooth', shaftPlayM: null, shaftRunOutM: 0.00003, note: null, ...more });
+  const aMotor = (more: object = {}) => ({
+    id: v7(),
+    tag: 'M1',
+    craftId: craft.id,
+    place: 'frontLeft',
+    hours: 2.5,
+    overLimitCount: 0,
+    strikeCount: 0,
+    bearing: 'smooth',
+    shaftPlayM: null,
+    shaftRunOutM: 0.00003,
+    note: null,
+    ...more,
+  });
   test('a motor keeps what changed and when; deleting is undone', async () => {
     const motor = aMotor();
     await server.http.post('/api/motor-pieces').send(motor).expect(201);
     const { id, ...body } = motor;
-    await server.http.put(`/api/motor-pieces/${id}`).send({ ...body, strikeCount: 1, bearing: 'gritty', revision: 1 }).expect(200);
-    const history = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as { change: string; values: object }[];
-    expect(history.map((h) => [h.change, h.values])).toEqual([['changed', { strikeCount: 1, bearing: 'gritty' }], ['added', expect.objectContaining({ tag: 'M1' })]]);
+    await server.http
+      .put(`/api/motor-pieces/${id}`)
+      .send({ ...body, strikeCount: 1, bearing: 'gritty', revision: 1 })
+      .expect(200);
+    const history = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as {
+      change: string;
+      values: object;
+    }[];
+    expect(history.map((h) => [h.change, h.values])).toEqual([
+      ['changed', { strikeCount: 1, bearing: 'gritty' }],
+      ['added', expect.objectContaining({ tag: 'M1' })],
+    ]);
     await server.http.delete(`/api/motor-pieces/${id}`).expect(204);
     await server.http.post(`/api/motor-pieces/${id}/restore`).expect(200);
-    await server.http.put(`/api/motor-pieces/${id}`).send({ ...body, revision: 1 }).expect(409);
+    await server.http
+      .put(`/api/motor-pieces/${id}`)
+      .send({ ...body, revision: 1 })
+      .expect(409);
   });
   test('screws are counted', async () => {
     const id = v7();
     await server.http.post('/api/spare-parts').send({ id, name: 'M2 × 8', count: 30, perPieceCount: 2 }).expect(201);
-    expect((await server.http.put(`/api/spare-parts/${id}`).send({ name: 'M2 × 8', count: 22, perPieceCount: 2, revision: 1 }).expect(200)).body).toMatchObject({ count: 22, revision: 2 });
+    expect(
+      (
+        await server.http
+          .put(`/api/spare-parts/${id}`)
+          .send({ name: 'M2 × 8', count: 22, perPieceCount: 2, revision: 1 })
+          .expect(200)
+      ).body,
+    ).toMatchObject({ count: 22, revision: 2 });
     await server.http.post('/api/spare-parts').send({ id: v7(), name: 'M2', count: -1, perPieceCount: 2 }).expect(400);
   });
 });
-

@@ -1,5 +1,12 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { CountStockDto, CreatePropModelDto, UpdatePropModelDto, WantDto, type PropModelListView, type PropModelView } from '@zivvo/contract';
+import {
+  CountStockDto,
+  CreatePropModelDto,
+  UpdatePropModelDto,
+  WantDto,
+  type PropModelListView,
+  type PropModelView,
+} from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { PropModelService } from './propModel.service.ts';
 

@@ -33,9 +33,24 @@ export function toPropModelColumns(dto: PropModelDto) {
   };
 }
 
-export function toPropModelView(row: PropModelRow, counted: StockRow | undefined, tagged: AvailableView | undefined): PropModelView {
-  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-  const stock = counted ? { cwCount: counted.cwCount, ccwCount: counted.ccwCount, countedAt: counted.countedAt.toISOString() } : tagged ? { ...byHand(tagged), countedAt: null } : null;
+export function toPropModelView(
+  row: PropModelRow,
+  counted: StockRow | undefined,
+  tagged: AvailableView | undefined,
+): PropModelView {
+  const {
+    workshopId: _workshop,
+    personId: _person,
+    deletedAt: _deleted,
+    createdAt: _created,
+    updatedAt: _updated,
+    ...own
+  } = row;
+  const stock = counted
+    ? { cwCount: counted.cwCount, ccwCount: counted.ccwCount, countedAt: counted.countedAt.toISOString() }
+    : tagged
+      ? { ...byHand(tagged), countedAt: null }
+      : null;
   return { ...own, ...toRowView(row), stock };
 }
 

@@ -1,5 +1,14 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CountStockDto, type CreatePropModelDto, type PropModelDto, type PropModelListView, type PropModelView, type UpdatePropModelDto, type WantDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CountStockDto,
+  type CreatePropModelDto,
+  type PropModelDto,
+  type PropModelListView,
+  type PropModelView,
+  type UpdatePropModelDto,
+  type WantDto,
+} from '@zivvo/contract';
 import { FieldError } from '../common/featureError.ts';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -34,9 +43,22 @@ export class PropModelService {
 
   /** Models with what lies on the rack of them: somebody's count, or else the pieces that have tags. */
   private async toViews(rows: PropModelRow[]): Promise<PropModelView[]> {
-    const counted = new Map((await this.stock.of(this.db, rows.map((r) => r.id))).map((s) => [s.propModelId, s]));
+    const counted = new Map(
+      (
+        await this.stock.of(
+          this.db,
+          rows.map((r) => r.id),
+        )
+      ).map((s) => [s.propModelId, s]),
+    );
     const tagged = rows.every((r) => counted.has(r.id)) ? [] : await this.pieces.available(this.db);
-    return rows.map((row) => toPropModelView(row, counted.get(row.id), tagged.find((t) => t.propModelId === row.id)));
+    return rows.map((row) =>
+      toPropModelView(
+        row,
+        counted.get(row.id),
+        tagged.find((t) => t.propModelId === row.id),
+      ),
+    );
   }
 
   async create(dto: CreatePropModelDto): Promise<PropModelView> {
@@ -56,13 +78,21 @@ export class PropModelService {
 
   async countStock(id: string, { cwCount, ccwCount }: CountStockDto): Promise<PropModelView> {
     await this.propModels.find(this.db, id);
-    await this.db.transaction((tx) => this.ledger.record(tx, id, { kind: 'stockCounted', propModelId: id, cwCount, ccwCount }));
+    await this.db.transaction((tx) =>
+      this.ledger.record(tx, id, { kind: 'stockCounted', propModelId: id, cwCount, ccwCount }),
+    );
     return this.find(id);
   }
 
   async want(id: string, { count, craftId }: WantDto): Promise<PropModelView> {
     const { revision } = await this.propModels.find(this.db, id);
-    await this.propModels.revise(this.db, id, revision, { wantedCount: count, wantedCraftId: count === 0 ? null : (craftId ?? null) }, this.clock.now());
+    await this.propModels.revise(
+      this.db,
+      id,
+      revision,
+      { wantedCount: count, wantedCraftId: count === 0 ? null : (craftId ?? null) },
+      this.clock.now(),
+    );
     return this.find(id);
   }
 
@@ -77,10 +107,29 @@ export class PropModelService {
 }
 
 /** A model that was cut from another names one that is there and larger, and has lost its maker's limit. */
-async function requireParent(db: Db, models: PropModelRepository, id: string, { cutFromModelId, diameterM, speedLimitRpm }: PropModelDto): Promise<void> {
+async function requireParent(
+  db: Db,
+  models: PropModelRepository,
+  id: string,
+  { cutFromModelId, diameterM, speedLimitRpm }: PropModelDto,
+): Promise<void> {
   if (cutFromModelId === null || cutFromModelId === undefined) return;
-  if (cutFromModelId === id) throw new FieldError('cutFromModelId', 'cutFrom', 'a model cannot be cut from itself', cutFromModelId);
+  if (cutFromModelId === id)
+    throw new FieldError('cutFromModelId', 'cutFrom', 'a model cannot be cut from itself', cutFromModelId);
   const parent = await models.find(db, cutFromModelId);
-  if (diameterM >= parent.diameterM) throw new FieldError('diameterM', 'cutFrom', 'a cut model is smaller than the one it was cut from', String(diameterM), { max: parent.diameterM });
-  if (speedLimitRpm !== null && speedLimitRpm !== undefined) throw new FieldError('speedLimitRpm', 'cutFrom', 'the maker’s limit does not hold for a cut blade', String(speedLimitRpm));
+  if (diameterM >= parent.diameterM)
+    throw new FieldError(
+      'diameterM',
+      'cutFrom',
+      'a cut model is smaller than the one it was cut from',
+      String(diameterM),
+      { max: parent.diameterM },
+    );
+  if (speedLimitRpm !== null && speedLimitRpm !== undefined)
+    throw new FieldError(
+      'speedLimitRpm',
+      'cutFrom',
+      'the maker’s limit does not hold for a cut blade',
+      String(speedLimitRpm),
+    );
 }

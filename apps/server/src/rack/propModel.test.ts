@@ -7,14 +7,22 @@ let server: TestServer;
 beforeAll(async () => void (server = await startTestServer()), 60_000);
 afterAll(() => server.close());
 
-const create = async (more: object = {}): Promise<PropModelView> => (await server.http.post('/api/prop-models').send(aPropModel(more)).expect(201)).body as PropModelView;
-const list = async (): Promise<PropModelListView> => (await server.http.get('/api/prop-models').expect(200)).body as PropModelListView;
+const create = async (more: object = {}): Promise<PropModelView> =>
+  (await server.http.post('/api/prop-models').send(aPropModel(more)).expect(201)).body as PropModelView;
+const list = async (): Promise<PropModelListView> =>
+  (await server.http.get('/api/prop-models').expect(200)).body as PropModelListView;
 const problemOf = (body: unknown): Problem => body as Problem;
 
 describe('prop models', () => {
   test('keep what the label says beside what was measured', async () => {
     const model = await create({ measuredDiameterM: 0.1824 });
-    expect(model).toMatchObject({ label: '7.2x3.9x3', diameterM: 0.18288, measuredDiameterM: 0.1824, revision: 1, stock: null });
+    expect(model).toMatchObject({
+      label: '7.2x3.9x3',
+      diameterM: 0.18288,
+      measuredDiameterM: 0.1824,
+      revision: 1,
+      stock: null,
+    });
   });
 
   test('get their place in the order of colours once, and it stays', async () => {
@@ -38,9 +46,17 @@ describe('prop models', () => {
   test('change on top of what was seen only', async () => {
     const { id } = await create();
     const { id: _id, ...body } = aPropModel({ note: 'second bag' });
-    const changed = (await server.http.put(`/api/prop-models/${id}`).send({ ...body, revision: 1 }).expect(200)).body as PropModelView;
+    const changed = (
+      await server.http
+        .put(`/api/prop-models/${id}`)
+        .send({ ...body, revision: 1 })
+        .expect(200)
+    ).body as PropModelView;
     expect(changed).toMatchObject({ note: 'second bag', revision: 2 });
-    const late = await server.http.put(`/api/prop-models/${id}`).send({ ...body, note: 'third', revision: 1 }).expect(409);
+    const late = await server.http
+      .put(`/api/prop-models/${id}`)
+      .send({ ...body, note: 'third', revision: 1 })
+      .expect(409);
     expect(problemOf(late.body).code).toBe('revisionConflict');
     expect(((await server.http.get(`/api/prop-models/${id}`)).body as PropModelView).note).toBe('second bag');
   });
@@ -50,7 +66,9 @@ describe('counted by hand', () => {
   test('the last count stands, with its moment', async () => {
     const { id } = await create();
     await server.http.put(`/api/prop-models/${id}/stock`).send({ cwCount: 4, ccwCount: 3 }).expect(200);
-    const counted = (await server.http.put(`/api/prop-models/${id}/stock`).send({ cwCount: 2, ccwCount: 3 }).expect(200)).body as PropModelView;
+    const counted = (
+      await server.http.put(`/api/prop-models/${id}/stock`).send({ cwCount: 2, ccwCount: 3 }).expect(200)
+    ).body as PropModelView;
     expect(counted.stock).toMatchObject({ cwCount: 2, ccwCount: 3 });
     expect((await list()).items.find((m) => m.id === id)!.stock).toEqual(counted.stock);
   });
@@ -84,7 +102,9 @@ describe('malformed models name field and rule', () => {
     ['a weight of nothing', { measuredMassKg: 0 }, 'measuredMassKg', 'min'],
     ['a speed no prop turns', { speedLimitRpm: 1e9 }, 'speedLimitRpm', 'max'],
   ])('%s', async (_what, change, path, rule) => {
-    const { code, fields } = problemOf((await server.http.post('/api/prop-models').send(aPropModel(change)).expect(400)).body);
+    const { code, fields } = problemOf(
+      (await server.http.post('/api/prop-models').send(aPropModel(change)).expect(400)).body,
+    );
     expect(code).toBe('invalidBody');
     expect(fields).toContainEqual(expect.objectContaining({ path, rule }));
   });
@@ -94,7 +114,11 @@ test('pieces are wanted for a craft, and the wish is taken back', async () => {
   const model = aPropModel();
   await server.http.post('/api/prop-models').send(model).expect(201);
   const craftId = v7();
-  expect((await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 4, craftId }).expect(200)).body).toMatchObject({ wantedCount: 4, wantedCraftId: craftId });
-  expect((await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 0, craftId }).expect(200)).body).toMatchObject({ wantedCount: 0, wantedCraftId: null });
+  expect(
+    (await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 4, craftId }).expect(200)).body,
+  ).toMatchObject({ wantedCount: 4, wantedCraftId: craftId });
+  expect(
+    (await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: 0, craftId }).expect(200)).body,
+  ).toMatchObject({ wantedCount: 0, wantedCraftId: null });
   await server.http.put(`/api/prop-models/${model.id}/want`).send({ count: -1, craftId }).expect(400);
 });

@@ -1,4 +1,14 @@
-import type { BoreFit, CareOutcome, Finding, Look, PieceHand, Retirement, RotorPlace, StrikeSeverity, StruckThing } from '@zivvo/core';
+import type {
+  BoreFit,
+  CareOutcome,
+  Finding,
+  Look,
+  PieceHand,
+  Retirement,
+  RotorPlace,
+  StrikeSeverity,
+  StruckThing,
+} from '@zivvo/core';
 
 interface Measures {
   massKg: number | null;
@@ -27,12 +37,32 @@ declare module '../event/facts.ts' {
     stockCounted: { propModelId: string; cwCount: number; ccwCount: number };
     pieceAdded: { pieceId: string; location: string | null };
     pieceMeasured: { pieceId: string } & Measures;
-    pieceDescribed: { pieceId: string; hand: PieceHand; hubThicknessM: number | null; droopM: number | null; colour: string | null; note: string | null; photoSha256: string | null } & Measures;
+    pieceDescribed: {
+      pieceId: string;
+      hand: PieceHand;
+      hubThicknessM: number | null;
+      droopM: number | null;
+      colour: string | null;
+      note: string | null;
+      photoSha256: string | null;
+    } & Measures;
     /** Somebody looked at it on its craft, and this is what is to be done. */
-    pieceLooked: { pieceId: string; craftId: string; outcome: CareOutcome; isTruingVoid: boolean; hasNick: boolean; findings: Finding[] };
+    pieceLooked: {
+      pieceId: string;
+      craftId: string;
+      outcome: CareOutcome;
+      isTruingVoid: boolean;
+      hasNick: boolean;
+      findings: Finding[];
+    };
     pieceStruck: { pieceId: string; craftId: string; thing: StruckThing; severity: StrikeSeverity };
     /** The shaft says that no tape mends it. */
     pieceSentBack: { pieceId: string; reason: string | null };
-    partChanged: { part: 'motor' | 'pack' | 'spare'; partId: string; change: 'added' | 'changed' | 'removed' | 'restored'; values: Record<string, string | number | null> };
+    partChanged: {
+      part: 'motor' | 'pack' | 'spare';
+      partId: string;
+      change: 'added' | 'changed' | 'removed' | 'restored';
+      values: Record<string, string | number | null>;
+    };
   }
 }

@@ -10,18 +10,36 @@ import { PieceService } from './piece.service.ts';
 import { PropModelController } from './propModel.controller.ts';
 import { PropModelRepository } from './propModel.repository.ts';
 import { PropModelService } from './propModel.service.ts';
-import { RackProjectors } from './rack.projectors.ts';
+import { RackProjectors } from './rack.projector.ts';
 import { SetService } from './set.service.ts';
 import { StickerService } from './sticker.service.ts';
 import { StockRepository } from './stock.repository.ts';
 import { YieldService } from './yield.service.ts';
 
-const repositories = [PropModelRepository, StockRepository, PieceRepository, BatchRepository, PieceSetRepository, MotorPieceRepository, PackPieceRepository, SparePartRepository];
+const repositories = [
+  PropModelRepository,
+  StockRepository,
+  PieceRepository,
+  BatchRepository,
+  PieceSetRepository,
+  MotorPieceRepository,
+  PackPieceRepository,
+  SparePartRepository,
+];
 const services = [PropModelService, PieceService, BatchService, SetService, YieldService, StickerService, PartService];
 
 /** Models, deliveries, pieces, sets and parts: what lies on the shelf, and what becomes of it. */
 @Module({
-  controllers: [PropModelController, PieceController, BatchController, SetController, StickerController, MotorPieceController, PackPieceController, SparePartController],
+  controllers: [
+    PropModelController,
+    PieceController,
+    BatchController,
+    SetController,
+    StickerController,
+    MotorPieceController,
+    PackPieceController,
+    SparePartController,
+  ],
   providers: [...repositories, ...services, RackProjectors],
   exports: [...repositories, ...services],
 })

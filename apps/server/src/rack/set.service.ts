@@ -6,7 +6,13 @@ import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from './piece.mapper.ts';
-import { PieceRepository, PieceSetRepository, type LivingPiece, type PieceSetRow, type SetCraft } from './piece.repository.ts';
+import {
+  PieceRepository,
+  PieceSetRepository,
+  type LivingPiece,
+  type PieceSetRow,
+  type SetCraft,
+} from './piece.repository.ts';
 
 @Injectable()
 export class SetService {
@@ -28,14 +34,25 @@ export class SetService {
   }
 
   async create({ id, name, craftId }: CreatePieceSetDto): Promise<PieceSetView> {
-    await this.sets.add(this.db, { ...this.rows.newRow(id), name: name.trim(), craftId: craftId ?? null, restedAt: null });
+    await this.sets.add(this.db, {
+      ...this.rows.newRow(id),
+      name: name.trim(),
+      craftId: craftId ?? null,
+      restedAt: null,
+    });
     return this.find(id);
   }
 
   async update(id: string, { name, craftId, isResting, revision }: UpdatePieceSetDto): Promise<PieceSetView> {
     const { restedAt } = await this.sets.find(this.db, id);
     const rests = isResting ?? restedAt !== null;
-    await this.sets.revise(this.db, id, revision, { name: name.trim(), craftId: craftId ?? null, restedAt: rests ? (restedAt ?? this.clock.now()) : null }, this.clock.now());
+    await this.sets.revise(
+      this.db,
+      id,
+      revision,
+      { name: name.trim(), craftId: craftId ?? null, restedAt: rests ? (restedAt ?? this.clock.now()) : null },
+      this.clock.now(),
+    );
     return this.find(id);
   }
 
@@ -49,13 +66,33 @@ export class SetService {
   }
 
   private async toViews(rows: PieceSetRow[]): Promise<PieceSetView[]> {
-    const pieces = await this.pieces.ofSets(this.db, rows.map((r) => r.id), LIST_MAX * 4);
-    const crafts = await this.sets.craftsOf(this.db, rows.flatMap((r) => r.craftId ?? []));
-    return rows.map((row) => toSetView(row, pieces.filter((p) => p.life.setId === row.id), row.craftId === null ? undefined : crafts.get(row.craftId)));
+    const pieces = await this.pieces.ofSets(
+      this.db,
+      rows.map((r) => r.id),
+      LIST_MAX * 4,
+    );
+    const crafts = await this.sets.craftsOf(
+      this.db,
+      rows.flatMap((r) => r.craftId ?? []),
+    );
+    return rows.map((row) =>
+      toSetView(
+        row,
+        pieces.filter((p) => p.life.setId === row.id),
+        row.craftId === null ? undefined : crafts.get(row.craftId),
+      ),
+    );
   }
 }
 
 function toSetView(row: PieceSetRow, living: LivingPiece[], craft: SetCraft | undefined): PieceSetView {
   const pieces = living.map(toPieceView);
-  return { ...toRowView(row), name: row.name, craftId: row.craftId, restedAt: row.restedAt?.toISOString() ?? null, pieces, needs: craft ? setState(pieces, handsNeeded(craft.rotors, layoutKind(craft.layout))) : null };
+  return {
+    ...toRowView(row),
+    name: row.name,
+    craftId: row.craftId,
+    restedAt: row.restedAt?.toISOString() ?? null,
+    pieces,
+    needs: craft ? setState(pieces, handsNeeded(craft.rotors, layoutKind(craft.layout))) : null,
+  };
 }

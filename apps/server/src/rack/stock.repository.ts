@@ -7,6 +7,8 @@ export type StockRow = typeof stockLevel.$inferSelect;
 /** Pieces of each hand as somebody counted them. */
 export class StockRepository {
   async of(db: DbOrTx, propModelIds: string[]): Promise<StockRow[]> {
-    return propModelIds.length === 0 ? [] : db.select().from(stockLevel).where(inArray(stockLevel.propModelId, propModelIds));
+    return propModelIds.length === 0
+      ? []
+      : db.select().from(stockLevel).where(inArray(stockLevel.propModelId, propModelIds));
   }
 }

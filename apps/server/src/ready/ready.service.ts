@@ -3,7 +3,14 @@ import { readyToFly, type ReadyArm, type ReadyToFly } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
-import { armKey, ArrangementSource, CareSource, type ArrangedArm, type Arrangement, type CareRecord } from './sources.ts';
+import {
+  armKey,
+  ArrangementSource,
+  CareSource,
+  type ArrangedArm,
+  type Arrangement,
+  type CareRecord,
+} from './sources.ts';
 
 /** A craft's answer, with what it rests on. */
 export interface CraftReady {
@@ -33,23 +40,48 @@ export class ReadyService {
         const { arms, on, takeOff, signedSequence } = arrangement;
         const { look, flightsSinceLook, strikesSinceLook, motorsToFeel } = record;
         const ready = readyToFly({
-          name: craft.name, takeOff, unseenCount: arms.filter((a) => !a.isSpinSeen).length, modelCount: new Set(on.map((p) => p.piece.propModelId)).size,
-          arms: arms.map((arm) => this.armOf(craft, arm, arrangement, record)), lookDay: look && this.clock.localDay(look.at), today, flightsSinceLook, strikesSinceLook, signedSequence, motorsToFeel,
+          name: craft.name,
+          takeOff,
+          unseenCount: arms.filter((a) => !a.isSpinSeen).length,
+          modelCount: new Set(on.map((p) => p.piece.propModelId)).size,
+          arms: arms.map((arm) => this.armOf(craft, arm, arrangement, record)),
+          lookDay: look && this.clock.localDay(look.at),
+          today,
+          flightsSinceLook,
+          strikesSinceLook,
+          signedSequence,
+          motorsToFeel,
         });
         return [craft.id, { ready, arrangement, record }];
       }),
     );
   }
 
-  private armOf(craft: CraftRow, { place, level }: ArrangedArm, { on, models, changed }: Arrangement, { look, pieces }: CareRecord): ReadyArm {
+  private armOf(
+    craft: CraftRow,
+    { place, level }: ArrangedArm,
+    { on, models, changed }: Arrangement,
+    { look, pieces }: CareRecord,
+  ): ReadyArm {
     const living = on.find((p) => p.life.place === place && p.life.level === level);
     const model = living && models.find((m) => m.id === living.piece.propModelId);
     const known = living && pieces.get(living.piece.id);
     return {
-      place, level,
+      place,
+      level,
       changedSequence: changed.get(armKey({ place, level })) ?? 0,
       lookedSequence: look?.looks.some((l) => l.place === place && l.level === level) ? look.sequence : 0,
-      piece: living && model && known ? { tag: living.piece.tag, ...known, isBalancingDue: !living.life.isTruedStatic && !living.life.isTruedDynamic && this.bench.isBalancingNeeded(craft, model, living.piece) } : null,
+      piece:
+        living && model && known
+          ? {
+              tag: living.piece.tag,
+              ...known,
+              isBalancingDue:
+                !living.life.isTruedStatic &&
+                !living.life.isTruedDynamic &&
+                this.bench.isBalancingNeeded(craft, model, living.piece),
+            }
+          : null,
     };
   }
 }

@@ -39,7 +39,10 @@ export interface LastLook {
 /** What was seen, flown and struck. */
 export interface CareRecord {
   look: LastLook | null;
-  pieces: ReadonlyMap<string, { life: PieceLifeLeft; openOutcome: Exclude<CareOutcome, 'fly'> | null; alert: string | null }>;
+  pieces: ReadonlyMap<
+    string,
+    { life: PieceLifeLeft; openOutcome: Exclude<CareOutcome, 'fly'> | null; alert: string | null }
+  >;
   flightsSinceLook: number;
   strikesSinceLook: number;
   /** Tags of motors that were struck and not felt since. */
@@ -48,7 +51,10 @@ export interface CareRecord {
 
 /** Answers for what care knows of craft. */
 export abstract class CareSource {
-  abstract of(crafts: readonly CraftRow[], arrangements: ReadonlyMap<string, Arrangement>): Promise<Map<string, CareRecord>>;
+  abstract of(
+    crafts: readonly CraftRow[],
+    arrangements: ReadonlyMap<string, Arrangement>,
+  ): Promise<Map<string, CareRecord>>;
 }
 
 /** An arm as a key of a map. */

@@ -62,7 +62,15 @@ export class RecordingController {
 function toStretch(track: number, channels: string | undefined, fromS: number, toS: number): Stretch {
   const list = channels === undefined || channels === '' ? [] : channels.split(',');
   const places = list.map(Number);
-  if (list.length > 64 || places.some((p) => !Number.isInteger(p) || p < 0)) throw new FieldError('channels', 'isInt', 'channels must be whole numbers with commas between them', channels?.slice(0, 60) ?? null, {}, 400);
+  if (list.length > 64 || places.some((p) => !Number.isInteger(p) || p < 0))
+    throw new FieldError(
+      'channels',
+      'isInt',
+      'channels must be whole numbers with commas between them',
+      channels?.slice(0, 60) ?? null,
+      {},
+      400,
+    );
   if (toS < fromS) throw new FieldError('toS', 'min', 'toS must not be before fromS', String(toS), { min: fromS }, 400);
   return { track: Math.floor(track), channels: places, fromS, toS };
 }

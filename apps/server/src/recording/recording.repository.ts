@@ -20,11 +20,18 @@ export class RecordingRepository {
   constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {}
 
   async add(db: DbOrTx, row: Omit<RecordingRow, 'workshopId'>): Promise<void> {
-    await db.insert(recording).values({ ...row, workshopId: this.workshop.id }).onConflictDoNothing();
+    await db
+      .insert(recording)
+      .values({ ...row, workshopId: this.workshop.id })
+      .onConflictDoNothing();
   }
 
   async find(db: DbOrTx, id: string): Promise<RecordingRow> {
-    const [row] = await db.select().from(recording).where(and(eq(recording.id, id), eq(recording.workshopId, this.workshop.id))).limit(1);
+    const [row] = await db
+      .select()
+      .from(recording)
+      .where(and(eq(recording.id, id), eq(recording.workshopId, this.workshop.id)))
+      .limit(1);
     if (!row) throw new NotFoundError('recording', id);
     return row;
   }
@@ -39,7 +46,11 @@ export class RecordingRepository {
   }
 
   async segmentsOf(db: DbOrTx, recordingId: string): Promise<SegmentRow[]> {
-    return db.select().from(recordingSegment).where(eq(recordingSegment.recordingId, recordingId)).orderBy(asc(recordingSegment.ordinal));
+    return db
+      .select()
+      .from(recordingSegment)
+      .where(eq(recordingSegment.recordingId, recordingId))
+      .orderBy(asc(recordingSegment.ordinal));
   }
 
   async addBlocks(db: DbOrTx, rows: BlockRow[]): Promise<void> {
@@ -48,7 +59,13 @@ export class RecordingRepository {
   }
 
   /** Blocks of a level that have something between two times, in their order. */
-  async blocksOf(db: DbOrTx, place: BlockPlace, fromS: number, toS: number, limit = BLOCKS_MAX_COUNT): Promise<BlockRow[]> {
+  async blocksOf(
+    db: DbOrTx,
+    place: BlockPlace,
+    fromS: number,
+    toS: number,
+    limit = BLOCKS_MAX_COUNT,
+  ): Promise<BlockRow[]> {
     const first = sql`coalesce((select max(b.start_s) from ${recordingBlock} b where b.recording_id = ${place.recordingId} and b.segment = ${place.segment} and b.track = ${place.track} and b.level = ${place.level} and b.start_s <= ${fromS}), ${fromS})`;
     return db
       .select()
@@ -59,13 +76,26 @@ export class RecordingRepository {
   }
 
   /** The last block of a level, without its samples. */
-  async lastBlock(db: DbOrTx, place: BlockPlace): Promise<Pick<BlockRow, 'startS' | 'lastS' | 'firstSample' | 'count'> | null> {
+  async lastBlock(
+    db: DbOrTx,
+    place: BlockPlace,
+  ): Promise<Pick<BlockRow, 'startS' | 'lastS' | 'firstSample' | 'count'> | null> {
     const { startS, lastS, firstSample, count } = recordingBlock;
-    const [row] = await db.select({ startS, lastS, firstSample, count }).from(recordingBlock).where(at(place)).orderBy(desc(startS)).limit(1);
+    const [row] = await db
+      .select({ startS, lastS, firstSample, count })
+      .from(recordingBlock)
+      .where(at(place))
+      .orderBy(desc(startS))
+      .limit(1);
     return row ?? null;
   }
 }
 
 function at({ recordingId, segment, track, level }: BlockPlace) {
-  return and(eq(recordingBlock.recordingId, recordingId), eq(recordingBlock.segment, segment), eq(recordingBlock.track, track), eq(recordingBlock.level, level));
+  return and(
+    eq(recordingBlock.recordingId, recordingId),
+    eq(recordingBlock.segment, segment),
+    eq(recordingBlock.track, track),
+    eq(recordingBlock.level, level),
+  );
 }

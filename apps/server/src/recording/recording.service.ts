@@ -1,6 +1,21 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { SAMPLES_FILE_MAX_COUNT, SEGMENT_MAX_COUNT, type RecordingSamplesView, type RecordingView } from '@zivvo/contract';
-import { foldBins, joinBins, levelFor, PYRAMID_FACTOR, requireTracks, segmentStartS, sliceBins, type Bins, type RecordingTrack } from '@zivvo/core';
+import {
+  SAMPLES_FILE_MAX_COUNT,
+  SEGMENT_MAX_COUNT,
+  type RecordingSamplesView,
+  type RecordingView,
+} from '@zivvo/contract';
+import {
+  foldBins,
+  joinBins,
+  levelFor,
+  PYRAMID_FACTOR,
+  requireTracks,
+  segmentStartS,
+  sliceBins,
+  type Bins,
+  type RecordingTrack,
+} from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { fromPayload } from './blockPayload.ts';
@@ -48,7 +63,11 @@ export class RecordingService {
     const startedAt = this.clock.now();
     const last = segments.at(-1);
     const endS = last ? await this.endOf(tracks, last) : 0;
-    const startS = segmentStartS(segments[0] ? { startedAtMs: segments[0].startedAt.getTime() } : null, endS, startedAt.getTime());
+    const startS = segmentStartS(
+      segments[0] ? { startedAtMs: segments[0].startedAt.getTime() } : null,
+      endS,
+      startedAt.getTime(),
+    );
     const segment: SegmentRow = { recordingId: id, ordinal: segments.length, startedAt, deviceStartS, startS };
     await this.recordings.addSegment(this.db, segment);
     return new RecordingWriter(segment, tracks);
@@ -82,14 +101,26 @@ export class RecordingService {
     const parts = await this.partsOf(id, tracks, stretch);
     const sampleCount = parts.reduce((sum, p) => sum + p.sampleCount, 0);
     const level = levelFor(sampleCount, pointCount);
-    const found = await inTurn(parts, async ({ segment }) => ({ segment, bins: await this.binsOf(segment, tracks[track]!, { ...stretch, channels }, level) }));
+    const found = await inTurn(parts, async ({ segment }) => ({
+      segment,
+      bins: await this.binsOf(segment, tracks[track]!, { ...stretch, channels }, level),
+    }));
     const binCount = found.reduce((sum, { bins }) => sum + bins.timesS.length, 0);
     const factor = Math.max(1, Math.ceil(binCount / pointCount));
-    return { track, channels: [...channels], stretches: found.map(({ segment, bins }) => toStretch(segment.ordinal, level === 0 && factor === 1, foldBins(bins, factor))) };
+    return {
+      track,
+      channels: [...channels],
+      stretches: found.map(({ segment, bins }) =>
+        toStretch(segment.ordinal, level === 0 && factor === 1, foldBins(bins, factor)),
+      ),
+    };
   }
 
   /** All samples of a stretch, a part at a time, with the segment they are of. */
-  async *everySample(id: string, stretch: Stretch): AsyncGenerator<{ segment: SegmentRow; track: RecordingTrack; channels: readonly number[]; bins: Bins }> {
+  async *everySample(
+    id: string,
+    stretch: Stretch,
+  ): AsyncGenerator<{ segment: SegmentRow; track: RecordingTrack; channels: readonly number[]; bins: Bins }> {
     const { tracks } = await this.recordings.find(this.db, id);
     const { track, channels } = requireStretch(tracks, stretch);
     const parts = await this.partsOf(id, tracks, stretch);
@@ -101,7 +132,13 @@ export class RecordingService {
       let rows: BlockRow[];
       do {
         rows = await this.recordings.blocksOf(this.db, place, fromS, stretch.toS, READ_COUNT);
-        for (const row of rows) yield { segment, track: tracks[track]!, channels, bins: trim(fromPayload(tracks[track]!, row, channels), fromS, stretch.toS) };
+        for (const row of rows)
+          yield {
+            segment,
+            track: tracks[track]!,
+            channels,
+            bins: trim(fromPayload(tracks[track]!, row, channels), fromS, stretch.toS),
+          };
         fromS = nextAfter(rows.at(-1)?.lastS ?? fromS);
       } while (rows.length === READ_COUNT);
     }
@@ -109,13 +146,21 @@ export class RecordingService {
 
   /** Where the last sample of a segment is over [s]. */
   private async endOf(tracks: readonly RecordingTrack[], segment: SegmentRow): Promise<number> {
-    const lasts = await inTurn([...tracks.keys()], (track) => this.recordings.lastBlock(this.db, placeOf(segment, track, 0)));
-    const ends = lasts.map((last, track) => (last ? last.lastS + 1 / (tracks[track]!.rateHz ?? Infinity) : segment.startS));
+    const lasts = await inTurn([...tracks.keys()], (track) =>
+      this.recordings.lastBlock(this.db, placeOf(segment, track, 0)),
+    );
+    const ends = lasts.map((last, track) =>
+      last ? last.lastS + 1 / (tracks[track]!.rateHz ?? Infinity) : segment.startS,
+    );
     return Math.max(segment.startS, ...ends);
   }
 
   /** Segments that have something of a stretch, and about how much. */
-  private async partsOf(id: string, tracks: readonly RecordingTrack[], { track, fromS, toS }: Stretch): Promise<{ segment: SegmentRow; sampleCount: number }[]> {
+  private async partsOf(
+    id: string,
+    tracks: readonly RecordingTrack[],
+    { track, fromS, toS }: Stretch,
+  ): Promise<{ segment: SegmentRow; sampleCount: number }[]> {
     const segments = await this.recordings.segmentsOf(this.db, id);
     const parts = await inTurn(segments, async (segment) => {
       const last = segment.startS > toS ? null : await this.recordings.lastBlock(this.db, placeOf(segment, track, 0));
@@ -132,7 +177,13 @@ export class RecordingService {
    * Bins of a level between two times, from a sample of the segment on; what is too young to fill a row of the level is
    * made from the one below.
    */
-  private async binsOf(segment: SegmentRow, track: RecordingTrack, stretch: Stretch, level: number, fromSample = 0): Promise<Bins> {
+  private async binsOf(
+    segment: SegmentRow,
+    track: RecordingTrack,
+    stretch: Stretch,
+    level: number,
+    fromSample = 0,
+  ): Promise<Bins> {
     const { channels, fromS, toS } = stretch;
     const place = placeOf(segment, stretch.track, level);
     const span = PYRAMID_FACTOR ** level;
@@ -145,7 +196,13 @@ export class RecordingService {
       const last = await this.recordings.lastBlock(this.db, place);
       const youngFromS = Math.max(fromS, last?.lastS ?? segment.startS);
       const filled = Math.max(fromSample, last ? last.firstSample + last.count * span : 0);
-      if (youngFromS <= toS) found.push(foldBins(await this.binsOf(segment, track, { ...stretch, fromS: youngFromS }, level - 1, filled), PYRAMID_FACTOR));
+      if (youngFromS <= toS)
+        found.push(
+          foldBins(
+            await this.binsOf(segment, track, { ...stretch, fromS: youngFromS }, level - 1, filled),
+            PYRAMID_FACTOR,
+          ),
+        );
     }
     return trim(joinBins(found, channels.length), fromS, toS, level);
   }
@@ -187,7 +244,10 @@ async function inTurn<T, R>(items: readonly T[], act: (item: T) => Promise<R>): 
 }
 
 /** @throws {FeatureError} if there is no such track, or no such channel in it */
-function requireStretch(tracks: readonly RecordingTrack[], { track, channels }: Stretch): { track: number; channels: readonly number[] } {
+function requireStretch(
+  tracks: readonly RecordingTrack[],
+  { track, channels }: Stretch,
+): { track: number; channels: readonly number[] } {
   const found = tracks[track];
   if (!found) throw new UnknownChannelError('track', track);
   const unknown = channels.find((c) => !found.channels[c]);

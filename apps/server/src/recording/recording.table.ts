@@ -1,5 +1,17 @@
 import { PYRAMID_MAX_LEVEL, TRACK_MAX_COUNT, type RecordingTrack } from '@zivvo/core';
-import { bigint, customType, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, smallint, uuid } from 'drizzle-orm/pg-core';
+import {
+  bigint,
+  customType,
+  doublePrecision,
+  foreignKey,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  smallint,
+  uuid,
+} from 'drizzle-orm/pg-core';
 import { SEGMENT_MAX_COUNT } from '@zivvo/contract';
 import { within } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
@@ -33,7 +45,10 @@ export const recordingSegment = pgTable(
     deviceStartS: doublePrecision().notNull(),
     startS: doublePrecision().notNull(),
   },
-  (t) => [primaryKey({ columns: [t.recordingId, t.ordinal] }), within('recording_segment', 'ordinal', t.ordinal, { min: 0, max: SEGMENT_MAX_COUNT - 1 })],
+  (t) => [
+    primaryKey({ columns: [t.recordingId, t.ordinal] }),
+    within('recording_segment', 'ordinal', t.ordinal, { min: 0, max: SEGMENT_MAX_COUNT - 1 }),
+  ],
 );
 
 /** Samples of a track on end (level 0), or least and greatest values over spans of 8^level of them; written once. */
@@ -54,7 +69,11 @@ export const recordingBlock = pgTable(
   },
   (t) => [
     primaryKey({ columns: [t.recordingId, t.segment, t.track, t.level, t.startS] }),
-    foreignKey({ columns: [t.recordingId, t.segment], foreignColumns: [recordingSegment.recordingId, recordingSegment.ordinal], name: 'recording_block_segment_fk' }).onDelete('cascade'),
+    foreignKey({
+      columns: [t.recordingId, t.segment],
+      foreignColumns: [recordingSegment.recordingId, recordingSegment.ordinal],
+      name: 'recording_block_segment_fk',
+    }).onDelete('cascade'),
     within('recording_block', 'track', t.track, { min: 0, max: TRACK_MAX_COUNT - 1 }),
     within('recording_block', 'level', t.level, { min: 0, max: PYRAMID_MAX_LEVEL }),
     within('recording_block', 'count', t.count, { min: 1, max: 4096 }),

@@ -18,7 +18,15 @@ beforeAll(async () => {
 afterAll(() => server.close());
 
 const RATE_HZ = 50;
-const stand: RecordingTrack = { name: 'stand', rateHz: RATE_HZ, channels: [floatChannel('thrustN', 'force'), floatChannel('currentA', 'current'), { ...floatChannel('level', null), sampleType: 'int16', step: 1 / 32_768 }] };
+const stand: RecordingTrack = {
+  name: 'stand',
+  rateHz: RATE_HZ,
+  channels: [
+    floatChannel('thrustN', 'force'),
+    floatChannel('currentA', 'current'),
+    { ...floatChannel('level', null), sampleType: 'int16', step: 1 / 32_768 },
+  ],
+};
 /** Samples that each carry their own time, as a logger writes them. */
 const loose: RecordingTrack = { name: 'air', rateHz: null, channels: [floatChannel('speedMPerS', null, 'm/s')] };
 
@@ -32,14 +40,25 @@ async function aRecording(tracks = [stand, loose]): Promise<string> {
 async function write(id: string, seconds: number, seed = 'noise'): Promise<{ startS: number; values: Float32Array[] }> {
   const random = seededRandom(seed);
   const writer = await recordings.begin(id);
-  const values = stand.channels.map((_, c) => Float32Array.from({ length: seconds * RATE_HZ }, () => (c === 2 ? random.normal() / 8 : 10 * c + random.normal())));
-  for (let s = 0; s < seconds; s++) await recordings.write(db, writer.next(0, writer.segment.startS + s, values.map((v) => v.subarray(s * RATE_HZ, (s + 1) * RATE_HZ))));
+  const values = stand.channels.map((_, c) =>
+    Float32Array.from({ length: seconds * RATE_HZ }, () => (c === 2 ? random.normal() / 8 : 10 * c + random.normal())),
+  );
+  for (let s = 0; s < seconds; s++)
+    await recordings.write(
+      db,
+      writer.next(
+        0,
+        writer.segment.startS + s,
+        values.map((v) => v.subarray(s * RATE_HZ, (s + 1) * RATE_HZ)),
+      ),
+    );
   return { startS: writer.segment.startS, values };
 }
 
 const floats = (text: string): Float32Array => new Float32Array(Uint8Array.from(Buffer.from(text, 'base64')).buffer);
 const doubles = (text: string): Float64Array => new Float64Array(Uint8Array.from(Buffer.from(text, 'base64')).buffer);
-const read = async (id: string, query: string): Promise<RecordingSamplesView> => (await server.http.get(`/api/recordings/${id}/samples?${query}`).expect(200)).body as RecordingSamplesView;
+const read = async (id: string, query: string): Promise<RecordingSamplesView> =>
+  (await server.http.get(`/api/recordings/${id}/samples?${query}`).expect(200)).body as RecordingSamplesView;
 
 describe('a recording of ten minutes', () => {
   let id: string;
@@ -55,7 +74,15 @@ describe('a recording of ten minutes', () => {
     expect(view.segments).toEqual([{ startedAt: expect.any(String), startS: 0, endS: expect.closeTo(600, 6) }]);
   });
 
-  test.each([[0, 600, 1000], [0, 600, 13], [0, 90, 200], [123.4, 456.7, 500], [590, 600, 100], [599, 600, 4000], [300, 300.5, 1000]])('from %s s to %s s with %s points: no more, and no extreme is lost', async (fromS, toS, count) => {
+  test.each([
+    [0, 600, 1000],
+    [0, 600, 13],
+    [0, 90, 200],
+    [123.4, 456.7, 500],
+    [590, 600, 100],
+    [599, 600, 4000],
+    [300, 300.5, 1000],
+  ])('from %s s to %s s with %s points: no more, and no extreme is lost', async (fromS, toS, count) => {
     const { stretches } = await read(id, `fromS=${fromS}&toS=${toS}&count=${count}`);
     expect(stretches).toHaveLength(1);
     const [{ timesS, least, most, isRaw }] = stretches as [RecordingSamplesView['stretches'][number]];
@@ -79,7 +106,9 @@ describe('a recording of ten minutes', () => {
   });
 
   test('a stretch as a table holds every sample, with both times', async () => {
-    const { text, headers } = await server.http.get(`/api/recordings/${id}/samples.csv?channels=0,1&fromS=100&toS=100.1`).expect(200);
+    const { text, headers } = await server.http
+      .get(`/api/recordings/${id}/samples.csv?channels=0,1&fromS=100&toS=100.1`)
+      .expect(200);
     expect(headers['content-type']).toMatch(/text\/csv/);
     const lines = text.trim().split('\n');
     expect(lines[0]).toBe('time_s,moment,thrustN (N),currentA (A)');
@@ -98,7 +127,9 @@ describe('a recording of ten minutes', () => {
 test('it is small: under five bytes a sample, with all that drawing needs', async () => {
   const id = await aRecording();
   await write(id, 600, 'small');
-  const { rows } = await db.execute<{ bytes: string }>(sql`select sum(length(payload)) as bytes from recording_block where recording_id = ${id}`);
+  const { rows } = await db.execute<{ bytes: string }>(
+    sql`select sum(length(payload)) as bytes from recording_block where recording_id = ${id}`,
+  );
   expect(Number(rows[0]!.bytes) / (600 * RATE_HZ * stand.channels.length)).toBeLessThan(5);
 });
 
@@ -120,7 +151,9 @@ test('samples with times of their own keep them, in a drawing as well', async ()
   const speeds = Float32Array.from(timesS, (t) => Math.sin(t));
   await recordings.write(db, writer.nextAt(1, timesS, [speeds]));
   const near = await read(id, 'track=1&fromS=399.9&toS=901&count=1000');
-  expect([...doubles(near.stretches[0]!.timesS)].slice(0, 3).map((t) => Math.round(10 * t) / 10)).toEqual([399.9, 400, 900.1]);
+  expect([...doubles(near.stretches[0]!.timesS)].slice(0, 3).map((t) => Math.round(10 * t) / 10)).toEqual([
+    399.9, 400, 900.1,
+  ]);
   const far = doubles((await read(id, 'track=1&count=100')).stretches[0]!.timesS);
   expect(far.some((t) => t > 401 && t < 899)).toBe(false);
   expect(far.at(-1)!).toBeGreaterThan(1380);
@@ -129,7 +162,15 @@ test('samples with times of their own keep them, in a drawing as well', async ()
 test('a device that paused within a row is drawn where it read', async () => {
   const id = await aRecording();
   const writer = await recordings.begin(id);
-  const second = (startS: number) => recordings.write(db, writer.next(0, startS, stand.channels.map(() => new Float32Array(RATE_HZ).fill(1))));
+  const second = (startS: number) =>
+    recordings.write(
+      db,
+      writer.next(
+        0,
+        startS,
+        stand.channels.map(() => new Float32Array(RATE_HZ).fill(1)),
+      ),
+    );
   for (let s = 0; s < 60; s++) await second(s);
   for (let s = 0; s < 60; s++) await second(1000 + s);
   const times = doubles((await read(id, 'channels=0&count=50')).stretches[0]!.timesS);
@@ -150,8 +191,18 @@ describe('refused', () => {
   test('time that runs back, a rate for samples that have times, a track without channels', async () => {
     const id = await aRecording();
     const writer = await recordings.begin(id);
-    writer.next(0, 5, stand.channels.map(() => new Float32Array(10)));
-    expect(() => writer.next(0, 5.1, stand.channels.map(() => new Float32Array(10)))).toThrow('timeRunsBack');
+    writer.next(
+      0,
+      5,
+      stand.channels.map(() => new Float32Array(10)),
+    );
+    expect(() =>
+      writer.next(
+        0,
+        5.1,
+        stand.channels.map(() => new Float32Array(10)),
+      ),
+    ).toThrow('timeRunsBack');
     expect(() => writer.nextAt(1, Float64Array.of(1, NaN), [new Float32Array(2)])).toThrow('timeRunsBack');
     expect(() => writer.next(1, 0, [new Float32Array(2)])).toThrow('noRate');
     await expect(recordings.create(db, v7(), [{ ...stand, channels: [] }])).rejects.toThrow('noTrack');

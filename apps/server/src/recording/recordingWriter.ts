@@ -1,4 +1,13 @@
-import { CoreError, evenTimes, GrowingPyramid, PYRAMID_FACTOR, sampleBins, sliceBins, type Bins, type RecordingTrack } from '@zivvo/core';
+import {
+  CoreError,
+  evenTimes,
+  GrowingPyramid,
+  PYRAMID_FACTOR,
+  sampleBins,
+  sliceBins,
+  type Bins,
+  type RecordingTrack,
+} from '@zivvo/core';
 import { toPayload } from './blockPayload.ts';
 import type { BlockRow, SegmentRow } from './recording.repository.ts';
 
@@ -16,7 +25,12 @@ export class RecordingWriter {
     readonly segment: SegmentRow,
     private readonly tracksOf: readonly RecordingTrack[],
   ) {
-    this.tracks = tracksOf.map(({ channels }) => ({ pyramid: new GrowingPyramid(channels.length), count: 0, lastS: -Infinity, rowCounts: [] }));
+    this.tracks = tracksOf.map(({ channels }) => ({
+      pyramid: new GrowingPyramid(channels.length),
+      count: 0,
+      lastS: -Infinity,
+      rowCounts: [],
+    }));
   }
 
   /** The next samples of a track that has a rate. */
@@ -58,6 +72,16 @@ export class RecordingWriter {
   private row(track: number, level: number, bins: Bins, firstSample: number): BlockRow {
     const { recordingId, ordinal } = this.segment;
     const { timesS } = bins;
-    return { recordingId, segment: ordinal, track, level, startS: timesS[0]!, lastS: timesS.at(-1)!, firstSample, count: timesS.length, payload: toPayload(this.tracksOf[track]!, level, bins) };
+    return {
+      recordingId,
+      segment: ordinal,
+      track,
+      level,
+      startS: timesS[0]!,
+      lastS: timesS.at(-1)!,
+      firstSample,
+      count: timesS.length,
+      payload: toPayload(this.tracksOf[track]!, level, bins),
+    };
   }
 }

@@ -29,14 +29,31 @@ export class CalibrationService {
   async ofCraft(craftId: string): Promise<CalibrationView> {
     const { drive, tables, craft } = this.bench.of(await this.crafts.find(this.db, craftId));
     const { rows } = await this.evenings.listOf(this.db, craftId, EVENINGS_MOST);
-    const inputs = await Promise.all(rows.map(async ({ id }) => (await this.campaigns.inputOf(id, ANY_THROTTLE)).input));
-    const models = new Map((await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map((m) => [m.id, m]));
+    const inputs = await Promise.all(
+      rows.map(async ({ id }) => (await this.campaigns.inputOf(id, ANY_THROTTLE)).input),
+    );
+    const models = new Map(
+      (await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map(
+        (m) => [m.id, m],
+      ),
+    );
     const counted = inputs.flatMap((input) => input.props.flatMap((prop) => sortRuns(input, prop.id).counted));
-    const believed = counted.filter(({ settled }) => this.workshop.kind === 'demo' || settled.run.origin !== 'simulated');
+    const believed = counted.filter(
+      ({ settled }) => this.workshop.kind === 'demo' || settled.run.origin !== 'simulated',
+    );
     const runs = believed.map(({ settled: { run, steps } }): CalibrationRun => {
       const model = models.get(run.propModelId)!;
-      return { propModelId: run.propModelId, family: model.makerName, geometry: modelGeometry(model), densityKgPerM3: run.densityKgPerM3, steps };
+      return {
+        propModelId: run.propModelId,
+        family: model.makerName,
+        geometry: modelGeometry(model),
+        densityKgPerM3: run.densityKgPerM3,
+        steps,
+      };
     });
-    return { calibration: calibrateByRuns(runs, { drive, gearRatio: craft.gearRatio, tables }), isSimulated: believed.some(({ settled }) => settled.run.origin === 'simulated') };
+    return {
+      calibration: calibrateByRuns(runs, { drive, gearRatio: craft.gearRatio, tables }),
+      isSimulated: believed.some(({ settled }) => settled.run.origin === 'simulated'),
+    };
   }
 }

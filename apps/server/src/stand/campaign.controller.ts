@@ -1,5 +1,14 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
-import { CreateCampaignDto, CreateRunDto, ImportRunsDto, UpdateCampaignDto, type CampaignDetailView, type CampaignListView, type CampaignResultsView, type RunView } from '@zivvo/contract';
+import {
+  CreateCampaignDto,
+  CreateRunDto,
+  ImportRunsDto,
+  UpdateCampaignDto,
+  type CampaignDetailView,
+  type CampaignListView,
+  type CampaignResultsView,
+  type RunView,
+} from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { NumberPipe } from '../common/numberPipe.ts';
@@ -26,12 +35,19 @@ export class CampaignController {
   }
 
   @Get(':id/results')
-  results(@Param('id', IdPipe) id: string, @Query('throttleRatio', throttlePipe) throttleRatio: number): Promise<CampaignResultsView> {
+  results(
+    @Param('id', IdPipe) id: string,
+    @Query('throttleRatio', throttlePipe) throttleRatio: number,
+  ): Promise<CampaignResultsView> {
     return this.campaigns.results(id, throttleRatio);
   }
 
   @Get(':id/working')
-  working(@Param('id', IdPipe) id: string, @Query('throttleRatio', throttlePipe) throttleRatio: number, @Query('key') key: string): Promise<Working> {
+  working(
+    @Param('id', IdPipe) id: string,
+    @Query('throttleRatio', throttlePipe) throttleRatio: number,
+    @Query('key') key: string,
+  ): Promise<Working> {
     return this.campaigns.working(id, throttleRatio, String(key));
   }
 

@@ -28,7 +28,14 @@ export class CampaignRepository extends RowRepository<typeof campaign> {
     const rows = await db
       .select({ campaignId: run.campaignId, runCount: count(), lastKeptAt: max(run.keptAt) })
       .from(run)
-      .where(and(inArray(run.campaignId, campaignIds), isNull(run.deletedAt), eq(run.state, 'kept'), sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`))
+      .where(
+        and(
+          inArray(run.campaignId, campaignIds),
+          isNull(run.deletedAt),
+          eq(run.state, 'kept'),
+          sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`,
+        ),
+      )
       .groupBy(run.campaignId);
     return new Map(rows.map((r) => [r.campaignId, { runCount: r.runCount, lastKeptAt: r.lastKeptAt }]));
   }

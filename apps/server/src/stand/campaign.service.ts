@@ -1,5 +1,14 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, PROTOCOL_VERSION, type CampaignDetailView, type CampaignListView, type CampaignResultsView, type CreateCampaignDto, type UpdateCampaignDto } from '@zivvo/contract';
+import {
+  CAMPAIGN_RUN_MAX_COUNT,
+  LIST_MAX,
+  PROTOCOL_VERSION,
+  type CampaignDetailView,
+  type CampaignListView,
+  type CampaignResultsView,
+  type CreateCampaignDto,
+  type UpdateCampaignDto,
+} from '@zivvo/contract';
 import { explainFigure, layoutKind, reduceCampaign, type CampaignInput, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -27,7 +36,10 @@ export class CampaignService {
 
   async list(craftId: string | null): Promise<CampaignListView> {
     const { rows, total } = await this.campaigns.listOf(this.db, craftId, LIST_MAX);
-    const tally = await this.campaigns.tally(this.db, rows.map((r) => r.id));
+    const tally = await this.campaigns.tally(
+      this.db,
+      rows.map((r) => r.id),
+    );
     return { items: rows.map((row) => toCampaignView(row, tally.get(row.id))), total };
   }
 
@@ -40,7 +52,12 @@ export class CampaignService {
 
   async create(dto: CreateCampaignDto): Promise<CampaignDetailView> {
     await this.crafts.find(this.db, dto.craftId);
-    await this.campaigns.add(this.db, { ...this.rows.newRow(dto.id), ...toCampaignColumns(dto), craftId: dto.craftId, protocolVersion: PROTOCOL_VERSION });
+    await this.campaigns.add(this.db, {
+      ...this.rows.newRow(dto.id),
+      ...toCampaignColumns(dto),
+      craftId: dto.craftId,
+      protocolVersion: PROTOCOL_VERSION,
+    });
     return this.find(dto.id);
   }
 
@@ -79,9 +96,17 @@ export class CampaignService {
     const all = await this.runs.ofCampaign(this.db, id, CAMPAIGN_RUN_MAX_COUNT);
     const summaries = new Map(toRunSummaries(all).map((s) => [s.id, s]));
     const counted = all.filter((r) => r.state === 'kept' && summaries.get(r.id)!.replacedByRunId === null);
-    const channels = await this.runs.channelsOf(this.db, counted.map((r) => r.id));
+    const channels = await this.runs.channelsOf(
+      this.db,
+      counted.map((r) => r.id),
+    );
     const densityKgPerM3 = densityOf(row);
-    const propIds = [...new Set([...(row.referencePropModelId === null ? [] : [row.referencePropModelId]), ...counted.map((r) => r.propModelId)])];
+    const propIds = [
+      ...new Set([
+        ...(row.referencePropModelId === null ? [] : [row.referencePropModelId]),
+        ...counted.map((r) => r.propModelId),
+      ]),
+    ];
     const models = new Map((await this.propModels.byIds(this.db, propIds)).map((m) => [m.id, m]));
     const input: CampaignInput = {
       craft: {
@@ -97,11 +122,23 @@ export class CampaignService {
       },
       props: propIds.map((propId) => {
         const model = models.get(propId)!;
-        return { id: propId, name: propModelName(model), diameterM: model.measuredDiameterM ?? model.diameterM, speedLimitRpm: model.speedLimitRpm };
+        return {
+          id: propId,
+          name: propModelName(model),
+          diameterM: model.measuredDiameterM ?? model.diameterM,
+          speedLimitRpm: model.speedLimitRpm,
+        };
       }),
       referencePropId: row.referencePropModelId,
       gateCellV: row.gateCellV,
-      runs: counted.map((r) => toRunRecord(summaries.get(r.id)!, r, channels.filter((c) => c.runId === r.id), densityKgPerM3)),
+      runs: counted.map((r) =>
+        toRunRecord(
+          summaries.get(r.id)!,
+          r,
+          channels.filter((c) => c.runId === r.id),
+          densityKgPerM3,
+        ),
+      ),
       chosenThrottleRatio,
     };
     return { row, input };

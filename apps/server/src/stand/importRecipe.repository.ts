@@ -17,7 +17,12 @@ export class ImportRecipeRepository {
 
   /** The latest first. */
   async list(db: DbOrTx): Promise<ImportRecipeView[]> {
-    const found = await db.select().from(importRecipe).where(eq(importRecipe.workshopId, this.workshop.id)).orderBy(desc(importRecipe.updatedAt)).limit(RECIPE_MAX_COUNT);
+    const found = await db
+      .select()
+      .from(importRecipe)
+      .where(eq(importRecipe.workshopId, this.workshop.id))
+      .orderBy(desc(importRecipe.updatedAt))
+      .limit(RECIPE_MAX_COUNT);
     return found.map((row) => ({ ...toRowView(row), header: row.header, columns: row.columns }));
   }
 
@@ -27,6 +32,9 @@ export class ImportRecipeRepository {
     await db
       .insert(importRecipe)
       .values({ ...row, header, columns })
-      .onConflictDoUpdate({ target: [importRecipe.workshopId, importRecipe.header], set: { columns, updatedAt: row.updatedAt, personId: row.personId } });
+      .onConflictDoUpdate({
+        target: [importRecipe.workshopId, importRecipe.header],
+        set: { columns, updatedAt: row.updatedAt, personId: row.personId },
+      });
   }
 }

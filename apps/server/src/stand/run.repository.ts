@@ -33,16 +33,29 @@ export class RunRepository extends RowRepository<typeof run> {
 
   /** Says which recording holds the readings of a run. */
   async recordIn(db: DbOrTx, id: string, recordingId: string): Promise<void> {
-    await db.update(run).set({ recordingId }).where(and(eq(run.id, id), eq(run.workshopId, this.workshop.id)));
+    await db
+      .update(run)
+      .set({ recordingId })
+      .where(and(eq(run.id, id), eq(run.workshopId, this.workshop.id)));
   }
 
   /** Changes a draft only: what is kept is never written again. */
-  async reviseDraft(db: DbOrTx, id: string, seen: number, values: Partial<typeof run.$inferInsert>, at: Date): Promise<number> {
+  async reviseDraft(
+    db: DbOrTx,
+    id: string,
+    seen: number,
+    values: Partial<typeof run.$inferInsert>,
+    at: Date,
+  ): Promise<number> {
     return this.revise(db, id, seen, values, at, sql`${run.state} = 'draft'`);
   }
 
   /** Kept runs that a pack served, the newest first, each with the name of its evening; a corrected run counts once. */
-  async ofPack(db: DbOrTx, packPieceId: string, limit: number): Promise<{ run: RunRow; campaignName: string; seriesCount: number }[]> {
+  async ofPack(
+    db: DbOrTx,
+    packPieceId: string,
+    limit: number,
+  ): Promise<{ run: RunRow; campaignName: string; seriesCount: number }[]> {
     return db
       .select({ run, campaignName: campaign.name, seriesCount: packPiece.seriesCount })
       .from(run)
@@ -54,7 +67,11 @@ export class RunRepository extends RowRepository<typeof run> {
   }
 
   /** Kept runs of a prop model, the newest first, each with the name of its evening; a corrected run counts once. */
-  async ofModel(db: DbOrTx, propModelId: string, limit: number): Promise<{ run: RunRow; campaignName: string; craftId: string }[]> {
+  async ofModel(
+    db: DbOrTx,
+    propModelId: string,
+    limit: number,
+  ): Promise<{ run: RunRow; campaignName: string; craftId: string }[]> {
     return db
       .select({ run, campaignName: campaign.name, craftId: campaign.craftId })
       .from(run)
@@ -66,7 +83,12 @@ export class RunRepository extends RowRepository<typeof run> {
 
   /** Kept, not taken out, and not corrected by a later run. */
   private standing() {
-    return and(eq(run.workshopId, this.workshop.id), eq(run.state, 'kept'), isNull(run.deletedAt), sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`);
+    return and(
+      eq(run.workshopId, this.workshop.id),
+      eq(run.state, 'kept'),
+      isNull(run.deletedAt),
+      sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`,
+    );
   }
 
   async addChannels(db: DbOrTx, rows: ChannelRow[]): Promise<void> {
@@ -74,7 +96,9 @@ export class RunRepository extends RowRepository<typeof run> {
   }
 
   async channelsOf(db: DbOrTx, runIds: string[]): Promise<ChannelRow[]> {
-    return runIds.length === 0 ? [] : db.select().from(runChannel).where(inArray(runChannel.runId, runIds)).orderBy(asc(runChannel.quantity));
+    return runIds.length === 0
+      ? []
+      : db.select().from(runChannel).where(inArray(runChannel.runId, runIds)).orderBy(asc(runChannel.quantity));
   }
 
   async attachPicture(db: DbOrTx, runId: string, blobSha256: string, createdAt: Date): Promise<void> {

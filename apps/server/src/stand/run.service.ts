@@ -1,5 +1,19 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { CAMPAIGN_RUN_MAX_COUNT, LIST_MAX, type CampaignDetailView, type CreateRunDto, type ImportRunsDto, type KeepRunDto, type KeptView, type ModelRunView, type PackPieceView, type PackServiceView, type RunReadingsDto, type RunView, type SaveDraftDto } from '@zivvo/contract';
+import {
+  CAMPAIGN_RUN_MAX_COUNT,
+  LIST_MAX,
+  type CampaignDetailView,
+  type CreateRunDto,
+  type ImportRunsDto,
+  type KeepRunDto,
+  type KeptView,
+  type ModelRunView,
+  type PackPieceView,
+  type PackServiceView,
+  type RunReadingsDto,
+  type RunView,
+  type SaveDraftDto,
+} from '@zivvo/contract';
 import { packRecord, type Origin } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -30,11 +44,20 @@ export class RunService {
     const siblings = toRunSummaries(await this.runs.ofCampaign(this.db, row.campaignId, CAMPAIGN_RUN_MAX_COUNT));
     const channels = await this.runs.channelsOf(this.db, [id]);
     const pictures = await this.runs.picturesOf(this.db, id);
-    return toRunView(siblings.find((s) => s.id === id)!, row, channels, pictures);
+    return toRunView(
+      siblings.find((s) => s.id === id)!,
+      row,
+      channels,
+      pictures,
+    );
   }
 
   /** Starts a run as a draft that is saved while it is typed, or while a made-up stand stands in for the bench. */
-  async create(campaignId: string, dto: CreateRunDto, origin: Extract<Origin, 'typed' | 'simulated'> = 'typed'): Promise<RunView> {
+  async create(
+    campaignId: string,
+    dto: CreateRunDto,
+    origin: Extract<Origin, 'typed' | 'simulated'> = 'typed',
+  ): Promise<RunView> {
     await this.requireRoom(campaignId, 1);
     await this.runs.add(this.db, {
       ...this.rows.newRow(dto.id),
@@ -119,25 +142,59 @@ export class RunService {
   /** Every kept run of a pack with what it asked of its cells. */
   async ofPack({ id, chemistry }: PackPieceView): Promise<PackServiceView> {
     const rows = await this.runs.ofPack(this.db, id, LIST_MAX);
-    const channels = await this.runs.channelsOf(this.db, rows.map(({ run }) => run.id));
-    const runs = rows.map((row) => toPackRunView(row, channels.filter((c) => c.runId === row.run.id)));
+    const channels = await this.runs.channelsOf(
+      this.db,
+      rows.map(({ run }) => run.id),
+    );
+    const runs = rows.map((row) =>
+      toPackRunView(
+        row,
+        channels.filter((c) => c.runId === row.run.id),
+      ),
+    );
     return { runs, record: packRecord(chemistry, runs) };
   }
 
   /** The stand runs of a prop model, the newest first. */
   async ofModel(propModelId: string): Promise<ModelRunView[]> {
     const rows = await this.runs.ofModel(this.db, propModelId, LIST_MAX);
-    const channels = await this.runs.channelsOf(this.db, rows.map(({ run }) => run.id));
-    return rows.map((row) => toModelRunView(row, channels.filter((c) => c.runId === row.run.id)));
+    const channels = await this.runs.channelsOf(
+      this.db,
+      rows.map(({ run }) => run.id),
+    );
+    return rows.map((row) =>
+      toModelRunView(
+        row,
+        channels.filter((c) => c.runId === row.run.id),
+      ),
+    );
   }
 
-  private async store(tx: DbOrTx, row: Pick<RunRow, 'id' | 'propModelId' | 'replacesRunId'>, craftId: string, readings: RunReadingsDto, at: Date): Promise<void> {
+  private async store(
+    tx: DbOrTx,
+    row: Pick<RunRow, 'id' | 'propModelId' | 'replacesRunId'>,
+    craftId: string,
+    readings: RunReadingsDto,
+    at: Date,
+  ): Promise<void> {
     await this.runs.addChannels(tx, toChannels(row.id, readings));
-    const maxOf = (quantity: 'currentA' | 'speedRpm'): number | null => readings.steps.reduce<number | null>((most, s) => (s[quantity] == null ? most : Math.max(most ?? 0, s[quantity])), null);
+    const maxOf = (quantity: 'currentA' | 'speedRpm'): number | null =>
+      readings.steps.reduce<number | null>(
+        (most, s) => (s[quantity] == null ? most : Math.max(most ?? 0, s[quantity])),
+        null,
+      );
     await this.ledger.record(
       tx,
       row.id,
-      { kind: 'runKept', runId: row.id, craftId, propModelId: row.propModelId, maxCurrentA: maxOf('currentA'), maxSpeedRpm: maxOf('speedRpm'), replacesRunId: row.replacesRunId },
+      {
+        kind: 'runKept',
+        runId: row.id,
+        craftId,
+        propModelId: row.propModelId,
+        maxCurrentA: maxOf('currentA'),
+        maxSpeedRpm: maxOf('speedRpm'),
+        replacesRunId: row.replacesRunId,
+      },
       at,
     );
   }

@@ -2,7 +2,12 @@ import { FeatureError } from '../common/featureError.ts';
 
 export class AlreadyKeptError extends FeatureError {
   constructor() {
-    super(409, 'alreadyKept', 'This run is kept', 'A kept run is never changed. Correct it with a new run that replaces it.');
+    super(
+      409,
+      'alreadyKept',
+      'This run is kept',
+      'A kept run is never changed. Correct it with a new run that replaces it.',
+    );
   }
 }
 

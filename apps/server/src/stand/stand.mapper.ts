@@ -1,4 +1,12 @@
-import type { CampaignDto, CampaignView, ModelRunView, PackRunView, RunReadingsDto, RunSummaryView, RunView } from '@zivvo/contract';
+import type {
+  CampaignDto,
+  CampaignView,
+  ModelRunView,
+  PackRunView,
+  RunReadingsDto,
+  RunSummaryView,
+  RunView,
+} from '@zivvo/contract';
 import { emptyStep, humidAir, standQuantityNames, type RunRecord, type StandStep } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
@@ -22,14 +30,29 @@ export function densityOf(row: Pick<CampaignRow, 'temperatureC' | 'pressurePa' |
 }
 
 export function toCampaignView(row: CampaignRow, tally: RunTally | undefined): CampaignView {
-  const { workshopId: _workshop, personId: _person, deletedAt: _deleted, createdAt: _created, updatedAt: _updated, ...own } = row;
-  return { ...own, ...toRowView(row), densityKgPerM3: densityOf(row), runCount: tally?.runCount ?? 0, lastKeptAt: tally?.lastKeptAt?.toISOString() ?? null };
+  const {
+    workshopId: _workshop,
+    personId: _person,
+    deletedAt: _deleted,
+    createdAt: _created,
+    updatedAt: _updated,
+    ...own
+  } = row;
+  return {
+    ...own,
+    ...toRowView(row),
+    densityKgPerM3: densityOf(row),
+    runCount: tally?.runCount ?? 0,
+    lastKeptAt: tally?.lastKeptAt?.toISOString() ?? null,
+  };
 }
 
 /** Runs of a campaign with their order within their prop, and which of them were corrected. */
 export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
   const seen = new Map<string, number>();
-  const corrections = new Map(rows.filter((r) => r.state === 'kept' && r.replacesRunId !== null).map((r) => [r.replacesRunId!, r.id]));
+  const corrections = new Map(
+    rows.filter((r) => r.state === 'kept' && r.replacesRunId !== null).map((r) => [r.replacesRunId!, r.id]),
+  );
   const ordinals = new Map<string, number>();
   return rows.map((row) => {
     // A correction keeps the place of the run that it corrects.
@@ -54,7 +77,12 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
   });
 }
 
-export function toRunView(summary: RunSummaryView, row: RunRow, channels: ChannelRow[], pictures: PictureRow[]): RunView {
+export function toRunView(
+  summary: RunSummaryView,
+  row: RunRow,
+  channels: ChannelRow[],
+  pictures: PictureRow[],
+): RunView {
   return {
     ...summary,
     recordingId: row.recordingId,
@@ -68,7 +96,12 @@ export function toRunView(summary: RunSummaryView, row: RunRow, channels: Channe
 }
 
 /** A kept run as the core reduces it. */
-export function toRunRecord(summary: RunSummaryView, row: RunRow, channels: ChannelRow[], densityKgPerM3: number): RunRecord {
+export function toRunRecord(
+  summary: RunSummaryView,
+  row: RunRow,
+  channels: ChannelRow[],
+  densityKgPerM3: number,
+): RunRecord {
   return {
     id: row.id,
     propModelId: row.propModelId,
@@ -84,8 +117,12 @@ export function toRunRecord(summary: RunSummaryView, row: RunRow, channels: Chan
 }
 
 /** What one run asked of its pack; readings that are missing stay missing. */
-export function toPackRunView({ run, campaignName, seriesCount }: { run: RunRow; campaignName: string; seriesCount: number }, channels: ChannelRow[]): PackRunView {
-  const read = (quantity: ChannelRow['quantity']): number[] => channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
+export function toPackRunView(
+  { run, campaignName, seriesCount }: { run: RunRow; campaignName: string; seriesCount: number },
+  channels: ChannelRow[],
+): PackRunView {
+  const read = (quantity: ChannelRow['quantity']): number[] =>
+    channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
   const [voltages, currents] = [read('voltageV'), read('currentA')];
   return {
     runId: run.id,
@@ -100,12 +137,24 @@ export function toPackRunView({ run, campaignName, seriesCount }: { run: RunRow;
 }
 
 /** A run as the page of its prop lists it. */
-export function toModelRunView({ run, campaignName, craftId }: { run: RunRow; campaignName: string; craftId: string }, channels: ChannelRow[]): ModelRunView {
+export function toModelRunView(
+  { run, campaignName, craftId }: { run: RunRow; campaignName: string; craftId: string },
+  channels: ChannelRow[],
+): ModelRunView {
   const most = (quantity: ChannelRow['quantity']): number | null => {
     const read = channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
     return read.length === 0 ? null : Math.max(...read);
   };
-  return { runId: run.id, campaignId: run.campaignId, campaignName, craftId, keptAt: run.keptAt!.toISOString(), origin: run.origin, mostThrustN: most('thrustN'), maxCurrentA: most('currentA') };
+  return {
+    runId: run.id,
+    campaignId: run.campaignId,
+    campaignName,
+    craftId,
+    keptAt: run.keptAt!.toISOString(),
+    origin: run.origin,
+    mostThrustN: most('thrustN'),
+    maxCurrentA: most('currentA'),
+  };
 }
 
 function toSteps(channels: ChannelRow[]): StandStep[] {
@@ -121,6 +170,11 @@ function toSteps(channels: ChannelRow[]): StandStep[] {
 export function toChannels(runId: string, readings: RunReadingsDto): ChannelRow[] {
   const kinds = new Map(readings.readingKinds.map((k) => [k.quantity, k.readingKind]));
   return standQuantityNames
-    .map((quantity) => ({ runId, quantity, readingKind: kinds.get(quantity) ?? 'settledMean', values: readings.steps.map((s) => s[quantity] ?? null) }))
+    .map((quantity) => ({
+      runId,
+      quantity,
+      readingKind: kinds.get(quantity) ?? 'settledMean',
+      values: readings.steps.map((s) => s[quantity] ?? null),
+    }))
     .filter((channel) => channel.values.some((v) => v !== null));
 }

@@ -20,8 +20,25 @@ import { StandFactRepository } from './standFact.repository.ts';
 
 @Module({
   imports: [CraftModule, RackModule],
-  controllers: [CalibrationController, CampaignController, ImportRecipeController, RunController, PackServiceController, ModelRunsController],
-  providers: [CalibrationService, CampaignService, CampaignRepository, ImportRecipeRepository, RunService, RunRepository, StandFactRepository, StandProjector, StandStop],
+  controllers: [
+    CalibrationController,
+    CampaignController,
+    ImportRecipeController,
+    RunController,
+    PackServiceController,
+    ModelRunsController,
+  ],
+  providers: [
+    CalibrationService,
+    CampaignService,
+    CampaignRepository,
+    ImportRecipeRepository,
+    RunService,
+    RunRepository,
+    StandFactRepository,
+    StandProjector,
+    StandStop,
+  ],
   exports: [StandFactRepository, CampaignRepository, RunRepository, RunService],
 })
 export class StandModule {}

@@ -9,7 +9,9 @@ const keptRuns: Projector = {
   name: 'keptRuns',
   apply: {
     runKept: async (tx, { runId, craftId, propModelId, maxCurrentA, maxSpeedRpm, replacesRunId }, at) => {
-      await tx.insert(standFact).values({ runId, craftId, propModelId, keptAt: at, maxCurrentA, maxSpeedRpm, isCurrent: true });
+      await tx
+        .insert(standFact)
+        .values({ runId, craftId, propModelId, keptAt: at, maxCurrentA, maxSpeedRpm, isCurrent: true });
       if (replacesRunId !== null) await setCurrent(tx, replacesRunId, false);
     },
     runRemoved: (tx, { runId }) => setCurrent(tx, runId, false),

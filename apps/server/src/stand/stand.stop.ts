@@ -22,7 +22,10 @@ export class StandStop implements StopSource, OnModuleInit {
   }
 
   of: StopSource['of'] = async (crafts, subjectOf) => {
-    const facts = await this.facts.ofCrafts(this.db, crafts.map((c) => c.id));
+    const facts = await this.facts.ofCrafts(
+      this.db,
+      crafts.map((c) => c.id),
+    );
     return new Map(
       crafts.map((craft) => {
         const own = facts.filter((f) => f.craftId === craft.id);

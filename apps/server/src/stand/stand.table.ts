@@ -1,7 +1,20 @@
 import { STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunState } from '@zivvo/contract';
 import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
-import { boolean, check, doublePrecision, index, integer, jsonb, pgTable, primaryKey, text, uniqueIndex, uuid, type AnyPgColumn } from 'drizzle-orm/pg-core';
+import {
+  boolean,
+  check,
+  doublePrecision,
+  index,
+  integer,
+  jsonb,
+  pgTable,
+  primaryKey,
+  text,
+  uniqueIndex,
+  uuid,
+  type AnyPgColumn,
+} from 'drizzle-orm/pg-core';
 import { blob } from '../blob/blob.table.ts';
 import { recording } from '../recording/recording.table.ts';
 import { craft } from '../craft/craft.table.ts';

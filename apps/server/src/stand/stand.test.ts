@@ -1,12 +1,30 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/globals';
-import type { CalibrationView, CampaignDetailView, CampaignResultsView, ImportRecipeView, LineView, ModelRunView, Problem, PropModelView, RunView } from '@zivvo/contract';
+import type {
+  CalibrationView,
+  CampaignDetailView,
+  CampaignResultsView,
+  ImportRecipeView,
+  LineView,
+  ModelRunView,
+  Problem,
+  PropModelView,
+  RunView,
+} from '@zivvo/contract';
 import { calibrationFactor, type Working } from '@zivvo/core';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
 import { Projectors } from '../event/projectors.ts';
 import { run } from './stand.table.ts';
-import { aCampaign, aCraft, aDraft, aPropModel, someReadings, startTestServer, type TestServer } from '../test/testServer.ts';
+import {
+  aCampaign,
+  aCraft,
+  aDraft,
+  aPropModel,
+  someReadings,
+  startTestServer,
+  type TestServer,
+} from '../test/testServer.ts';
 
 let server: TestServer;
 let craftId: string;
@@ -31,17 +49,31 @@ const startRun = async (more: object = {}): Promise<RunView> => {
   const body = { id: v7(), propModelId, packPieceId: null, replacesRunId: null, draft: aDraft(), ...more };
   return (await server.http.post(`/api/campaigns/${campaignId}/runs`).send(body).expect(201)).body as RunView;
 };
-const keep = async (run: RunView, readings: object = someReadings()): Promise<RunView> => (await server.http.post(`/api/runs/${run.id}/keep`).send({ ...readings, revision: run.revision }).expect(200)).body as RunView;
-const results = async (query = ''): Promise<CampaignResultsView> => (await server.http.get(`/api/campaigns/${campaignId}/results${query}`).expect(200)).body as CampaignResultsView;
-const line = async (): Promise<LineView> => (await server.http.get(`/api/crafts/${craftId}/line`).expect(200)).body as LineView;
+const keep = async (run: RunView, readings: object = someReadings()): Promise<RunView> =>
+  (
+    await server.http
+      .post(`/api/runs/${run.id}/keep`)
+      .send({ ...readings, revision: run.revision })
+      .expect(200)
+  ).body as RunView;
+const results = async (query = ''): Promise<CampaignResultsView> =>
+  (await server.http.get(`/api/campaigns/${campaignId}/results${query}`).expect(200)).body as CampaignResultsView;
+const line = async (): Promise<LineView> =>
+  (await server.http.get(`/api/crafts/${craftId}/line`).expect(200)).body as LineView;
 
 describe('typed runs', () => {
   test('a draft is saved as it stands, unread cells and all, on top of what was seen', async () => {
     const run = await startRun();
-    const saved = await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft([['50', '7oo']]), revision: 1 }).expect(200);
+    const saved = await server.http
+      .put(`/api/runs/${run.id}/draft`)
+      .send({ ...aDraft([['50', '7oo']]), revision: 1 })
+      .expect(200);
     expect(saved.body).toMatchObject({ revision: 2 });
     expect(((await server.http.get(`/api/runs/${run.id}`)).body as RunView).draft!.cells).toEqual([['50', '7oo']]);
-    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(), revision: 1 }).expect(409);
+    await server.http
+      .put(`/api/runs/${run.id}/draft`)
+      .send({ ...aDraft(), revision: 1 })
+      .expect(409);
   });
 
   test('a kept run has its readings, and is never changed again', async () => {
@@ -49,9 +81,15 @@ describe('typed runs', () => {
     const kept = await keep(run);
     expect(kept).toMatchObject({ state: 'kept', origin: 'typed', stepCount: 5, ordinal: 1 });
     expect(kept.steps[4]).toMatchObject({ throttleRatio: 1, thrustN: 20, powerW: null });
-    const again = await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(), revision: kept.revision }).expect(409);
+    const again = await server.http
+      .put(`/api/runs/${run.id}/draft`)
+      .send({ ...aDraft(), revision: kept.revision })
+      .expect(409);
     expect((again.body as Problem).code).toBe('alreadyKept');
-    await server.http.post(`/api/runs/${run.id}/keep`).send({ ...someReadings(), revision: kept.revision }).expect(409);
+    await server.http
+      .post(`/api/runs/${run.id}/keep`)
+      .send({ ...someReadings(), revision: kept.revision })
+      .expect(409);
   });
 
   test('a correction replaces the run in the results and keeps both', async () => {
@@ -61,8 +99,12 @@ describe('typed runs', () => {
     expect(props[0]!.countedRunIds).toEqual([right.id]);
     const detail = (await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView;
     expect(detail).toMatchObject({ runCount: 1 });
-    expect(detail.runs.map((r) => [r.ordinal, r.replacedByRunId])).toEqual([[1, right.id], [1, null]]);
-    const ofModel = (await server.http.get(`/api/prop-models/${right.propModelId}/runs`).expect(200)).body as ModelRunView[];
+    expect(detail.runs.map((r) => [r.ordinal, r.replacedByRunId])).toEqual([
+      [1, right.id],
+      [1, null],
+    ]);
+    const ofModel = (await server.http.get(`/api/prop-models/${right.propModelId}/runs`).expect(200))
+      .body as ModelRunView[];
     expect(ofModel.map((r) => r.runId)).toContain(right.id);
     expect(ofModel.map((r) => r.runId)).not.toContain(wrong.id);
     expect(ofModel.find((r) => r.runId === right.id)).toMatchObject({ mostThrustN: 20, origin: 'typed' });
@@ -76,7 +118,10 @@ describe('typed runs', () => {
   ])('%s is refused with its place, and nothing is kept', async (_name, change, path) => {
     const run = await startRun();
     const readings = someReadings();
-    const answer = await server.http.post(`/api/runs/${run.id}/keep`).send({ ...readings, steps: [{ ...readings.steps[0], ...change }, ...readings.steps.slice(1)], revision: 1 }).expect(400);
+    const answer = await server.http
+      .post(`/api/runs/${run.id}/keep`)
+      .send({ ...readings, steps: [{ ...readings.steps[0], ...change }, ...readings.steps.slice(1)], revision: 1 })
+      .expect(400);
     expect((answer.body as Problem).fields.map((f) => f.path)).toContain(path);
     expect(((await server.http.get(`/api/runs/${run.id}`)).body as RunView).state).toBe('draft');
   });
@@ -85,9 +130,18 @@ describe('typed runs', () => {
     const run = await startRun();
     const { steps } = someReadings();
     const many = Array.from({ length: 121 }, () => steps[0]);
-    await server.http.post(`/api/runs/${run.id}/keep`).send({ ...someReadings(), steps: many, revision: 1 }).expect(400);
-    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft([['x'.repeat(41)]]), revision: 1 }).expect(400);
-    await server.http.put(`/api/runs/${run.id}/draft`).send({ ...aDraft(Array.from({ length: 121 }, () => ['1'])), revision: 1 }).expect(400);
+    await server.http
+      .post(`/api/runs/${run.id}/keep`)
+      .send({ ...someReadings(), steps: many, revision: 1 })
+      .expect(400);
+    await server.http
+      .put(`/api/runs/${run.id}/draft`)
+      .send({ ...aDraft([['x'.repeat(41)]]), revision: 1 })
+      .expect(400);
+    await server.http
+      .put(`/api/runs/${run.id}/draft`)
+      .send({ ...aDraft(Array.from({ length: 121 }, () => ['1'])), revision: 1 })
+      .expect(400);
   });
 });
 
@@ -95,15 +149,30 @@ describe('imports', () => {
   const imported = (more: object = {}) => ({ ...someReadings(), id: v7(), propModelId, ...more });
 
   test('all runs of a file are kept, or none', async () => {
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported({ propModelId: v7() })], blobSha256: null, recipe: null }).expect(422);
+    await server.http
+      .post(`/api/campaigns/${campaignId}/imports`)
+      .send({ runs: [imported(), imported({ propModelId: v7() })], blobSha256: null, recipe: null })
+      .expect(422);
     expect(((await server.http.get(`/api/campaigns/${campaignId}`)).body as CampaignDetailView).runs).toEqual([]);
-    const kept = await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported(), imported()], blobSha256: null, recipe: null }).expect(201);
-    expect((kept.body as CampaignDetailView).runs.map((r) => [r.origin, r.ordinal])).toEqual([['imported', 1], ['imported', 2]]);
+    const kept = await server.http
+      .post(`/api/campaigns/${campaignId}/imports`)
+      .send({ runs: [imported(), imported()], blobSha256: null, recipe: null })
+      .expect(201);
+    expect((kept.body as CampaignDetailView).runs.map((r) => [r.origin, r.ordinal])).toEqual([
+      ['imported', 1],
+      ['imported', 2],
+    ]);
   });
 
   test('how headers were read is remembered, the last reading of the same headers holds, and a recipe that cannot be is refused', async () => {
-    const columns = [{ quantity: 'throttleRatio', unitSymbol: '%', readingKind: 'settledMean' }, { quantity: 'thrustN', unitSymbol: 'kg', readingKind: 'settledMean' }];
-    const keepAs = (header: string, more: object[]) => server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: null, recipe: { header, columns: more } });
+    const columns = [
+      { quantity: 'throttleRatio', unitSymbol: '%', readingKind: 'settledMean' },
+      { quantity: 'thrustN', unitSymbol: 'kg', readingKind: 'settledMean' },
+    ];
+    const keepAs = (header: string, more: object[]) =>
+      server.http
+        .post(`/api/campaigns/${campaignId}/imports`)
+        .send({ runs: [imported()], blobSha256: null, recipe: { header, columns: more } });
     await keepAs('first\tsecond', [columns[0]!, { ...columns[1], unitSymbol: 'g' }]).expect(201);
     await keepAs('first\tsecond', columns).expect(201);
     await keepAs('other', []).expect(400);
@@ -115,9 +184,23 @@ describe('imports', () => {
   test('full throttle alone is kept and ranks; readings that cannot be are kept and do not count', async () => {
     const { steps, ...rest } = someReadings();
     const top = steps.at(-1)!;
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [{ ...rest, steps: [{ ...top, throttleRatio: 1 }], id: v7(), propModelId }, { ...rest, steps: steps.map((s) => ({ ...s, thrustN: s.thrustN / 1000 })), id: v7(), propModelId }], blobSha256: null, recipe: null }).expect(201);
+    await server.http
+      .post(`/api/campaigns/${campaignId}/imports`)
+      .send({
+        runs: [
+          { ...rest, steps: [{ ...top, throttleRatio: 1 }], id: v7(), propModelId },
+          { ...rest, steps: steps.map((s) => ({ ...s, thrustN: s.thrustN / 1000 })), id: v7(), propModelId },
+        ],
+        blobSha256: null,
+        recipe: null,
+      })
+      .expect(201);
     const { props, reasons } = await results();
-    expect(props[0]).toMatchObject({ isFullOnly: true, points: { full: { thrustN: { figure: { value: expect.closeTo(top.thrustN, 9) } } } }, leftOut: [{ code: 'doubt.merit' }] });
+    expect(props[0]).toMatchObject({
+      isFullOnly: true,
+      points: { full: { thrustN: { figure: { value: expect.closeTo(top.thrustN, 9) } } } },
+      leftOut: [{ code: 'doubt.merit' }],
+    });
     expect(reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['fullOnly', 'leftOut.doubt.merit']));
   });
 
@@ -129,16 +212,32 @@ describe('imports', () => {
   });
 
   test('raw text and pictures become blobs by their own digest; other files are refused', async () => {
-    const blob = await server.http.post('/api/blobs?name=run.csv').set('content-type', 'application/octet-stream').send(Buffer.from('a;b\n1;2\n')).expect(201);
+    const blob = await server.http
+      .post('/api/blobs?name=run.csv')
+      .set('content-type', 'application/octet-stream')
+      .send(Buffer.from('a;b\n1;2\n'))
+      .expect(201);
     const { sha256 } = blob.body as { sha256: string };
     expect((await server.http.get(`/api/blobs/${sha256}`).expect(200)).text).toBe('a;b\n1;2\n');
-    await server.http.post('/api/blobs?name=x.exe').set('content-type', 'application/octet-stream').send(Buffer.from([0x4d, 0x5a, 0, 1, 2])).expect(415);
+    await server.http
+      .post('/api/blobs?name=x.exe')
+      .set('content-type', 'application/octet-stream')
+      .send(Buffer.from([0x4d, 0x5a, 0, 1, 2]))
+      .expect(415);
     await server.http.get(`/api/blobs/${'0'.repeat(64)}`).expect(404);
     await server.http.get('/api/blobs/..%2f..%2fetc').expect(404);
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: sha256, recipe: null }).expect(201);
-    await server.http.post(`/api/campaigns/${campaignId}/imports`).send({ runs: [imported()], blobSha256: 'f'.repeat(64), recipe: null }).expect(422);
+    await server.http
+      .post(`/api/campaigns/${campaignId}/imports`)
+      .send({ runs: [imported()], blobSha256: sha256, recipe: null })
+      .expect(201);
+    await server.http
+      .post(`/api/campaigns/${campaignId}/imports`)
+      .send({ runs: [imported()], blobSha256: 'f'.repeat(64), recipe: null })
+      .expect(422);
     const run = await startRun();
-    expect((await server.http.post(`/api/runs/${run.id}/pictures`).send({ blobSha256: sha256 }).expect(200)).body).toMatchObject({ pictures: [{ sha256 }] });
+    expect(
+      (await server.http.post(`/api/runs/${run.id}/pictures`).send({ blobSha256: sha256 }).expect(200)).body,
+    ).toMatchObject({ pictures: [{ sha256 }] });
   });
 });
 
@@ -148,10 +247,19 @@ describe('results', () => {
     await keep(await startRun(), someReadings(20.2));
     const { props, headline, carryThrustN } = await results('?throttleRatio=0.5');
     const { figure } = props[0]!.points.full.thrustN!;
-    expect(figure).toMatchObject({ value: expect.closeTo(20.1, 9), mark: 'measured', origin: 'typed', uncertainty: expect.any(Number) });
+    expect(figure).toMatchObject({
+      value: expect.closeTo(20.1, 9),
+      mark: 'measured',
+      origin: 'typed',
+      uncertainty: expect.any(Number),
+    });
     expect(carryThrustN).toBeCloseTo(4.7072, 4);
     expect(headline.code).toBe('onlyOneHovers');
-    const working = (await server.http.get(`/api/campaigns/${campaignId}/working?throttleRatio=0.5&key=${encodeURIComponent(figure.working!)}`).expect(200)).body as Working;
+    const working = (
+      await server.http
+        .get(`/api/campaigns/${campaignId}/working?throttleRatio=0.5&key=${encodeURIComponent(figure.working!)}`)
+        .expect(200)
+    ).body as Working;
     expect(working.result.value).toBe(figure.value);
     await server.http.get(`/api/campaigns/${campaignId}/working?key=nothing`).expect(404);
     await server.http.get(`/api/campaigns/${campaignId}/results?throttleRatio=7`).expect(400);
@@ -160,7 +268,10 @@ describe('results', () => {
   test('the line of the craft follows the runs, also when one is deleted and brought back', async () => {
     expect((await line()).stops.find((s) => s.station === 'stand')!.state).toBe('empty');
     const first = await keep(await startRun());
-    expect((await line()).stops.find((s) => s.station === 'stand')).toMatchObject({ state: 'half', code: 'stand.fewRuns' });
+    expect((await line()).stops.find((s) => s.station === 'stand')).toMatchObject({
+      state: 'half',
+      code: 'stand.fewRuns',
+    });
     const second = await keep(await startRun());
     expect((await line()).stops.find((s) => s.station === 'stand')!.state).toBe('full');
     await server.http.delete(`/api/runs/${second.id}`).expect(204);
@@ -168,20 +279,29 @@ describe('results', () => {
     await server.http.post(`/api/runs/${second.id}/restore`).expect(200);
     expect((await line()).stops.find((s) => s.station === 'stand')!.state).toBe('full');
     await keep(await startRun(), someReadings(20, 1200));
-    expect((await line()).stops.find((s) => s.station === 'stand')).toMatchObject({ state: 'notched', code: 'stand.breach' });
+    expect((await line()).stops.find((s) => s.station === 'stand')).toMatchObject({
+      state: 'notched',
+      code: 'stand.breach',
+    });
     expect(first.id).not.toBe(second.id);
   });
 });
 
 describe('what runs correct', () => {
-  const calibration = async (): Promise<CalibrationView> => (await server.http.get(`/api/crafts/${craftId}/calibration`).expect(200)).body as CalibrationView;
-  const thrustFactor = async (): Promise<number> => calibrationFactor((await calibration()).calibration!.models[propModelId]!.thrust, 3.9 / 7.2).factor;
+  const calibration = async (): Promise<CalibrationView> =>
+    (await server.http.get(`/api/crafts/${craftId}/calibration`).expect(200)).body as CalibrationView;
+  const thrustFactor = async (): Promise<number> =>
+    calibrationFactor((await calibration()).calibration!.models[propModelId]!.thrust, 3.9 / 7.2).factor;
 
   test('nothing without a run; with one, thrust and power of its model and of all; nothing again once it is gone', async () => {
     expect(await calibration()).toEqual({ calibration: null, isSimulated: false });
     const kept = await keep(await startRun());
     const found = (await calibration()).calibration!;
-    expect(found).toMatchObject({ runCount: 1, propCount: 1, whole: { thrust: { readingCount: 1 }, power: { readingCount: 1 } } });
+    expect(found).toMatchObject({
+      runCount: 1,
+      propCount: 1,
+      whole: { thrust: { readingCount: 1 }, power: { readingCount: 1 } },
+    });
     expect(Object.keys(found.models)).toEqual([propModelId]);
     await server.http.delete(`/api/runs/${kept.id}`).expect(204);
     expect((await calibration()).calibration).toBeNull();
@@ -220,13 +340,18 @@ test('colour and marker of a model are given once, counts follow the ledger', as
   expect(made.seriesIndex).toBe(second.seriesIndex + 1);
   expect(made.stock).toBeNull();
   await server.http.put(`/api/prop-models/${third.id}/stock`).send({ cwCount: 4, ccwCount: 3 }).expect(200);
-  const counted = (await server.http.put(`/api/prop-models/${third.id}/stock`).send({ cwCount: 5, ccwCount: 3 }).expect(200)).body as PropModelView;
+  const counted = (
+    await server.http.put(`/api/prop-models/${third.id}/stock`).send({ cwCount: 5, ccwCount: 3 }).expect(200)
+  ).body as PropModelView;
   expect(counted.stock).toMatchObject({ cwCount: 5, ccwCount: 3 });
 });
 
 test('the finder finds crafts, props, evenings and runs by a few letters, and takes no wildcards', async () => {
   await keep(await startRun());
-  const found = async (words: string): Promise<string[]> => ((await server.http.get(`/api/finder?words=${encodeURIComponent(words)}`).expect(200)).body as { kind: string }[]).map((f) => f.kind);
+  const found = async (words: string): Promise<string[]> =>
+    (
+      (await server.http.get(`/api/finder?words=${encodeURIComponent(words)}`).expect(200)).body as { kind: string }[]
+    ).map((f) => f.kind);
   expect(new Set(await found('petr'))).toEqual(new Set(['craft', 'campaign']));
   expect(new Set(await found('brind'))).toEqual(new Set(['propModel', 'run']));
   expect(await found('%')).toEqual([]);

@@ -8,6 +8,11 @@ export type StandFactRow = typeof standFact.$inferSelect;
 export class StandFactRepository {
   /** Those that count, of some craft. */
   async ofCrafts(db: DbOrTx, craftIds: string[]): Promise<StandFactRow[]> {
-    return craftIds.length === 0 ? [] : db.select().from(standFact).where(and(inArray(standFact.craftId, craftIds), eq(standFact.isCurrent, true)));
+    return craftIds.length === 0
+      ? []
+      : db
+          .select()
+          .from(standFact)
+          .where(and(inArray(standFact.craftId, craftIds), eq(standFact.isCurrent, true)));
   }
 }

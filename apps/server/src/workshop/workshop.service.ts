@@ -1,5 +1,12 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type AirView, type CreatePersonDto, type HealthView, type PersonView, type ReadAirDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type AirView,
+  type CreatePersonDto,
+  type HealthView,
+  type PersonView,
+  type ReadAirDto,
+} from '@zivvo/contract';
 import { densityAltitudeM, humidAir } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -51,7 +58,14 @@ export class WorkshopService {
     if (!row) return null;
     const { temperatureC, pressurePa, humidityRatio } = row;
     const { densityKgPerM3 } = humidAir(temperatureC, pressurePa, humidityRatio);
-    return { temperatureC, pressurePa, humidityRatio, densityKgPerM3, densityAltitudeM: densityAltitudeM(densityKgPerM3), readAt: row.createdAt.toISOString() };
+    return {
+      temperatureC,
+      pressurePa,
+      humidityRatio,
+      densityKgPerM3,
+      densityAltitudeM: densityAltitudeM(densityKgPerM3),
+      readAt: row.createdAt.toISOString(),
+    };
   }
 
   async readAir({ id, temperatureC, pressurePa, humidityRatio }: ReadAirDto): Promise<AirView | null> {

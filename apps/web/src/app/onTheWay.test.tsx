@@ -15,7 +15,9 @@ function Frame() {
   const { key } = useLocation();
   useNavigation();
   useKeyListener(true, () => isOnTheWay(key));
-  useKeys(['crafts', 'rack', 'stand'].map((page) => ({ key: `g ${page[0]}`, what: page, run: () => void go(`/${page}`) })));
+  useKeys(
+    ['crafts', 'rack', 'stand'].map((page) => ({ key: `g ${page[0]}`, what: page, run: () => void go(`/${page}`) })),
+  );
   return <Outlet />;
 }
 
@@ -37,7 +39,17 @@ const lazily = (name: string) => () =>
 
 function open(at: string): void {
   const router = createMemoryRouter(
-    [{ path: '/', Component: Frame, children: [{ path: 'crafts', Component: () => <Page name="crafts" /> }, { path: 'rack', Component: () => <Page name="rack" /> }, { path: 'stand', lazy: lazily('stand') }] }],
+    [
+      {
+        path: '/',
+        Component: Frame,
+        children: [
+          { path: 'crafts', Component: () => <Page name="crafts" /> },
+          { path: 'rack', Component: () => <Page name="rack" /> },
+          { path: 'stand', lazy: lazily('stand') },
+        ],
+      },
+    ],
     { initialEntries: [at] },
   );
   watchWays(router);

@@ -21,7 +21,10 @@ export const router = createBrowserRouter([
       { index: true, loader: ({ request }) => redirect(`/crafts${new URL(request.url).search}`) },
       // Where a station stood before, for links that people keep.
       { path: 'true/*', loader: ({ request }) => redirect(request.url.replace(/^[^/]*\/\/[^/]*\/true/, '/balance')) },
-      { ErrorBoundary: ErrorPage, children: [...features.flatMap((f) => f.routes), { path: '*', Component: NotFoundPage }] },
+      {
+        ErrorBoundary: ErrorPage,
+        children: [...features.flatMap((f) => f.routes), { path: '*', Component: NotFoundPage }],
+      },
     ],
   },
 ]);

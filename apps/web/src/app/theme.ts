@@ -1,6 +1,17 @@
 import { createTheme, type CSSVariablesResolver, type MantineColorsTuple } from '@mantine/core';
 
-const fjord: MantineColorsTuple = ['#e6efef', '#cfe1e2', '#a4c6c9', '#78abb0', '#5bb6c1', '#2d8490', '#1e707a', '#14616b', '#0f525b', '#0a434b'];
+const fjord: MantineColorsTuple = [
+  '#e6efef',
+  '#cfe1e2',
+  '#a4c6c9',
+  '#78abb0',
+  '#5bb6c1',
+  '#2d8490',
+  '#1e707a',
+  '#14616b',
+  '#0f525b',
+  '#0a434b',
+];
 
 export const theme = createTheme({
   primaryColor: 'fjord',

@@ -33,19 +33,48 @@ export function AngleGauge({ model, hand }: { model: PropModelView; hand: 'cw' |
     return `M${a.x.toFixed(2)} ${a.y.toFixed(2)}L${b.x.toFixed(2)} ${b.y.toFixed(2)}`;
   };
   return (
-    <svg width={`${width}mm`} height={`${height}mm`} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={`Angle gauge for ${handNames[hand]} pieces`} style={{ background: '#fff', maxWidth: '100%', flex: 'none' }}>
+    <svg
+      width={`${width}mm`}
+      height={`${height}mm`}
+      viewBox={`0 0 ${width} ${height}`}
+      role="img"
+      aria-label={`Angle gauge for ${handNames[hand]} pieces`}
+      style={{ background: '#fff', maxWidth: '100%', flex: 'none' }}
+    >
       {Array.from({ length: MOST_DEGREES + 1 }, (_, degrees) => (
-        <path key={degrees} d={degrees % 5 === 0 ? ray(degrees, 8, RAY_MM - 5) : ray(degrees, RAY_MM - 3, RAY_MM - 0.5)} stroke="#000" strokeWidth={degrees % 5 === 0 ? 0.25 : 0.15} />
+        <path
+          key={degrees}
+          d={degrees % 5 === 0 ? ray(degrees, 8, RAY_MM - 5) : ray(degrees, RAY_MM - 3, RAY_MM - 0.5)}
+          stroke="#000"
+          strokeWidth={degrees % 5 === 0 ? 0.25 : 0.15}
+        />
       ))}
       {Array.from({ length: MOST_DEGREES / 5 + 1 }, (_, i) => (
-        <text key={i} x={at(5 * i, RAY_MM - 2.5).x} y={at(5 * i, RAY_MM - 2.5).y + 1} fontSize={2.8} textAnchor="middle" fill="#000">
+        <text
+          key={i}
+          x={at(5 * i, RAY_MM - 2.5).x}
+          y={at(5 * i, RAY_MM - 2.5).y + 1}
+          fontSize={2.8}
+          textAnchor="middle"
+          fill="#000"
+        >
           {5 * i}
         </text>
       ))}
       <path d={ray(labelDegrees, 8, RAY_MM - 5)} stroke="#000" strokeWidth={0.5} strokeDasharray="2 1" />
       <path d={`M0 ${foldY}H${width}`} stroke="#000" strokeWidth={0.2} strokeDasharray="1 1" />
-      <path d={`M${middleX} ${foldY}V${foldY + stationMm}m-2.5 0h5m-2.5 -2.5v5`} stroke="#000" strokeWidth={0.3} fill="none" />
-      {[`${handNames[hand]} pieces`, 'fold up here', `${stationMm.toFixed(1)} mm to the hub`, `dashed: ${labelDegrees.toFixed(1)}° by the label`].map((text, i) => (
+      <path
+        d={`M${middleX} ${foldY}V${foldY + stationMm}m-2.5 0h5m-2.5 -2.5v5`}
+        stroke="#000"
+        strokeWidth={0.3}
+        fill="none"
+      />
+      {[
+        `${handNames[hand]} pieces`,
+        'fold up here',
+        `${stationMm.toFixed(1)} mm to the hub`,
+        `dashed: ${labelDegrees.toFixed(1)}° by the label`,
+      ].map((text, i) => (
         <text key={text} x={EDGE_MM - 4} y={foldY + 5 + 4.2 * i} fontSize={2.8} fill="#000">
           {text}
         </text>

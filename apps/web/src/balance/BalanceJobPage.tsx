@@ -1,12 +1,25 @@
 import { NativeSelect } from '@mantine/core';
-import { shakeTargetNames, type PieceDetailView, type PropModelView, type BalanceJobDto, type BalanceJobView } from '@zivvo/contract';
+import {
+  shakeTargetNames,
+  type PieceDetailView,
+  type PropModelView,
+  type BalanceJobDto,
+  type BalanceJobView,
+} from '@zivvo/contract';
 import { formatNumber, formatUnbalance, shakeTargetWords } from '@zivvo/words';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { isRetiring } from '@zivvo/core';
 import { useKeys } from '../shared/keys/keys.ts';
-import { useChangeBalanceJobMutation, useFinishBalanceJobMutation, useRigsQuery, useLazyBalanceJobsOfQuery, useStartBalanceJobMutation, useBalanceJobsOfQuery } from '../shared/api/balanceApi.ts';
+import {
+  useChangeBalanceJobMutation,
+  useFinishBalanceJobMutation,
+  useRigsQuery,
+  useLazyBalanceJobsOfQuery,
+  useStartBalanceJobMutation,
+  useBalanceJobsOfQuery,
+} from '../shared/api/balanceApi.ts';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePieceQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
@@ -37,7 +50,11 @@ export function Component() {
   const jobs = useBalanceJobsOfQuery(pieceId);
   return (
     <Ready query={{ ...piece, currentData: piece.currentData ?? piece.data }}>
-      {(p) => <Ready query={{ ...jobs, currentData: jobs.currentData ?? jobs.data }}>{(list) => <Piece piece={p} jobs={list} />}</Ready>}
+      {(p) => (
+        <Ready query={{ ...jobs, currentData: jobs.currentData ?? jobs.data }}>
+          {(list) => <Piece piece={p} jobs={list} />}
+        </Ready>
+      )}
     </Ready>
   );
 }
@@ -46,13 +63,25 @@ function Piece({ piece, jobs }: { piece: PieceDetailView; jobs: readonly Balance
   const { data: model } = usePropModelQuery(piece.propModelId);
   const open = jobs.find((j) => j.state === 'open');
   if (!model) return null;
-  return open ? <Job key={open.id} piece={piece} model={model} job={open} /> : <Start piece={piece} model={model} jobs={jobs} />;
+  return open ? (
+    <Job key={open.id} piece={piece} model={model} job={open} />
+  ) : (
+    <Start piece={piece} model={model} jobs={jobs} />
+  );
 }
 
 const ENDS = { open: 'open', trued: 'balanced', truedDynamic: 'balanced on its motor', sentBack: 'sent back' } as const;
 
 /** Before the first look: which rig, which craft, and whether the piece is sound. */
-function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropModelView; jobs: readonly BalanceJobView[] }) {
+function Start({
+  piece,
+  model,
+  jobs,
+}: {
+  piece: PieceDetailView;
+  model: PropModelView;
+  jobs: readonly BalanceJobView[];
+}) {
   const { data: rigs } = useRigsQuery();
   const { data: crafts } = useCraftsQuery();
   const { craftId, to } = useInHand();
@@ -78,11 +107,22 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
       headline={
         <>
           <span className="mono">{piece.tag}</span>{' '}
-          {last ? `was ${ENDS[last.state]}${last.finishedAt === null ? '' : `, ${formatDay(last.finishedAt)}`}` : 'has never been balanced'}
+          {last
+            ? `was ${ENDS[last.state]}${last.finishedAt === null ? '' : `, ${formatDay(last.finishedAt)}`}`
+            : 'has never been balanced'}
         </>
       }
-      detail={last?.result?.residual ? `${formatUnbalance(last.result.residual.unbalanceKgM)} were left, ${formatNumber(last.result.residual.shakeG, 3)} g of acceleration on the craft.` : undefined}
-      reasons={<p style={{ margin: 0 }}>Cones must not meet in the hub; in a shallow one turn one round. Spring firm, blade clear of the stand, large props over the edge of the bench. Spin it first: a sticky arbor shows false level.</p>}
+      detail={
+        last?.result?.residual
+          ? `${formatUnbalance(last.result.residual.unbalanceKgM)} were left, ${formatNumber(last.result.residual.shakeG, 3)} g of acceleration on the craft.`
+          : undefined
+      }
+      reasons={
+        <p style={{ margin: 0 }}>
+          Cones must not meet in the hub; in a shallow one turn one round. Spring firm, blade clear of the stand, large
+          props over the edge of the bench. Spin it first: a sticky arbor shows false level.
+        </p>
+      }
       actions={
         <>
           <Action weight="main" hint="n" disabled={!canStart} onClick={start}>
@@ -93,16 +133,40 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
       }
     >
       {rigs?.length === 0 ? (
-        <EmptyPage title="No rig on the bench" actions={<ActionLink weight="main" to={to('/balance')}>Describe a rig</ActionLink>}>
+        <EmptyPage
+          title="No rig on the bench"
+          actions={
+            <ActionLink weight="main" to={to('/balance')}>
+              Describe a rig
+            </ActionLink>
+          }
+        >
           <p>What a rig cannot show, nobody can balance: describe the shaft, its friction and play first.</p>
         </EmptyPage>
       ) : (
         <section className={classes.sheet} style={{ display: 'grid', gap: 14, maxWidth: 460 }}>
-          <NativeSelect label="Rig" value={rig} onChange={(e) => setRigId(e.currentTarget.value)} data={(rigs ?? []).map((r) => ({ value: r.id, label: r.name }))} />
-          <NativeSelect label="Balanced for" value={forCraft} onChange={(e) => setForId(e.currentTarget.value)} data={[...(forCraft === '' ? [{ value: '', label: 'choose the craft' }] : []), ...(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))]} error={forCraft === '' && crafts !== undefined ? 'its weight and hover speed say how much may stay' : undefined} />
+          <NativeSelect
+            label="Rig"
+            value={rig}
+            onChange={(e) => setRigId(e.currentTarget.value)}
+            data={(rigs ?? []).map((r) => ({ value: r.id, label: r.name }))}
+          />
+          <NativeSelect
+            label="Balanced for"
+            value={forCraft}
+            onChange={(e) => setForId(e.currentTarget.value)}
+            data={[
+              ...(forCraft === '' ? [{ value: '', label: 'choose the craft' }] : []),
+              ...(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name })),
+            ]}
+            error={
+              forCraft === '' && crafts !== undefined ? 'its weight and hover speed say how much may stay' : undefined
+            }
+          />
           {hasFlown && (
             <label className={classes.check}>
-              <input type="checkbox" checked={isLookedAt} onChange={(e) => setLookedAt(e.currentTarget.checked)} /> It has flown. I looked at both faces, both edges, the tips and the root: no crack, no white mark.
+              <input type="checkbox" checked={isLookedAt} onChange={(e) => setLookedAt(e.currentTarget.checked)} /> It
+              has flown. I looked at both faces, both edges, the tips and the root: no crack, no white mark.
             </label>
           )}
           <ProblemNote error={beginning.error} />
@@ -113,7 +177,18 @@ function Start({ piece, model, jobs }: { piece: PieceDetailView; model: PropMode
 }
 
 /** What was seen of a job, as it is sent at each step. */
-function evidenceOf({ target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note }: BalanceJobView): BalanceJobDto {
+function evidenceOf({
+  target,
+  looks,
+  swings,
+  heavyDegrees,
+  bladeMomentsKgM,
+  corrections,
+  singleBlade,
+  runs,
+  runSpeedRpm,
+  note,
+}: BalanceJobView): BalanceJobDto {
   return { target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note };
 }
 
@@ -133,7 +208,8 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const [reread] = useLazyBalanceJobsOfQuery();
   const [finish, finishing] = useFinishBalanceJobMutation();
   const { add: set, state: saving } = useQueuedChanges<BalanceJobView, Partial<BalanceJobDto>>(job, {
-    send: (newest, more) => change({ id: job.id, body: { ...evidenceOf(newest), ...more, revision: newest.revision } }).unwrap(),
+    send: (newest, more) =>
+      change({ id: job.id, body: { ...evidenceOf(newest), ...more, revision: newest.revision } }).unwrap(),
     reread: async () => (await reread(piece.id).unwrap()).find((j) => j.id === job.id) ?? job,
     has: (row, more) => JSON.stringify(evidenceOf(row)) === JSON.stringify({ ...evidenceOf(row), ...more }),
   });
@@ -153,10 +229,18 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const isUnsound = isRetiring(piece.condition.outcome);
   const undo = (): void => {
     if (tab === 'vibration') set(({ runs }) => ({ runs: runs.slice(0, -1) }));
-    else if (tab === 'swing') set(({ heavyDegrees, swings }) => (heavyDegrees !== null ? { heavyDegrees: null } : { swings: swings.slice(0, -1) }));
+    else if (tab === 'swing')
+      set(({ heavyDegrees, swings }) =>
+        heavyDegrees !== null ? { heavyDegrees: null } : { swings: swings.slice(0, -1) },
+      );
     else if (tab === 'weigh') set(() => ({ bladeMomentsKgM: [] }));
     else if (isSingle) set(() => ({ singleBlade: null }));
-    else set(({ looks, corrections }) => (corrections.at(-1)?.lookCount === looks.length ? { corrections: corrections.slice(0, -1) } : { looks: looks.slice(0, -1) }));
+    else
+      set(({ looks, corrections }) =>
+        corrections.at(-1)?.lookCount === looks.length
+          ? { corrections: corrections.slice(0, -1) }
+          : { looks: looks.slice(0, -1) },
+      );
   };
   useKeys([{ key: 'u', what: 'Take the last step back', run: undo }]);
   return (
@@ -168,33 +252,72 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
         </>
       }
       headline={jobHeadline(job, model.bladeCount)}
-      detail={target !== undefined ? `${formatUnbalance(target)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.` : problem ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.` : undefined}
+      detail={
+        target !== undefined
+          ? `${formatUnbalance(target)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.`
+          : problem
+            ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.`
+            : undefined
+      }
       tools={
-        !isSingle && <div className={tabs.tabs} role="tablist" aria-label="Ways to balance">
-          {TABS.map(({ key, name }) => (
-            <button key={key} type="button" role="tab" aria-selected={(tab ?? 'tape') === key} className={tabs.tab} onClick={() => setTab(key === 'tape' ? null : key)}>
-              {name}
-            </button>
-          ))}
-        </div>
+        !isSingle && (
+          <div className={tabs.tabs} role="tablist" aria-label="Ways to balance">
+            {TABS.map(({ key, name }) => (
+              <button
+                key={key}
+                type="button"
+                role="tab"
+                aria-selected={(tab ?? 'tape') === key}
+                className={tabs.tab}
+                onClick={() => setTab(key === 'tape' ? null : key)}
+              >
+                {name}
+              </button>
+            ))}
+          </div>
+        )
       }
       reasons={
         <>
-          <ReasonList reasons={[...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []), ...(result?.reasons ?? single?.reasons ?? [])]} />
-          <NativeSelect label="How smooth" value={job.target} onChange={(e) => {
+          <ReasonList
+            reasons={[
+              ...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []),
+              ...(result?.reasons ?? single?.reasons ?? []),
+            ]}
+          />
+          <NativeSelect
+            label="How smooth"
+            value={job.target}
+            onChange={(e) => {
               const target = e.currentTarget.value as BalanceJobDto['target'];
               set(() => ({ target }));
-            }} data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))} mt="sm" />
+            }}
+            data={shakeTargetNames.map((t) => ({ value: t, label: shakeTargetWords[t] }))}
+            mt="sm"
+          />
           {!isSingle && <Corrections material={model.material} isUnsound={isUnsound} />}
-          {result?.residual && <p className="muted" style={{ fontSize: 13 }}>{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>}
+          {result?.residual && (
+            <p
+              className="muted"
+              style={{ fontSize: 13 }}
+            >{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>
+          )}
         </>
       }
       actions={
         <>
-          <Action weight={verdict === 'trued' || isDynamic ? 'main' : 'plain'} disabled={finishing.isLoading || (!isDynamic && (verdict === undefined || verdict === 'contradiction'))} onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}>
+          <Action
+            weight={verdict === 'trued' || isDynamic ? 'main' : 'plain'}
+            disabled={finishing.isLoading || (!isDynamic && (verdict === undefined || verdict === 'contradiction'))}
+            onClick={() => void end(isDynamic ? 'truedDynamic' : 'trued')}
+          >
             {isDynamic ? 'Mark it balanced on its motor' : 'Mark it balanced'}
           </Action>
-          <Action weight={verdict === 'sendBack' ? 'main' : 'plain'} disabled={finishing.isLoading} onClick={() => void end('sentBack')}>
+          <Action
+            weight={verdict === 'sendBack' ? 'main' : 'plain'}
+            disabled={finishing.isLoading}
+            onClick={() => void end('sentBack')}
+          >
             Send it back
           </Action>
           <Action weight="quiet" hint="u" onClick={undo}>
@@ -209,7 +332,9 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
       <ProblemNote error={(saving.status === 'refused' ? saving.problem : null) ?? finishing.error} />
       <WaitingNote state={saving} />
       {isSingle && <SingleBladeTab job={job} onSet={set} />}
-      {!isSingle && (tab === null || tab === 'tape') && <TapeTab job={job} model={model} isUnsound={isUnsound} onSet={set} />}
+      {!isSingle && (tab === null || tab === 'tape') && (
+        <TapeTab job={job} model={model} isUnsound={isUnsound} onSet={set} />
+      )}
       {!isSingle && tab === 'swing' && <SwingTab job={job} model={model} onSet={set} />}
       {!isSingle && tab === 'weigh' && <WeighTab job={job} model={model} onSet={set} />}
       {!isSingle && tab === 'vibration' && <VibrationTab job={job} piece={piece} model={model} onSet={set} />}

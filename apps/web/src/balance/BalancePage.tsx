@@ -5,7 +5,13 @@ import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useKeys } from '../shared/keys/keys.ts';
-import { useAddRigMutation, useRemoveRigMutation, useRestoreRigMutation, useRigsQuery, useTraysQuery } from '../shared/api/balanceApi.ts';
+import {
+  useAddRigMutation,
+  useRemoveRigMutation,
+  useRestoreRigMutation,
+  useRigsQuery,
+  useTraysQuery,
+} from '../shared/api/balanceApi.ts';
 import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
@@ -40,17 +46,36 @@ export function Component() {
     <Ready query={query}>
       {({ toDo, good, back, notNeeded, elsewhereCount }) => {
         const model = models?.items.find((m) => m.id === propModelId);
-        const whose = isAll ? '' : model && model.id !== craft?.referencePropModelId ? ` of ${propModelName(model)}` : craft ? ` for ${craft.name}` : '';
+        const whose = isAll
+          ? ''
+          : model && model.id !== craft?.referencePropModelId
+            ? ` of ${propModelName(model)}`
+            : craft
+              ? ` for ${craft.name}`
+              : '';
         const all = toDo.length + good.length + back.length + notNeeded.length;
         return (
           <StationPage
             eyebrow={craft ? `Balance · ${craft.name}` : 'Balance'}
-            headline={all === 0 ? (elsewhereCount > 0 ? `Nothing to balance${whose}` : 'Nothing checked in to balance') : traysHeadline(toDo.length, back.length, whose)}
-            detail={all === 0 ? undefined : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`}
+            headline={
+              all === 0
+                ? elsewhereCount > 0
+                  ? `Nothing to balance${whose}`
+                  : 'Nothing checked in to balance'
+                : traysHeadline(toDo.length, back.length, whose)
+            }
+            detail={
+              all === 0
+                ? undefined
+                : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`
+            }
             tools={<BalanceTabs />}
             reasons={
               <>
-                <p className={classes.side}>Fit ring or adapter first, tag and mark at the hub before the last check: ink weighs. Balance does not prove soundness.</p>
+                <p className={classes.side}>
+                  Fit ring or adapter first, tag and mark at the hub before the last check: ink weighs. Balance does not
+                  prove soundness.
+                </p>
                 <p className={classes.side}>Sanding dust, above all carbon: mask. Eye protection when it spins.</p>
               </>
             }
@@ -64,13 +89,24 @@ export function Component() {
           >
             {(elsewhereCount > 0 || isAll) && (
               <p className={classes.elsewhere}>
-                <Action onClick={() => setShown(isAll ? null : 'all')}>{isAll ? 'Only what is in hand' : `${elsewhereCount} of other models to balance`}</Action>
+                <Action onClick={() => setShown(isAll ? null : 'all')}>
+                  {isAll ? 'Only what is in hand' : `${elsewhereCount} of other models to balance`}
+                </Action>
               </p>
             )}
             {all === 0 ? (
-              elsewhereCount === 0 && <EmptyPage title="Check pieces in first" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
-                <p>Every piece that is checked in lies in the first tray until it is balanced or sent back.</p>
-              </EmptyPage>
+              elsewhereCount === 0 && (
+                <EmptyPage
+                  title="Check pieces in first"
+                  actions={
+                    <ActionLink weight="main" to={to('/rack/deliveries/new')}>
+                      New delivery
+                    </ActionLink>
+                  }
+                >
+                  <p>Every piece that is checked in lies in the first tray until it is balanced or sent back.</p>
+                </EmptyPage>
+              )
             ) : (
               <div className={classes.trays}>
                 <Tray title="To do" pieces={toDo} />
@@ -143,7 +179,9 @@ function Rigs({ rigs }: { rigs: readonly RigView[] }) {
           </Action>
         </div>
       ))}
-      {rigs.length === 0 && !isOpen && <p className="muted">Describe the shaft you balance on; the spin test tells its friction.</p>}
+      {rigs.length === 0 && !isOpen && (
+        <p className="muted">Describe the shaft you balance on; the spin test tells its friction.</p>
+      )}
     </section>
   );
 }
@@ -153,7 +191,19 @@ const BLANK_RIG: RigForm = { name: '', frictionKgM: 5e-8, borePlayM: 0, largestM
 function NewRig({ onDone }: { onDone: () => void }) {
   const [add] = useAddRigMutation();
   const [spin, setSpin] = useState({ turns: '', seconds: '', inertia: '' });
-  const { form: rigForm, save, isBusy, notes } = useKeptForm<RigForm>({ keptAs: 'rig/new', row: null, blank: BLANK_RIG, Dto: RigDto, send: (values, id) => add({ ...values, id }).unwrap(), onDone });
+  const {
+    form: rigForm,
+    save,
+    isBusy,
+    notes,
+  } = useKeptForm<RigForm>({
+    keptAs: 'rig/new',
+    row: null,
+    blank: BLANK_RIG,
+    Dto: RigDto,
+    send: (values, id) => add({ ...values, id }).unwrap(),
+    onDone,
+  });
   const { control, handleSubmit, setValue, getValues } = rigForm;
   const onSave = handleSubmit(save);
   const [taken, setTaken] = useState(() => getValues('frictionKgM'));
@@ -165,18 +215,54 @@ function NewRig({ onDone }: { onDone: () => void }) {
         <legend>New rig</legend>
         <TextField control={control} name="name" label="Name" autoFocus />
         <QuantityField control={control} name="largestM" label="Largest prop" dimension="length" />
-        <QuantityField control={control} name="borePlayM" label="Play of the bore" dimension="length" description="0 with cones" />
-        <MomentField key={taken} label="Friction holds" onSet={(value) => setValue('frictionKgM', value)} start={taken} />
+        <QuantityField
+          control={control}
+          name="borePlayM"
+          label="Play of the bore"
+          dimension="length"
+          description="0 with cones"
+        />
+        <MomentField
+          key={taken}
+          label="Friction holds"
+          onSet={(value) => setValue('frictionKgM', value)}
+          start={taken}
+        />
         <div className={form.wide}>
           <p className="muted" style={{ margin: '0 0 6px' }}>
-            Spin test: flick a prop whose inertia you know, count its turns until it stands still, and the seconds they took.
+            Spin test: flick a prop whose inertia you know, count its turns until it stands still, and the seconds they
+            took.
           </p>
           <div style={{ display: 'flex', gap: 10, flexWrap: 'wrap' }}>
-            <TextInput label="Inertia, g·mm²" value={spin.inertia} onChange={(e) => setSpin({ ...spin, inertia: e.currentTarget.value })} inputMode="decimal" style={{ width: 130 }} />
-            <TextInput label="Turns" value={spin.turns} onChange={(e) => setSpin({ ...spin, turns: e.currentTarget.value })} inputMode="decimal" style={{ width: 90 }} />
-            <TextInput label="Seconds" value={spin.seconds} onChange={(e) => setSpin({ ...spin, seconds: e.currentTarget.value })} inputMode="decimal" style={{ width: 90 }} />
+            <TextInput
+              label="Inertia, g·mm²"
+              value={spin.inertia}
+              onChange={(e) => setSpin({ ...spin, inertia: e.currentTarget.value })}
+              inputMode="decimal"
+              style={{ width: 130 }}
+            />
+            <TextInput
+              label="Turns"
+              value={spin.turns}
+              onChange={(e) => setSpin({ ...spin, turns: e.currentTarget.value })}
+              inputMode="decimal"
+              style={{ width: 90 }}
+            />
+            <TextInput
+              label="Seconds"
+              value={spin.seconds}
+              onChange={(e) => setSpin({ ...spin, seconds: e.currentTarget.value })}
+              inputMode="decimal"
+              style={{ width: 90 }}
+            />
             {found !== null && (
-              <Action onClick={() => { setValue('frictionKgM', found); setTaken(found); }} style={{ alignSelf: 'end' }}>
+              <Action
+                onClick={() => {
+                  setValue('frictionKgM', found);
+                  setTaken(found);
+                }}
+                style={{ alignSelf: 'end' }}
+              >
                 {`Take ${formatUnbalance(found)}`}
               </Action>
             )}
@@ -187,7 +273,9 @@ function NewRig({ onDone }: { onDone: () => void }) {
         </div>
         <div className={form.wide}>
           {notes}
-          <Action type="submit" disabled={isBusy}>Put on the bench</Action>
+          <Action type="submit" disabled={isBusy}>
+            Put on the bench
+          </Action>
         </div>
       </fieldset>
     </form>
@@ -217,5 +305,7 @@ function MomentField({ label, start, onSet }: { label: string; start: number; on
 
 function traysHeadline(toDoCount: number, backCount: number, whose: string): string {
   if (toDoCount > 0) return `${toDoCount} ${toDoCount === 1 ? 'piece' : 'pieces'} to balance${whose}`;
-  return backCount === 0 ? 'Every piece is balanced' : `Nothing left to balance: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
+  return backCount === 0
+    ? 'Every piece is balanced'
+    : `Nothing left to balance: ${backCount} ${backCount === 1 ? 'goes' : 'go'} back`;
 }

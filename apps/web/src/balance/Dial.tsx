@@ -26,7 +26,9 @@ export function Dial({ shape, pose, onTurn, places, tape, unbalance, targetKgM, 
   const outline = bladeOutline(shape);
   const step = 360 / shape.bladeCount;
   const onKeyDown = (event: KeyboardEvent): void => {
-    const by = { ArrowLeft: -STEP_DEGREES, ArrowRight: STEP_DEGREES, ArrowDown: -FINE_DEGREES, ArrowUp: FINE_DEGREES }[event.key];
+    const by = { ArrowLeft: -STEP_DEGREES, ArrowRight: STEP_DEGREES, ArrowDown: -FINE_DEGREES, ArrowUp: FINE_DEGREES }[
+      event.key
+    ];
     if (by === undefined) return;
     event.preventDefault();
     onTurn((pose.turnDegrees + by + 360) % 360);
@@ -35,7 +37,9 @@ export function Dial({ shape, pose, onTurn, places, tape, unbalance, targetKgM, 
     const angle = ((onScreenDegrees(degrees, pose) - 90) * Math.PI) / 180;
     return { x: radius * Math.cos(angle), y: radius * Math.sin(angle) };
   };
-  const heavy = unbalance ? point(unbalance.degrees, Math.min(RADIUS - 6, 18 + 34 * Math.log10(1 + unbalance.amountKgM / targetKgM))) : null;
+  const heavy = unbalance
+    ? point(unbalance.degrees, Math.min(RADIUS - 6, 18 + 34 * Math.log10(1 + unbalance.amountKgM / targetKgM)))
+    : null;
   const drag = (event: React.PointerEvent<SVGSVGElement>): void => {
     if (event.buttons === 0) return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -61,7 +65,16 @@ export function Dial({ shape, pose, onTurn, places, tape, unbalance, targetKgM, 
     >
       <circle r={88} fill="var(--sheet)" stroke="var(--hairline)" strokeWidth={1} />
       {Array.from({ length: 24 }, (_, i) => (
-        <line key={i} x1={0} y1={-88} x2={0} y2={i % 6 === 0 ? -80 : -84} stroke="var(--muted)" strokeWidth={i % 6 === 0 ? 1.4 : 0.8} transform={`rotate(${i * 15})`} />
+        <line
+          key={i}
+          x1={0}
+          y1={-88}
+          x2={0}
+          y2={i % 6 === 0 ? -80 : -84}
+          stroke="var(--muted)"
+          strokeWidth={i % 6 === 0 ? 1.4 : 0.8}
+          transform={`rotate(${i * 15})`}
+        />
       ))}
       <path d="M0 95l-5 -7h10z" fill="var(--ochre)" />
       <circle r={18} fill="none" stroke="var(--moss)" strokeWidth={1.2} />
@@ -83,7 +96,20 @@ export function Dial({ shape, pose, onTurn, places, tape, unbalance, targetKgM, 
       {places.map(({ degrees, kind }, i) => {
         if (!(tape[i]! > 0)) return null;
         const { x, y } = point(degrees, kind === 'blade' ? 0.75 * 70 : 14);
-        return <rect key={i} x={x - 5} y={y - 3.4} width={10} height={6.8} rx={1.2} fill="var(--fjord)" stroke="var(--sheet)" strokeWidth={0.8} transform={`rotate(${onScreenDegrees(degrees, pose)} ${x} ${y})`} />;
+        return (
+          <rect
+            key={i}
+            x={x - 5}
+            y={y - 3.4}
+            width={10}
+            height={6.8}
+            rx={1.2}
+            fill="var(--fjord)"
+            stroke="var(--sheet)"
+            strokeWidth={0.8}
+            transform={`rotate(${onScreenDegrees(degrees, pose)} ${x} ${y})`}
+          />
+        );
       })}
       {heavy && (
         <g stroke="var(--rust)" strokeWidth={2.4} fill="none">

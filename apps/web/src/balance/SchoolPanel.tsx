@@ -25,7 +25,13 @@ export function SchoolPanel({ school, job, model, isUnsound, onSet }: SchoolPane
   const isDone = job.result?.verdict === 'trued';
   const onDone = (): void => {
     onSet(({ looks, swings, bladeMomentsKgM, corrections }) => {
-      const step: CorrectionDto = { school, place: plan?.steps[0]?.place ?? 0, lookCount: looks.length, swingCount: swings.length, isWeighed: bladeMomentsKgM.length > 0 };
+      const step: CorrectionDto = {
+        school,
+        place: plan?.steps[0]?.place ?? 0,
+        lookCount: looks.length,
+        swingCount: swings.length,
+        isWeighed: bladeMomentsKgM.length > 0,
+      };
       return { corrections: [...corrections, step], heavyDegrees: null };
     });
   };
@@ -34,12 +40,14 @@ export function SchoolPanel({ school, job, model, isUnsound, onSet }: SchoolPane
       <h2>{correctionNames[school]}</h2>
       {school === 'drill' && (
         <label className={classes.check}>
-          <input type="checkbox" checked={isMadeForIt} onChange={(e) => setMadeForIt(e.currentTarget.checked)} /> Its maker made this hub to be drilled, and says where.
+          <input type="checkbox" checked={isMadeForIt} onChange={(e) => setMadeForIt(e.currentTarget.checked)} /> Its
+          maker made this hub to be drilled, and says where.
         </label>
       )}
       {!advice.isAllowed ? (
         <p className={classes.refused}>
-          <SeverityMark severity="danger" /> <span>{`${correctionNames[school]}: ${correctionSentence(advice, model.material)}`}</span>
+          <SeverityMark severity="danger" />{' '}
+          <span>{`${correctionNames[school]}: ${correctionSentence(advice, model.material)}`}</span>
         </p>
       ) : isDone ? (
         <p>It is true: nothing more to take off or put on.</p>

@@ -43,7 +43,11 @@ beforeEach(() => {
   );
 });
 
-const choose = (): Promise<void> => userEvent.upload(document.querySelector<HTMLInputElement>('input[type=file]')!, new File(['t,a\n0,1'], 'shake.csv', { type: 'text/csv' }));
+const choose = (): Promise<void> =>
+  userEvent.upload(
+    document.querySelector<HTMLInputElement>('input[type=file]')!,
+    new File(['t,a\n0,1'], 'shake.csv', { type: 'text/csv' }),
+  );
 const open = async (names: string[]): Promise<void> => {
   await choose();
   const { id } = await asked(1);
@@ -59,7 +63,11 @@ test('a recording is opened with progress; its columns are named, a third one is
   await worker().say({ id, kind: 'answer', ok: true, value: { names: ['t', 'ax', 'tacho'], rowCount: 4000 } });
   await screen.findByRole('button', { name: 'Read once a turn from 4000 rows' });
   expect(screen.queryByRole('status')).toBeNull();
-  expect(['Seconds', 'Acceleration, m/s²', 'Tacho'].map((name) => (screen.getByRole('combobox', { name }) as HTMLSelectElement).selectedOptions[0]!.text)).toEqual(['t', 'ax', 'tacho']);
+  expect(
+    ['Seconds', 'Acceleration, m/s²', 'Tacho'].map(
+      (name) => (screen.getByRole('combobox', { name }) as HTMLSelectElement).selectedOptions[0]!.text,
+    ),
+  ).toEqual(['t', 'ax', 'tacho']);
 });
 
 test('what turns with the shaft is read from the columns chosen, and handed on', async () => {

@@ -8,7 +8,13 @@ import { BenchRefusal, useBench } from './benchWorker.ts';
 import type { ShakeColumns } from './shakeFile.ts';
 
 /** Acceleration from a file: which column is what, and the part that turns with the shaft; read in a worker. */
-export function ShakeFile({ speedRpm, onRead }: { speedRpm: number; onRead: (found: { amplitude: number; phaseDegrees: number | null }) => void }) {
+export function ShakeFile({
+  speedRpm,
+  onRead,
+}: {
+  speedRpm: number;
+  onRead: (found: { amplitude: number; phaseDegrees: number | null }) => void;
+}) {
   const bench = useBench();
   const [opened, setOpened] = useState<{ names: string[]; rowCount: number } | null>(null);
   const [columns, setColumns] = useState<ShakeColumns>({ time: 0, acceleration: 1, tacho: null });
@@ -55,9 +61,26 @@ export function ShakeFile({ speedRpm, onRead }: { speedRpm: number; onRead: (fou
       )}
       {opened && (
         <div style={{ display: 'flex', gap: 10, alignItems: 'end', flexWrap: 'wrap', marginTop: 8 }}>
-          <NativeSelect label="Seconds" value={String(columns.time)} onChange={(e) => setColumns({ ...columns, time: Number(e.currentTarget.value) })} data={names} />
-          <NativeSelect label="Acceleration, m/s²" value={String(columns.acceleration)} onChange={(e) => setColumns({ ...columns, acceleration: Number(e.currentTarget.value) })} data={names} />
-          <NativeSelect label="Tacho" value={columns.tacho === null ? '' : String(columns.tacho)} onChange={(e) => setColumns({ ...columns, tacho: e.currentTarget.value === '' ? null : Number(e.currentTarget.value) })} data={[{ value: '', label: `none, about ${formatNumber(speedRpm, 0)} rpm` }, ...names]} />
+          <NativeSelect
+            label="Seconds"
+            value={String(columns.time)}
+            onChange={(e) => setColumns({ ...columns, time: Number(e.currentTarget.value) })}
+            data={names}
+          />
+          <NativeSelect
+            label="Acceleration, m/s²"
+            value={String(columns.acceleration)}
+            onChange={(e) => setColumns({ ...columns, acceleration: Number(e.currentTarget.value) })}
+            data={names}
+          />
+          <NativeSelect
+            label="Tacho"
+            value={columns.tacho === null ? '' : String(columns.tacho)}
+            onChange={(e) =>
+              setColumns({ ...columns, tacho: e.currentTarget.value === '' ? null : Number(e.currentTarget.value) })
+            }
+            data={[{ value: '', label: `none, about ${formatNumber(speedRpm, 0)} rpm` }, ...names]}
+          />
           <Action disabled={share !== null} onClick={() => void work()}>
             {`Read once a turn from ${opened.rowCount} rows`}
           </Action>
@@ -75,8 +98,10 @@ export function ShakeFile({ speedRpm, onRead }: { speedRpm: number; onRead: (fou
 /** Why a recording tells nothing, and what to do about it. */
 function sentenceOf({ code, what, allowed }: BenchProblem): string {
   if (code === 'stopped') return 'Stopped; nothing was taken over.';
-  if (what === 'lineHz') return `Once a turn lies above 0.4 of the sampling rate: it would be an alias. Allowed is ${allowed}.`;
+  if (what === 'lineHz')
+    return `Once a turn lies above 0.4 of the sampling rate: it would be an alias. Allowed is ${allowed}.`;
   if (what === 'marksS') return 'Too few marks of the tacho. Choose its column, or none and the rough speed.';
-  if (what === 'rows' || what === 'samples') return 'Fewer than twenty rows hold a time and an acceleration: nothing to see in them.';
+  if (what === 'rows' || what === 'samples')
+    return 'Fewer than twenty rows hold a time and an acceleration: nothing to see in them.';
   return `${what || code}: ${allowed || 'cannot be read'}`;
 }

@@ -18,12 +18,20 @@ const FIELDS = [
 /** A prop with one blade: washers against it, and what they cannot take away. */
 export function SingleBladeTab({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange) => void }) {
   const kept = job.singleBlade;
-  const [typed, setTyped] = useState<Record<keyof SingleBladeDto, string>>(() => Object.fromEntries(FIELDS.map(({ key, perSi }) => [key, kept ? String(Math.round(1e6 * kept[key] * perSi) / 1e6) : ''])) as Record<keyof SingleBladeDto, string>);
+  const [typed, setTyped] = useState<Record<keyof SingleBladeDto, string>>(
+    () =>
+      Object.fromEntries(
+        FIELDS.map(({ key, perSi }) => [key, kept ? String(Math.round(1e6 * kept[key] * perSi) / 1e6) : '']),
+      ) as Record<keyof SingleBladeDto, string>,
+  );
   const valueOf = (key: keyof SingleBladeDto): number => numberOf(typed[key]);
-  const isRight = (key: keyof SingleBladeDto): boolean => (key === 'washerCount' ? Number.isInteger(valueOf(key)) && valueOf(key) >= 0 : valueOf(key) > 0);
+  const isRight = (key: keyof SingleBladeDto): boolean =>
+    key === 'washerCount' ? Number.isInteger(valueOf(key)) && valueOf(key) >= 0 : valueOf(key) > 0;
   const isReady = FIELDS.every(({ key }) => isRight(key));
   const keep = (more: Partial<SingleBladeDto> = {}): void => {
-    const entries = Object.fromEntries(FIELDS.map(({ key, perSi }) => [key, valueOf(key) / perSi])) as unknown as SingleBladeDto;
+    const entries = Object.fromEntries(
+      FIELDS.map(({ key, perSi }) => [key, valueOf(key) / perSi]),
+    ) as unknown as SingleBladeDto;
     onSet(() => ({ singleBlade: { ...entries, ...more } }));
   };
   const { single } = job;
@@ -36,14 +44,24 @@ export function SingleBladeTab({ job, onSet }: { job: BalanceJobView; onSet: (ch
       <p className={classes.question}>Washers against one blade: grams times millimetres on both sides</p>
       <div className={classes.fields}>
         {FIELDS.map(({ key, label, unit }) => (
-          <TextInput key={key} label={label} value={typed[key]} onChange={(e) => setTyped({ ...typed, [key]: e.currentTarget.value })} rightSection={unit} inputMode="decimal" error={typed[key] === '' || isRight(key) ? undefined : key === 'washerCount' ? 'a whole number' : 'above 0'} />
+          <TextInput
+            key={key}
+            label={label}
+            value={typed[key]}
+            onChange={(e) => setTyped({ ...typed, [key]: e.currentTarget.value })}
+            rightSection={unit}
+            inputMode="decimal"
+            error={typed[key] === '' || isRight(key) ? undefined : key === 'washerCount' ? 'a whole number' : 'above 0'}
+          />
         ))}
       </div>
       <div className={classes.watch}>
         <Action weight={isReady && single === null ? 'main' : 'plain'} disabled={!isReady} onClick={() => keep()}>
           Work it out
         </Action>
-        {single?.verdict === 'open' && <Action weight="main" onClick={onTakeBest}>{`${single.washerCount} washers are on`}</Action>}
+        {single?.verdict === 'open' && (
+          <Action weight="main" onClick={onTakeBest}>{`${single.washerCount} washers are on`}</Action>
+        )}
       </div>
       {single && (
         <p aria-live="polite">

@@ -10,11 +10,43 @@ const EXAMPLE = { prop: '1.2', propAt: '0', spinner: '0.8', spinnerAt: '40', cou
 
 /** A spinner that was balanced alone, turned against its prop until the rest of both cancels best. */
 export function SpinnerTool() {
-  const [values, setValues] = useKept('bench/spinner', () => ({ prop: '', propAt: '', spinner: '', spinnerAt: '', count: '' }));
+  const [values, setValues] = useKept('bench/spinner', () => ({
+    prop: '',
+    propAt: '',
+    spinner: '',
+    spinnerAt: '',
+    count: '',
+  }));
   const n = (key: keyof typeof values): number => numberOf(values[key]);
-  const field = (key: keyof typeof values, label: string, unit: string, isGood: (value: number) => boolean, allowed: string) => <TextInput key={key} label={label} value={values[key]} onChange={(e) => setValues({ ...values, [key]: e.currentTarget.value })} rightSection={unit} rightSectionWidth={52} inputMode="decimal" placeholder={EXAMPLE[key]} error={values[key] === '' || isGood(n(key)) ? undefined : allowed} />;
+  const field = (
+    key: keyof typeof values,
+    label: string,
+    unit: string,
+    isGood: (value: number) => boolean,
+    allowed: string,
+  ) => (
+    <TextInput
+      key={key}
+      label={label}
+      value={values[key]}
+      onChange={(e) => setValues({ ...values, [key]: e.currentTarget.value })}
+      rightSection={unit}
+      rightSectionWidth={52}
+      inputMode="decimal"
+      placeholder={EXAMPLE[key]}
+      error={values[key] === '' || isGood(n(key)) ? undefined : allowed}
+    />
+  );
   const isAmount = (x: number): boolean => Number.isFinite(x) && x >= 0;
-  const found = workedOut(() => (isAmount(n('prop')) && isAmount(n('spinner')) && Number.isFinite(n('propAt')) && Number.isFinite(n('spinnerAt')) ? spinnerPositions(fromPolar(n('prop') * KG_M_PER_G_MM, n('propAt')), fromPolar(n('spinner') * KG_M_PER_G_MM, n('spinnerAt')), n('count')) : null));
+  const found = workedOut(() =>
+    isAmount(n('prop')) && isAmount(n('spinner')) && Number.isFinite(n('propAt')) && Number.isFinite(n('spinnerAt'))
+      ? spinnerPositions(
+          fromPolar(n('prop') * KG_M_PER_G_MM, n('propAt')),
+          fromPolar(n('spinner') * KG_M_PER_G_MM, n('spinnerAt')),
+          n('count'),
+        )
+      : null,
+  );
   const onMark = found?.find((p) => p.position === 0);
   return (
     <section className={classes.sheet} style={{ alignItems: 'stretch', maxWidth: 620 }}>
@@ -25,7 +57,11 @@ export function SpinnerTool() {
         {field('spinnerAt', 'pointing, from its own mark', '°', Number.isFinite, 'a number')}
         {field('count', 'Positions it can sit in', '', (x) => Number.isInteger(x) && x >= 1 && x <= 36, '1 to 36')}
       </div>
-      {!found && <p className="muted">What is left of both and where each points: then it stands here how far the spinner is turned.</p>}
+      {!found && (
+        <p className="muted">
+          What is left of both and where each points: then it stands here how far the spinner is turned.
+        </p>
+      )}
       {found && onMark && (
         <>
           <p aria-live="polite">
@@ -34,7 +70,9 @@ export function SpinnerTool() {
           </p>
           <ol className={classes.positions}>
             {found.slice(0, 8).map((p) => (
-              <li key={p.position}>{`${formatNumber(p.turnDegrees, 0)}°: ${formatNumber(p.unbalanceKgM / KG_M_PER_G_MM, 2)} g·mm`}</li>
+              <li
+                key={p.position}
+              >{`${formatNumber(p.turnDegrees, 0)}°: ${formatNumber(p.unbalanceKgM / KG_M_PER_G_MM, 2)} g·mm`}</li>
             ))}
           </ol>
         </>

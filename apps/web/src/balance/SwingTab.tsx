@@ -49,17 +49,59 @@ export function SwingTab({ job, model, onSet }: SwingTabProps) {
   return (
     <div className={classes.bench}>
       <section className={classes.steps}>
-        <p className={classes.question}>{hasBare ? 'Now with a known tape on it, again: tap at each swing' : 'Let it swing a little about its rest, and tap at each end'}</p>
+        <p className={classes.question}>
+          {hasBare
+            ? 'Now with a known tape on it, again: tap at each swing'
+            : 'Let it swing a little about its rest, and tap at each end'}
+        </p>
         <button type="button" className={classes.tapKey} onClick={tap}>
           Tap <kbd>Space</kbd>
-          <span>{taps.length === 0 ? '' : `${taps.length}${seconds === null ? '' : ` · ${formatNumber(seconds, 2)} s`}`}</span>
+          <span>
+            {taps.length === 0 ? '' : `${taps.length}${seconds === null ? '' : ` · ${formatNumber(seconds, 2)} s`}`}
+          </span>
         </button>
-        <SegmentedControl value={isHalf ? 'half' : 'whole'} onChange={(v) => setHalf(v === 'half')} data={[{ value: 'half', label: 'I tap at both ends' }, { value: 'whole', label: 'I tap at the same end' }]} aria-label="Where I tap" />
+        <SegmentedControl
+          value={isHalf ? 'half' : 'whole'}
+          onChange={(v) => setHalf(v === 'half')}
+          data={[
+            { value: 'half', label: 'I tap at both ends' },
+            { value: 'whole', label: 'I tap at the same end' },
+          ]}
+          aria-label="Where I tap"
+        />
         <div className={classes.fields}>
-          <TextInput label="Widest at the start" value={start} onChange={(e) => setStart(e.currentTarget.value)} rightSection="°" inputMode="decimal" error={startDegrees >= 0 && startDegrees <= 90 ? undefined : '0 to 90'} description="to one side; under 20 is best" />
-          {hasBare && <TextInput label="Tape moment" value={tape} onChange={(e) => setTape(e.currentTarget.value)} rightSection={<span className="muted">g·mm</span>} rightSectionWidth={52} inputMode="decimal" description={swing ? `about ${formatUnbalance(1.2 * swing.unbalanceKgM)} tells most` : undefined} />}
+          <TextInput
+            label="Widest at the start"
+            value={start}
+            onChange={(e) => setStart(e.currentTarget.value)}
+            rightSection="°"
+            inputMode="decimal"
+            error={startDegrees >= 0 && startDegrees <= 90 ? undefined : '0 to 90'}
+            description="to one side; under 20 is best"
+          />
+          {hasBare && (
+            <TextInput
+              label="Tape moment"
+              value={tape}
+              onChange={(e) => setTape(e.currentTarget.value)}
+              rightSection={<span className="muted">g·mm</span>}
+              rightSectionWidth={52}
+              inputMode="decimal"
+              description={swing ? `about ${formatUnbalance(1.2 * swing.unbalanceKgM)} tells most` : undefined}
+            />
+          )}
         </div>
-        {hasBare && <SegmentedControl value={side} onChange={(v) => setSide(v)} data={[{ value: 'heavy', label: 'on the heavy side' }, { value: 'light', label: 'on the light side' }]} aria-label="Where the tape is" />}
+        {hasBare && (
+          <SegmentedControl
+            value={side}
+            onChange={(v) => setSide(v)}
+            data={[
+              { value: 'heavy', label: 'on the heavy side' },
+              { value: 'light', label: 'on the light side' },
+            ]}
+            aria-label="Where the tape is"
+          />
+        )}
         <div className={classes.watch}>
           <Action weight={canKeep ? 'main' : 'plain'} hint="k" disabled={!canKeep} onClick={keep}>
             Keep this swing
@@ -70,14 +112,29 @@ export function SwingTab({ job, model, onSet }: SwingTabProps) {
         </div>
         {swing && (
           <p>
-            <strong>{formatUnbalance(swing.unbalanceKgM)}</strong> {`± ${formatNumber(swing.uncertaintyRatio * 100, 0)} %`}, inertia {`${formatNumber(swing.inertiaKgM2 * 1e7, 1)} g·cm²`}
+            <strong>{formatUnbalance(swing.unbalanceKgM)}</strong>{' '}
+            {`± ${formatNumber(swing.uncertaintyRatio * 100, 0)} %`}, inertia{' '}
+            {`${formatNumber(swing.inertiaKgM2 * 1e7, 1)} g·cm²`}
           </p>
         )}
       </section>
       <section className={classes.sheet}>
         <p className={classes.question}>Where does it hang at rest?</p>
-        <Dial shape={model} pose={pose} onTurn={(turnDegrees) => setPose({ ...pose, turnDegrees })} places={job.result?.places ?? []} tape={[]} unbalance={null} targetKgM={job.result?.targetKgM ?? 1e-7} size={300} />
-        <Action onClick={() => onSet(() => ({ heavyDegrees: downOf(pose) }))}>{job.heavyDegrees === null ? 'It hangs like this' : `Noted: ${formatNumber(job.heavyDegrees, 0)}° from blade 1. Change`}</Action>
+        <Dial
+          shape={model}
+          pose={pose}
+          onTurn={(turnDegrees) => setPose({ ...pose, turnDegrees })}
+          places={job.result?.places ?? []}
+          tape={[]}
+          unbalance={null}
+          targetKgM={job.result?.targetKgM ?? 1e-7}
+          size={300}
+        />
+        <Action onClick={() => onSet(() => ({ heavyDegrees: downOf(pose) }))}>
+          {job.heavyDegrees === null
+            ? 'It hangs like this'
+            : `Noted: ${formatNumber(job.heavyDegrees, 0)}° from blade 1. Change`}
+        </Action>
       </section>
     </div>
   );

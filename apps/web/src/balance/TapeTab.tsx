@@ -38,11 +38,20 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
   const fallS = watchS(strokes);
   const resize = (i: number, byMillimetres: number): void => {
     const spot = places[i];
-    if (spot) setTape(tape.map((t, k) => (k === i ? (resizedPiece(t, byMillimetres, spot, USUAL_TAPE)?.momentKgM ?? 0) : t)));
+    if (spot)
+      setTape(tape.map((t, k) => (k === i ? (resizedPiece(t, byMillimetres, spot, USUAL_TAPE)?.momentKgM ?? 0) : t)));
   };
-  const first = Math.max(0, tape.findIndex((t) => t > 0));
+  const first = Math.max(
+    0,
+    tape.findIndex((t) => t > 0),
+  );
   const say = (kind: LookDto['kind']): void => {
-    const look: LookDto = { tape: [...tape], kind, downDegrees: kind === 'falls' ? downOf(pose) : null, fallS: kind === 'falls' ? fallS : null };
+    const look: LookDto = {
+      tape: [...tape],
+      kind,
+      downDegrees: kind === 'falls' ? downOf(pose) : null,
+      fallS: kind === 'falls' ? fallS : null,
+    };
     onSet((newest) => ({ looks: [...newest.looks, look] }));
     setStrokes([]);
   };
@@ -57,8 +66,26 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
   return (
     <div className={classes.bench}>
       <section className={classes.sheet}>
-        <Dial shape={model} pose={pose} onTurn={(turnDegrees) => setPose({ ...pose, turnDegrees })} places={places} tape={tape} unbalance={result?.tape?.unbalance ?? null} targetKgM={result?.targetKgM ?? 1e-7} size={380} />
-        <SegmentedControl size="sm" value={pose.isBackSeen ? 'back' : 'label'} onChange={(v) => setPose({ ...pose, isBackSeen: v === 'back' })} data={[{ value: 'label', label: 'I see the label' }, { value: 'back', label: 'I see the back' }]} aria-label="Which face looks at me" />
+        <Dial
+          shape={model}
+          pose={pose}
+          onTurn={(turnDegrees) => setPose({ ...pose, turnDegrees })}
+          places={places}
+          tape={tape}
+          unbalance={result?.tape?.unbalance ?? null}
+          targetKgM={result?.targetKgM ?? 1e-7}
+          size={380}
+        />
+        <SegmentedControl
+          size="sm"
+          value={pose.isBackSeen ? 'back' : 'label'}
+          onChange={(v) => setPose({ ...pose, isBackSeen: v === 'back' })}
+          data={[
+            { value: 'label', label: 'I see the label' },
+            { value: 'back', label: 'I see the back' },
+          ]}
+          aria-label="Which face looks at me"
+        />
       </section>
       <section className={classes.steps}>
         <p className={classes.question}>Let go with a blade level. What does it do?</p>
@@ -75,10 +102,24 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
           <Action hint="Space" onClick={strike}>
             {strokes.length === 1 ? 'Now it passes the bottom' : 'Time the fall'}
           </Action>
-          <span className="muted">{fallS === null ? (strokes.length === 1 ? 'running…' : 'If you like: from letting go to the bottom.') : `${formatNumber(fallS, 2)} s`}</span>
+          <span className="muted">
+            {fallS === null
+              ? strokes.length === 1
+                ? 'running…'
+                : 'If you like: from letting go to the bottom.'
+              : `${formatNumber(fallS, 2)} s`}
+          </span>
         </div>
-        <SegmentedControl size="sm" value={school} onChange={(v) => setSchool(v)} data={correctionKinds.map((kind) => ({ value: kind, label: correctionNames[kind] }))} aria-label="Mend it by" />
-        {school !== 'tape' && <SchoolPanel school={school} job={job} model={model} isUnsound={isUnsound} onSet={onSet} />}
+        <SegmentedControl
+          size="sm"
+          value={school}
+          onChange={(v) => setSchool(v)}
+          data={correctionKinds.map((kind) => ({ value: kind, label: correctionNames[kind] }))}
+          aria-label="Mend it by"
+        />
+        {school !== 'tape' && (
+          <SchoolPanel school={school} job={job} model={model} isUnsound={isUnsound} onSet={onSet} />
+        )}
         {school === 'tape' && places.length > 0 && (
           <div className={classes.tape}>
             <h2>Tape that is on</h2>
@@ -113,12 +154,25 @@ function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange)
   const fresh = corrections.at(-1)?.lookCount ?? 0;
   const contradicting = result?.tape?.contradicting == null ? null : fresh + result.tape.contradicting;
   const seen = ({ tape, kind, downDegrees, fallS }: LookDto): string => {
-    const on = tape.map((t, k) => ({ piece: result?.places[k] ? tapePiece(t, result.places[k], USUAL_TAPE) : null, k })).filter(({ piece }) => piece !== null);
-    const words = on.map(({ piece, k }) => `${stripWords(piece)} on ${placeWords(result!.places[k]!.kind, k, result!.job.bladeCount)}`).join(', ');
+    const on = tape
+      .map((t, k) => ({ piece: result?.places[k] ? tapePiece(t, result.places[k], USUAL_TAPE) : null, k }))
+      .filter(({ piece }) => piece !== null);
+    const words = on
+      .map(
+        ({ piece, k }) => `${stripWords(piece)} on ${placeWords(result!.places[k]!.kind, k, result!.job.bladeCount)}`,
+      )
+      .join(', ');
     return `${words === '' ? 'bare' : words}: ${kind === 'stays' ? 'stayed' : `turned, ${formatNumber(downDegrees ?? 0, 0)}° from blade 1 hangs down${fallS === null ? '' : `, ${formatNumber(fallS, 2)} s`}`}`;
   };
-  const takeOut = (i: number): void => onSet((newest) => ({ looks: newest.looks.filter((_, k) => k !== i), corrections: newest.corrections.map((c) => (c.lookCount > i ? { ...c, lookCount: c.lookCount - 1 } : c)) }));
-  const changedAt = (i: number) => corrections.filter((c) => c.lookCount === i).map((c, k) => <li key={`${i}/${k}`}>{`${correctionNames[c.school]}: what came before counts no more`}</li>);
+  const takeOut = (i: number): void =>
+    onSet((newest) => ({
+      looks: newest.looks.filter((_, k) => k !== i),
+      corrections: newest.corrections.map((c) => (c.lookCount > i ? { ...c, lookCount: c.lookCount - 1 } : c)),
+    }));
+  const changedAt = (i: number) =>
+    corrections
+      .filter((c) => c.lookCount === i)
+      .map((c, k) => <li key={`${i}/${k}`}>{`${correctionNames[c.school]}: what came before counts no more`}</li>);
   return (
     <div className={classes.tape}>
       <h2>Seen so far</h2>
@@ -128,7 +182,12 @@ function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange)
             {changedAt(i)}
             <li data-odd={i === contradicting} data-void={i < fresh}>
               {seen(look)}
-              <button type="button" className={classes.out} aria-label={`Take look ${i + 1} out`} onClick={() => takeOut(i)}>
+              <button
+                type="button"
+                className={classes.out}
+                aria-label={`Take look ${i + 1} out`}
+                onClick={() => takeOut(i)}
+              >
                 out
               </button>
             </li>

@@ -9,7 +9,17 @@ export interface DialMass {
 }
 
 /** Where degrees grow on the label's face: from the mark, against the turn; and where the masses go. */
-export function TurnDial({ shape, turn, masses, size }: { shape: GlyphShape; turn: Spin; masses: readonly DialMass[]; size: number }) {
+export function TurnDial({
+  shape,
+  turn,
+  masses,
+  size,
+}: {
+  shape: GlyphShape;
+  turn: Spin;
+  masses: readonly DialMass[];
+  size: number;
+}) {
   const at = (degrees: number, radius: number): { x: number; y: number } => {
     const angle = ((clockwiseOf(degrees, turn) - 90) * Math.PI) / 180;
     return { x: radius * Math.cos(angle), y: radius * Math.sin(angle) };
@@ -19,7 +29,14 @@ export function TurnDial({ shape, turn, masses, size }: { shape: GlyphShape; tur
   const colour = turn === 'cw' ? 'var(--indigo)' : 'var(--plum)';
   const words = turn === 'cw' ? 'clockwise' : 'counter-clockwise';
   return (
-    <svg width={size} height={size} viewBox="-104 -104 208 208" role="img" aria-label={`The label facing you, turning ${words}: degrees count from the mark against the turn${masses.map((m) => `, ${m.kind} at ${Math.round(m.degrees)}°`).join('')}`} style={{ maxWidth: '100%', height: 'auto' }}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="-104 -104 208 208"
+      role="img"
+      aria-label={`The label facing you, turning ${words}: degrees count from the mark against the turn${masses.map((m) => `, ${m.kind} at ${Math.round(m.degrees)}°`).join('')}`}
+      style={{ maxWidth: '100%', height: 'auto' }}
+    >
       <circle r={88} fill="var(--sheet)" stroke="var(--hairline)" />
       {Array.from({ length: shape.bladeCount }, (_, k) => (
         <g key={k} transform={`rotate(${(k * 360) / shape.bladeCount}) scale(1.25)`}>
@@ -28,7 +45,14 @@ export function TurnDial({ shape, turn, masses, size }: { shape: GlyphShape; tur
       ))}
       {[0, 90, 180, 270].map((degrees) => (
         <g key={degrees}>
-          <line x1={at(degrees, 80).x} y1={at(degrees, 80).y} x2={at(degrees, 88).x} y2={at(degrees, 88).y} stroke="var(--ink)" strokeWidth={1.4} />
+          <line
+            x1={at(degrees, 80).x}
+            y1={at(degrees, 80).y}
+            x2={at(degrees, 88).x}
+            y2={at(degrees, 88).y}
+            stroke="var(--ink)"
+            strokeWidth={1.4}
+          />
           <text {...at(degrees, 96)} className={classes.number}>{`${degrees}°`}</text>
         </g>
       ))}
@@ -38,7 +62,11 @@ export function TurnDial({ shape, turn, masses, size }: { shape: GlyphShape; tur
       </text>
       <g fill="none" strokeWidth={2.6}>
         <path d={`M${way * 14} -64.5A66 66 0 0 ${way > 0 ? 1 : 0} ${spin.x} ${spin.y}`} stroke={colour} />
-        <path d={`M${-way * 14} -64.5A66 66 0 0 ${way > 0 ? 0 : 1} ${grow.x} ${grow.y}`} stroke="var(--muted)" strokeWidth={1.4} />
+        <path
+          d={`M${-way * 14} -64.5A66 66 0 0 ${way > 0 ? 0 : 1} ${grow.x} ${grow.y}`}
+          stroke="var(--muted)"
+          strokeWidth={1.4}
+        />
       </g>
       <circle cx={spin.x} cy={spin.y} r={4} fill={colour} />
       <text x={way * 58} y={-26} className={classes.number} style={{ fill: colour }}>
@@ -49,7 +77,19 @@ export function TurnDial({ shape, turn, masses, size }: { shape: GlyphShape; tur
       </text>
       {masses.map(({ degrees, kind }, i) => {
         const { x, y } = at(degrees, 50);
-        return <rect key={i} x={x - 6} y={y - 6} width={12} height={12} rx={2} fill={kind === 'correction' ? 'var(--fjord)' : 'var(--sheet)'} stroke="var(--fjord)" strokeWidth={2} />;
+        return (
+          <rect
+            key={i}
+            x={x - 6}
+            y={y - 6}
+            width={12}
+            height={12}
+            rx={2}
+            fill={kind === 'correction' ? 'var(--fjord)' : 'var(--sheet)'}
+            stroke="var(--fjord)"
+            strokeWidth={2}
+          />
+        );
       })}
     </svg>
   );

@@ -17,27 +17,40 @@ function stepWords({ place, on, want }: TapeStep, { places, job }: BalanceJobSta
   if (want === null) return `the tape off ${where}`;
   const trial = want.isTrial ? ', on trial' : '';
   if (on === null) return `${stripWords(want)} on ${where}${trial}`;
-  return stripWords(on) === stripWords(want) ? `leave ${where}` : `${stripWords(want)} on ${where}${trial}, instead of ${stripWords(on)}`;
+  return stripWords(on) === stripWords(want)
+    ? `leave ${where}`
+    : `${stripWords(want)} on ${where}${trial}, instead of ${stripWords(on)}`;
 }
 
 /** The next step of a job, in words that say exactly what is booked when it was done. */
-export function jobHeadline({ result, single, singleBlade, looks, corrections, problem }: BalanceJobView, bladeCount: number): string {
+export function jobHeadline(
+  { result, single, singleBlade, looks, corrections, problem }: BalanceJobView,
+  bladeCount: number,
+): string {
   if (problem) return 'That cannot be worked out';
   if (bladeCount === 1) {
     if (!single || !singleBlade) return 'Weigh the blade and a washer';
     const washers = `${singleBlade.washerCount} ${singleBlade.washerCount === 1 ? 'washer leaves' : 'washers leave'} ${formatUnbalance(single.residual.unbalanceKgM)}`;
-    return single.verdict === 'open' ? `${single.washerCount} washers instead of ${singleBlade.washerCount}` : single.verdict === 'trued' ? `Balanced: ${washers}` : `${washers}: no better with these washers`;
+    return single.verdict === 'open'
+      ? `${single.washerCount} washers instead of ${singleBlade.washerCount}`
+      : single.verdict === 'trued'
+        ? `Balanced: ${washers}`
+        : `${washers}: no better with these washers`;
   }
   if (!result) return 'Let it go with one blade up, and look';
   switch (result.verdict) {
     case 'trued':
-      return result.residual?.isBelowRig ? 'Balanced: below what this rig can show' : `Balanced: ${formatUnbalance(result.residual!.unbalanceKgM)} left`;
+      return result.residual?.isBelowRig
+        ? 'Balanced: below what this rig can show'
+        : `Balanced: ${formatUnbalance(result.residual!.unbalanceKgM)} left`;
     case 'sendBack':
       return 'More than tape may mend: another school, or send it back';
     case 'contradiction':
       return 'The looks contradict each other';
     case 'open':
       if (result.plan.length > 0) return result.plan.map((step) => stepWords(step, result)).join('; ');
-      return looks.length === 0 && corrections.length === 0 ? 'Let it go with one blade up, and look' : 'Let it go and look';
+      return looks.length === 0 && corrections.length === 0
+        ? 'Let it go with one blade up, and look'
+        : 'Let it go and look';
   }
 }

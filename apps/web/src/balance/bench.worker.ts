@@ -13,7 +13,10 @@ function post(message: FromBench): void {
 }
 
 /** Reads a recording piece by piece, and tells how far it is. */
-async function open({ file }: BenchTasks['open']['ask'], onProgress: (share: number) => void): Promise<BenchTasks['open']['answer']> {
+async function open(
+  { file }: BenchTasks['open']['ask'],
+  onProgress: (share: number) => void,
+): Promise<BenchTasks['open']['answer']> {
   const table = new ShakeTable();
   const delimiter = delimiterOf(await file.slice(0, 5000).text());
   await new Promise<void>((resolve, reject) => {
@@ -37,7 +40,12 @@ async function open({ file }: BenchTasks['open']['ask'], onProgress: (share: num
   return { names: table.names, rowCount: table.rowCount };
 }
 
-const tasks: { [K in BenchTask]: (ask: BenchTasks[K]['ask'], onProgress: (share: number) => void) => BenchTasks[K]['answer'] | Promise<BenchTasks[K]['answer']> } = {
+const tasks: {
+  [K in BenchTask]: (
+    ask: BenchTasks[K]['ask'],
+    onProgress: (share: number) => void,
+  ) => BenchTasks[K]['answer'] | Promise<BenchTasks[K]['answer']>;
+} = {
   slots: ({ momentsKgM, slotCount }) => placeBlades(momentsKgM, slotCount),
   open,
   onceAround: ({ columns, roughRpm }) => {
@@ -47,9 +55,14 @@ const tasks: { [K in BenchTask]: (ask: BenchTasks[K]['ask'], onProgress: (share:
 };
 
 function problemOf(error: unknown): BenchProblem {
-  if (!(error instanceof CoreError)) return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
+  if (!(error instanceof CoreError))
+    return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
   const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
-  return { code: error.code, what: typeof what === 'string' ? what : '', allowed: typeof allowed === 'string' ? allowed : '' };
+  return {
+    code: error.code,
+    what: typeof what === 'string' ? what : '',
+    allowed: typeof allowed === 'string' ? allowed : '',
+  };
 }
 
 self.onmessage = async ({ data: { id, task, ask } }: MessageEvent<ToBench>): Promise<void> => {

@@ -4,7 +4,11 @@ import { CoreError } from '@zivvo/core';
 export const numberOf = (text: string): number => (text.trim() === '' ? NaN : Number(text.trim().replace(',', '.')));
 
 /** Several numbers with spaces between them. */
-export const numbersOf = (text: string): number[] => text.split(/[\s;]+/).filter((t) => t !== '').map(numberOf);
+export const numbersOf = (text: string): number[] =>
+  text
+    .split(/[\s;]+/)
+    .filter((t) => t !== '')
+    .map(numberOf);
 
 /** What is worked out from fields as they stand; null while they make no sense together. */
 export function workedOut<T>(work: () => T): T | null {

@@ -19,4 +19,7 @@ export interface BenchProblem {
 }
 
 export type ToBench = { [K in BenchTask]: { id: number; task: K; ask: BenchTasks[K]['ask'] } }[BenchTask];
-export type FromBench = { id: number; kind: 'progress'; share: number } | { id: number; kind: 'answer'; ok: true; value: unknown } | { id: number; kind: 'answer'; ok: false; problem: BenchProblem };
+export type FromBench =
+  | { id: number; kind: 'progress'; share: number }
+  | { id: number; kind: 'answer'; ok: true; value: unknown }
+  | { id: number; kind: 'answer'; ok: false; problem: BenchProblem };

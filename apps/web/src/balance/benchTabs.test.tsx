@@ -29,7 +29,10 @@ function aJob(more: Partial<BalanceJobView> = {}): BalanceJobView {
 describe('tape trials', () => {
   test('two answers, none of them lit beforehand; each goes with the tape that was on', async () => {
     renderInApp(<TapeTab job={aJob()} model={model} isUnsound={false} onSet={onSet} />);
-    const [stays, falls] = [screen.getByRole('button', { name: /^It stays wherever/ }), screen.getByRole('button', { name: /^It turned and hangs/ })];
+    const [stays, falls] = [
+      screen.getByRole('button', { name: /^It stays wherever/ }),
+      screen.getByRole('button', { name: /^It turned and hangs/ }),
+    ];
     for (const choice of [stays, falls]) expect(choice.getAttribute('aria-pressed')).toBeNull();
     await userEvent.click(stays);
     expect(lastSet().looks).toEqual([{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }]);
@@ -63,15 +66,22 @@ describe('what is said is what is booked', () => {
     const booked = lastSet().looks!.at(-1)!.tape;
     said.forEach(([, millimetres, layers = '1', blade]) => {
       const place = job.result!.places[Number(blade) - 1]!;
-      expect(booked[Number(blade) - 1]).toBeCloseTo(tapeMomentKgM((Number(millimetres) / 1000) * Number(layers), place, USUAL_TAPE), 12);
+      expect(booked[Number(blade) - 1]).toBeCloseTo(
+        tapeMomentKgM((Number(millimetres) / 1000) * Number(layers), place, USUAL_TAPE),
+        12,
+      );
     });
     expect(booked.filter((t) => t > 0)).toHaveLength(said.length);
   });
 
   test('a strip that is on is named when another one is to take its place, and when it is to come off', () => {
     const tape = aJob({ looks: [falls([0, 0, 0], 0)] }).result!.next!;
-    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls(tape, 0)] }), 3)).toMatch(/ on blade 2, on trial, instead of 17 mm × 2/);
-    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls([2e-7, 0, 0], 2)] }), 3)).toContain('the tape off blade 1');
+    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls(tape, 0)] }), 3)).toMatch(
+      / on blade 2, on trial, instead of 17 mm × 2/,
+    );
+    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls([2e-7, 0, 0], 2)] }), 3)).toContain(
+      'the tape off blade 1',
+    );
   });
 
   test('more than may stay is put on as a trial, and says so', () => {
@@ -88,11 +98,18 @@ describe('other schools', () => {
   test('sanding marks the heavy blade first, goes by the back face and the grits, and makes what was seen before void', async () => {
     renderInApp(<TapeTab job={found()} model={model} isUnsound={false} onSet={onSet} />);
     await userEvent.click(screen.getByText('Sanding'));
-    const steps = within(screen.getByRole('region', { name: 'Sanding' })).getAllByRole('listitem').map((li) => li.textContent!);
+    const steps = within(screen.getByRole('region', { name: 'Sanding' }))
+      .getAllByRole('listitem')
+      .map((li) => li.textContent!);
     expect(steps[0]).toBe('Mark the heavy side first, in pencil: blade 3.');
-    expect(steps.join(' ')).toMatch(/Back face only.*400, then 800.*mg off blade 3: .* mm over .* Take a third.*look again/);
+    expect(steps.join(' ')).toMatch(
+      /Back face only.*400, then 800.*mg off blade 3: .* mm over .* Take a third.*look again/,
+    );
     await userEvent.click(screen.getByRole('button', { name: 'A little is off blade 3: look again' }));
-    expect(lastSet()).toEqual({ corrections: [{ school: 'sand', place: 2, lookCount: 1, swingCount: 0, isWeighed: false }], heavyDegrees: null });
+    expect(lastSet()).toEqual({
+      corrections: [{ school: 'sand', place: 2, lookCount: 1, swingCount: 0, isWeighed: false }],
+      heavyDegrees: null,
+    });
   });
 
   test('lacquer is refused on polycarbonate; a hub is drilled only where its maker made it for that', async () => {
@@ -111,15 +128,37 @@ test('a single blade: grams and millimetres in, washers out, its thrust never fo
   expect(jobHeadline(job, 1)).toBe('Weigh the blade and a washer');
   renderInApp(<SingleBladeTab job={job} onSet={onSet} />);
   const work = screen.getByRole('button', { name: 'Work it out' });
-  for (const [name, text] of [['The blade weighs', '4,1'], ['It balances on an edge, from the shaft', '50'], ['A washer weighs', '0.8'], ['Washers sit, from the shaft', '20'], ['Washers on now', '1.5']] as const) await userEvent.type(screen.getByRole('textbox', { name }), text);
+  for (const [name, text] of [
+    ['The blade weighs', '4,1'],
+    ['It balances on an edge, from the shaft', '50'],
+    ['A washer weighs', '0.8'],
+    ['Washers sit, from the shaft', '20'],
+    ['Washers on now', '1.5'],
+  ] as const)
+    await userEvent.type(screen.getByRole('textbox', { name }), text);
   expect(screen.getByText('a whole number')).toBeTruthy();
   expect(work).toHaveProperty('disabled', true);
   await userEvent.clear(screen.getByRole('textbox', { name: 'Washers on now' }));
   await userEvent.type(screen.getByRole('textbox', { name: 'Washers on now' }), '12');
   await userEvent.click(work);
   const singleBlade = lastSet().singleBlade!;
-  expect(singleBlade).toEqual({ bladeMassKg: expect.closeTo(0.0041, 9), centreOfMassM: expect.closeTo(0.05, 9), washerMassKg: expect.closeTo(0.0008, 9), washerRadiusM: expect.closeTo(0.02, 9), washerCount: 12 });
-  const single = singleBladeState({ diameterM: 0.14, thrustN: 1.2, craft: { massKg: 0.5, hoverSpeedRpm: 9000 }, rig: { frictionKgM: 2e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 0 }, target: 'good' }, singleBlade);
+  expect(singleBlade).toEqual({
+    bladeMassKg: expect.closeTo(0.0041, 9),
+    centreOfMassM: expect.closeTo(0.05, 9),
+    washerMassKg: expect.closeTo(0.0008, 9),
+    washerRadiusM: expect.closeTo(0.02, 9),
+    washerCount: 12,
+  });
+  const single = singleBladeState(
+    {
+      diameterM: 0.14,
+      thrustN: 1.2,
+      craft: { massKg: 0.5, hoverSpeedRpm: 9000 },
+      rig: { frictionKgM: 2e-8, borePlayM: 0, largestM: 0.4, inertiaKgM2: 0 },
+      target: 'good',
+    },
+    singleBlade,
+  );
   expect(jobHeadline(aJob({ result: null, singleBlade, single }), 1)).toBe('13 washers instead of 12');
 });
 
@@ -153,14 +192,21 @@ describe('swing timing', () => {
 test('weighing: grams at a radius, decimal comma or point, all blades or none', async () => {
   renderInApp(<WeighTab job={aJob()} model={model} onSet={onSet} />);
   const keep = screen.getByRole('button', { name: 'Keep the weights' });
-  for (const [blade, grams] of [['Blade 1', '1,20'], ['Blade 2', '1.22'], ['Blade 3', '-1']] as const) await userEvent.type(screen.getByRole('textbox', { name: blade }), grams);
+  for (const [blade, grams] of [
+    ['Blade 1', '1,20'],
+    ['Blade 2', '1.22'],
+    ['Blade 3', '-1'],
+  ] as const)
+    await userEvent.type(screen.getByRole('textbox', { name: blade }), grams);
   expect(screen.getByText('a weight above 0')).toBeTruthy();
   expect(keep).toHaveProperty('disabled', true);
   await userEvent.clear(screen.getByRole('textbox', { name: 'Blade 3' }));
   await userEvent.type(screen.getByRole('textbox', { name: 'Blade 3' }), '1.19');
   await userEvent.click(keep);
-  const radiusM = Number((screen.getByRole<HTMLInputElement>('textbox', { name: /^Radius/ })).value) / 1000;
-  expect(lastSet().bladeMomentsKgM!.map((m) => m / radiusM)).toEqual([1.2, 1.22, 1.19].map((g) => expect.closeTo(g / 1000, 9)));
+  const radiusM = Number(screen.getByRole<HTMLInputElement>('textbox', { name: /^Radius/ }).value) / 1000;
+  expect(lastSet().bladeMomentsKgM!.map((m) => m / radiusM)).toEqual(
+    [1.2, 1.22, 1.19].map((g) => expect.closeTo(g / 1000, 9)),
+  );
 });
 
 describe('vibration', () => {
@@ -174,23 +220,48 @@ describe('vibration', () => {
     expect(keep).toHaveProperty('disabled', true);
     await userEvent.type(screen.getByRole('textbox', { name: 'Phases' }), ' 44');
     await userEvent.click(keep);
-    expect(lastSet().runs).toEqual([{ massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: 40 }, { amplitude: 2.1, phaseDegrees: 44 }] }]);
+    expect(lastSet().runs).toEqual([
+      {
+        massKg: 0,
+        degrees: 0,
+        isCheck: false,
+        readings: [
+          { amplitude: 2, phaseDegrees: 40 },
+          { amplitude: 2.1, phaseDegrees: 44 },
+        ],
+      },
+    ]);
   });
 
   test('the dial shows mark, turn and where degrees grow; only a piece of either hand is asked how it turns', async () => {
     const bare = { massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: 40 }] };
-    const { unmount } = renderInApp(<VibrationTab job={aJob({ runs: [bare, { ...bare, massKg: 2e-5, degrees: 90 }] })} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />);
-    expect(screen.getByRole('img', { name: 'The label facing you, turning counter-clockwise: degrees count from the mark against the turn, trial at 90°' })).toBeTruthy();
+    const { unmount } = renderInApp(
+      <VibrationTab
+        job={aJob({ runs: [bare, { ...bare, massKg: 2e-5, degrees: 90 }] })}
+        piece={{ hand: 'ccw' }}
+        model={modelOnShaft}
+        onSet={onSet}
+      />,
+    );
+    expect(
+      screen.getByRole('img', {
+        name: 'The label facing you, turning counter-clockwise: degrees count from the mark against the turn, trial at 90°',
+      }),
+    ).toBeTruthy();
     expect(screen.queryByRole('radiogroup', { name: 'It turns, seen from the label' })).toBeNull();
     unmount();
-    renderInApp(<VibrationTab job={aJob({ runs: [] })} piece={{ hand: 'either' }} model={modelOnShaft} onSet={onSet} />);
+    renderInApp(
+      <VibrationTab job={aJob({ runs: [] })} piece={{ hand: 'either' }} model={modelOnShaft} onSet={onSet} />,
+    );
     await userEvent.click(screen.getByText('turns CCW', { selector: 'label *, label' }));
     expect(screen.getByRole('img', { name: /turning counter-clockwise/ })).toBeTruthy();
   });
 
   test('a trial tells the largest mass, and an angle beyond a turn is wrapped', async () => {
     const bare = { massKg: 0, degrees: 0, isCheck: false, readings: [{ amplitude: 2, phaseDegrees: null }] };
-    renderInApp(<VibrationTab job={aJob({ runs: [bare] })} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />);
+    renderInApp(
+      <VibrationTab job={aJob({ runs: [bare] })} piece={{ hand: 'ccw' }} model={modelOnShaft} onSet={onSet} />,
+    );
     expect(screen.getByText(/g at most/)).toBeTruthy();
     await userEvent.type(screen.getByRole('textbox', { name: 'Trial mass' }), '0.02');
     await userEvent.type(screen.getByRole('textbox', { name: 'At' }), '480');
@@ -210,10 +281,18 @@ describe('beside the shaft', () => {
   test('a spinner is turned to where the core says', async () => {
     renderInApp(<SpinnerTool />);
     expect(screen.queryByText(/^Turn it/)).toBeNull();
-    for (const [name, text] of [['What is left of the prop', '1.2'], ['pointing, from its mark', '0'], ['What is left of the spinner', '1.2'], ['pointing, from its own mark', '0']] as const) await put(name, text);
+    for (const [name, text] of [
+      ['What is left of the prop', '1.2'],
+      ['pointing, from its mark', '0'],
+      ['What is left of the spinner', '1.2'],
+      ['pointing, from its own mark', '0'],
+    ] as const)
+      await put(name, text);
     await put('Positions it can sit in', '2');
     const [best] = spinnerPositions(fromPolar(1.2e-6, 0), fromPolar(1.2e-6, 0), 2);
-    expect(screen.getByText(`Turn it ${best!.turnDegrees}°`).parentElement!.textContent).toContain('0.00 g·mm left, against 2.40');
+    expect(screen.getByText(`Turn it ${best!.turnDegrees}°`).parentElement!.textContent).toContain(
+      '0.00 g·mm left, against 2.40',
+    );
     await put('Positions it can sit in', '1.5');
     expect(screen.getByText('1 to 36')).toBeTruthy();
   });
@@ -227,7 +306,13 @@ describe('beside the shaft', () => {
     }
     expect(screen.getByText(/The planes are told apart well/)).toBeTruthy();
     // The rear trial does what the front one did.
-    for (const [cell, text] of [['Amplitude, trial behind, front sensor', '3.3'], ['Phase, trial behind, front sensor', '78.1'], ['Amplitude, trial behind, rear sensor', '1.4'], ['Phase, trial behind, rear sensor', '236']] as const) await put(cell, text);
+    for (const [cell, text] of [
+      ['Amplitude, trial behind, front sensor', '3.3'],
+      ['Phase, trial behind, front sensor', '78.1'],
+      ['Amplitude, trial behind, rear sensor', '1.4'],
+      ['Phase, trial behind, rear sensor', '236'],
+    ] as const)
+      await put(cell, text);
     expect(screen.getByText(/act almost alike/)).toBeTruthy();
     await put('Mass, trial behind', '0');
     expect(screen.getByText(/Every cell needs its number/)).toBeTruthy();

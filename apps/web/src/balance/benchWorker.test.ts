@@ -45,7 +45,12 @@ test('answers go to whoever asked, in any order, and tell how far they are', asy
 test('a refusal carries its reason', async () => {
   const { bench, ports } = heldBench();
   const asked = bench.ask('slots', slots);
-  ports[0]!.answer({ id: 1, kind: 'answer', ok: false, problem: { code: 'outOfRange', what: 'slotCount', allowed: '2 to 24' } });
+  ports[0]!.answer({
+    id: 1,
+    kind: 'answer',
+    ok: false,
+    problem: { code: 'outOfRange', what: 'slotCount', allowed: '2 to 24' },
+  });
   await expect(asked).rejects.toMatchObject({ problem: { what: 'slotCount' } });
 });
 

@@ -9,7 +9,9 @@ export class BenchRefusal extends Error {
 }
 
 /** What of a worker the bench needs. */
-export type BenchPort = Pick<Worker, 'postMessage' | 'terminate'> & { onmessage: ((event: MessageEvent<FromBench>) => void) | null };
+export type BenchPort = Pick<Worker, 'postMessage' | 'terminate'> & {
+  onmessage: ((event: MessageEvent<FromBench>) => void) | null;
+};
 
 interface Waiting {
   resolve: (value: never) => void;
@@ -26,7 +28,11 @@ export class Bench {
   constructor(private readonly makePort: () => BenchPort) {}
 
   /** @throws {BenchRefusal} if the worker cannot answer, or was stopped */
-  ask<K extends BenchTask>(task: K, ask: BenchTasks[K]['ask'], onProgress?: (share: number) => void): Promise<BenchTasks[K]['answer']> {
+  ask<K extends BenchTask>(
+    task: K,
+    ask: BenchTasks[K]['ask'],
+    onProgress?: (share: number) => void,
+  ): Promise<BenchTasks[K]['answer']> {
     const port = (this.port ??= this.open());
     const id = ++this.last;
     return new Promise((resolve, reject) => {
@@ -68,7 +74,10 @@ export function useBench(): Bench {
 }
 
 /** The answer to one question, asked anew when it changes; null while there is none. */
-export function useBenchAnswer<K extends BenchTask>(task: K, ask: BenchTasks[K]['ask'] | null): BenchTasks[K]['answer'] | null {
+export function useBenchAnswer<K extends BenchTask>(
+  task: K,
+  ask: BenchTasks[K]['ask'] | null,
+): BenchTasks[K]['answer'] | null {
   const bench = useBench();
   const key = ask === null ? null : JSON.stringify(ask);
   const [answer, setAnswer] = useState<{ key: string; value: BenchTasks[K]['answer'] } | null>(null);

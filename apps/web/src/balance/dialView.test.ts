@@ -11,7 +11,8 @@ describe('the dial', () => {
     expect(downOf({ turnDegrees: 90, isBackSeen: true })).toBe(270);
   });
   test.each([0, 37, 120, 240, 359])('%i° is turned down and read back the same, from both faces', (down) => {
-    for (const isBackSeen of [false, true]) expect(downOf({ turnDegrees: turnForDown(down, isBackSeen), isBackSeen })).toBeCloseTo(down, 9);
+    for (const isBackSeen of [false, true])
+      expect(downOf({ turnDegrees: turnForDown(down, isBackSeen), isBackSeen })).toBeCloseTo(down, 9);
   });
   test('a direction is mirrored on the other face', () => {
     expect(onScreenDegrees(90, { turnDegrees: 0, isBackSeen: false })).toBe(90);

@@ -3,7 +3,14 @@ import { onceAround, risingEdges } from '@zivvo/core';
 import { recordingOf, ShakeTable } from './shakeFile.ts';
 
 const rateHz = 1000;
-const rows = [['t', 'a', 'tacho'], ...Array.from({ length: 2000 }, (_, i) => [String(i / rateHz), String(9.81 + 1.5 * Math.cos((2 * Math.PI * 25 * i) / rateHz)), (i * 25) % rateHz < 50 ? '5' : '0'])];
+const rows = [
+  ['t', 'a', 'tacho'],
+  ...Array.from({ length: 2000 }, (_, i) => [
+    String(i / rateHz),
+    String(9.81 + 1.5 * Math.cos((2 * Math.PI * 25 * i) / rateHz)),
+    (i * 25) % rateHz < 50 ? '5' : '0',
+  ]),
+];
 
 function tableOf(cells: readonly (readonly string[])[]): ShakeTable {
   const table = new ShakeTable();
@@ -21,7 +28,10 @@ test('headings are passed over; the tacho’s rising edges are the marks', () =>
 });
 
 test('without a tacho the rough speed leads', () => {
-  expect(onceAround(recordingOf(tableOf(rows), { time: 0, acceleration: 1, tacho: null }, 1450))).toMatchObject({ amplitudeMPerS2: expect.closeTo(1.5, 1), phaseDegrees: null });
+  expect(onceAround(recordingOf(tableOf(rows), { time: 0, acceleration: 1, tacho: null }, 1450))).toMatchObject({
+    amplitudeMPerS2: expect.closeTo(1.5, 1),
+    phaseDegrees: null,
+  });
 });
 
 test('edges lie between samples, a flat line has none, a file without numbers is refused', () => {
@@ -31,7 +41,14 @@ test('edges lie between samples, a flat line has none, a file without numbers is
 });
 
 test('columns without a name get a number, and decimal commas are read', () => {
-  const table = tableOf([['0', '1,5', ''], ['0,001', '1,6', 'x']]);
+  const table = tableOf([
+    ['0', '1,5', ''],
+    ['0,001', '1,6', 'x'],
+  ]);
   expect(table.names).toEqual(['column 1', 'column 2', 'column 3']);
-  expect(table.columns).toEqual([[0, 0.001], [1.5, 1.6], [NaN, NaN]]);
+  expect(table.columns).toEqual([
+    [0, 0.001],
+    [1.5, 1.6],
+    [NaN, NaN],
+  ]);
 });

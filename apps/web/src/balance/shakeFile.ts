@@ -21,7 +21,9 @@ export class ShakeTable {
   add(rows: readonly (readonly string[])[]): void {
     for (const row of rows) {
       if (this.names.length === 0) {
-        this.names.push(...row.slice(0, COLUMNS_MOST).map((cell, i) => (/\p{L}/u.test(cell) ? cell.trim() : `column ${i + 1}`)));
+        this.names.push(
+          ...row.slice(0, COLUMNS_MOST).map((cell, i) => (/\p{L}/u.test(cell) ? cell.trim() : `column ${i + 1}`)),
+        );
         for (const _ of this.names) this.columns.push([]);
       }
       if (this.rowCount >= SHAKE_ROWS_MOST) return;

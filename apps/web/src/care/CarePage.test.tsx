@@ -8,16 +8,39 @@ import { renderInApp } from '../test/renderInApp.tsx';
 import { aCare, aCraft, aModel, aPiece, aWalk } from './care.fixtures.ts';
 import { Component as CarePage } from './CarePage.tsx';
 
-const answers = (care = aCare(), more: object = {}) => ({ 'GET /crafts/c1': aCraft, 'GET /care/c1': care, 'GET /prop-models': { items: [aModel], total: 1 }, 'GET /pack-pieces': [{ id: 'p1', tag: 'P1' }], 'GET /care/c1/rotation': { sets: [], nextSetId: null }, ...more });
+const answers = (care = aCare(), more: object = {}) => ({
+  'GET /crafts/c1': aCraft,
+  'GET /care/c1': care,
+  'GET /prop-models': { items: [aModel], total: 1 },
+  'GET /pack-pieces': [{ id: 'p1', tag: 'P1' }],
+  'GET /care/c1/rotation': { sets: [], nextSetId: null },
+  ...more,
+});
 const show = (): void => void renderInApp(<CarePage />, { address: '/care?craft=c1' });
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');
 const region = (name: string): Promise<HTMLElement> => screen.findByRole('region', { name });
 
 test('spares are told from a log that is long enough; before that, how much was flown', async () => {
-  pretendServer(answers(aCare({ season: { days: 180, flightCount: 3, logDays: 12, hands: [{ hand: 'cw', spares: null }, { hand: 'ccw', spares: null }] } })));
+  pretendServer(
+    answers(
+      aCare({
+        season: {
+          days: 180,
+          flightCount: 3,
+          logDays: 12,
+          hands: [
+            { hand: 'cw', spares: null },
+            { hand: 'ccw', spares: null },
+          ],
+        },
+      }),
+    ),
+  );
   show();
   const spares = await region('Spares for the season');
-  expect(spares.textContent).toContain('Not enough flown to say: 3 flights in 12 days of log, of 10 in 30 that are needed.');
+  expect(spares.textContent).toContain(
+    'Not enough flown to say: 3 flights in 12 days of log, of 10 in 30 that are needed.',
+  );
   expect(spares.textContent).not.toContain('Buy');
 });
 
@@ -27,7 +50,11 @@ test('the headline says how the craft stands, and each piece how much of its lif
   expect(await screen.findByRole('heading', { level: 1, name: 'Petrel waits for a look' })).toBeTruthy();
   expect(plain(document.body.textContent)).toContain('by Irva Solt: 30 s for 1 prop.');
   const pieces = await region('Pieces on the craft');
-  expect(within(pieces).getAllByRole('img').map((g) => plain(g.getAttribute('aria-label')))).toEqual(['84 % of its life used: replace soon', '84 % of its life used: replace soon']);
+  expect(
+    within(pieces)
+      .getAllByRole('img')
+      .map((g) => plain(g.getAttribute('aria-label'))),
+  ).toEqual(['84 % of its life used: replace soon', '84 % of its life used: replace soon']);
   expect(plain(pieces.textContent)).toContain('front left · 50.0 h in 30 flights');
   expect(within(pieces).getByRole('link', { name: 'AB12' }).getAttribute('href')).toBe('/rack/pieces/AB12?craft=c1');
 });
@@ -47,7 +74,14 @@ test('a flight is minutes, a pack, and what was hit; nonsense is said at its fie
   await userEvent.selectOptions(within(flight).getByRole('combobox', { name: 'It hit' }), 'twigs');
   await userEvent.click(within(flight).getByRole('button', { name: 'Front right' }));
   await userEvent.click(within(flight).getByRole('button', { name: 'Log the flight' }));
-  expect(sent[0]).toMatchObject({ path: '/care/c1/flights', body: { durationS: 750, packPieceId: 'p1', strikes: [{ thing: 'twigs', throttleRatio: 0.4, isCrash: false, arms: [{ place: 'frontRight', level: 0 }] }] } });
+  expect(sent[0]).toMatchObject({
+    path: '/care/c1/flights',
+    body: {
+      durationS: 750,
+      packPieceId: 'p1',
+      strikes: [{ thing: 'twigs', throttleRatio: 0.4, isCrash: false, arms: [{ place: 'frontRight', level: 0 }] }],
+    },
+  });
   expect(minutes).toHaveProperty('value', '');
 });
 
@@ -75,30 +109,77 @@ test('a flight that the server refuses keeps what was typed', async () => {
 });
 
 test('what the last look asked for stays until it is done: mend one piece, or throw the set out together', async () => {
-  const { sent } = pretendServer(answers(aCare({ ready: { verdict: 'mend', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'clean' }), aPiece('CD34', 'frontRight')] }), { 'POST /care/c1/pieces/AB12/mended': aCare() }));
+  const { sent } = pretendServer(
+    answers(
+      aCare({
+        ready: { verdict: 'mend', missing: [] },
+        pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'clean' }), aPiece('CD34', 'frontRight')],
+      }),
+      { 'POST /care/c1/pieces/AB12/mended': aCare() },
+    ),
+  );
   show();
   await userEvent.click(await screen.findByRole('button', { name: 'It is mended' }));
   expect(sent[0]!.path).toBe('/care/c1/pieces/AB12/mended');
 });
 
 test('a set that is retired goes by one key', async () => {
-  const { sent } = pretendServer(answers(aCare({ ready: { verdict: 'grounded', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retireSet' }), aPiece('CD34', 'frontRight', { openOutcome: 'retireSet' })] }), { 'POST /pieces/actions': [] }));
+  const { sent } = pretendServer(
+    answers(
+      aCare({
+        ready: { verdict: 'grounded', missing: [] },
+        pieces: [
+          aPiece('AB12', 'frontLeft', { openOutcome: 'retireSet' }),
+          aPiece('CD34', 'frontRight', { openOutcome: 'retireSet' }),
+        ],
+      }),
+      { 'POST /pieces/actions': [] },
+    ),
+  );
   show();
   await userEvent.click(await screen.findByRole('button', { name: 'Retire all 2 and fit another set' }));
   expect(sent[0]).toMatchObject({ body: { ids: ['AB12', 'CD34'], action: 'retire' } });
 });
 
 test('a struck motor is asked about until it is felt', async () => {
-  const motor = { id: 'mo1', tag: 'M2', craftId: 'c1', place: 'frontRight', hours: 3, overLimitCount: 0, strikeCount: 1, bearing: null, shaftPlayM: null, shaftRunOutM: null, note: null, revision: 4 } as MotorPieceView;
-  const { sent } = pretendServer(answers(aCare({ motorsToFeel: [motor] }), { 'PUT /motor-pieces/mo1': { ...motor, bearing: 'gritty' } }));
+  const motor = {
+    id: 'mo1',
+    tag: 'M2',
+    craftId: 'c1',
+    place: 'frontRight',
+    hours: 3,
+    overLimitCount: 0,
+    strikeCount: 1,
+    bearing: null,
+    shaftPlayM: null,
+    shaftRunOutM: null,
+    note: null,
+    revision: 4,
+  } as MotorPieceView;
+  const { sent } = pretendServer(
+    answers(aCare({ motorsToFeel: [motor] }), { 'PUT /motor-pieces/mo1': { ...motor, bearing: 'gritty' } }),
+  );
   show();
   await userEvent.click(within(await region('Struck motors')).getByRole('button', { name: 'gritty' }));
   expect(sent[0]).toMatchObject({ method: 'PUT', body: { tag: 'M2', bearing: 'gritty', revision: 4 } });
 });
 
 test('an alert is raised and released with a reason, never without', async () => {
-  const alert = { id: 'a1', createdAt: '2026-11-20T10:00:00Z', propModelId: 'm1', batchId: null, reason: 'root cracked', raisedAt: '2026-11-20T10:00:00Z', releasedAt: null, releaseReason: null, revision: 1, updatedAt: '2026-11-20T10:00:00Z' };
-  const server = pretendServer(answers(aCare(), { 'POST /model-alerts': alert, 'POST /model-alerts/a1/release': alert }));
+  const alert = {
+    id: 'a1',
+    createdAt: '2026-11-20T10:00:00Z',
+    propModelId: 'm1',
+    batchId: null,
+    reason: 'root cracked',
+    raisedAt: '2026-11-20T10:00:00Z',
+    releasedAt: null,
+    releaseReason: null,
+    revision: 1,
+    updatedAt: '2026-11-20T10:00:00Z',
+  };
+  const server = pretendServer(
+    answers(aCare(), { 'POST /model-alerts': alert, 'POST /model-alerts/a1/release': alert }),
+  );
   show();
   const alerts = await region('Model alerts');
   expect(within(alerts).getByRole('button', { name: 'Ground them all' })).toHaveProperty('disabled', true);
@@ -119,12 +200,32 @@ test('a craft without tagged pieces says what belongs there', async () => {
 });
 
 test('one delivery alone may be grounded: the rest of the model flies on', async () => {
-  const batch = { id: 'b7', revision: 1, createdAt: '2026-10-03T10:00:00Z', updatedAt: '2026-10-03T10:00:00Z', propModelId: 'm1', resolutionKg: 1e-5, location: null, note: null, pieceCount: 8, checkedInCount: 8 };
-  const { sent } = pretendServer(answers(aCare(), { 'GET /batches': { items: [batch, { ...batch, id: 'b8', propModelId: 'other' }], total: 2 }, 'POST /model-alerts': {} }));
+  const batch = {
+    id: 'b7',
+    revision: 1,
+    createdAt: '2026-10-03T10:00:00Z',
+    updatedAt: '2026-10-03T10:00:00Z',
+    propModelId: 'm1',
+    resolutionKg: 1e-5,
+    location: null,
+    note: null,
+    pieceCount: 8,
+    checkedInCount: 8,
+  };
+  const { sent } = pretendServer(
+    answers(aCare(), {
+      'GET /batches': { items: [batch, { ...batch, id: 'b8', propModelId: 'other' }], total: 2 },
+      'POST /model-alerts': {},
+    }),
+  );
   show();
   const alerts = await region('Model alerts');
   const which = await within(alerts).findByRole('combobox', { name: 'Which of them' });
-  expect(within(which).getAllByRole('option').map((o) => o.textContent)).toEqual(['all of this model', expect.stringMatching(/^only the delivery of .*Oct.*, 8 pieces$/)]);
+  expect(
+    within(which)
+      .getAllByRole('option')
+      .map((o) => o.textContent),
+  ).toEqual(['all of this model', expect.stringMatching(/^only the delivery of .*Oct.*, 8 pieces$/)]);
   await userEvent.selectOptions(which, 'b7');
   await userEvent.type(within(alerts).getByRole('textbox', { name: 'What failed' }), 'void in the hub');
   await userEvent.click(within(alerts).getByRole('button', { name: 'Ground them all' }));
@@ -132,12 +233,38 @@ test('one delivery alone may be grounded: the rest of the model flies on', async
 });
 
 test('what is missing before it flies stands first, each with the way there', async () => {
-  const point = (verdict: 'unsigned' | 'untrued' | 'look', where: 'fit' | 'balance' | 'walk', code: ReasonCode, values = {}) => ({ verdict, where, reason: { code, severity: 'action' as const, values, figure: null } });
-  pretendServer(answers(aCare({ ready: { verdict: 'untrued', missing: [point('untrued', 'balance', 'care.untrued', { tags: 'AB12', count: 1 }), point('unsigned', 'fit', 'care.signedBefore', { count: 1, place: 'frontLeft' }), point('look', 'walk', 'care.staleLook', { day: '2026-11-23' })] } })));
+  const point = (
+    verdict: 'unsigned' | 'untrued' | 'look',
+    where: 'fit' | 'balance' | 'walk',
+    code: ReasonCode,
+    values = {},
+  ) => ({ verdict, where, reason: { code, severity: 'action' as const, values, figure: null } });
+  pretendServer(
+    answers(
+      aCare({
+        ready: {
+          verdict: 'untrued',
+          missing: [
+            point('untrued', 'balance', 'care.untrued', { tags: 'AB12', count: 1 }),
+            point('unsigned', 'fit', 'care.signedBefore', { count: 1, place: 'frontLeft' }),
+            point('look', 'walk', 'care.staleLook', { day: '2026-11-23' }),
+          ],
+        },
+      }),
+    ),
+  );
   show();
   expect(await screen.findByRole('heading', { level: 1, name: 'Petrel is to be balanced first' })).toBeTruthy();
   const missing = await region('Before it flies');
-  expect(within(missing).getAllByRole('link').map((l) => [l.textContent, l.getAttribute('href')])).toEqual([['Balance', '/balance?craft=c1'], ['Open Fit', '/fit?craft=c1'], ['Walk round', '/care/walk?craft=c1']]);
+  expect(
+    within(missing)
+      .getAllByRole('link')
+      .map((l) => [l.textContent, l.getAttribute('href')]),
+  ).toEqual([
+    ['Balance', '/balance?craft=c1'],
+    ['Open Fit', '/fit?craft=c1'],
+    ['Walk round', '/care/walk?craft=c1'],
+  ]);
   expect(plain(missing.textContent)).toContain('The last look is of 23 November: a look is of the same day.');
   expect(plain(missing.textContent)).toContain('Front left was changed since somebody signed');
 });
@@ -145,9 +272,36 @@ test('what is missing before it flies stands first, each with the way there', as
 test('sets take turns: whose it is, which rests, and putting one to rest', async () => {
   const turns: RotationView = {
     sets: [
-      { id: 's2', name: 'K13', revision: 4, usedRatio: 0.2, flownS: 7200, isOn: false, isComplete: true, restedAt: null },
-      { id: 's1', name: 'K12', revision: 2, usedRatio: 0.6, flownS: 36_000, isOn: true, isComplete: true, restedAt: null },
-      { id: 's3', name: 'K14', revision: 1, usedRatio: 0.1, flownS: 0, isOn: false, isComplete: true, restedAt: '2026-10-01T10:00:00Z' },
+      {
+        id: 's2',
+        name: 'K13',
+        revision: 4,
+        usedRatio: 0.2,
+        flownS: 7200,
+        isOn: false,
+        isComplete: true,
+        restedAt: null,
+      },
+      {
+        id: 's1',
+        name: 'K12',
+        revision: 2,
+        usedRatio: 0.6,
+        flownS: 36_000,
+        isOn: true,
+        isComplete: true,
+        restedAt: null,
+      },
+      {
+        id: 's3',
+        name: 'K14',
+        revision: 1,
+        usedRatio: 0.1,
+        flownS: 0,
+        isOn: false,
+        isComplete: true,
+        restedAt: '2026-10-01T10:00:00Z',
+      },
     ],
     nextSetId: 's2',
   };

@@ -9,7 +9,10 @@ const drills = (kind: DrillKind): Drill[] => SEEDS.map((seed) => makeDrill(kind,
 /** The text and the name of a drill's picture. */
 function seen(drill: Drill): { text: string; name: string | null } {
   const { container, unmount } = render(<DrillPicture drill={drill} />);
-  const found = { text: container.textContent, name: screen.queryByRole('img', { name: /./ })?.getAttribute('aria-label') ?? null };
+  const found = {
+    text: container.textContent,
+    name: screen.queryByRole('img', { name: /./ })?.getAttribute('aria-label') ?? null,
+  };
   unmount();
   return found;
 }
@@ -37,7 +40,9 @@ test('a craft names what turns and what sits on every arm', () => {
 test('the heavy side is drawn where it settled, among all the blades', () => {
   for (const drill of drills('tape')) {
     const { text, name } = seen(drill);
-    expect(name).toBe(`${String(drill.values.bladeCount)} blades; heavy at ${String(drill.values.heavyDegrees)} degrees`);
+    expect(name).toBe(
+      `${String(drill.values.bladeCount)} blades; heavy at ${String(drill.values.heavyDegrees)} degrees`,
+    );
     expect(text).toMatch(drill.values.bladeCount === 2 ? /^12heavy/ : /^123heavy/);
   }
 });

@@ -8,7 +8,13 @@ import { aCraft, aModel, aSheet, otherModel } from './care.fixtures.ts';
 import { Component as GainsPage } from './GainsPage.tsx';
 
 function show(sheets: GainSheetView[], more: object = {}) {
-  const server = pretendServer({ 'GET /crafts/c1': aCraft, 'GET /gain-sheets/of-craft/c1': sheets, 'GET /prop-models': { items: [aModel, otherModel], total: 2 }, 'PUT /gain-sheets/s1': aSheet(), ...more });
+  const server = pretendServer({
+    'GET /crafts/c1': aCraft,
+    'GET /gain-sheets/of-craft/c1': sheets,
+    'GET /prop-models': { items: [aModel, otherModel], total: 2 },
+    'PUT /gain-sheets/s1': aSheet(),
+    ...more,
+  });
   renderInApp(<GainsPage />, { address: '/care/gains?craft=c1' });
   return server;
 }
@@ -41,7 +47,11 @@ test('each answer is a look at the value that was proposed', async () => {
 test('the vertical axis is only asked whether it pumps', async () => {
   show([aSheet()]);
   const vertical = await axis('Vertical');
-  expect(within(vertical).getAllByRole('button').map((b) => b.textContent)).toEqual(['It pumps', 'It restsafter a push it comes back']);
+  expect(
+    within(vertical)
+      .getAllByRole('button')
+      .map((b) => b.textContent),
+  ).toEqual(['It pumps', 'It restsafter a push it comes back']);
 });
 
 test('the old props are back: so are their values', async () => {
@@ -52,7 +62,12 @@ test('the old props are back: so are their values', async () => {
 
 test('a weaker prop proposes nothing, and a floor that still flutters is not the gain', async () => {
   const { advice } = aSheet();
-  show([aSheet({ scale: { ...aSheet().scale!, proportionalRatio: 1.2 }, advice: { ...advice, roll: { status: 'notTheGain', percent: 48 } } })]);
+  show([
+    aSheet({
+      scale: { ...aSheet().scale!, proportionalRatio: 1.2 },
+      advice: { ...advice, roll: { status: 'notTheGain', percent: 48 } },
+    }),
+  ]);
   await headline('Nothing is lowered: these props answer no harder');
   expect((await axis('Roll')).textContent).toContain('it is not the gain');
   expect(within(await axis('Roll')).queryByRole('button')).toBeNull();
@@ -75,5 +90,14 @@ test('a new sheet needs two different props and whole percents', async () => {
   await userEvent.clear(roll);
   await userEvent.type(roll, '98');
   await userEvent.click(open);
-  expect(sent[0]).toMatchObject({ body: { craftId: 'c1', oldPropModelId: 'm1', newPropModelId: 'm2', rollPercent: 98, payloadKg: 0, packSeriesCount: 6 } });
+  expect(sent[0]).toMatchObject({
+    body: {
+      craftId: 'c1',
+      oldPropModelId: 'm1',
+      newPropModelId: 'm2',
+      rollPercent: 98,
+      payloadKg: 0,
+      packSeriesCount: 6,
+    },
+  });
 });

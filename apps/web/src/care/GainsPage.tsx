@@ -1,10 +1,23 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import { gainAxes, gainPreconditions, type CraftView, type GainSheetView, type UpdateGainSheetDto } from '@zivvo/contract';
+import {
+  gainAxes,
+  gainPreconditions,
+  type CraftView,
+  type GainSheetView,
+  type UpdateGainSheetDto,
+} from '@zivvo/contract';
 import type { GainAdvice, GainAxis } from '@zivvo/core';
 import { formatShare, gainAxisNames, gainCheckNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useGainSheetsQuery, useLazyGainSheetsQuery, useOpenGainSheetMutation, useRemoveGainSheetMutation, useRestoreGainSheetMutation, useUpdateGainSheetMutation } from '../shared/api/careApi.ts';
+import {
+  useGainSheetsQuery,
+  useLazyGainSheetsQuery,
+  useOpenGainSheetMutation,
+  useRemoveGainSheetMutation,
+  useRestoreGainSheetMutation,
+  useUpdateGainSheetMutation,
+} from '../shared/api/careApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
@@ -30,7 +43,11 @@ export function Component() {
 
 function GainsOf({ craft }: { craft: CraftView }) {
   const query = useGainSheetsQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(sheets) => <Gains craft={craft} sheets={sheets} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(sheets) => <Gains craft={craft} sheets={sheets} />}
+    </Ready>
+  );
 }
 
 const percentOf = (advice: GainAdvice): number => advice.percent;
@@ -49,12 +66,20 @@ function Gains({ craft, sheets }: { craft: CraftView; sheets: readonly GainSheet
     <StationPage
       eyebrow={`Care · Gains · ${craft.name}`}
       headline={sheet ? headlineOf(sheet, nameOf) : 'A sheet for the props that are new'}
-      detail={sheet && `Opened ${formatDay(sheet.updatedAt)}: ${nameOf(sheet.oldPropModelId)} before, ${nameOf(sheet.newPropModelId)} now${sheet.payloadKg > 0 ? `, ${sheet.payloadKg * 1000} g of payload` : ''}${sheet.hasGuards ? ', guards on' : ''}, ${sheet.packSeriesCount} cells.`}
+      detail={
+        sheet &&
+        `Opened ${formatDay(sheet.updatedAt)}: ${nameOf(sheet.oldPropModelId)} before, ${nameOf(sheet.newPropModelId)} now${sheet.payloadKg > 0 ? `, ${sheet.payloadKg * 1000} g of payload` : ''}${sheet.hasGuards ? ', guards on' : ''}, ${sheet.packSeriesCount} cells.`
+      }
       tools={<CareTabs />}
       reasons={
         <>
-          <p style={{ margin: '0 0 12px' }}>Changing gains is at the pilot’s own risk, over an open field, high enough to give up. Stop well before it feels sluggish.</p>
-          <p className="muted">Raising is never proposed. Zivvo writes nothing into the controller: type each value there yourself.</p>
+          <p style={{ margin: '0 0 12px' }}>
+            Changing gains is at the pilot’s own risk, over an open field, high enough to give up. Stop well before it
+            feels sluggish.
+          </p>
+          <p className="muted">
+            Raising is never proposed. Zivvo writes nothing into the controller: type each value there yourself.
+          </p>
         </>
       }
       actions={
@@ -66,7 +91,10 @@ function Gains({ craft, sheets }: { craft: CraftView; sheets: readonly GainSheet
             .filter((s) => s.id !== sheet?.id)
             .slice(0, 5)
             .map((s) => (
-              <Action key={s.id} onClick={() => choose(s.id)}>{`${nameOf(s.newPropModelId)}, ${formatDay(s.updatedAt)}`}</Action>
+              <Action
+                key={s.id}
+                onClick={() => choose(s.id)}
+              >{`${nameOf(s.newPropModelId)}, ${formatDay(s.updatedAt)}`}</Action>
             ))}
           {sheet && (
             <Action
@@ -109,26 +137,37 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
   const [reread] = useLazyGainSheetsQuery();
   const { scale } = sheet;
   const { add: put, state: writing } = useQueuedChanges<GainSheetView, GainEntries>(sheet, {
-    send: (newest, entries) => update({ id: sheet.id, body: { ...entriesOf(newest), ...entries, revision: newest.revision } }).unwrap(),
+    send: (newest, entries) =>
+      update({ id: sheet.id, body: { ...entriesOf(newest), ...entries, revision: newest.revision } }).unwrap(),
     reread: async () => (await reread(sheet.craftId).unwrap()).find((s) => s.id === sheet.id) ?? sheet,
-    has: (newest, entries) => JSON.stringify(entriesOf(newest)) === JSON.stringify({ ...entriesOf(newest), ...entries }),
+    has: (newest, entries) =>
+      JSON.stringify(entriesOf(newest)) === JSON.stringify({ ...entriesOf(newest), ...entries }),
   });
-  const fly = (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null): void => put(({ looks }) => ({ looks: [...looks, { axis, percent, doesFlutter, doesReturn }] }));
+  const fly = (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null): void =>
+    put(({ looks }) => ({ looks: [...looks, { axis, percent, doesFlutter, doesReturn }] }));
   // What must be excluded stands first until it is, then it makes room.
   const excluded = (
     <section className={classes.sheet} aria-label="Excluded first">
       <h2>Excluded first</h2>
       {gainPreconditions.map((check) => (
         <label key={check} style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 44 }}>
-          <input type="checkbox" checked={sheet.checks.includes(check)} onChange={(e) => {
-            const isDone = e.currentTarget.checked;
-            put(({ checks }) => ({ checks: [...checks.filter((c) => c !== check), ...(isDone ? [check] : [])] }));
-          }} /> {gainCheckNames[check]}
+          <input
+            type="checkbox"
+            checked={sheet.checks.includes(check)}
+            onChange={(e) => {
+              const isDone = e.currentTarget.checked;
+              put(({ checks }) => ({ checks: [...checks.filter((c) => c !== check), ...(isDone ? [check] : [])] }));
+            }}
+          />{' '}
+          {gainCheckNames[check]}
         </label>
       ))}
       {scale && (
         <p style={{ marginTop: 10 }}>
-          <EvidenceDot mark="estimated" /> {scale.proportionalRatio < 1 ? `Expected in the end: about ${formatShare(scale.proportionalRatio, 0)} of the old value, after some ${scale.stepCount} single percents. Nobody goes under ${formatShare(scale.floorRatio, 0)}.` : `By label data this prop answers no harder than the old one: nothing is lowered, and nothing is raised by formula.`}
+          <EvidenceDot mark="estimated" />{' '}
+          {scale.proportionalRatio < 1
+            ? `Expected in the end: about ${formatShare(scale.proportionalRatio, 0)} of the old value, after some ${scale.stepCount} single percents. Nobody goes under ${formatShare(scale.floorRatio, 0)}.`
+            : `By label data this prop answers no harder than the old one: nothing is lowered, and nothing is raised by formula.`}
         </p>
       )}
     </section>
@@ -139,7 +178,9 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
         <section className={classes.sheet} aria-label="Back to the old sheet">
           <h2>{`Back to the sheet of ${nameOf(sheet.oldPropModelId)}`}</h2>
           <p>{gainAxes.map((axis) => `${gainAxisNames[axis]} ${startOf(sheet, axis)} %`).join(' · ')}</p>
-          <p className="muted">Type these before the next flight: gains found for a stronger prop are too soft for this one.</p>
+          <p className="muted">
+            Type these before the next flight: gains found for a stronger prop are too soft for this one.
+          </p>
         </section>
       )}
       {sheet.missingChecks.length > 0 && excluded}
@@ -151,7 +192,9 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
         </div>
         {sheet.looks.length > 0 && (
           <div className={classes.bar}>
-            <Action onClick={() => put(({ looks }) => ({ looks: looks.slice(0, -1) }))}>Take the last flight back</Action>
+            <Action onClick={() => put(({ looks }) => ({ looks: looks.slice(0, -1) }))}>
+              Take the last flight back
+            </Action>
           </div>
         )}
         {writing.status === 'refused' && <ProblemNote error={writing.problem} />}
@@ -172,7 +215,15 @@ const SAID: Record<GainAdvice['status'], (advice: GainAdvice) => string> = {
   notTheGain: () => 'the floor is reached and it still flutters: it is not the gain',
 };
 
-function Axis({ axis, sheet, onFly }: { axis: GainAxis; sheet: GainSheetView; onFly: (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null) => void }) {
+function Axis({
+  axis,
+  sheet,
+  onFly,
+}: {
+  axis: GainAxis;
+  sheet: GainSheetView;
+  onFly: (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null) => void;
+}) {
   const advice = sheet.advice[axis];
   const percent = percentOf(advice);
   const isOpen = advice.status === 'try' || (advice.status === 'stays' && !sheet.looks.some((l) => l.axis === axis));
@@ -184,15 +235,30 @@ function Axis({ axis, sheet, onFly }: { axis: GainAxis; sheet: GainSheetView; on
       <span className="muted">{SAID[advice.status](advice)}</span>
       {isOpen && (
         <>
-          <button type="button" className={classes.key} disabled={isBlocked} onClick={() => onFly(axis, percent, true, null)}>
+          <button
+            type="button"
+            className={classes.key}
+            disabled={isBlocked}
+            onClick={() => onFly(axis, percent, true, null)}
+          >
             {axis === 'vertical' ? 'It pumps' : 'It flutters'}
           </button>
-          <button type="button" className={classes.key} disabled={isBlocked} onClick={() => onFly(axis, percent, false, true)}>
+          <button
+            type="button"
+            className={classes.key}
+            disabled={isBlocked}
+            onClick={() => onFly(axis, percent, false, true)}
+          >
             It rests
             <small>after a push it comes back</small>
           </button>
           {axis !== 'vertical' && (
-            <button type="button" className={classes.key} disabled={isBlocked} onClick={() => onFly(axis, percent, false, false)}>
+            <button
+              type="button"
+              className={classes.key}
+              disabled={isBlocked}
+              onClick={() => onFly(axis, percent, false, false)}
+            >
               It drifts
               <small>after a push it does not come back</small>
             </button>
@@ -208,19 +274,47 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   const { data: models } = usePropModelsQuery();
   const [open, opening] = useOpenGainSheetMutation();
   const { ask, isAsking, asking } = useAsking();
-  const [{ oldId, newId, values, hasGuards }, setEntry, handedOver] = useKept(`gains/${craft.id}/new`, () => ({ oldId: craft.referencePropModelId ?? '', newId: propModelId ?? '', values: { pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' }, hasGuards: false }));
+  const [{ oldId, newId, values, hasGuards }, setEntry, handedOver] = useKept(`gains/${craft.id}/new`, () => ({
+    oldId: craft.referencePropModelId ?? '',
+    newId: propModelId ?? '',
+    values: { pitch: '100', roll: '100', yaw: '100', vertical: '100', payload: '0' },
+    hasGuards: false,
+  }));
   const setOldId = (id: string): void => setEntry((now) => ({ ...now, oldId: id }));
   const setNewId = (id: string): void => setEntry((now) => ({ ...now, newId: id }));
   const setValues = (next: typeof values): void => setEntry((now) => ({ ...now, values: next }));
   const setGuards = (isOn: boolean): void => setEntry((now) => ({ ...now, hasGuards: isOn }));
-  const choices = [{ value: '', label: 'choose' }, ...(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))];
+  const choices = [
+    { value: '', label: 'choose' },
+    ...(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) })),
+  ];
   const n = (key: keyof typeof values): number => Number(values[key].replace(',', '.'));
   const isPercent = (key: GainAxis): boolean => Number.isInteger(n(key)) && n(key) >= 1 && n(key) <= 400;
-  const isGood = oldId !== '' && newId !== '' && oldId !== newId && gainAxes.every(isPercent) && n('payload') >= 0 && n('payload') <= 50_000;
+  const isGood =
+    oldId !== '' &&
+    newId !== '' &&
+    oldId !== newId &&
+    gainAxes.every(isPercent) &&
+    n('payload') >= 0 &&
+    n('payload') <= 50_000;
   const start = async (): Promise<void> => {
     const id = v7();
     try {
-      await ask(() => open({ id, craftId: craft.id, oldPropModelId: oldId, newPropModelId: newId, payloadKg: n('payload') / 1000, hasGuards, packSeriesCount: craft.packSeriesCount, pitchPercent: n('pitch'), rollPercent: n('roll'), yawPercent: n('yaw'), verticalPercent: n('vertical') }).unwrap());
+      await ask(() =>
+        open({
+          id,
+          craftId: craft.id,
+          oldPropModelId: oldId,
+          newPropModelId: newId,
+          payloadKg: n('payload') / 1000,
+          hasGuards,
+          packSeriesCount: craft.packSeriesCount,
+          pitchPercent: n('pitch'),
+          rollPercent: n('roll'),
+          yawPercent: n('yaw'),
+          verticalPercent: n('vertical'),
+        }).unwrap(),
+      );
       handedOver();
       onOpened(id);
     } catch {
@@ -236,9 +330,26 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
   return (
     <section className={classes.sheet} aria-label="New sheet">
       <div className={classes.fields}>
-        <NativeSelect label="Props before" value={oldId} onChange={(e) => setOldId(e.currentTarget.value)} data={choices} />
-        <NativeSelect label="Props now" value={newId} onChange={(e) => setNewId(e.currentTarget.value)} data={choices} error={newId !== '' && newId === oldId ? 'the same as before' : undefined} />
-        <TextInput label="Payload, g" value={values.payload} onChange={(e) => setValues({ ...values, payload: e.currentTarget.value })} inputMode="decimal" error={n('payload') >= 0 ? undefined : '0 or more'} />
+        <NativeSelect
+          label="Props before"
+          value={oldId}
+          onChange={(e) => setOldId(e.currentTarget.value)}
+          data={choices}
+        />
+        <NativeSelect
+          label="Props now"
+          value={newId}
+          onChange={(e) => setNewId(e.currentTarget.value)}
+          data={choices}
+          error={newId !== '' && newId === oldId ? 'the same as before' : undefined}
+        />
+        <TextInput
+          label="Payload, g"
+          value={values.payload}
+          onChange={(e) => setValues({ ...values, payload: e.currentTarget.value })}
+          inputMode="decimal"
+          error={n('payload') >= 0 ? undefined : '0 or more'}
+        />
         <label style={{ display: 'flex', gap: 8, alignItems: 'center', minHeight: 44 }}>
           <input type="checkbox" checked={hasGuards} onChange={(e) => setGuards(e.currentTarget.checked)} /> guards on
         </label>
@@ -246,7 +357,14 @@ function NewSheet({ craft, onOpened }: { craft: CraftView; onOpened: (id: string
       <h3>Values of the old sheet, in percent of stock</h3>
       <div className={classes.fields}>
         {gainAxes.map((axis) => (
-          <TextInput key={axis} label={`${gainAxisNames[axis]}, %`} value={values[axis]} onChange={(e) => setValues({ ...values, [axis]: e.currentTarget.value })} inputMode="numeric" error={isPercent(axis) ? undefined : '1 to 400, whole'} />
+          <TextInput
+            key={axis}
+            label={`${gainAxisNames[axis]}, %`}
+            value={values[axis]}
+            onChange={(e) => setValues({ ...values, [axis]: e.currentTarget.value })}
+            inputMode="numeric"
+            error={isPercent(axis) ? undefined : '1 to 400, whole'}
+          />
         ))}
       </div>
       <div className={classes.bar}>

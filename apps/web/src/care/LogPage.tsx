@@ -14,7 +14,12 @@ import classes from './Care.module.css';
 import { CareTabs } from './CareTabs.tsx';
 
 const DAY_MS = 86_400_000;
-const PERIODS = [{ value: '30', label: 'last 30 days' }, { value: '90', label: 'last 90 days' }, { value: '365', label: 'last year' }, { value: 'own', label: 'from – to' }];
+const PERIODS = [
+  { value: '30', label: 'last 30 days' },
+  { value: '90', label: 'last 90 days' },
+  { value: '365', label: 'last year' },
+  { value: 'own', label: 'from – to' },
+];
 
 /** What was done to a craft, when and by whom; to print and to take along. */
 export function Component() {
@@ -27,27 +32,79 @@ function LogOf({ craft }: { craft: CraftView }) {
   const [own, setOwn] = useState({ from: '', to: '' });
   const today = health ? new Date(health.now) : null;
   const day = (date: Date): string => date.toISOString().slice(0, 10);
-  const range = period === 'own' ? own : today && { from: day(new Date(today.getTime() - Number(period) * DAY_MS)), to: day(today) };
-  const isGood = range !== null && /^\d{4}-\d\d-\d\d$/.test(range.from) && /^\d{4}-\d\d-\d\d$/.test(range.to) && range.from <= range.to;
-  const query = useMaintenanceLogQuery({ craftId: craft.id, from: `${range?.from ?? ''}T00:00:00Z`, to: `${range?.to ?? ''}T23:59:59Z` }, { skip: !isGood });
+  const range =
+    period === 'own'
+      ? own
+      : today && { from: day(new Date(today.getTime() - Number(period) * DAY_MS)), to: day(today) };
+  const isGood =
+    range !== null &&
+    /^\d{4}-\d\d-\d\d$/.test(range.from) &&
+    /^\d{4}-\d\d-\d\d$/.test(range.to) &&
+    range.from <= range.to;
+  const query = useMaintenanceLogQuery(
+    { craftId: craft.id, from: `${range?.from ?? ''}T00:00:00Z`, to: `${range?.to ?? ''}T23:59:59Z` },
+    { skip: !isGood },
+  );
   const tools = (
     <div className={`${classes.bar} no-print`} style={{ marginTop: 0 }}>
-      <NativeSelect aria-label="Period" value={period} onChange={(e) => setPeriod(e.currentTarget.value)} data={PERIODS} />
+      <NativeSelect
+        aria-label="Period"
+        value={period}
+        onChange={(e) => setPeriod(e.currentTarget.value)}
+        data={PERIODS}
+      />
       {period === 'own' && (
         <>
-          <TextInput type="date" aria-label="From" value={own.from} onChange={(e) => setOwn({ ...own, from: e.currentTarget.value })} />
-          <TextInput type="date" aria-label="To" value={own.to} onChange={(e) => setOwn({ ...own, to: e.currentTarget.value })} error={own.from !== '' && own.to !== '' && own.from > own.to ? 'before its start' : undefined} />
+          <TextInput
+            type="date"
+            aria-label="From"
+            value={own.from}
+            onChange={(e) => setOwn({ ...own, from: e.currentTarget.value })}
+          />
+          <TextInput
+            type="date"
+            aria-label="To"
+            value={own.to}
+            onChange={(e) => setOwn({ ...own, to: e.currentTarget.value })}
+            error={own.from !== '' && own.to !== '' && own.from > own.to ? 'before its start' : undefined}
+          />
         </>
       )}
     </div>
   );
   if (!isGood) return <Log craft={craft} entries={[]} range={null} tools={tools} />;
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(entries) => <Log craft={craft} entries={entries} range={range} tools={tools} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(entries) => <Log craft={craft} entries={entries} range={range} tools={tools} />}
+    </Ready>
+  );
 }
 
-function Log({ craft, entries, range, tools }: { craft: CraftView; entries: readonly LogEntryView[]; range: { from: string; to: string } | null; tools: React.ReactNode }) {
+function Log({
+  craft,
+  entries,
+  range,
+  tools,
+}: {
+  craft: CraftView;
+  entries: readonly LogEntryView[];
+  range: { from: string; to: string } | null;
+  tools: React.ReactNode;
+}) {
   const save = (): void => {
-    const text = Papa.unparse({ fields: ['date', 'time', 'what', 'piece', 'by'], data: entries.map((e) => [e.at.slice(0, 10), e.at.slice(11, 19), logSentence({ ...e, tag: null }), e.tag ?? '', e.personName ?? '']) }, { escapeFormulae: true });
+    const text = Papa.unparse(
+      {
+        fields: ['date', 'time', 'what', 'piece', 'by'],
+        data: entries.map((e) => [
+          e.at.slice(0, 10),
+          e.at.slice(11, 19),
+          logSentence({ ...e, tag: null }),
+          e.tag ?? '',
+          e.personName ?? '',
+        ]),
+      },
+      { escapeFormulae: true },
+    );
     const link = document.createElement('a');
     link.href = URL.createObjectURL(new Blob([`\uFEFF${text}`], { type: 'text/csv;charset=utf-8' }));
     link.download = `${craft.name} ${range?.from ?? ''} ${range?.to ?? ''}.csv`;
@@ -59,10 +116,24 @@ function Log({ craft, entries, range, tools }: { craft: CraftView; entries: read
   return (
     <StationPage
       eyebrow={`Care · Log · ${craft.name}`}
-      headline={range === null ? 'Which days?' : entries.length === 0 ? `Nothing was written down for ${craft.name}` : `${entries.length} entries, ${flights.length} flights, ${hours.toFixed(1)} h`}
-      detail={range && `${formatDay(range.from)} to ${formatDay(range.to)}${craft.ownerName === null ? '' : ` · ${craft.ownerName}`}`}
+      headline={
+        range === null
+          ? 'Which days?'
+          : entries.length === 0
+            ? `Nothing was written down for ${craft.name}`
+            : `${entries.length} entries, ${flights.length} flights, ${hours.toFixed(1)} h`
+      }
+      detail={
+        range &&
+        `${formatDay(range.from)} to ${formatDay(range.to)}${craft.ownerName === null ? '' : ` · ${craft.ownerName}`}`
+      }
       tools={<CareTabs />}
-      reasons={<p style={{ margin: 0 }}>Who did what and when, as it was written down at the time. Nothing here can be changed; what was taken back stands as taken back.</p>}
+      reasons={
+        <p style={{ margin: 0 }}>
+          Who did what and when, as it was written down at the time. Nothing here can be changed; what was taken back
+          stands as taken back.
+        </p>
+      }
       actions={
         <>
           <Action weight="main" disabled={entries.length === 0} onClick={() => window.print()}>
@@ -77,7 +148,9 @@ function Log({ craft, entries, range, tools }: { craft: CraftView; entries: read
       {tools}
       <section className={classes.sheet} aria-label="Maintenance log">
         {entries.length === 0 ? (
-          <p className="muted">Looks, flights, strikes, pieces fitted and retired, gains and tickets stand here as they happen.</p>
+          <p className="muted">
+            Looks, flights, strikes, pieces fitted and retired, gains and tickets stand here as they happen.
+          </p>
         ) : (
           <table className={classes.log}>
             <thead>

@@ -42,7 +42,13 @@ describe('words of the drills', () => {
   });
 
   test('a reader in millimetres reads millimetres', () => {
-    expect(optionWords('label', { diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3 }, { ...defaultUnits, length: 'mm' }).replace(/\u202f/g, ' ')).toBe('182.9 mm across, pitch 99.1 mm, 3 blades');
+    expect(
+      optionWords(
+        'label',
+        { diameterM: 0.18288, pitchM: 0.09906, bladeCount: 3 },
+        { ...defaultUnits, length: 'mm' },
+      ).replace(/\u202f/g, ' '),
+    ).toBe('182.9 mm across, pitch 99.1 mm, 3 blades');
     expect(optionWords('tape', { blades: '1+3' }, defaultUnits)).toBe('Shared on blades 1 and 3');
   });
 });

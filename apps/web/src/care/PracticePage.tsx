@@ -37,12 +37,19 @@ export function Component() {
     setRun({ asked: run.asked + 1, right: run.right + (index === drill.right ? 1 : 0) });
     void answer({ id: v7(), kind, seed, chosen: index, craftId: craft?.id ?? null });
   };
-  useKeys([...['1', '2', '3', '4'].map((key, i) => ({ key, what: `Answer ${key}`, run: () => choose(i) })), { key: 'n', what: 'Next question', run: () => next() }]);
+  useKeys([
+    ...['1', '2', '3', '4'].map((key, i) => ({ key, what: `Answer ${key}`, run: () => choose(i) })),
+    { key: 'n', what: 'Next question', run: () => next() },
+  ]);
   return (
     <StationPage
       eyebrow="Care · Practice"
       headline={chosen === null ? questionOf(drill) : chosen === drill.right ? 'Right' : 'No'}
-      detail={run.asked === 0 ? `Generated cases; the answer comes from the same rules that judge real craft.${kind === 'arm' && craft ? ` Arms and spins are ${craft.name}’s.` : ''}` : `${run.right} of ${run.asked} in this round.`}
+      detail={
+        run.asked === 0
+          ? `Generated cases; the answer comes from the same rules that judge real craft.${kind === 'arm' && craft ? ` Arms and spins are ${craft.name}’s.` : ''}`
+          : `${run.right} of ${run.asked} in this round.`
+      }
       tools={<CareTabs />}
       reasons={<Scores />}
       actions={
@@ -51,15 +58,32 @@ export function Component() {
         </Action>
       }
     >
-      <SegmentedControl value={kind} onChange={(v) => next(v)} data={drillKinds.map((value) => ({ value, label: drillNames[value] }))} style={{ alignSelf: 'start', maxWidth: '100%', flex: 'none', flexWrap: 'wrap' }} aria-label="What to practise" />
+      <SegmentedControl
+        value={kind}
+        onChange={(v) => next(v)}
+        data={drillKinds.map((value) => ({ value, label: drillNames[value] }))}
+        style={{ alignSelf: 'start', maxWidth: '100%', flex: 'none', flexWrap: 'wrap' }}
+        aria-label="What to practise"
+      />
       <div className={classes.columns}>
-        <section className={classes.sheet} aria-label="The case" style={{ display: 'grid', placeItems: 'center', minHeight: 260 }}>
+        <section
+          className={classes.sheet}
+          aria-label="The case"
+          style={{ display: 'grid', placeItems: 'center', minHeight: 260 }}
+        >
           <DrillPicture drill={drill} />
         </section>
         <section className={classes.sheet} aria-label="Answers">
           <div className={classes.keys} style={{ gridTemplateColumns: '1fr' }}>
             {drill.options.map((option, i) => (
-              <button key={i} type="button" className={classes.key} onClick={() => choose(i)} disabled={chosen !== null} data-right={rightOrWrong(drill, chosen, i)}>
+              <button
+                key={i}
+                type="button"
+                className={classes.key}
+                onClick={() => choose(i)}
+                disabled={chosen !== null}
+                data-right={rightOrWrong(drill, chosen, i)}
+              >
                 {optionWords(drill.kind, option, format.choices)}
                 <small>{`${i + 1}${chosen === null ? '' : i === drill.right ? ' · right' : i === chosen ? ' · your answer' : ''}`}</small>
               </button>

@@ -13,7 +13,12 @@ export function SideGlyph({ side, ...shape }: GlyphShape & { side: Side | null; 
           <path d="M0 0V3" stroke="var(--ink)" strokeWidth={1.4} />
         </pattern>
       </defs>
-      <g transform={side === 'underside' ? 'scale(-1 1)' : undefined} fill={side === 'underside' ? 'url(#underside)' : isEdges ? 'var(--hatch-ground)' : 'var(--ink)'} stroke={isEdges ? 'var(--rust)' : 'var(--ink)'} strokeWidth={isEdges ? 2 : 0.7}>
+      <g
+        transform={side === 'underside' ? 'scale(-1 1)' : undefined}
+        fill={side === 'underside' ? 'url(#underside)' : isEdges ? 'var(--hatch-ground)' : 'var(--ink)'}
+        stroke={isEdges ? 'var(--rust)' : 'var(--ink)'}
+        strokeWidth={isEdges ? 2 : 0.7}
+      >
         <Blades {...shape} />
       </g>
       <circle r={2.6} fill="var(--sheet)" />

@@ -1,6 +1,24 @@
 import type { CraftView, SymptomCaseDto, SymptomStartView } from '@zivvo/contract';
-import { causeNames, changeNames, diagnose, symptomNames, symptomTestNames, whatNegativeProves, type CauseName, type ChangeName, type SymptomTestName } from '@zivvo/core';
-import { causeWords, changeWords, formatShare, logSentence, recordFactWords, symptomTestWords, symptomWords } from '@zivvo/words';
+import {
+  causeNames,
+  changeNames,
+  diagnose,
+  symptomNames,
+  symptomTestNames,
+  whatNegativeProves,
+  type CauseName,
+  type ChangeName,
+  type SymptomTestName,
+} from '@zivvo/core';
+import {
+  causeWords,
+  changeWords,
+  formatShare,
+  logSentence,
+  recordFactWords,
+  symptomTestWords,
+  symptomWords,
+} from '@zivvo/words';
 import { useState, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { v7 } from 'uuid';
@@ -19,12 +37,20 @@ import { CareTabs } from './CareTabs.tsx';
 /** From what is felt to what is wrong: the record first, then one question after another. Without a craft nothing is on record. */
 export function Component() {
   const { craftId } = useInHand();
-  return craftId === null ? <SymptomsOfAny /> : <WithCraft station="Care">{(craft) => <SymptomsOf craft={craft} key={craft.id} />}</WithCraft>;
+  return craftId === null ? (
+    <SymptomsOfAny />
+  ) : (
+    <WithCraft station="Care">{(craft) => <SymptomsOf craft={craft} key={craft.id} />}</WithCraft>
+  );
 }
 
 function SymptomsOf({ craft }: { craft: CraftView }) {
   const query = useSymptomStartQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(start) => <SymptomsOnRecord craft={craft} start={start} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(start) => <SymptomsOnRecord craft={craft} start={start} />}
+    </Ready>
+  );
 }
 
 type Told = Omit<SymptomCaseDto, 'revision' | 'mendedCause'>;
@@ -37,7 +63,16 @@ const NO_RECORD: SymptomStartView = { facts: [], recent: [], openCase: null, sol
 /** A craft that nobody has described: what is told stays in this browser. */
 function SymptomsOfAny() {
   const [told, setTold, forget] = useKept<Told>('symptoms/any', () => NOTHING);
-  return <Symptoms name="the craft" start={NO_RECORD} told={told} tell={(change) => setTold({ ...told, ...change })} onMended={null} onDrop={told.symptoms.length > 0 ? forget : null} />;
+  return (
+    <Symptoms
+      name="the craft"
+      start={NO_RECORD}
+      told={told}
+      tell={(change) => setTold({ ...told, ...change })}
+      onMended={null}
+      onDrop={told.symptoms.length > 0 ? forget : null}
+    />
+  );
 }
 
 function SymptomsOnRecord({ craft, start }: { craft: CraftView; start: SymptomStartView }) {
@@ -48,7 +83,11 @@ function SymptomsOnRecord({ craft, start }: { craft: CraftView; start: SymptomSt
   const told: Told = open ?? NOTHING;
   const tell = (change: Partial<Told>, mendedCause: CauseName | null = null): void => {
     const { symptoms, changes, answers } = { ...told, ...change };
-    void save({ craftId: craft.id, id: open?.id ?? newId, body: { symptoms, changes, answers, mendedCause, revision: open?.revision ?? 0 } });
+    void save({
+      craftId: craft.id,
+      id: open?.id ?? newId,
+      body: { symptoms, changes, answers, mendedCause, revision: open?.revision ?? 0 },
+    });
     if (mendedCause !== null) setNewId(v7());
   };
   return (
@@ -79,7 +118,8 @@ interface SymptomsProps {
 function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsProps) {
   const { to } = useInHand();
   const diagnosis = start.openCase?.diagnosis ?? diagnose({ ...told, facts: start.facts });
-  const answer = (test: SymptomTestName, said: 'yes' | 'no' | 'unsure'): void => tell({ answers: [...told.answers.filter((a) => a.test !== test), { test, answer: said }] });
+  const answer = (test: SymptomTestName, said: 'yes' | 'no' | 'unsure'): void =>
+    tell({ answers: [...told.answers.filter((a) => a.test !== test), { test, answer: said }] });
   const takeBack = (): void => tell({ answers: told.answers.slice(0, -1) });
   const hasSymptom = told.symptoms.length > 0;
   const test = hasSymptom ? diagnosis.next?.test : undefined;
@@ -90,18 +130,42 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
     { key: 'b', what: 'Take the last answer back', run: () => told.answers.length > 0 && takeBack() },
   ]);
   const [first] = diagnosis.ranked;
-  const headline = !hasSymptom ? `What does ${name} do?` : diagnosis.isSettled ? `Most likely ${causeWords[first!.cause].name}` : test ? symptomTestWords[test].ask : `Nothing more to ask: ${causeWords[first!.cause].name} first`;
+  const headline = !hasSymptom
+    ? `What does ${name} do?`
+    : diagnosis.isSettled
+      ? `Most likely ${causeWords[first!.cause].name}`
+      : test
+        ? symptomTestWords[test].ask
+        : `Nothing more to ask: ${causeWords[first!.cause].name} first`;
   return (
     <StationPage
       eyebrow={onMended ? `Care · Something shakes · ${name}` : 'Care · Something shakes'}
       headline={headline}
-      detail={hasSymptom ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}` : `${onMended ? 'The record has spoken already, at the right. ' : ''}Arms that shake visibly: shut down at once.`}
+      detail={
+        hasSymptom
+          ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}`
+          : `${onMended ? 'The record has spoken already, at the right. ' : ''}Arms that shake visibly: shut down at once.`
+      }
       tools={<CareTabs />}
-      reasons={onMended ? <Record start={start} /> : <p style={{ margin: 0 }}>No craft is in hand, so no record speaks and nothing is written down. Does it tip over or turn on the spot? <Link to={to('/fit/sketch')}>Sketch its arms instead</Link>.</p>}
+      reasons={
+        onMended ? (
+          <Record start={start} />
+        ) : (
+          <p style={{ margin: 0 }}>
+            No craft is in hand, so no record speaks and nothing is written down. Does it tip over or turn on the spot?{' '}
+            <Link to={to('/fit/sketch')}>Sketch its arms instead</Link>.
+          </p>
+        )
+      }
       actions={
         hasSymptom && (
           <>
-            {onMended && <Action weight="main" onClick={() => onMended(first!.cause)}>{`It was ${causeWords[first!.cause].name}`}</Action>}
+            {onMended && (
+              <Action
+                weight="main"
+                onClick={() => onMended(first!.cause)}
+              >{`It was ${causeWords[first!.cause].name}`}</Action>
+            )}
             {told.answers.length > 0 && (
               <Action hint="b" onClick={takeBack}>
                 Take the last answer back
@@ -118,7 +182,11 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
     >
       {hasSymptom && (
         <div className={classes.columns}>
-          {test ? <Question test={test} minutes={diagnosis.next!.minutes} onAnswer={(said) => answer(test, said)} /> : <Mend cause={first!.cause} />}
+          {test ? (
+            <Question test={test} minutes={diagnosis.next!.minutes} onAnswer={(said) => answer(test, said)} />
+          ) : (
+            <Mend cause={first!.cause} />
+          )}
           <section className={classes.sheet} aria-label="Most likely">
             <h2>Most likely</h2>
             <ol className={classes.rows}>
@@ -135,7 +203,10 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
                 </li>
               ))}
             </ol>
-            <p className="muted">Shares are workshop experience, moved by what you answer; a test that found nothing lowers its causes only as far as it would have found them.</p>
+            <p className="muted">
+              Shares are workshop experience, moved by what you answer; a test that found nothing lowers its causes only
+              as far as it would have found them.
+            </p>
           </section>
         </div>
       )}
@@ -143,7 +214,13 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
         <h2>What changed since it last flew well?</h2>
         <div className={classes.keys} data-close>
           {newestFirst(start).map((change) => (
-            <button key={change} type="button" className={classes.key} aria-pressed={told.changes?.includes(change) ?? false} onClick={() => tell({ changes: toggled(told.changes ?? [], change) })}>
+            <button
+              key={change}
+              type="button"
+              className={classes.key}
+              aria-pressed={told.changes?.includes(change) ?? false}
+              onClick={() => tell({ changes: toggled(told.changes ?? [], change) })}
+            >
               {changeWords[change]}
               <Newest start={start} change={change} />
             </button>
@@ -154,7 +231,13 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
         <h2>{hasSymptom ? 'What it does' : 'What does it do? Take all that fit'}</h2>
         <div className={classes.keys} data-close>
           {symptomNames.map((symptom) => (
-            <button key={symptom} type="button" className={classes.key} aria-pressed={told.symptoms.includes(symptom)} onClick={() => tell({ symptoms: toggled(told.symptoms, symptom).slice(0, 6) })}>
+            <button
+              key={symptom}
+              type="button"
+              className={classes.key}
+              aria-pressed={told.symptoms.includes(symptom)}
+              onClick={() => tell({ symptoms: toggled(told.symptoms, symptom).slice(0, 6) })}
+            >
               {symptomWords[symptom]}
             </button>
           ))}
@@ -222,14 +305,28 @@ function Record({ start: { facts, recent, solved } }: { start: SymptomStartView 
   );
 }
 
-function Question({ test, minutes, onAnswer }: { test: SymptomTestName; minutes: number; onAnswer: (said: 'yes' | 'no' | 'unsure') => void }) {
+function Question({
+  test,
+  minutes,
+  onAnswer,
+}: {
+  test: SymptomTestName;
+  minutes: number;
+  onAnswer: (said: 'yes' | 'no' | 'unsure') => void;
+}) {
   const { ask, how } = symptomTestWords[test];
   return (
     <section className={classes.sheet} aria-label="Next question">
       <h2>{ask}</h2>
       <p>{`${how} About ${minutes} min.`}</p>
       <div className={classes.keys} style={{ gridTemplateColumns: 'repeat(3, minmax(0, 1fr))' }}>
-        {([['yes', 'Yes', 'y'], ['no', 'No', 'n'], ['unsure', 'Not sure', 'u']] as const).map(([said, label, key]) => (
+        {(
+          [
+            ['yes', 'Yes', 'y'],
+            ['no', 'No', 'n'],
+            ['unsure', 'Not sure', 'u'],
+          ] as const
+        ).map(([said, label, key]) => (
           <button key={said} type="button" className={classes.key} onClick={() => onAnswer(said)}>
             {label}
             <small>{key}</small>
@@ -246,9 +343,14 @@ function Question({ test, minutes, onAnswer }: { test: SymptomTestName; minutes:
 function negativeWords(test: SymptomTestName): string {
   const [surest, ...others] = whatNegativeProves(test);
   if (!surest) return 'Nothing.';
-  const said = surest.leftShare <= 0.1 ? `Rules out ${causeWords[surest.cause].name}, nearly.` : `Makes ${causeWords[surest.cause].name} less likely and rules it out in no way: ${formatShare(surest.leftShare, 0)} of them feel like nothing.`;
+  const said =
+    surest.leftShare <= 0.1
+      ? `Rules out ${causeWords[surest.cause].name}, nearly.`
+      : `Makes ${causeWords[surest.cause].name} less likely and rules it out in no way: ${formatShare(surest.leftShare, 0)} of them feel like nothing.`;
   const weak = others.filter((o) => o.leftShare > 0.5);
-  return weak.length === 0 ? said : `${said} Says next to nothing about ${weak.map((w) => causeWords[w.cause].name).join(', ')}.`;
+  return weak.length === 0
+    ? said
+    : `${said} Says next to nothing about ${weak.map((w) => causeWords[w.cause].name).join(', ')}.`;
 }
 
 function Mend({ cause }: { cause: CauseName }) {
@@ -262,16 +364,31 @@ function Mend({ cause }: { cause: CauseName }) {
 }
 
 /** Tests that were done already, in any order, and another end than the likeliest. */
-function Tests({ told, onAnswer, onCause }: { told: Told; onAnswer: (test: SymptomTestName, said: 'yes' | 'no' | 'unsure') => void; onCause: ((cause: CauseName) => void) | null }) {
+function Tests({
+  told,
+  onAnswer,
+  onCause,
+}: {
+  told: Told;
+  onAnswer: (test: SymptomTestName, said: 'yes' | 'no' | 'unsure') => void;
+  onCause: ((cause: CauseName) => void) | null;
+}) {
   const said = (test: SymptomTestName): string => told.answers.find((a) => a.test === test)?.answer ?? '';
   return (
     <details className={classes.sheet}>
-      <summary style={{ fontWeight: 650, minHeight: 32, cursor: 'pointer' }}>Tests done already, and other ends</summary>
+      <summary style={{ fontWeight: 650, minHeight: 32, cursor: 'pointer' }}>
+        Tests done already, and other ends
+      </summary>
       <ul className={`${classes.rows} ${classes.said}`}>
         {symptomTestNames.map((test) => (
           <li key={test} style={{ display: 'flex', flexWrap: 'wrap', gap: 10, alignItems: 'center' }}>
             <span style={{ flex: '1 1 260px' }}>{symptomTestWords[test].ask}</span>
-            <select aria-label={symptomTestWords[test].ask} value={said(test)} onChange={(e) => e.currentTarget.value !== '' && onAnswer(test, e.currentTarget.value as 'yes')} style={{ minHeight: 38, font: 'inherit' }}>
+            <select
+              aria-label={symptomTestWords[test].ask}
+              value={said(test)}
+              onChange={(e) => e.currentTarget.value !== '' && onAnswer(test, e.currentTarget.value as 'yes')}
+              style={{ minHeight: 38, font: 'inherit' }}
+            >
               <option value="">not done</option>
               <option value="yes">yes</option>
               <option value="no">no</option>

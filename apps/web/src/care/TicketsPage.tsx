@@ -2,7 +2,13 @@ import { Textarea, TextInput } from '@mantine/core';
 import { NOTE_MAX_LENGTH, type CraftView, type JobTicketDto, type JobTicketView } from '@zivvo/contract';
 import { useState } from 'react';
 import { v7 } from 'uuid';
-import { useOpenTicketMutation, useRemoveTicketMutation, useRestoreTicketMutation, useTicketsQuery, useUpdateTicketMutation } from '../shared/api/careApi.ts';
+import {
+  useOpenTicketMutation,
+  useRemoveTicketMutation,
+  useRestoreTicketMutation,
+  useTicketsQuery,
+  useUpdateTicketMutation,
+} from '../shared/api/careApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
@@ -22,7 +28,11 @@ export function Component() {
 
 function TicketsOf({ craft }: { craft: CraftView }) {
   const query = useTicketsQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(tickets) => <Tickets craft={craft} tickets={tickets} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(tickets) => <Tickets craft={craft} tickets={tickets} />}
+    </Ready>
+  );
 }
 
 function Tickets({ craft, tickets }: { craft: CraftView; tickets: readonly JobTicketView[] }) {
@@ -34,16 +44,30 @@ function Tickets({ craft, tickets }: { craft: CraftView; tickets: readonly JobTi
   return (
     <StationPage
       eyebrow={`Care · Tickets · ${craft.name}`}
-      headline={ticket ? (ticket.closedAt === null ? `Open: ${ticket.complaint}` : `Done ${formatDay(ticket.closedAt)}: ${ticket.complaint}`) : 'A ticket for this craft'}
+      headline={
+        ticket
+          ? ticket.closedAt === null
+            ? `Open: ${ticket.complaint}`
+            : `Done ${formatDay(ticket.closedAt)}: ${ticket.complaint}`
+          : 'A ticket for this craft'
+      }
       detail={`${open.length} open, ${tickets.length - open.length} done.`}
       tools={<CareTabs />}
       reasons={
         <ul className={classes.rows}>
           {tickets.map((t) => (
             <li key={t.id}>
-              <button type="button" className={classes.key} style={{ width: '100%', minHeight: 44 }} aria-pressed={t.id === ticket?.id} onClick={() => choose(t.id)}>
+              <button
+                type="button"
+                className={classes.key}
+                style={{ width: '100%', minHeight: 44 }}
+                aria-pressed={t.id === ticket?.id}
+                onClick={() => choose(t.id)}
+              >
                 {t.complaint}
-                <small>{t.closedAt === null ? `open since ${formatDay(t.openedAt)}` : `done ${formatDay(t.closedAt)}`}</small>
+                <small>
+                  {t.closedAt === null ? `open since ${formatDay(t.openedAt)}` : `done ${formatDay(t.closedAt)}`}
+                </small>
               </button>
             </li>
           ))}
@@ -73,7 +97,12 @@ function Tickets({ craft, tickets }: { craft: CraftView; tickets: readonly JobTi
       }
     >
       {ticket !== null && ticket.closedAt !== null && <Paper craft={craft} ticket={ticket} />}
-      <TicketForm key={`${ticket?.id ?? 'new'}/${ticket?.revision ?? 0}`} craft={craft} ticket={ticket} onDone={choose} />
+      <TicketForm
+        key={`${ticket?.id ?? 'new'}/${ticket?.revision ?? 0}`}
+        craft={craft}
+        ticket={ticket}
+        onDone={choose}
+      />
       {ticket?.closedAt === null && <Paper craft={craft} ticket={ticket} />}
     </StationPage>
   );
@@ -109,17 +138,46 @@ function Paper({ craft, ticket }: { craft: CraftView; ticket: JobTicketView }) {
   );
 }
 
-const BLANK: JobTicketDto = { ownerName: null, complaint: '', found: null, done: null, parts: null, minutes: null, isClosed: false };
+const BLANK: JobTicketDto = {
+  ownerName: null,
+  complaint: '',
+  found: null,
+  done: null,
+  parts: null,
+  minutes: null,
+  isClosed: false,
+};
 
-function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTicketView | null; onDone: (id: string) => void }) {
+function TicketForm({
+  craft,
+  ticket,
+  onDone,
+}: {
+  craft: CraftView;
+  ticket: JobTicketView | null;
+  onDone: (id: string) => void;
+}) {
   const [add, adding] = useOpenTicketMutation();
   const [update, updating] = useUpdateTicketMutation();
   const { ask, isAsking, asking } = useAsking();
   const start = (): JobTicketDto & { minutesText: string } => {
-    const fields: JobTicketDto = ticket ? { ownerName: ticket.ownerName, complaint: ticket.complaint, found: ticket.found, done: ticket.done, parts: ticket.parts, minutes: ticket.minutes, isClosed: ticket.closedAt !== null } : { ...BLANK, ownerName: craft.ownerName };
+    const fields: JobTicketDto = ticket
+      ? {
+          ownerName: ticket.ownerName,
+          complaint: ticket.complaint,
+          found: ticket.found,
+          done: ticket.done,
+          parts: ticket.parts,
+          minutes: ticket.minutes,
+          isClosed: ticket.closedAt !== null,
+        }
+      : { ...BLANK, ownerName: craft.ownerName };
     return { ...fields, minutesText: fields.minutes === null ? '' : String(fields.minutes) };
   };
-  const [{ minutesText: minutes, ...form }, setEntry, handedOver] = useKept(`ticket/${craft.id}/${ticket?.id ?? 'new'}/${ticket?.revision ?? 0}`, start);
+  const [{ minutesText: minutes, ...form }, setEntry, handedOver] = useKept(
+    `ticket/${craft.id}/${ticket?.id ?? 'new'}/${ticket?.revision ?? 0}`,
+    start,
+  );
   const setForm = (next: JobTicketDto): void => setEntry((now) => ({ ...now, ...next }));
   const setMinutes = (minutesText: string): void => setEntry((now) => ({ ...now, minutesText }));
   const value = minutes.trim() === '' ? null : Number(minutes);
@@ -128,14 +186,31 @@ function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTi
     const body = { ...form, complaint: form.complaint.trim(), minutes: value, isClosed };
     try {
       const newId = v7();
-      const { id } = await ask(() => (ticket ? update({ id: ticket.id, body: { ...body, revision: ticket.revision } }) : add({ ...body, id: newId, craftId: craft.id })).unwrap());
+      const { id } = await ask(() =>
+        (ticket
+          ? update({ id: ticket.id, body: { ...body, revision: ticket.revision } })
+          : add({ ...body, id: newId, craftId: craft.id })
+        ).unwrap(),
+      );
       handedOver();
       onDone(id);
     } catch {
       // The note below says why; what was typed stays.
     }
   };
-  const area = (key: 'complaint' | 'found' | 'done' | 'parts', label: string) => <Textarea label={label} value={form[key] ?? ''} onChange={(e) => setForm({ ...form, [key]: e.currentTarget.value === '' && key !== 'complaint' ? null : e.currentTarget.value })} autosize minRows={key === 'parts' ? 1 : 2} maxRows={8} maxLength={NOTE_MAX_LENGTH} />;
+  const area = (key: 'complaint' | 'found' | 'done' | 'parts', label: string) => (
+    <Textarea
+      label={label}
+      value={form[key] ?? ''}
+      onChange={(e) =>
+        setForm({ ...form, [key]: e.currentTarget.value === '' && key !== 'complaint' ? null : e.currentTarget.value })
+      }
+      autosize
+      minRows={key === 'parts' ? 1 : 2}
+      maxRows={8}
+      maxLength={NOTE_MAX_LENGTH}
+    />
+  );
   return (
     <section className={`${classes.sheet} no-print`} aria-label={ticket ? 'Fill the ticket' : 'New ticket'}>
       <div className={classes.columns}>
@@ -143,15 +218,33 @@ function TicketForm({ craft, ticket, onDone }: { craft: CraftView; ticket: JobTi
         {area('found', 'Found')}
         {area('done', 'Done')}
         {area('parts', 'Parts')}
-        <TextInput label="Owner" value={form.ownerName ?? ''} onChange={(e) => setForm({ ...form, ownerName: e.currentTarget.value === '' ? null : e.currentTarget.value })} maxLength={80} />
-        <TextInput label="Minutes" value={minutes} onChange={(e) => setMinutes(e.currentTarget.value)} inputMode="numeric" error={isMinutesGood ? undefined : 'a whole number, 0 or more'} />
+        <TextInput
+          label="Owner"
+          value={form.ownerName ?? ''}
+          onChange={(e) => setForm({ ...form, ownerName: e.currentTarget.value === '' ? null : e.currentTarget.value })}
+          maxLength={80}
+        />
+        <TextInput
+          label="Minutes"
+          value={minutes}
+          onChange={(e) => setMinutes(e.currentTarget.value)}
+          inputMode="numeric"
+          error={isMinutesGood ? undefined : 'a whole number, 0 or more'}
+        />
       </div>
       <div className={classes.bar}>
-        <Action weight={ticket ? 'plain' : 'main'} disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking} onClick={() => void save(form.isClosed)}>
+        <Action
+          weight={ticket ? 'plain' : 'main'}
+          disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking}
+          onClick={() => void save(form.isClosed)}
+        >
           {ticket ? 'Save the ticket' : 'Open the ticket'}
         </Action>
         {ticket && (
-          <Action disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking} onClick={() => void save(!form.isClosed)}>
+          <Action
+            disabled={form.complaint.trim() === '' || !isMinutesGood || isAsking}
+            onClick={() => void save(!form.isClosed)}
+          >
             {form.isClosed ? 'Open it again' : 'Save and close it'}
           </Action>
         )}

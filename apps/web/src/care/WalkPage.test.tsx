@@ -7,9 +7,16 @@ import { renderInApp } from '../test/renderInApp.tsx';
 import { aCare, aCraft, aModel, aPiece, aWalk } from './care.fixtures.ts';
 import { Component as WalkPage } from './WalkPage.tsx';
 
-const answers = (more: object = {}) => ({ 'GET /crafts/c1': aCraft, 'GET /care/c1': aCare(), 'GET /prop-models': { items: [aModel], total: 1 }, 'POST /care/c1/walkarounds': aWalk, ...more });
+const answers = (more: object = {}) => ({
+  'GET /crafts/c1': aCraft,
+  'GET /care/c1': aCare(),
+  'GET /prop-models': { items: [aModel], total: 1 },
+  'POST /care/c1/walkarounds': aWalk,
+  ...more,
+});
 const show = (): void => void renderInApp(<WalkPage />, { address: '/care/walk?craft=c1' });
-const tap = async (name: RegExp | string): Promise<void> => userEvent.click(await screen.findByRole('button', { name }));
+const tap = async (name: RegExp | string): Promise<void> =>
+  userEvent.click(await screen.findByRole('button', { name }));
 const seen = async (count: number): Promise<void> => {
   for (let i = 0; i < count; i++) await tap(/ seen (nothing wrong there|the rest is good)$/);
 };
@@ -31,7 +38,10 @@ test('three taps a prop, one prop after another, then the look is written down w
   await tap(/^Write the look down/);
   await screen.findByText('Not yet');
   const body = sent[0]!.body as CreateWalkaroundDto;
-  expect(body.looks.map((l) => [l.place, l.seen])).toEqual([['frontLeft', ['top', 'underside', 'edges']], ['frontRight', ['top', 'underside', 'edges']]]);
+  expect(body.looks.map((l) => [l.place, l.seen])).toEqual([
+    ['frontLeft', ['top', 'underside', 'edges']],
+    ['frontRight', ['top', 'underside', 'edges']],
+  ]);
   expect(body.durationS).toBeGreaterThan(0);
 });
 
@@ -67,7 +77,9 @@ test('a tap too many goes back, and a look under way is there after a reload', a
 });
 
 test('a server that refuses leaves the look on the page', async () => {
-  pretendServer(answers({ 'POST /care/c1/walkarounds': new Refusal(422, 'care.noSuchArm', 'Petrel has no arm nose.') }));
+  pretendServer(
+    answers({ 'POST /care/c1/walkarounds': new Refusal(422, 'care.noSuchArm', 'Petrel has no arm nose.') }),
+  );
   show();
   await screen.findByRole('heading', { level: 1, name: 'AB12: top' });
   await seen(6);
@@ -77,17 +89,48 @@ test('a server that refuses leaves the look on the page', async () => {
 });
 
 test('a piece to be retired is retired with its reason, and Fit comes next', async () => {
-  const white = { ...aWalk, outcome: 'retire', looks: [{ ...aWalk.looks[0]!, outcome: 'retire', reasons: [{ code: 'care.white', severity: 'danger', values: { place: 'rootUnderside', material: 'polycarbonate' }, figure: null }] }] };
-  const { sent } = pretendServer(answers({ 'POST /care/c1/walkarounds': white, 'GET /care/c1': aCare({ ready: { verdict: 'grounded', missing: [] }, pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retire' }), aPiece('CD34', 'frontRight')] }), 'POST /pieces/actions': [] }));
+  const white = {
+    ...aWalk,
+    outcome: 'retire',
+    looks: [
+      {
+        ...aWalk.looks[0]!,
+        outcome: 'retire',
+        reasons: [
+          {
+            code: 'care.white',
+            severity: 'danger',
+            values: { place: 'rootUnderside', material: 'polycarbonate' },
+            figure: null,
+          },
+        ],
+      },
+    ],
+  };
+  const { sent } = pretendServer(
+    answers({
+      'POST /care/c1/walkarounds': white,
+      'GET /care/c1': aCare({
+        ready: { verdict: 'grounded', missing: [] },
+        pieces: [aPiece('AB12', 'frontLeft', { openOutcome: 'retire' }), aPiece('CD34', 'frontRight')],
+      }),
+      'POST /pieces/actions': [],
+    }),
+  );
   show();
   await screen.findByRole('heading', { level: 1, name: 'AB12: top' });
   await seen(6);
   await tap(/^Write the look down/);
   expect(await screen.findByRole('heading', { level: 1, name: 'AB12: retire' })).toBeTruthy();
-  expect(screen.getByText('White at the root, underside: the polycarbonate has yielded and will tear there.')).toBeTruthy();
+  expect(
+    screen.getByText('White at the root, underside: the polycarbonate has yielded and will tear there.'),
+  ).toBeTruthy();
   await tap('Retire AB12 and fit a spare');
   await screen.findByText(/^\/fit/);
-  expect(sent.at(-1)).toMatchObject({ path: '/pieces/actions', body: { ids: ['AB12'], action: 'retire', as: 'scrapped', reason: 'found on the walkaround' } });
+  expect(sent.at(-1)).toMatchObject({
+    path: '/pieces/actions',
+    body: { ids: ['AB12'], action: 'retire', as: 'scrapped', reason: 'found on the walkaround' },
+  });
 });
 
 test('without a craft in hand the shelf is offered', async () => {

@@ -22,7 +22,20 @@ import classes from './Care.module.css';
 import { OpenOutcome } from './CarePage.tsx';
 import { CareTabs } from './CareTabs.tsx';
 import { SideGlyph } from './SideGlyph.tsx';
-import { isWalked, localDay, newWalk, nextSide, outcomeHeadline, placesOfSide, toWalkaround, withBack, withFinding, withLook, withSeen, type Walk } from './careView.ts';
+import {
+  isWalked,
+  localDay,
+  newWalk,
+  nextSide,
+  outcomeHeadline,
+  placesOfSide,
+  toWalkaround,
+  withBack,
+  withFinding,
+  withLook,
+  withSeen,
+  type Walk,
+} from './careView.ts';
 
 /** One prop after another, three taps each: top, underside, edges and root. */
 export function Component() {
@@ -31,7 +44,11 @@ export function Component() {
 
 function WalkOfCraft({ craft }: { craft: CraftView }) {
   const query = useCareQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(care) => <WalkRound craft={craft} care={care} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(care) => <WalkRound craft={craft} care={care} />}
+    </Ready>
+  );
 }
 
 /** What was seen so far is taken up again, with the same number of arms and on the same day. */
@@ -67,25 +84,39 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
   };
   const isReady = isWalked(walk);
   useKeys([
-    { key: 'n', what: isReady ? 'Write the look down' : 'This side is seen', run: () => (isReady ? void write() : see()) },
+    {
+      key: 'n',
+      what: isReady ? 'Write the look down' : 'This side is seen',
+      run: () => (isReady ? void write() : see()),
+    },
     { key: 'b', what: 'One tap back', run: () => change(withBack) },
     { key: 'w', what: 'Something is wrong here', run: () => setOpen(open === 'no' ? 'places' : 'no') },
   ]);
   if (done) return <Result craft={craft} care={care} walk={done} onAgain={() => setDone(null)} />;
   const on = care.pieces.find((p) => p.piece.place === look.place && p.piece.level === look.level);
-  const bladeCount = models?.items.find((m) => m.id === (on?.piece.propModelId ?? craft.referencePropModelId))?.bladeCount ?? 2;
+  const bladeCount =
+    models?.items.find((m) => m.id === (on?.piece.propModelId ?? craft.referencePropModelId))?.bladeCount ?? 2;
   const bladeTags = (on?.piece.bladeTags ?? '').split(/[\s,]+/).filter((tag) => tag !== '');
   const seenCount = walk.looks.filter((l) => nextSide(l) === null).length;
   return (
     <StationPage
       eyebrow={`Care · Walk round · ${craft.name}`}
-      headline={isReady ? 'All seen: write it down' : `${on?.piece.tag ?? placeNames[look.place]}: ${side === null ? 'seen' : lookSideNames[side].toLowerCase()}`}
+      headline={
+        isReady
+          ? 'All seen: write it down'
+          : `${on?.piece.tag ?? placeNames[look.place]}: ${side === null ? 'seen' : lookSideNames[side].toLowerCase()}`
+      }
       detail={`${seenCount} of ${walk.looks.length} props seen. Pack out first; turn each by hand.`}
       tools={<CareTabs />}
       reasons={<Hints side={side} />}
       actions={
         <>
-          <Action weight={isReady ? 'main' : 'plain'} hint={isReady ? 'n' : undefined} disabled={!isReady || keeping.isLoading} onClick={() => void write()}>
+          <Action
+            weight={isReady ? 'main' : 'plain'}
+            hint={isReady ? 'n' : undefined}
+            disabled={!isReady || keeping.isLoading}
+            onClick={() => void write()}
+          >
             Write the look down
           </Action>
           <Action weight="quiet" onClick={() => change(() => newWalk(craft.rotors))}>
@@ -95,14 +126,31 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
       }
     >
       <div className={classes.walk}>
-        <PropBeside craft={craft} care={care} walk={walk} onTake={(at) => { setOpen('no'); change((w) => ({ ...w, at })); }} onPhoto={(sha256) => change((w) => withLook(w, { photoSha256: sha256 }))} />
+        <PropBeside
+          craft={craft}
+          care={care}
+          walk={walk}
+          onTake={(at) => {
+            setOpen('no');
+            change((w) => ({ ...w, at }));
+          }}
+          onPhoto={(sha256) => change((w) => withLook(w, { photoSha256: sha256 }))}
+        />
         <section className={classes.sheet} aria-label="What is seen">
           {look.findings.length > 0 && (
             <ul className={classes.rows} aria-label="Found here">
               {look.findings.map((f) => (
-                <li key={`${f.place}/${f.what}/${f.blade ?? ''}`} style={{ display: 'flex', gap: 10, alignItems: 'center' }}>
-                  <strong style={{ flex: 1 }}>{`${findingNames[f.what]}: ${carePlaceNames[f.place]}${f.blade ? ` of blade ${f.blade}` : ''}`}</strong>
-                  <Action weight="quiet" onClick={() => change((w) => withFinding(w, f.place, f.what, f.blade ?? null))}>
+                <li
+                  key={`${f.place}/${f.what}/${f.blade ?? ''}`}
+                  style={{ display: 'flex', gap: 10, alignItems: 'center' }}
+                >
+                  <strong
+                    style={{ flex: 1 }}
+                  >{`${findingNames[f.what]}: ${carePlaceNames[f.place]}${f.blade ? ` of blade ${f.blade}` : ''}`}</strong>
+                  <Action
+                    weight="quiet"
+                    onClick={() => change((w) => withFinding(w, f.place, f.what, f.blade ?? null))}
+                  >
                     Take back
                   </Action>
                 </li>
@@ -150,7 +198,13 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
                   <h3>Which blade? Count from the mark at the hub, clockwise as the label is seen</h3>
                   <div className={classes.keys} role="group" aria-label="Which blade">
                     {Array.from({ length: bladeCount }, (_, i) => i + 1).map((n) => (
-                      <button key={n} type="button" className={classes.key} aria-pressed={blade === n} onClick={() => setBlade(blade === n ? null : n)}>
+                      <button
+                        key={n}
+                        type="button"
+                        className={classes.key}
+                        aria-pressed={blade === n}
+                        onClick={() => setBlade(blade === n ? null : n)}
+                      >
                         {bladeTags[n - 1] === undefined ? `Blade ${n}` : `Blade ${n}: ${bladeTags[n - 1]}`}
                       </button>
                     ))}
@@ -183,7 +237,9 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
         </section>
       </div>
       <p className="muted">
-        <ActionLink weight="quiet" to={to('/care')}>Back without a look</ActionLink>
+        <ActionLink weight="quiet" to={to('/care')}>
+          Back without a look
+        </ActionLink>
       </p>
     </StationPage>
   );
@@ -192,18 +248,36 @@ function WalkRound({ craft, care }: { craft: CraftView; care: CareView }) {
 const HINTS = {
   top: 'Tilt it to the light. White at the root means it has yielded; it hides on white, clear and black.',
   underside: 'White marks often show on the underside only. Look at the bore and the seat.',
-  edges: 'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again: sound balance does not prove a sound blade.',
+  edges:
+    'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again: sound balance does not prove a sound blade.',
 };
 
 function Hints({ side }: { side: keyof typeof HINTS | null }) {
-  return <p style={{ margin: 0 }}>{side === null ? 'Turn each by hand once more: no click, no grind, nothing rubs.' : HINTS[side]}</p>;
+  return (
+    <p style={{ margin: 0 }}>
+      {side === null ? 'Turn each by hand once more: no click, no grind, nothing rubs.' : HINTS[side]}
+    </p>
+  );
 }
 
 /** The prop that is looked at: tag, arm, how it looked when new, and how it looks now. */
-function PropBeside({ craft, care, walk, onTake, onPhoto }: { craft: CraftView; care: CareView; walk: Walk; onTake: (at: number) => void; onPhoto: (sha256: string) => void }) {
+function PropBeside({
+  craft,
+  care,
+  walk,
+  onTake,
+  onPhoto,
+}: {
+  craft: CraftView;
+  care: CareView;
+  walk: Walk;
+  onTake: (at: number) => void;
+  onPhoto: (sha256: string) => void;
+}) {
   const { data: models } = usePropModelsQuery();
   const look = walk.looks[walk.at]!;
-  const pieceAt = (place: string, level: number) => care.pieces.find((p) => p.piece.place === place && p.piece.level === level)?.piece ?? null;
+  const pieceAt = (place: string, level: number) =>
+    care.pieces.find((p) => p.piece.place === place && p.piece.level === level)?.piece ?? null;
   const piece = pieceAt(look.place, look.level);
   const model = models?.items.find((m) => m.id === (piece?.propModelId ?? craft.referencePropModelId));
   return (
@@ -213,7 +287,16 @@ function PropBeside({ craft, care, walk, onTake, onPhoto }: { craft: CraftView; 
       {model && <SideGlyph side={nextSide(look)} {...model} />}
       <div className={classes.dots} role="group" aria-label="Props">
         {walk.looks.map((l, i) => (
-          <button key={`${l.place}/${l.level}`} type="button" className={classes.dot} data-done={nextSide(l) === null} data-found={l.findings.length > 0} aria-current={i === walk.at ? 'step' : undefined} onClick={() => onTake(i)} aria-label={`${pieceAt(l.place, l.level)?.tag ?? placeNames[l.place]}, ${l.seen.length} of 3 sides seen${l.findings.length > 0 ? ', something found' : ''}`}>
+          <button
+            key={`${l.place}/${l.level}`}
+            type="button"
+            className={classes.dot}
+            data-done={nextSide(l) === null}
+            data-found={l.findings.length > 0}
+            aria-current={i === walk.at ? 'step' : undefined}
+            onClick={() => onTake(i)}
+            aria-label={`${pieceAt(l.place, l.level)?.tag ?? placeNames[l.place]}, ${l.seen.length} of 3 sides seen${l.findings.length > 0 ? ', something found' : ''}`}
+          >
             {`${l.seen.length}/3`}
           </button>
         ))}
@@ -238,7 +321,17 @@ function PropBeside({ craft, care, walk, onTake, onPhoto }: { craft: CraftView; 
 }
 
 /** What the look ends in: fit to fly, or what to do with each piece. */
-function Result({ craft, care, walk, onAgain }: { craft: CraftView; care: CareView; walk: WalkaroundView; onAgain: () => void }) {
+function Result({
+  craft,
+  care,
+  walk,
+  onAgain,
+}: {
+  craft: CraftView;
+  care: CareView;
+  walk: WalkaroundView;
+  onAgain: () => void;
+}) {
   const { to } = useInHand();
   const format = useFormat();
   const headline = outcomeHeadline(craft.name, walk, care.ready);
@@ -278,7 +371,17 @@ function Result({ craft, care, walk, onAgain }: { craft: CraftView; care: CareVi
   );
 }
 
-function Outcome({ craft, care, look, say }: { craft: CraftView; care: CareView; look: PropLookView; say: (reason: PropLookView['reasons'][number]) => string }) {
+function Outcome({
+  craft,
+  care,
+  look,
+  say,
+}: {
+  craft: CraftView;
+  care: CareView;
+  look: PropLookView;
+  say: (reason: PropLookView['reasons'][number]) => string;
+}) {
   const cared = care.pieces.find((p) => p.piece.id === look.pieceId);
   return (
     <li>

@@ -12,17 +12,32 @@ export function dueWords({ usedRatio, dueInDays }: CaredPieceView['life']): stri
   if (usedRatio >= 1) return 'due now';
   if (dueInDays === null) return 'not flown lately';
   if (dueInDays >= 730) return 'years away';
-  return dueInDays < 1.5 ? 'due tomorrow' : dueInDays > 90 ? `in ${Math.round(dueInDays / 30)} months` : `in ${Math.round(dueInDays)} days`;
+  return dueInDays < 1.5
+    ? 'due tomorrow'
+    : dueInDays > 90
+      ? `in ${Math.round(dueInDays / 30)} months`
+      : `in ${Math.round(dueInDays)} days`;
 }
 
 /** What a look ends in; where it found nothing, what else the craft waits for. */
-export function outcomeHeadline(craft: string, { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>, ready: Pick<ReadyToFly, 'verdict'>): string {
-  if (outcome === 'fly') return ready.verdict === 'fit' ? headlineOf(craft, ready) : `Nothing found, but ${headlineOf(craft, ready)}`;
+export function outcomeHeadline(
+  craft: string,
+  { outcome, looks }: Pick<WalkaroundView, 'outcome' | 'looks'>,
+  ready: Pick<ReadyToFly, 'verdict'>,
+): string {
+  if (outcome === 'fly')
+    return ready.verdict === 'fit' ? headlineOf(craft, ready) : `Nothing found, but ${headlineOf(craft, ready)}`;
   // What is said of one that goes is not said of one that is only dressed.
   return [...careOutcomes]
     .reverse()
     .filter((o) => o !== 'fly' && looks.some((l) => l.outcome === o))
-    .map((o) => `${looks.filter((l) => l.outcome === o).map((l) => l.tag ?? placeNames[l.place].toLowerCase()).join(', ')}: ${careOutcomeNames[o]}`)
+    .map(
+      (o) =>
+        `${looks
+          .filter((l) => l.outcome === o)
+          .map((l) => l.tag ?? placeNames[l.place].toLowerCase())
+          .join(', ')}: ${careOutcomeNames[o]}`,
+    )
     .join('; ');
 }
 
@@ -41,10 +56,16 @@ export interface Walk {
 
 /** A look over every rotor, none seen yet. */
 export function newWalk(rotors: readonly Pick<Rotor, 'place' | 'level'>[]): Walk {
-  return { looks: rotors.map(({ place, level }) => ({ place, level, seen: [], findings: [], photoSha256: null })), at: 0, spentMs: 0, tappedMs: null };
+  return {
+    looks: rotors.map(({ place, level }) => ({ place, level, seen: [], findings: [], photoSha256: null })),
+    at: 0,
+    spentMs: 0,
+    tappedMs: null,
+  };
 }
 
-export const nextSide = ({ seen }: Pick<PropLookDto, 'seen'>): Side | null => SIDES.find((side) => !seen.includes(side)) ?? null;
+export const nextSide = ({ seen }: Pick<PropLookDto, 'seen'>): Side | null =>
+  SIDES.find((side) => !seen.includes(side)) ?? null;
 export const isWalked = ({ looks }: Pick<Walk, 'looks'>): boolean => looks.every((l) => nextSide(l) === null);
 
 /** The side in question was seen; after the third the next unseen prop is taken. */
@@ -70,7 +91,11 @@ export function withBack(walk: Walk): Walk {
 export function withFinding(walk: Walk, place: CarePlace, what: FindingKind, blade: number | null = null): Walk {
   const { findings } = walk.looks[walk.at]!;
   const isIt = (f: FindingDto): boolean => f.place === place && f.what === what && (f.blade ?? null) === blade;
-  return withLook(walk, { findings: findings.some(isIt) ? findings.filter((f) => !isIt(f)) : [...findings, { place, what, ...(blade !== null && { blade }) } satisfies FindingDto] });
+  return withLook(walk, {
+    findings: findings.some(isIt)
+      ? findings.filter((f) => !isIt(f))
+      : [...findings, { place, what, ...(blade !== null && { blade }) } satisfies FindingDto],
+  });
 }
 
 export function withLook(walk: Walk, change: Partial<PropLookDto>): Walk {
@@ -101,7 +126,43 @@ export function toWalkaround(id: string, walk: Walk, nowMs: number): CreateWalka
 
 /** Places that belong to a side, those first that are looked at on it. */
 export const placesOfSide: Record<Side, readonly CarePlace[]> = {
-  top: ['topFace', 'rootTop', 'hub', 'mount', 'tip', 'leadingEdge', 'trailingEdge', 'underside', 'rootUnderside', 'bore', 'pivot'],
-  underside: ['underside', 'rootUnderside', 'bore', 'tip', 'leadingEdge', 'trailingEdge', 'topFace', 'rootTop', 'hub', 'mount', 'pivot'],
-  edges: ['leadingEdge', 'trailingEdge', 'tip', 'rootTop', 'rootUnderside', 'pivot', 'hub', 'mount', 'topFace', 'underside', 'bore'],
+  top: [
+    'topFace',
+    'rootTop',
+    'hub',
+    'mount',
+    'tip',
+    'leadingEdge',
+    'trailingEdge',
+    'underside',
+    'rootUnderside',
+    'bore',
+    'pivot',
+  ],
+  underside: [
+    'underside',
+    'rootUnderside',
+    'bore',
+    'tip',
+    'leadingEdge',
+    'trailingEdge',
+    'topFace',
+    'rootTop',
+    'hub',
+    'mount',
+    'pivot',
+  ],
+  edges: [
+    'leadingEdge',
+    'trailingEdge',
+    'tip',
+    'rootTop',
+    'rootUnderside',
+    'pivot',
+    'hub',
+    'mount',
+    'topFace',
+    'underside',
+    'bore',
+  ],
 };

@@ -1,5 +1,15 @@
 import type { CareOutcome, CarePlace, CarePolicy, Drill, DrillKind, FindingKind, RotorPlace } from '@zivvo/core';
-import { careOutcomeNames, carePlaceNames, carePolicyNames, findingNames, formatQuantity, materialNames, towardName, type UnitChoices, upperFirst } from '@zivvo/words';
+import {
+  careOutcomeNames,
+  carePlaceNames,
+  carePolicyNames,
+  findingNames,
+  formatQuantity,
+  materialNames,
+  towardName,
+  type UnitChoices,
+  upperFirst,
+} from '@zivvo/words';
 
 type Values = Drill['values'];
 
@@ -11,7 +21,9 @@ export function questionOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): st
     case 'hand':
       return 'Which hand is this piece?';
     case 'arm':
-      return values.faultCount === 1 ? 'One piece is wrong. Where will it tip?' : 'Two pieces are swapped. Where will it tip?';
+      return values.faultCount === 1
+        ? 'One piece is wrong. Where will it tip?'
+        : 'Two pieces are swapped. Where will it tip?';
     case 'finding':
       return `${upperFirst(findingNames[values.what as FindingKind])} at the ${carePlaceNames[values.place as CarePlace]}: what becomes of it?`;
     case 'tape':
@@ -21,8 +33,12 @@ export function questionOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): st
 
 /** What else must be known for the answer; nothing where the picture says it all. */
 export function givenOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): string | null {
-  if (kind === 'finding') return `${upperFirst(materialNames[String(values.material)]!)}, policy: ${carePolicyNames[values.policy as CarePolicy]}`;
-  if (kind === 'hand') return values.hollow === 'away' ? 'The label faces you; the hollow side looks away.' : 'The back faces you: the hollow side looks at you.';
+  if (kind === 'finding')
+    return `${upperFirst(materialNames[String(values.material)]!)}, policy: ${carePolicyNames[values.policy as CarePolicy]}`;
+  if (kind === 'hand')
+    return values.hollow === 'away'
+      ? 'The label faces you; the hollow side looks away.'
+      : 'The back faces you: the hollow side looks at you.';
   if (kind === 'tape') return `${String(values.bladeCount)} blades, blade 1 at 0°, counted clockwise.`;
   return null;
 }
@@ -31,7 +47,9 @@ export function givenOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): strin
 export function optionWords(kind: DrillKind, option: Values, choices: UnitChoices): string {
   switch (kind) {
     case 'label': {
-      const size = [option.diameterM, option.pitchM].map((v) => formatQuantity(Number(v), 'length', choices).text).join(' across, pitch ');
+      const size = [option.diameterM, option.pitchM]
+        .map((v) => formatQuantity(Number(v), 'length', choices).text)
+        .join(' across, pitch ');
       return option.bladeCount === 0 ? `${size}, blades not told` : `${size}, ${String(option.bladeCount)} blades`;
     }
     case 'hand':
@@ -46,4 +64,3 @@ export function optionWords(kind: DrillKind, option: Values, choices: UnitChoice
     }
   }
 }
-

@@ -21,10 +21,20 @@ export function ArmsField({ control, error }: { control: Control<CraftForm>; err
     <fieldset className={classes.group}>
       <legend>Measured arms</legend>
       <p className={`muted ${classes.wide}`} style={{ margin: 0 }}>
-        From the centre to each shaft: forward and right are plus, back and left are minus. Two rotors one above the other are two rows of the same place.
+        From the centre to each shaft: forward and right are plus, back and left are minus. Two rotors one above the
+        other are two rows of the same place.
       </p>
       {fields.map((arm, i) => (
-        <div key={arm.id} className={classes.wide} style={{ display: 'grid', gridTemplateColumns: 'repeat(3, minmax(90px, 1fr)) auto', gap: 12, alignItems: 'end' }}>
+        <div
+          key={arm.id}
+          className={classes.wide}
+          style={{
+            display: 'grid',
+            gridTemplateColumns: 'repeat(3, minmax(90px, 1fr)) auto',
+            gap: 12,
+            alignItems: 'end',
+          }}
+        >
           <QuantityField control={control} name={`arms.${i}.xM`} label={`Arm ${i + 1}, forward`} dimension="length" />
           <QuantityField control={control} name={`arms.${i}.yM`} label="Right" dimension="length" />
           <ChoiceField control={control} name={`arms.${i}.spin`} label="Spin" choices={SPINS} />

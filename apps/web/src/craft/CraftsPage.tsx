@@ -25,20 +25,31 @@ export function Component() {
       {({ items, total }) => (
         <StationPage
           eyebrow="Crafts"
-          headline={items.length === 0 ? 'What brings you here?' : total === 1 ? 'One craft on the shelf' : `${total} crafts on the shelf`}
-          detail={items.length === 0 ? 'Nothing is on the shelf yet: start with what you have in your hands.' : 'Enter opens a craft and takes it in hand.'}
+          headline={
+            items.length === 0
+              ? 'What brings you here?'
+              : total === 1
+                ? 'One craft on the shelf'
+                : `${total} crafts on the shelf`
+          }
+          detail={
+            items.length === 0
+              ? 'Nothing is on the shelf yet: start with what you have in your hands.'
+              : 'Enter opens a craft and takes it in hand.'
+          }
           actions={
             <ActionLink weight="main" hint="n" to={to('/crafts/new')}>
               New craft
             </ActionLink>
           }
-          reasons={<p style={{ margin: 0 }}>A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start here.</p>}
+          reasons={
+            <p style={{ margin: 0 }}>
+              A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start
+              here.
+            </p>
+          }
         >
-          {items.length === 0 ? (
-            <FirstSteps />
-          ) : (
-            <Shelf items={items} />
-          )}
+          {items.length === 0 ? <FirstSteps /> : <Shelf items={items} />}
         </StationPage>
       )}
     </Ready>
@@ -84,11 +95,16 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
                   <div className="muted">{c.ownerName}</div>
                 </td>
                 <td data-right>{format.quantity(c.massKg, 'mass').text}</td>
-                <td data-wide data-whole>{c.motorLabel}</td>
+                <td data-wide data-whole>
+                  {c.motorLabel}
+                </td>
                 <td data-wide data-right>
                   {format.quantityOrDash(c.escLimitA, 'current')}
                 </td>
-                <td data-wide data-whole>{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
+                <td
+                  data-wide
+                  data-whole
+                >{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
                 <td>{reference ? propModelName(reference) : '–'}</td>
                 <td>
                   <LineBar stop={c.line.find((s) => s.station === 'stand')} />

@@ -6,10 +6,30 @@ import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import classes from './FirstSteps.module.css';
 
 const STEPS: readonly { path: string; icon: Icon; title: string; says: string }[] = [
-  { path: '/crafts/new?then=pick', icon: IconPropeller, title: 'I need props for a craft', says: 'Begin with a usual one, change what differs, and see what fits it.' },
-  { path: '/rack/new?then=delivery', icon: IconPackage, title: 'A bag came in', says: 'Type the label, then weigh and look at every piece.' },
-  { path: '/fit/sketch', icon: IconWaveSine, title: 'It tips over or shakes', says: 'A sketch of arms, spins and hands is enough; what shakes is asked for.' },
-  { path: '/stand/first', icon: IconGauge, title: 'I measured something', says: 'Type thrust, rpm, amps and volts; craft and prop are asked on the way.' },
+  {
+    path: '/crafts/new?then=pick',
+    icon: IconPropeller,
+    title: 'I need props for a craft',
+    says: 'Begin with a usual one, change what differs, and see what fits it.',
+  },
+  {
+    path: '/rack/new?then=delivery',
+    icon: IconPackage,
+    title: 'A bag came in',
+    says: 'Type the label, then weigh and look at every piece.',
+  },
+  {
+    path: '/fit/sketch',
+    icon: IconWaveSine,
+    title: 'It tips over or shakes',
+    says: 'A sketch of arms, spins and hands is enough; what shakes is asked for.',
+  },
+  {
+    path: '/stand/first',
+    icon: IconGauge,
+    title: 'I measured something',
+    says: 'Type thrust, rpm, amps and volts; craft and prop are asked on the way.',
+  },
 ];
 
 /** What people come with, before anything was written down. */

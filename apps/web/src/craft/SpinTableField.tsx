@@ -31,7 +31,13 @@ export function SpinTableField({ control, layout, table, own, onOwn }: SpinTable
   return (
     <fieldset className={classes.group}>
       <legend>How its motors turn</legend>
-      <ChoiceField control={control} name="spinTable" label="The controller’s table" description="a proposal: every spin must be seen" choices={spinTables.map((t) => ({ value: t, label: spinTableNames[t] }))} />
+      <ChoiceField
+        control={control}
+        name="spinTable"
+        label="The controller’s table"
+        description="a proposal: every spin must be seen"
+        choices={spinTables.map((t) => ({ value: t, label: spinTableNames[t] }))}
+      />
       {table === 'own' && (
         <div className={classes.wide} style={{ display: 'flex', flexWrap: 'wrap', gap: '10px 18px' }}>
           {rotors.map((r, i) => {
@@ -39,7 +45,15 @@ export function SpinTableField({ control, layout, table, own, onOwn }: SpinTable
             return (
               <div key={`${r.place}/${r.level}`}>
                 <div style={{ fontSize: 13.5 }}>{name}</div>
-                <SegmentedControl aria-label={`${name} turns`} value={spins[i]} onChange={(v) => onOwn(spins.map((s, k) => (k === i ? v : s)))} data={[{ value: 'cw', label: 'CW' }, { value: 'ccw', label: 'CCW' }]} />
+                <SegmentedControl
+                  aria-label={`${name} turns`}
+                  value={spins[i]}
+                  onChange={(v) => onOwn(spins.map((s, k) => (k === i ? v : s)))}
+                  data={[
+                    { value: 'cw', label: 'CW' },
+                    { value: 'ccw', label: 'CCW' },
+                  ]}
+                />
               </div>
             );
           })}

@@ -31,7 +31,13 @@ export function craftDrawing(rotors: readonly Rotor[], discDiameterM: number | n
   }
   const radius = discDiameterM === null ? null : discDiameterM / 2;
   const reach = Math.max(...shafts.map((s) => Math.max(Math.abs(s.x), Math.abs(s.y))), (radius ?? 0) * 0.8, 0.01);
-  return { shafts, radius, half: (reach + (radius ?? reach * 0.5)) * 1.04, gap: discDiameterM === null ? null : nearestGap(shafts, discDiameterM), body: reach * 0.52 };
+  return {
+    shafts,
+    radius,
+    half: (reach + (radius ?? reach * 0.5)) * 1.04,
+    gap: discDiameterM === null ? null : nearestGap(shafts, discDiameterM),
+    body: reach * 0.52,
+  };
 }
 
 function nearestGap(shafts: readonly DrawnShaft[], diameterM: number): Drawing['gap'] {

@@ -34,7 +34,8 @@ const box = (): Promise<HTMLElement> => screen.findByRole('textbox', { name: 'Fi
 test('open, it offers the pages', async () => {
   show();
   await box();
-  for (const page of ['Crafts', 'Rack', 'Stand', 'Settings', 'New craft']) expect(screen.getByRole('button', { name: new RegExp(`^${page}`) })).toBeTruthy();
+  for (const page of ['Crafts', 'Rack', 'Stand', 'Settings', 'New craft'])
+    expect(screen.getByRole('button', { name: new RegExp(`^${page}`) })).toBeTruthy();
 });
 
 test('a few letters find crafts and evenings, and lead there with their craft in hand', async () => {

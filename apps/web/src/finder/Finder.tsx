@@ -10,42 +10,94 @@ import { useGo } from '../shared/inHand/useInHand.ts';
 
 const [finderStore, finder] = createSpotlight();
 
-const KIND_NAMES: Record<FoundView['kind'], string> = { piece: 'Piece', craft: 'Craft', propModel: 'Prop', campaign: 'Stand evening', run: 'Run', pack: 'Pack', motor: 'Motor', set: 'Set' };
+const KIND_NAMES: Record<FoundView['kind'], string> = {
+  piece: 'Piece',
+  craft: 'Craft',
+  propModel: 'Prop',
+  campaign: 'Stand evening',
+  run: 'Run',
+  pack: 'Pack',
+  motor: 'Motor',
+  set: 'Set',
+};
 
 const MOST_SYMPTOMS = 6;
 
 /** Finds crafts, props, campaigns, runs and pages by a few letters. */
-export default function Finder({ pages: all, onClose }: { pages: readonly { title: string; path: string }[]; onClose: () => void }) {
+export default function Finder({
+  pages: all,
+  onClose,
+}: {
+  pages: readonly { title: string; path: string }[];
+  onClose: () => void;
+}) {
   const go = useGo();
   const [words, setWords] = useState('');
   const [asked] = useDebouncedValue(words.trim(), 120);
   const { currentData: found = [], isFetching } = useFoundQuery(asked, { skip: asked === '' });
   useEffect(() => finder.open(), []);
   const pages = all.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
-  const symptoms = asked === '' ? [] : symptomNames.filter((s) => symptomWords[s].toLowerCase().includes(asked.toLowerCase())).slice(0, MOST_SYMPTOMS);
+  const symptoms =
+    asked === ''
+      ? []
+      : symptomNames.filter((s) => symptomWords[s].toLowerCase().includes(asked.toLowerCase())).slice(0, MOST_SYMPTOMS);
   const open = (run: () => void) => () => {
     onClose();
     run();
   };
   return (
-    <Spotlight.Root store={finderStore} query={words} onQueryChange={setWords} onSpotlightClose={onClose} shortcut={null} clearQueryOnClose={false} transitionProps={{ duration: 0 }}>
+    <Spotlight.Root
+      store={finderStore}
+      query={words}
+      onQueryChange={setWords}
+      onSpotlightClose={onClose}
+      shortcut={null}
+      clearQueryOnClose={false}
+      transitionProps={{ duration: 0 }}
+    >
       <Spotlight.Search placeholder="Craft, prop, run, page" aria-label="Find anything" />
       <Spotlight.ActionsList>
         {found.map((f) => (
-          <Spotlight.Action key={`${f.kind}${f.id}`} label={f.title} description={`${KIND_NAMES[f.kind]} · ${f.detail}`} onClick={open(() => go(pathOf(f), { ...(f.craftId === null ? {} : { craftId: f.craftId }), ...(f.propModelId === null ? {} : { propModelId: f.propModelId }) }))} />
+          <Spotlight.Action
+            key={`${f.kind}${f.id}`}
+            label={f.title}
+            description={`${KIND_NAMES[f.kind]} · ${f.detail}`}
+            onClick={open(() =>
+              go(pathOf(f), {
+                ...(f.craftId === null ? {} : { craftId: f.craftId }),
+                ...(f.propModelId === null ? {} : { propModelId: f.propModelId }),
+              }),
+            )}
+          />
         ))}
         {pages.map((p) => (
           <Spotlight.Action key={p.path} label={p.title} description="Page" onClick={open(() => go(p.path))} />
         ))}
         {symptoms.map((s) => (
-          <Spotlight.Action key={s} label={symptomWords[s]} description="Symptom" onClick={open(() => go('/care/symptoms'))} />
+          <Spotlight.Action
+            key={s}
+            label={symptomWords[s]}
+            description="Symptom"
+            onClick={open(() => go('/care/symptoms'))}
+          />
         ))}
-        {found.length + pages.length + symptoms.length === 0 && <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>}
+        {found.length + pages.length + symptoms.length === 0 && (
+          <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>
+        )}
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );
 }
 
 function pathOf({ kind, id }: FoundView): string {
-  return { piece: `/rack/pieces/${id}`, craft: `/crafts/${id}`, propModel: `/rack/${id}`, campaign: `/stand/${id}`, run: `/stand/runs/${id}`, pack: `/rack/parts/packs/${id}`, motor: `/rack/parts/motors/${id}`, set: '/rack/sets' }[kind];
+  return {
+    piece: `/rack/pieces/${id}`,
+    craft: `/crafts/${id}`,
+    propModel: `/rack/${id}`,
+    campaign: `/stand/${id}`,
+    run: `/stand/runs/${id}`,
+    pack: `/rack/parts/packs/${id}`,
+    motor: `/rack/parts/motors/${id}`,
+    set: '/rack/sets',
+  }[kind];
 }

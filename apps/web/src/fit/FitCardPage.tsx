@@ -36,7 +36,12 @@ function FitCard({ craft, view }: { craft: CraftView; view: FittingView }) {
           <ActionLink to={to('/fit')}>Back to the arms</ActionLink>
         </span>
       }
-      reasons={<p className="muted">The card prints on half a sheet and reads on a telephone. It shows what is written down, not what somebody changed since: look before you fly.</p>}
+      reasons={
+        <p className="muted">
+          The card prints on half a sheet and reads on a telephone. It shows what is written down, not what somebody
+          changed since: look before you fly.
+        </p>
+      }
       actions={
         <Action weight="main" onClick={() => window.print()}>
           Print the card
@@ -66,7 +71,9 @@ function FitCard({ craft, view }: { craft: CraftView; view: FittingView }) {
                 </th>
                 <td>
                   <span className="mono">{a.piece?.tag ?? '–'}</span>
-                  {a.fittedAt !== null && <small>{`${formatDay(a.fittedAt)}${a.fittedBy === null ? '' : `, ${a.fittedBy}`}`}</small>}
+                  {a.fittedAt !== null && (
+                    <small>{`${formatDay(a.fittedAt)}${a.fittedBy === null ? '' : `, ${a.fittedBy}`}`}</small>
+                  )}
                 </td>
                 <td>
                   <HandArrow hand={a.neededHand} />
@@ -78,7 +85,11 @@ function FitCard({ craft, view }: { craft: CraftView; view: FittingView }) {
           </tbody>
         </table>
         {view.note !== null && <p className={classes.note}>{view.note}</p>}
-        <p className={classes.foot}>Pack out before fingers go near. {craft.kind === 'plane' ? 'Hands and spins as from the label.' : 'Spins from above; hands as from the label.'} The maker’s manual comes first.</p>
+        <p className={classes.foot}>
+          Pack out before fingers go near.{' '}
+          {craft.kind === 'plane' ? 'Hands and spins as from the label.' : 'Spins from above; hands as from the label.'}{' '}
+          The maker’s manual comes first.
+        </p>
       </article>
     </StationPage>
   );

@@ -4,7 +4,13 @@ import { useState } from 'react';
 import { useKeys } from '../shared/keys/keys.ts';
 import { usePerson } from '../shared/store/usePerson.ts';
 import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
-import { useConfirmFittingMutation, useFittingQuery, useLazyFittingQuery, useSwapArmsMutation, useUpdateFittingMutation } from '../shared/api/fitApi.ts';
+import {
+  useConfirmFittingMutation,
+  useFittingQuery,
+  useLazyFittingQuery,
+  useSwapArmsMutation,
+  useUpdateFittingMutation,
+} from '../shared/api/fitApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -16,7 +22,24 @@ import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { ArmPanel } from './ArmPanel.tsx';
 import classes from './FitPage.module.css';
-import { armName, elsewhere, headlineOf, isArm, moveDone, moveSentence, nextStep, openSentence, reversed, signatureSentence, withAllLooked, withAllSpins, withArm, withFacts, type ArmKey, type NextStep } from './fitView.ts';
+import {
+  armName,
+  elsewhere,
+  headlineOf,
+  isArm,
+  moveDone,
+  moveSentence,
+  nextStep,
+  openSentence,
+  reversed,
+  signatureSentence,
+  withAllLooked,
+  withAllSpins,
+  withArm,
+  withFacts,
+  type ArmKey,
+  type NextStep,
+} from './fitView.ts';
 import { EveryArm, SpinCheck } from './SeeTheSpin.tsx';
 import { SignIt } from './SignIt.tsx';
 import { SpinMap } from './SpinMap.tsx';
@@ -28,7 +51,11 @@ export function Component() {
 
 function FitCraft({ craft }: { craft: CraftView }) {
   const query = useFittingQuery(craft.id);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(view) => <Fit craft={craft} view={view} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(view) => <Fit craft={craft} view={view} />}
+    </Ready>
+  );
 }
 
 function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
@@ -46,7 +73,8 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   const { add: write, state: writing } = useQueuedChanges<FittingView, UpdateFittingDto>(view, {
     send: (newest, body) => update({ craftId: craft.id, body: { ...body, revision: newest.revision } }).unwrap(),
     reread: () => reread(craft.id).unwrap(),
-    has: (newest, body) => JSON.stringify(withFacts(newest, {})) === JSON.stringify({ ...body, revision: newest.revision }),
+    has: (newest, body) =>
+      JSON.stringify(withFacts(newest, {})) === JSON.stringify({ ...body, revision: newest.revision }),
   });
   const set = (key: ArmKey, change: Partial<ArmStateDto>): void => write((latest) => withArm(latest, key, change));
   const choose = (key: ArmKey | null): void => {
@@ -60,9 +88,13 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
   };
   const swapArms = ({ place, level }: ArmKey, other: ArmKey): void => {
     setSwapping(false);
-    void swap({ craftId: craft.id, body: { first: { place, level }, second: { place: other.place, level: other.level } } });
+    void swap({
+      craftId: craft.id,
+      body: { first: { place, level }, second: { place: other.place, level: other.level } },
+    });
   };
-  const take = (key: ArmKey): void => (isSwapping && arm && !isArm(key, arm) ? swapArms(arm, key) : choose(isArm(key, chosen) ? null : key));
+  const take = (key: ArmKey): void =>
+    isSwapping && arm && !isArm(key, arm) ? swapArms(arm, key) : choose(isArm(key, chosen) ? null : key);
   const seeAll = (): void => write(withAllSpins);
   const lookAll = (): void => write(withAllLooked);
   const sign = (): void => {
@@ -75,7 +107,11 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
     { key: 'a', what: 'I saw every spin turn as it is drawn', run: seeAll },
     { key: 'l', what: 'I looked at every piece, on untouched arms too', run: lookAll },
     { key: 's', what: 'This shaft turns the other way', run: () => arm && set(arm, reversed(arm)) },
-    { key: 't', what: 'This piece is turned over', run: () => arm && set(arm, { isLabelForward: !arm.isLabelForward }) },
+    {
+      key: 't',
+      what: 'This piece is turned over',
+      run: () => arm && set(arm, { isLabelForward: !arm.isLabelForward }),
+    },
     { key: 'w', what: 'Swap this piece with the one of another arm', run: () => arm && setSwapping(!isSwapping) },
     { key: 'k', what: 'Sign for it', run: sign },
   ]);
@@ -105,7 +141,11 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
                   <li key={i}>{moveSentence(move, view.arms)}</li>
                 ))}
               </ol>
-              {plan.missing.cwCount + plan.missing.ccwCount > 0 && <p className={classes.wrong}>{`Not on the rack: ${[plan.missing.cwCount > 0 ? `${plan.missing.cwCount} CW` : '', plan.missing.ccwCount > 0 ? `${plan.missing.ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ')}.`}</p>}
+              {plan.missing.cwCount + plan.missing.ccwCount > 0 && (
+                <p
+                  className={classes.wrong}
+                >{`Not on the rack: ${[plan.missing.cwCount > 0 ? `${plan.missing.cwCount} CW` : '', plan.missing.ccwCount > 0 ? `${plan.missing.ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ')}.`}</p>
+              )}
             </section>
           )}
           {view.tablePlan && (
@@ -123,29 +163,62 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
       }
       actions={
         <>
-          <NextAction next={next} view={view} isBusy={confirming.isLoading || swapping.isLoading} onMove={doMove} onFit={choose} onSee={seeAll} onLook={lookAll} onSign={sign} />
+          <NextAction
+            next={next}
+            view={view}
+            isBusy={confirming.isLoading || swapping.isLoading}
+            onMove={doMove}
+            onFit={choose}
+            onSee={seeAll}
+            onLook={lookAll}
+            onSign={sign}
+          />
           <ActionLink weight="quiet" to={to('/fit/card')}>
             Card for pocket and case
           </ActionLink>
         </>
       }
     >
-      <ProblemNote error={(writing.status === 'refused' ? writing.problem : null) ?? swapping.error ?? confirming.error} />
+      <ProblemNote
+        error={(writing.status === 'refused' ? writing.problem : null) ?? swapping.error ?? confirming.error}
+      />
       <WaitingNote state={writing} />
       <div className={classes.columns}>
         <section className={classes.sheet}>
-          <SpinMap view={view} kind={craft.kind} chosen={checkedAt === null ? chosen : view.arms[checkedAt]!} onChoose={take} size={450} />
+          <SpinMap
+            view={view}
+            kind={craft.kind}
+            chosen={checkedAt === null ? chosen : view.arms[checkedAt]!}
+            onChoose={take}
+            size={450}
+          />
           <p className="muted">
             {craft.kind === 'plane' ? 'From the front, the labels facing you. ' : 'From above, nose up. '}
-            Outside: the shaft’s spin, thick once it was seen. Inside: the piece’s hand, and what it will pull. Struck: they clash.
+            Outside: the shaft’s spin, thick once it was seen. Inside: the piece’s hand, and what it will pull. Struck:
+            they clash.
           </p>
         </section>
         {checkedAt !== null ? (
           <SpinCheck craft={craft} view={view} at={checkedAt} onAt={setCheckedAt} onSeen={set} />
         ) : arm ? (
-          <ArmPanel key={`${arm.place}/${arm.level}`} craft={craft} view={view} arm={arm} onSet={(change) => set(arm, change)} isSwapping={isSwapping} onSwapping={setSwapping} onSwapWith={(other) => swapArms(arm, other)} />
+          <ArmPanel
+            key={`${arm.place}/${arm.level}`}
+            craft={craft}
+            view={view}
+            arm={arm}
+            onSet={(change) => set(arm, change)}
+            isSwapping={isSwapping}
+            onSwapping={setSwapping}
+            onSwapWith={(other) => swapArms(arm, other)}
+          />
         ) : (
-          <EveryArm craft={craft} view={view} onChoose={choose} onCheck={() => setCheckedAt(0)} onFacts={(change) => write((latest) => withFacts(latest, change))} />
+          <EveryArm
+            craft={craft}
+            view={view}
+            onChoose={choose}
+            onCheck={() => setCheckedAt(0)}
+            onFacts={(change) => write((latest) => withFacts(latest, change))}
+          />
         )}
       </div>
     </StationPage>

@@ -7,7 +7,13 @@ import classes from './FitPage.module.css';
 import { BladeSketch, HubSketch } from './HandSketches.tsx';
 
 const NOTHING: HandSigns = { letters: null, arrow: null, matchesArm: null, leadingEdge: null, hollow: null };
-const SIGN_WORDS: Record<HandSign, string> = { letters: 'letters', arrow: 'arrow', matchesArm: 'curve marks', leadingEdge: 'leading edge', hollow: 'hollow side' };
+const SIGN_WORDS: Record<HandSign, string> = {
+  letters: 'letters',
+  arrow: 'arrow',
+  matchesArm: 'curve marks',
+  leadingEdge: 'leading edge',
+  hollow: 'hollow side',
+};
 const TURNS = ['cw', 'ccw'] as const;
 
 /** Which hand is this piece: one question at a time, as few as possible, each with a drawing. */
@@ -32,7 +38,12 @@ export function HandFinder({ letters, onFound }: { letters: HandLetters; onFound
           No sign tells it. Compare with the diagonal arm, or look into the manual.
         </p>
       )}
-      {isContradicting && <p role="status" className={classes.wrong}>{`These contradict each other: ${votes.map((v) => `${SIGN_WORDS[v.sign]} say ${v.hand.toUpperCase()}`).join(', ')}. Look again, or compare with the diagonal arm.`}</p>}
+      {isContradicting && (
+        <p
+          role="status"
+          className={classes.wrong}
+        >{`These contradict each other: ${votes.map((v) => `${SIGN_WORDS[v.sign]} say ${v.hand.toUpperCase()}`).join(', ')}. Look again, or compare with the diagonal arm.`}</p>
+      )}
       {hand !== null && (
         <p role="status">
           It is <HandArrow hand={hand} />, by its {told}.
@@ -51,15 +62,36 @@ export function HandFinder({ letters, onFound }: { letters: HandLetters; onFound
               }}
             >
               <HubSketch sign="letters" turn="cw" />
-              <TextInput label="Letters moulded on it" placeholder="R, A, B" value={typed} onChange={(e) => setTyped(e.currentTarget.value)} maxLength={8} style={{ width: 130 }} />
+              <TextInput
+                label="Letters moulded on it"
+                placeholder="R, A, B"
+                value={typed}
+                onChange={(e) => setTyped(e.currentTarget.value)}
+                maxLength={8}
+                style={{ width: 130 }}
+              />
               <Action type="submit" disabled={typed.trim() === ''}>
                 It says so
               </Action>
             </form>
           )}
-          {ask === 'arrow' && <TurnQuestion question="An arrow moulded on it goes" sign="arrow" onAnswer={(arrow) => set({ arrow })} />}
-          {ask === 'matchesArm' && <TurnQuestion question="Its curve marks near the screws bend like those on an arm that turns" sign="matchesArm" onAnswer={(matchesArm) => set({ matchesArm })} />}
-          {ask === 'leadingEdge' && <EdgeQuestion hollow={signs.hollow} onHollow={(hollow) => set({ hollow })} onAnswer={(leadingEdge) => set({ leadingEdge })} />}
+          {ask === 'arrow' && (
+            <TurnQuestion question="An arrow moulded on it goes" sign="arrow" onAnswer={(arrow) => set({ arrow })} />
+          )}
+          {ask === 'matchesArm' && (
+            <TurnQuestion
+              question="Its curve marks near the screws bend like those on an arm that turns"
+              sign="matchesArm"
+              onAnswer={(matchesArm) => set({ matchesArm })}
+            />
+          )}
+          {ask === 'leadingEdge' && (
+            <EdgeQuestion
+              hollow={signs.hollow}
+              onHollow={(hollow) => set({ hollow })}
+              onAnswer={(leadingEdge) => set({ leadingEdge })}
+            />
+          )}
         </>
       )}
       <div className={classes.blades}>
@@ -68,7 +100,9 @@ export function HandFinder({ letters, onFound }: { letters: HandLetters; onFound
             Write it down
           </Action>
         )}
-        {hand === null && !isContradicting && ask !== null && <Action onClick={() => setAbsent([...absent, ask])}>{`No ${SIGN_WORDS[ask]} to be made out`}</Action>}
+        {hand === null && !isContradicting && ask !== null && (
+          <Action onClick={() => setAbsent([...absent, ask])}>{`No ${SIGN_WORDS[ask]} to be made out`}</Action>
+        )}
         {(votes.length > 0 || absent.length > 0) && (
           <Action weight="quiet" onClick={afresh}>
             Start again
@@ -79,7 +113,15 @@ export function HandFinder({ letters, onFound }: { letters: HandLetters; onFound
   );
 }
 
-function TurnQuestion({ question, sign, onAnswer }: { question: string; sign: 'arrow' | 'matchesArm'; onAnswer: (turn: 'cw' | 'ccw') => void }) {
+function TurnQuestion({
+  question,
+  sign,
+  onAnswer,
+}: {
+  question: string;
+  sign: 'arrow' | 'matchesArm';
+  onAnswer: (turn: 'cw' | 'ccw') => void;
+}) {
   return (
     <div className={classes.blades} role="group" aria-label={question}>
       <span className={classes.question}>{question}</span>
@@ -103,7 +145,12 @@ function EdgeQuestion({ hollow, onHollow, onAnswer }: EdgeQuestionProps) {
   return (
     <div className={classes.blades} role="group" aria-label="Which edge of the upper blade stands higher, toward you?">
       <label className={classes.fact}>
-        <input type="checkbox" checked={hollow === 'toward'} onChange={(e) => onHollow(e.currentTarget.checked ? 'toward' : null)} /> The hollow side looks at me: I see the back
+        <input
+          type="checkbox"
+          checked={hollow === 'toward'}
+          onChange={(e) => onHollow(e.currentTarget.checked ? 'toward' : null)}
+        />{' '}
+        The hollow side looks at me: I see the back
       </label>
       <span className={classes.question}>The edge that stands higher, toward me, is on the</span>
       {(['left', 'right'] as const).map((side) => (

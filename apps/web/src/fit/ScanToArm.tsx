@@ -23,7 +23,17 @@ export function ScanToArm({ craft, arm }: { craft: CraftView; arm: ArmView }) {
   const put = async (overrideReason: string | null): Promise<void> => {
     setDone(false);
     try {
-      await fit({ craftId: craft.id, body: { tag: tag.trim(), place: arm.place, level: arm.level, oldTag: arm.piece ? oldTag.trim() || null : null, oldMarkSha256: arm.piece ? markSha256 : null, overrideReason } }).unwrap();
+      await fit({
+        craftId: craft.id,
+        body: {
+          tag: tag.trim(),
+          place: arm.place,
+          level: arm.level,
+          oldTag: arm.piece ? oldTag.trim() || null : null,
+          oldMarkSha256: arm.piece ? markSha256 : null,
+          overrideReason,
+        },
+      }).unwrap();
       setDone(true);
       setTag('');
       setOldTag('');
@@ -43,7 +53,14 @@ export function ScanToArm({ craft, arm }: { craft: CraftView; arm: ArmView }) {
     >
       {arm.piece && (
         <div className={classes.oldMark}>
-          <TextInput label={`Read the old mark on ${place}`} placeholder="tag that comes off" value={oldTag} onChange={(e) => setOldTag(e.currentTarget.value.toUpperCase())} maxLength={12} styles={TAG_STYLES} />
+          <TextInput
+            label={`Read the old mark on ${place}`}
+            placeholder="tag that comes off"
+            value={oldTag}
+            onChange={(e) => setOldTag(e.currentTarget.value.toUpperCase())}
+            maxLength={12}
+            styles={TAG_STYLES}
+          />
           <PhotoKey label={markSha256 === null ? 'or photograph it' : 'photographed'} onStored={setMark} />
         </div>
       )}
@@ -75,7 +92,12 @@ export function ScanToArm({ craft, arm }: { craft: CraftView; arm: ArmView }) {
       </div>
       {(problem?.code === 'fit.otherHand' || problem?.code === 'fit.otherModel') && (
         <div className={classes.override}>
-          <TextInput label="Put it on all the same, because" value={reason} onChange={(e) => setReason(e.currentTarget.value)} maxLength={200} />
+          <TextInput
+            label="Put it on all the same, because"
+            value={reason}
+            onChange={(e) => setReason(e.currentTarget.value)}
+            maxLength={200}
+          />
           <Action weight="danger" disabled={reason.trim() === ''} onClick={() => void put(reason.trim())}>
             Override, and write it down
           </Action>

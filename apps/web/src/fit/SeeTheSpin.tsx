@@ -1,5 +1,12 @@
 import { SegmentedControl, TextInput } from '@mantine/core';
-import { NOTE_MAX_LENGTH, sideThrusts, type ArmStateDto, type ArmView, type CraftView, type FittingView } from '@zivvo/contract';
+import {
+  NOTE_MAX_LENGTH,
+  sideThrusts,
+  type ArmStateDto,
+  type ArmView,
+  type CraftView,
+  type FittingView,
+} from '@zivvo/contract';
 import { isLookedAt, otherSpin } from '@zivvo/core';
 import { sideThrustNames } from '@zivvo/words';
 import { pointerName } from './fitView.ts';
@@ -48,8 +55,12 @@ export function SpinCheck({ craft, view, at, onAt, onSeen }: SpinCheckProps) {
         <li>A strip of paper held at the bell, pack in, one short bump from the controller’s motor page.</li>
         <li>The strip is flicked the way the bell turns. Pack out again.</li>
       </ol>
-      {arm.motorSpin !== null && <p className="muted">There is a gear between: say what the prop’s shaft does, not the motor.</p>}
-      <p className={classes.question}>{craft.kind === 'plane' ? 'From behind, which way did the shaft turn?' : 'From above, which way did it turn?'}</p>
+      {arm.motorSpin !== null && (
+        <p className="muted">There is a gear between: say what the prop’s shaft does, not the motor.</p>
+      )}
+      <p className={classes.question}>
+        {craft.kind === 'plane' ? 'From behind, which way did the shaft turn?' : 'From above, which way did it turn?'}
+      </p>
       <div className={classes.answers}>
         {([drawn, otherSpin(drawn)] as const).map((spin) => (
           <button key={spin} type="button" className={classes.answer} onClick={() => answer(spin)}>
@@ -100,9 +111,21 @@ export function EveryArm({ craft, view, onChoose, onCheck, onFacts }: EveryArmPr
                 {armName(a, view.arms)}
                 {a.outputName !== null && <span className="muted">{` · ${a.outputName}`}</span>}
               </strong>
-              <span>{a.piece ? <span className="mono">{a.piece.tag}</span> : a.hand === null ? 'no piece known' : 'untagged'}</span>
-              <span className={a.isSpinSeen ? classes.right : 'muted'}>{a.isSpinSeen ? (a.spinBy === 'table' ? 'by table' : 'seen') : 'not seen'}</span>
-              <span className={isLookedAt(a.checks) ? classes.right : 'muted'}>{isLookedAt(a.checks) ? 'done' : 'not yet'}</span>
+              <span>
+                {a.piece ? (
+                  <span className="mono">{a.piece.tag}</span>
+                ) : a.hand === null ? (
+                  'no piece known'
+                ) : (
+                  'untagged'
+                )}
+              </span>
+              <span className={a.isSpinSeen ? classes.right : 'muted'}>
+                {a.isSpinSeen ? (a.spinBy === 'table' ? 'by table' : 'seen') : 'not seen'}
+              </span>
+              <span className={isLookedAt(a.checks) ? classes.right : 'muted'}>
+                {isLookedAt(a.checks) ? 'done' : 'not yet'}
+              </span>
             </button>
           </li>
         ))}
@@ -112,15 +135,36 @@ export function EveryArm({ craft, view, onChoose, onCheck, onFacts }: EveryArmPr
       </div>
       {craft.kind === 'multirotor' ? (
         <label className={classes.fact}>
-          <input type="checkbox" checked={view.isHanging} onChange={(e) => onFacts({ isHanging: e.currentTarget.checked })} /> The motors hang under the arms
+          <input
+            type="checkbox"
+            checked={view.isHanging}
+            onChange={(e) => onFacts({ isHanging: e.currentTarget.checked })}
+          />{' '}
+          The motors hang under the arms
         </label>
       ) : (
         <label className={classes.field}>
           <span>{`${pointerName(craft)} points, seen by the pilot`}</span>
-          <SegmentedControl aria-label={`${pointerName(craft)} points`} value={view.sideThrust ?? 'unknown'} onChange={(v) => onFacts({ sideThrust: v === 'unknown' ? null : v })} data={[...sideThrusts.map((s) => ({ value: s, label: sideThrustNames[s] })), { value: 'unknown' as const, label: 'not looked' }]} />
+          <SegmentedControl
+            aria-label={`${pointerName(craft)} points`}
+            value={view.sideThrust ?? 'unknown'}
+            onChange={(v) => onFacts({ sideThrust: v === 'unknown' ? null : v })}
+            data={[
+              ...sideThrusts.map((s) => ({ value: s, label: sideThrustNames[s] })),
+              { value: 'unknown' as const, label: 'not looked' },
+            ]}
+          />
         </label>
       )}
-      <TextInput key={view.note} label="Note for whoever fits next" defaultValue={view.note ?? ''} maxLength={NOTE_MAX_LENGTH} onBlur={(e) => e.currentTarget.value !== (view.note ?? '') && onFacts({ note: e.currentTarget.value.trim() || null })} />
+      <TextInput
+        key={view.note}
+        label="Note for whoever fits next"
+        defaultValue={view.note ?? ''}
+        maxLength={NOTE_MAX_LENGTH}
+        onBlur={(e) =>
+          e.currentTarget.value !== (view.note ?? '') && onFacts({ note: e.currentTarget.value.trim() || null })
+        }
+      />
     </section>
   );
 }

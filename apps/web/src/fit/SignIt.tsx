@@ -26,7 +26,14 @@ export function SignIt({ view, isBusy, onSign }: { view: FittingView; isBusy: bo
           </ul>
         </section>
       )}
-      {people && !signer && people.length > 0 && <NativeSelect label="Who signs?" value="" onChange={(e) => choose(e.currentTarget.value)} data={[{ value: '', label: 'choose' }, ...people.map((p) => ({ value: p.id, label: p.name }))]} />}
+      {people && !signer && people.length > 0 && (
+        <NativeSelect
+          label="Who signs?"
+          value=""
+          onChange={(e) => choose(e.currentTarget.value)}
+          data={[{ value: '', label: 'choose' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
+        />
+      )}
       {people?.length === 0 ? (
         <ActionLink weight="main" to={to('/settings')}>
           Say who works: a signature needs a person

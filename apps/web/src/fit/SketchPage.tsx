@@ -20,12 +20,22 @@ export function Component() {
   const [chosen, setChosen] = useState<ArmKey | null>(null);
   const kind = layoutKind(sketch.layout);
   const { rotors, takeOff, plan } = judgeSketch(sketch);
-  const turn = (i: number, what: keyof Sketch['arms'][number]): void => setSketch({ ...sketch, arms: sketch.arms.map((arm, k) => (k === i ? { ...arm, [what]: !arm[what] } : arm)) });
-  const view = { takeOff, sideThrust: null, wantedSideThrust: 'none' as const, arms: rotors.map((r) => ({ ...r, pullN: null, piece: null })) };
+  const turn = (i: number, what: keyof Sketch['arms'][number]): void =>
+    setSketch({ ...sketch, arms: sketch.arms.map((arm, k) => (k === i ? { ...arm, [what]: !arm[what] } : arm)) });
+  const view = {
+    takeOff,
+    sideThrust: null,
+    wantedSideThrust: 'none' as const,
+    arms: rotors.map((r) => ({ ...r, pullN: null, piece: null })),
+  };
   return (
     <StationPage
       eyebrow="Fit · Sketch"
-      headline={sketch.arms.some((arm) => arm.isSpinTurned || arm.isHandTurned || arm.isFaceTurned) ? headlineOf(view, 'This craft') : 'Set each arm as you see it'}
+      headline={
+        sketch.arms.some((arm) => arm.isSpinTurned || arm.isHandTurned || arm.isFaceTurned)
+          ? headlineOf(view, 'This craft')
+          : 'Set each arm as you see it'
+      }
       detail="Pack out. How the motor turns, which hand is on it, whether its label looks the way it flies."
       reasons={<ReasonList reasons={takeOff.reasons} />}
       actions={
@@ -38,7 +48,13 @@ export function Component() {
         </>
       }
     >
-      <NativeSelect label="What kind of craft" value={sketch.layout} onChange={(e) => setSketch(newSketch(e.currentTarget.value as Layout))} data={sketchLayouts.map((value) => ({ value, label: layoutNames[value] }))} style={{ maxWidth: 300 }} />
+      <NativeSelect
+        label="What kind of craft"
+        value={sketch.layout}
+        onChange={(e) => setSketch(newSketch(e.currentTarget.value as Layout))}
+        data={sketchLayouts.map((value) => ({ value, label: layoutNames[value] }))}
+        style={{ maxWidth: 300 }}
+      />
       <div className={classes.columns}>
         <section className={classes.sheet} aria-label="The craft">
           <SpinMap view={view} kind={kind} chosen={chosen} onChoose={setChosen} size={400} />
@@ -47,7 +63,13 @@ export function Component() {
           {rotors.map((rotor, i) => {
             const name = armName(rotor, rotors);
             return (
-              <div key={name} role="group" aria-label={name} className={classes.sketched} data-chosen={chosen?.place === rotor.place && chosen.level === rotor.level}>
+              <div
+                key={name}
+                role="group"
+                aria-label={name}
+                className={classes.sketched}
+                data-chosen={chosen?.place === rotor.place && chosen.level === rotor.level}
+              >
                 <strong>{name}</strong>
                 <button type="button" className={classes.choice} onClick={() => turn(i, 'isSpinTurned')}>
                   motor <HandArrow hand={labelSpinOf(rotor.spin, kind)} />

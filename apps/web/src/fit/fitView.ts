@@ -1,5 +1,13 @@
 import type { ArmStateDto, ArmView, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
-import { isLookedAt, otherSpin, type FixMove, type ReadyToFly, type Reason, type RotorPlace, type Spin } from '@zivvo/core';
+import {
+  isLookedAt,
+  otherSpin,
+  type FixMove,
+  type ReadyToFly,
+  type Reason,
+  type RotorPlace,
+  type Spin,
+} from '@zivvo/core';
 import { placeNames, towardName } from '@zivvo/words';
 import { formatDay } from '../shared/format/useFormat.ts';
 
@@ -20,38 +28,88 @@ export function armName({ place, level }: ArmKey, arms: readonly ArmKey[]): stri
 
 /** What was seen, as it is written down: one arm changed. */
 export function withArm(view: FittingView, key: ArmKey, change: Partial<ArmStateDto>): UpdateFittingDto {
-  return { ...withFacts(view, {}), arms: view.arms.map((arm) => (isArm(arm, key) ? { ...stateOf(arm), ...change } : stateOf(arm))) };
+  return {
+    ...withFacts(view, {}),
+    arms: view.arms.map((arm) => (isArm(arm, key) ? { ...stateOf(arm), ...change } : stateOf(arm))),
+  };
 }
 
 /** What holds for the whole craft, changed; its arms stay as they are. */
-export function withFacts(view: FittingView, change: Partial<Pick<UpdateFittingDto, 'isHanging' | 'sideThrust' | 'note'>>): UpdateFittingDto {
-  return { arms: view.arms.map(stateOf), isHanging: view.isHanging, sideThrust: view.sideThrust, note: view.note, revision: view.revision, ...change };
+export function withFacts(
+  view: FittingView,
+  change: Partial<Pick<UpdateFittingDto, 'isHanging' | 'sideThrust' | 'note'>>,
+): UpdateFittingDto {
+  return {
+    arms: view.arms.map(stateOf),
+    isHanging: view.isHanging,
+    sideThrust: view.sideThrust,
+    note: view.note,
+    revision: view.revision,
+    ...change,
+  };
 }
 
 /** Every spin seen as it is drawn: a motor noted as reversed stays reversed. */
 export function withAllSpins(view: FittingView): UpdateFittingDto {
-  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin, spinBy: arm.spinBy ?? 'strip' })) };
+  return {
+    ...withFacts(view, {}),
+    arms: view.arms.map((arm) => ({ ...stateOf(arm), seenSpin: arm.spin, spinBy: arm.spinBy ?? 'strip' })),
+  };
 }
 
 /** Every piece looked at, those on untouched arms too. */
 export function withAllLooked(view: FittingView): UpdateFittingDto {
-  return { ...withFacts(view, {}), arms: view.arms.map((arm) => ({ ...stateOf(arm), checks: isLookedAt(arm.checks) ? arm.checks : [...arm.checks, { what: 'noDamage' }] })) };
+  return {
+    ...withFacts(view, {}),
+    arms: view.arms.map((arm) => ({
+      ...stateOf(arm),
+      checks: isLookedAt(arm.checks) ? arm.checks : [...arm.checks, { what: 'noDamage' }],
+    })),
+  };
 }
 
 /** A spin as somebody saw it, and how. */
-export function seenAs(spin: Spin | null, by: ArmStateDto['spinBy'] = 'strip'): Pick<ArmStateDto, 'seenSpin' | 'spinBy'> {
+export function seenAs(
+  spin: Spin | null,
+  by: ArmStateDto['spinBy'] = 'strip',
+): Pick<ArmStateDto, 'seenSpin' | 'spinBy'> {
   return { seenSpin: spin, spinBy: spin === null ? null : by };
 }
 
-function stateOf({ place, level, seenSpin, spinBy, outputName, hand, piece, isLabelForward, threadOn, checks }: ArmView): ArmStateDto {
-  return { place, level, seenSpin, spinBy, outputName, hand: piece ? null : hand, isLabelForward, thread: threadOn, checks };
+function stateOf({
+  place,
+  level,
+  seenSpin,
+  spinBy,
+  outputName,
+  hand,
+  piece,
+  isLabelForward,
+  threadOn,
+  checks,
+}: ArmView): ArmStateDto {
+  return {
+    place,
+    level,
+    seenSpin,
+    spinBy,
+    outputName,
+    hand: piece ? null : hand,
+    isLabelForward,
+    thread: threadOn,
+    checks,
+  };
 }
 
 /** What is wrong at an arm, in a word each. */
 export function faultWords(view: Pick<FittingView, 'takeOff'>, key: ArmKey): string[] {
   const fault = view.takeOff.faults.find((f) => isArm(f, key));
   if (!fault) return [];
-  return [fault.isSpinWrong ? 'spin' : '', fault.isHandWrong ? 'other hand' : '', !fault.isHandWrong && fault.isFaceWrong ? 'turned over' : ''].filter((w) => w !== '');
+  return [
+    fault.isSpinWrong ? 'spin' : '',
+    fault.isHandWrong ? 'other hand' : '',
+    !fault.isHandWrong && fault.isFaceWrong ? 'turned over' : '',
+  ].filter((w) => w !== '');
 }
 
 /** One move of the fix list in words. */
@@ -74,7 +132,12 @@ export function moveSentence(move: FixMove, arms: readonly ArmKey[]): string {
 export type MadeMove = Exclude<FixMove, { kind: 'spare' | 'table' }>;
 
 /** The next thing to do before the craft may be signed for; `fit` names the arm where a piece is missing or wrong. */
-export type NextStep = { kind: 'move'; move: MadeMove } | { kind: 'fit'; arm: ArmKey } | { kind: 'see' } | { kind: 'look' } | { kind: 'sign' };
+export type NextStep =
+  | { kind: 'move'; move: MadeMove }
+  | { kind: 'fit'; arm: ArmKey }
+  | { kind: 'see' }
+  | { kind: 'look' }
+  | { kind: 'sign' };
 
 export function nextStep({ plan, arms, takeOff }: Pick<FittingView, 'plan' | 'arms' | 'takeOff'>): NextStep {
   const [move] = plan.moves;
@@ -97,7 +160,12 @@ export function elsewhere({ verdict, missing }: ReadyToFly): ReadyToFly {
 }
 
 /** What stands between a craft and its signature, in numbers; nothing once it is signed and unchanged. */
-export function openSentence({ arms, takeOff, confirmedAt, isSignatureStale }: Pick<FittingView, 'arms' | 'takeOff' | 'confirmedAt' | 'isSignatureStale'>): string | null {
+export function openSentence({
+  arms,
+  takeOff,
+  confirmedAt,
+  isSignatureStale,
+}: Pick<FittingView, 'arms' | 'takeOff' | 'confirmedAt' | 'isSignatureStale'>): string | null {
   const unseen = arms.filter((a) => !a.isSpinSeen).length;
   const unlooked = arms.filter((a) => !isLookedAt(a.checks)).length;
   const open = [
@@ -110,7 +178,10 @@ export function openSentence({ arms, takeOff, confirmedAt, isSignatureStale }: P
 }
 
 /** Who signed and when, and what was missing beside it then. */
-export function signatureSentence({ confirmedAt, confirmedBy, confirmedMissing, isSignatureStale }: FittingView, sentence: (reason: Reason) => string): string {
+export function signatureSentence(
+  { confirmedAt, confirmedBy, confirmedMissing, isSignatureStale }: FittingView,
+  sentence: (reason: Reason) => string,
+): string {
   if (confirmedAt === null) return 'Nobody has signed for it yet.';
   const signed = `Signed ${formatDay(confirmedAt)} by ${confirmedBy ?? 'nobody'}${isSignatureStale ? '; an arm was changed since.' : '.'}`;
   return confirmedMissing.length === 0 ? signed : `${signed} Missing then: ${confirmedMissing.map(sentence).join(' ')}`;
@@ -133,7 +204,9 @@ export function headlineOf(view: Pick<FittingView, 'takeOff'>, craftName: string
     case 'unknown':
       return `${craftName}: say what is on each arm`;
     case 'flies':
-      return isConfirmed ? `${craftName} is right: every piece, every spin` : `${craftName} looks right; its spins were not seen`;
+      return isConfirmed
+        ? `${craftName} is right: every piece, every spin`
+        : `${craftName} looks right; its spins were not seen`;
     case 'tips':
       return `${craftName} will tip toward ${tip?.toward ? towardName(tip.toward) : 'one side'}`;
     case 'pressed':

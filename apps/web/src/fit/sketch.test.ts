@@ -1,7 +1,10 @@
 import { describe, expect, test } from '@jest/globals';
 import { judgeSketch, newSketch, sketchLayouts, type Sketch } from './sketch.ts';
 
-const turned = (sketch: Sketch, at: readonly number[], what: keyof Sketch['arms'][number]): Sketch => ({ ...sketch, arms: sketch.arms.map((arm, i) => (at.includes(i) ? { ...arm, [what]: true } : arm)) });
+const turned = (sketch: Sketch, at: readonly number[], what: keyof Sketch['arms'][number]): Sketch => ({
+  ...sketch,
+  arms: sketch.arms.map((arm, i) => (at.includes(i) ? { ...arm, [what]: true } : arm)),
+});
 
 describe.each(sketchLayouts)('a sketched %s', (layout) => {
   test('as it should be it flies, and nothing is to be mended', () => {

@@ -1,5 +1,18 @@
 import type { CraftView, PackPieceView } from '@zivvo/contract';
-import { brokenLimits, lessIsBetter, limitChange, modelGeometry, questionNames, readQuantity, tryOutKit, type PackAnswer, type PickFigures, type PickLimit, type QuestionName, type WorkedProp } from '@zivvo/core';
+import {
+  brokenLimits,
+  lessIsBetter,
+  limitChange,
+  modelGeometry,
+  questionNames,
+  readQuantity,
+  tryOutKit,
+  type PackAnswer,
+  type PickFigures,
+  type PickLimit,
+  type QuestionName,
+  type WorkedProp,
+} from '@zivvo/core';
 import { formatMinutes, formatNumber, limitWords, materialNames, unitFor } from '@zivvo/words';
 import { TextInput } from '@mantine/core';
 import { useMemo, useState } from 'react';
@@ -40,21 +53,40 @@ function AskPage({ craft }: { craft: KittedView }) {
   const space = usePickSpace(models ? setting : null, geometry?.diameterM ?? null, family);
   const { weights } = usedWeights(craft);
   const { ranked, reference } = usePickRanking(craft, setting, space.maps, weights, []);
-  const ask = useMemo(() => (present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.map(shelfPack) } : null), [present, geometry, packs]);
+  const ask = useMemo(
+    () => (present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.map(shelfPack) } : null),
+    [present, geometry, packs],
+  );
   const { value, problem } = usePickTask(setting, 'questions', ask);
   const noPresent = models !== undefined && !present;
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name} · Ask`}
-      headline={noPresent ? 'Which prop does it fly now?' : problem ? 'This craft cannot be worked out yet' : value ? answerHeadline(craft, propOfModel(present!).name, value.answers) : 'working…'}
-      detail={present ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with it is counted.` : undefined}
+      headline={
+        noPresent
+          ? 'Which prop does it fly now?'
+          : problem
+            ? 'This craft cannot be worked out yet'
+            : value
+              ? answerHeadline(craft, propOfModel(present!).name, value.answers)
+              : 'working…'
+      }
+      detail={
+        present
+          ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with it is counted.`
+          : undefined
+      }
       tools={<PickTabs craft={craft} />}
       reasons={
         <>
           <p className={classes.side}>
-            <strong>More blades</strong> do not make a craft hang longer upside down: inverted, a fixed-pitch rotor pushes the way it always does. Thrust in hand and a quick answer decide.
+            <strong>More blades</strong> do not make a craft hang longer upside down: inverted, a fixed-pitch rotor
+            pushes the way it always does. Thrust in hand and a quick answer decide.
           </p>
-          <p className={classes.side}>Two blades or three, which sounds and answers better? Practitioners disagree. Compare them at equal thrust on the map, then measure both.</p>
+          <p className={classes.side}>
+            Two blades or three, which sounds and answers better? Practitioners disagree. Compare them at equal thrust
+            on the map, then measure both.
+          </p>
         </>
       }
       actions={
@@ -86,7 +118,9 @@ function answerHeadline({ name }: CraftView, prop: string, answers: Answers['ans
   const inch = answers.inchMore;
   const gainS = inch ? inch.after.figures.enduranceS - inch.before.figures.enduranceS : NaN;
   if (!Number.isFinite(gainS)) return `What would change on ${name}?`;
-  return gainS >= 0 ? `One inch more gives ${name} ${formatMinutes(gainS)}` : `One inch more takes ${formatMinutes(-gainS)} from ${name}`;
+  return gainS >= 0
+    ? `One inch more gives ${name} ${formatMinutes(gainS)}`
+    : `One inch more takes ${formatMinutes(-gainS)} from ${name}`;
 }
 
 function shelfPack({ id, chemistry, seriesCount, capacityAh, cellResistanceOhm, cRating }: PackPieceView) {
@@ -140,10 +174,20 @@ function Forwards({ answers, format }: { answers: Answers['answers']; format: Fo
               <tr key={name} style={{ cursor: 'default' }}>
                 <td>
                   <strong>{QUESTION_WORDS[name]}</strong>
-                  {answer && answer.addedKg > 0 && name !== 'payloadMore' && <div className={classes.note}>{`brings ${format.quantity(answer.addedKg, 'mass').text}`}</div>}
-                  {answer && name === 'softer' && <div className={classes.note}>{materialNames[answer.after.geometry.material]}</div>}
+                  {answer && answer.addedKg > 0 && name !== 'payloadMore' && (
+                    <div className={classes.note}>{`brings ${format.quantity(answer.addedKg, 'mass').text}`}</div>
+                  )}
+                  {answer && name === 'softer' && (
+                    <div className={classes.note}>{materialNames[answer.after.geometry.material]}</div>
+                  )}
                 </td>
-                {answer ? <AnswerCells before={answer.before} after={answer.after} /> : <td colSpan={6} className="muted">Makes no sense here: it is so already, or nothing is left to change.</td>}
+                {answer ? (
+                  <AnswerCells before={answer.before} after={answer.after} />
+                ) : (
+                  <td colSpan={6} className="muted">
+                    Makes no sense here: it is so already, or nothing is left to change.
+                  </td>
+                )}
               </tr>
             );
           })}
@@ -172,7 +216,13 @@ function AnswerCells({ before, after }: { before: WorkedProp; after: WorkedProp 
         const isSame = before === after || Math.abs(to / from - 1) < SAME_RATIO;
         const isBetter = lessIsBetter.has(name) ? to < from : to > from;
         return (
-          <td key={name} data-right data-wide={isWide || undefined} className={classes.asked} data-better={isSame || !Number.isFinite(to) ? undefined : isBetter}>
+          <td
+            key={name}
+            data-right
+            data-wide={isWide || undefined}
+            className={classes.asked}
+            data-better={isSame || !Number.isFinite(to) ? undefined : isBetter}
+          >
             {isSame && before !== after ? 'same' : pick.figure(name, to)}
           </td>
         );
@@ -188,7 +238,8 @@ function AnswerCells({ before, after }: { before: WorkedProp; after: WorkedProp 
 function LimitCell({ before, after }: { before: WorkedProp; after: WorkedProp }) {
   const { already, fresh, mended } = limitChange(before.margins, after.margins);
   const say = (limits: readonly PickLimit[]): string => limits.map((l) => limitWords[l]).join(', ');
-  if (already.length + fresh.length + mended.length === 0) return <span className="muted">{before === after ? 'flown now, within all' : 'fits'}</span>;
+  if (already.length + fresh.length + mended.length === 0)
+    return <span className="muted">{before === after ? 'flown now, within all' : 'fits'}</span>;
   return (
     <>
       {fresh.length > 0 && <div className={classes.barred}>{`breaks: ${say(fresh)}`}</div>}
@@ -209,11 +260,29 @@ function Backwards({ craft, value, packs }: { craft: CraftView; value: Answers; 
       <h2>Asked backwards</h2>
       <dl>
         <dt>Greatest payload this prop still carries</dt>
-        <dd>{value.greatestPayloadKg === null ? `None: at ${format.quantity(craft.massKg, 'mass').text} it is at its limit or past it.` : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}</dd>
+        <dd>
+          {value.greatestPayloadKg === null
+            ? `None: at ${format.quantity(craft.massKg, 'mass').text} it is at its limit or past it.`
+            : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}
+        </dd>
         <dt>Weight to lose for one inch less</dt>
-        <dd>{value.weightForInchKg === null ? `No loss up to two thirds of ${format.quantity(craft.massKg, 'mass').text} pays for it.` : value.weightForInchKg === 0 ? `None: an inch less flies as long at ${format.quantity(craft.massKg, 'mass').text}.` : `${format.quantity(value.weightForInchKg, 'mass').text} brings the minutes back.`}</dd>
+        <dd>
+          {value.weightForInchKg === null
+            ? `No loss up to two thirds of ${format.quantity(craft.massKg, 'mass').text} pays for it.`
+            : value.weightForInchKg === 0
+              ? `None: an inch less flies as long at ${format.quantity(craft.massKg, 'mass').text}.`
+              : `${format.quantity(value.weightForInchKg, 'mass').text} brings the minutes back.`}
+        </dd>
         <dt>
-          <TextInput label="Smallest pack for so many minutes" value={text} onChange={(e) => setText(e.currentTarget.value)} inputMode="decimal" rightSection={<span className="muted">min</span>} style={{ maxWidth: 150 }} error={wantedS === null ? 'a number above 0' : undefined} />
+          <TextInput
+            label="Smallest pack for so many minutes"
+            value={text}
+            onChange={(e) => setText(e.currentTarget.value)}
+            inputMode="decimal"
+            rightSection={<span className="muted">min</span>}
+            style={{ maxWidth: 150 }}
+            error={wantedS === null ? 'a number above 0' : undefined}
+          />
         </dt>
         <dd>{packText(value.packs, enough, wantedS, packs, format)}</dd>
       </dl>
@@ -221,12 +290,19 @@ function Backwards({ craft, value, packs }: { craft: CraftView; value: Answers; 
   );
 }
 
-function packText(answers: readonly PackAnswer[], enough: PackAnswer | null, wantedS: number | null, packs: readonly PackPieceView[], format: Format): string {
+function packText(
+  answers: readonly PackAnswer[],
+  enough: PackAnswer | null,
+  wantedS: number | null,
+  packs: readonly PackPieceView[],
+  format: Format,
+): string {
   if (packs.length === 0) return 'No pack on the shelf yet: put one there under Rack, Parts.';
   if (answers.length === 0) return 'No pack of the shelf turns this prop.';
   if (wantedS === null) return '';
   const tagOf = (answer: PackAnswer): string => packs.find((p) => p.id === answer.pack.id)?.tag ?? '';
-  const say = (answer: PackAnswer): string => `${tagOf(answer)}, ${answer.pack.seriesCount}S ${format.quantity(answer.pack.capacityAh, 'charge').text}: ${formatMinutes(answer.enduranceS)} at ${format.quantity(answer.massKg, 'mass').text}`;
+  const say = (answer: PackAnswer): string =>
+    `${tagOf(answer)}, ${answer.pack.seriesCount}S ${format.quantity(answer.pack.capacityAh, 'charge').text}: ${formatMinutes(answer.enduranceS)} at ${format.quantity(answer.massKg, 'mass').text}`;
   if (enough) return say(enough);
   const longest = answers.reduce((a, b) => (b.enduranceS > a.enduranceS ? b : a));
   return `None gives that. The longest is ${say(longest)}.`;
@@ -235,17 +311,31 @@ function packText(answers: readonly PackAnswer[], enough: PackAnswer | null, wan
 const KIT_COUNT = 4;
 
 /** Three or four props that teach most about this craft. */
-function Kit({ craft, ranked, reference }: { craft: CraftView; ranked: readonly RankedProp[]; reference: RankedProp | null }) {
+function Kit({
+  craft,
+  ranked,
+  reference,
+}: {
+  craft: CraftView;
+  ranked: readonly RankedProp[];
+  reference: RankedProp | null;
+}) {
   const format = useFormat();
   const kitProp = (r: RankedProp) => {
     const cost = costOf(r.prop.model, craft);
     const pieces = r.prop.model?.stock ? r.prop.model.stock.cwCount + r.prop.model.stock.ccwCount : 0;
-    return { id: r.prop.id, geometry: r.prop.geometry, score: r.score, cost: pieces >= craft.rotors.length ? 0 : cost === null ? null : cost.pieceCost * craft.rotors.length };
+    return {
+      id: r.prop.id,
+      geometry: r.prop.geometry,
+      score: r.score,
+      cost: pieces >= craft.rotors.length ? 0 : cost === null ? null : cost.pieceCost * craft.rotors.length,
+    };
   };
   const kit = tryOutKit(reference && kitProp(reference), ranked.filter((r) => r.isAllowed).map(kitProp), KIT_COUNT);
   if (!kit) return null;
   const names = kit.ids.map((id) => ranked.find((r) => r.prop.id === id)!.prop.name);
-  const span = (values: readonly [number, number]): string => `${format.quantity(values[0], 'length').text} to ${format.quantity(values[1], 'length').text}`;
+  const span = (values: readonly [number, number]): string =>
+    `${format.quantity(values[0], 'length').text} to ${format.quantity(values[1], 'length').text}`;
   return (
     <section className={classes.backwards} aria-label="Try-out kit">
       <h2>Try-out kit</h2>

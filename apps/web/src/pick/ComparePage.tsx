@@ -1,6 +1,17 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { bySeverity, candidateReasons, closestLimit, DIVE_M_PER_S, lessIsBetter, modelGeometry, pickFigureNames, type Manoeuvres, type PickFigure, type Reason } from '@zivvo/core';
+import {
+  bySeverity,
+  candidateReasons,
+  closestLimit,
+  DIVE_M_PER_S,
+  lessIsBetter,
+  modelGeometry,
+  pickFigureNames,
+  type Manoeuvres,
+  type PickFigure,
+  type Reason,
+} from '@zivvo/core';
 import { formatNumber, formatShare, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -32,7 +43,9 @@ export function Component() {
 
 /** Sentences about each prop. */
 const TOLD = 3;
-const SHOWN: readonly PickFigure[] = pickFigureNames.filter((name) => name !== 'toughnessRatio' && name !== 'carryPowerW');
+const SHOWN: readonly PickFigure[] = pickFigureNames.filter(
+  (name) => name !== 'toughnessRatio' && name !== 'carryPowerW',
+);
 
 function ComparePage({ craft }: { craft: KittedView }) {
   const { to } = useInHand();
@@ -53,18 +66,35 @@ function ComparePage({ craft }: { craft: KittedView }) {
   const worked = usePickTask(setting, 'props', ask);
   const curves = usePickTask(setting, 'curves', ask);
   const manoeuvres = usePickTask(setting, 'manoeuvres', ask);
-  const ranked = useMemo(() => (scale && worked.value ? rankProps(props, worked.value, scale, weights) : []), [props, worked.value, scale, weights]);
+  const ranked = useMemo(
+    () => (scale && worked.value ? rankProps(props, worked.value, scale, weights) : []),
+    [props, worked.value, scale, weights],
+  );
   const reference = ranked.find((r) => r.prop.id === craft.referencePropModelId) ?? null;
   const told = useMemo((): { prop: PickProp; reasons: Reason[] }[] => {
     if (!setting || !scale) return [];
     const named = (r: RankedProp) => ({ name: r.prop.name, candidate: r.worked });
-    return ranked.filter((r) => r !== reference).map((r) => ({ prop: r.prop, reasons: bySeverity(candidateReasons(setting, named(r), reference && named(reference), scale, weights)).slice(0, TOLD) }));
+    return ranked
+      .filter((r) => r !== reference)
+      .map((r) => ({
+        prop: r.prop,
+        reasons: bySeverity(candidateReasons(setting, named(r), reference && named(reference), scale, weights)).slice(
+          0,
+          TOLD,
+        ),
+      }));
   }, [setting, scale, ranked, reference, weights]);
   const isEmpty = models !== undefined && props.length < 2;
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name} · Compare`}
-      headline={isEmpty ? 'Mark at least two props on the map' : ranked.length === 0 ? 'working…' : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ${craft.name}`}
+      headline={
+        isEmpty
+          ? 'Mark at least two props on the map'
+          : ranked.length === 0
+            ? 'working…'
+            : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ${craft.name}`
+      }
       detail={isEmpty ? undefined : 'Every figure with the pack half empty; the best of a row is bold.'}
       tools={<PickTabs craft={craft} params={params} />}
       reasons={told.map(({ prop, reasons }) => (
@@ -93,34 +123,111 @@ function ComparePage({ craft }: { craft: KittedView }) {
       ) : (
         <>
           <Curves props={props} curves={curves.value} referenceId={craft.referencePropModelId} />
-          <FigureTable craft={craft} ranked={ranked} manoeuvres={manoeuvres.value} referenceId={craft.referencePropModelId} onTakeOut={toggleMark} />
+          <FigureTable
+            craft={craft}
+            ranked={ranked}
+            manoeuvres={manoeuvres.value}
+            referenceId={craft.referencePropModelId}
+            onTakeOut={toggleMark}
+          />
         </>
       )}
     </StationPage>
   );
 }
 
-function Curves({ props, curves, referenceId }: { props: readonly PickProp[]; curves: Parameters<typeof compareChart>[0]['curves'] | null; referenceId: string | null }) {
+function Curves({
+  props,
+  curves,
+  referenceId,
+}: {
+  props: readonly PickProp[];
+  curves: Parameters<typeof compareChart>[0]['curves'] | null;
+  referenceId: string | null;
+}) {
   const format = useFormat();
   const ink = useInk();
   const [over, setOver] = useState<CompareX>('thrustN');
   const [y, setY] = useState<CompareY>('powerW');
   const [shown, setShown] = useState<'itself' | 'difference'>('itself');
   const chosenY = compareYs(over).includes(y) ? y : compareYs(over)[0]!;
-  const option = useMemo(() => (curves ? compareChart({ props, curves, referenceId, over, y: chosenY, isDifference: shown === 'difference', ink, format }) : null), [curves, props, referenceId, over, chosenY, shown, ink, format]);
+  const option = useMemo(
+    () =>
+      curves
+        ? compareChart({
+            props,
+            curves,
+            referenceId,
+            over,
+            y: chosenY,
+            isDifference: shown === 'difference',
+            ink,
+            format,
+          })
+        : null,
+    [curves, props, referenceId, over, chosenY, shown, ink, format],
+  );
   return (
-    <section style={{ flex: 'none', marginBottom: 14, padding: '12px 16px', border: '1px solid var(--hairline)', borderRadius: 'var(--corner)', background: 'var(--sheet)' }}>
+    <section
+      style={{
+        flex: 'none',
+        marginBottom: 14,
+        padding: '12px 16px',
+        border: '1px solid var(--hairline)',
+        borderRadius: 'var(--corner)',
+        background: 'var(--sheet)',
+      }}
+    >
       <div style={{ display: 'flex', flexWrap: 'wrap', alignItems: 'end', gap: 12 }}>
-        <NativeSelect label="Curve of" value={chosenY} onChange={(e) => setY(e.currentTarget.value as CompareY)} data={compareYs(over).map((name) => ({ value: name, label: COMPARE_WORDS[name] }))} style={{ flex: 1 }} />
-        <NativeSelect label="over" value={over} onChange={(e) => setOver(e.currentTarget.value as CompareX)} data={[{ value: 'thrustN', label: 'thrust of a rotor' }, { value: 'throttleRatio', label: 'throttle' }]} style={{ flex: 1 }} />
-        {props.some((p) => p.id === referenceId) && <SegmentedControl value={shown} onChange={setShown} data={[{ value: 'itself', label: 'Curves' }, { value: 'difference', label: 'Difference from the prop flown now' }]} aria-label="What is drawn" />}
+        <NativeSelect
+          label="Curve of"
+          value={chosenY}
+          onChange={(e) => setY(e.currentTarget.value as CompareY)}
+          data={compareYs(over).map((name) => ({ value: name, label: COMPARE_WORDS[name] }))}
+          style={{ flex: 1 }}
+        />
+        <NativeSelect
+          label="over"
+          value={over}
+          onChange={(e) => setOver(e.currentTarget.value as CompareX)}
+          data={[
+            { value: 'thrustN', label: 'thrust of a rotor' },
+            { value: 'throttleRatio', label: 'throttle' },
+          ]}
+          style={{ flex: 1 }}
+        />
+        {props.some((p) => p.id === referenceId) && (
+          <SegmentedControl
+            value={shown}
+            onChange={setShown}
+            data={[
+              { value: 'itself', label: 'Curves' },
+              { value: 'difference', label: 'Difference from the prop flown now' },
+            ]}
+            aria-label="What is drawn"
+          />
+        )}
       </div>
-      {option ? <Chart option={option} height={270} label={`${COMPARE_WORDS[chosenY]} of ${props.map((p) => p.name).join(', ')}`} /> : <p className="muted">working…</p>}
+      {option ? (
+        <Chart
+          option={option}
+          height={270}
+          label={`${COMPARE_WORDS[chosenY]} of ${props.map((p) => p.name).join(', ')}`}
+        />
+      ) : (
+        <p className="muted">working…</p>
+      )}
     </section>
   );
 }
 
-const COMPARE_WORDS: Record<CompareY, string> = { powerW: 'power', currentA: 'current', thrustN: 'thrust', speedRpm: 'speed', thrustPerPowerNPerW: 'thrust per watt' };
+const COMPARE_WORDS: Record<CompareY, string> = {
+  powerW: 'power',
+  currentA: 'current',
+  thrustN: 'thrust',
+  speedRpm: 'speed',
+  thrustPerPowerNPerW: 'thrust per watt',
+};
 
 interface FigureTableProps {
   craft: CraftView;
@@ -132,7 +239,10 @@ interface FigureTableProps {
 
 function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: FigureTableProps) {
   const pick = usePickFormat();
-  const bestOf = (name: PickFigure): number => (lessIsBetter.has(name) ? Math.min : Math.max)(...ranked.map((r) => r.worked.figures[name]).filter(Number.isFinite));
+  const bestOf = (name: PickFigure): number =>
+    (lessIsBetter.has(name) ? Math.min : Math.max)(
+      ...ranked.map((r) => r.worked.figures[name]).filter(Number.isFinite),
+    );
   const told = ({ prop }: RankedProp, name: keyof Manoeuvres, words: (value: number) => string, none = '–'): string => {
     const value = manoeuvres?.[prop.id]?.[name];
     return value === undefined ? '…' : value === null ? none : words(value);
@@ -171,15 +281,49 @@ function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: Figu
           </tr>
         </thead>
         <tbody>
-          {row('Score', ranked.map((r) => (r.isAllowed ? formatNumber(r.score, 0) : 'barred')), ranked.map((r) => r.isAllowed && r.score === Math.max(...ranked.map((o) => o.score))))}
-          {SHOWN.map((name) => row(pickFigureWords[name], ranked.map((r) => pick.figure(name, r.worked.figures[name])), ranked.map((r) => ranked.length > 1 && r.worked.figures[name] === bestOf(name))))}
-          {row('Level top speed', ranked.map((r) => told(r, 'topSpeedMPerS', formatSpeed)))}
-          {craft.kind === 'multirotor' && row(`Height lost out of a dive of ${formatSpeed(DIVE_M_PER_S)}, pack nearly empty`, ranked.map((r) => told(r, 'pullOutM', (m) => `${formatNumber(m, 1)} m`, 'not stopped')))}
-          {craft.kind === 'multirotor' && row('Yaw held by drag, of thrust times arm', ranked.map((r) => told(r, 'yawDragRatio', (x) => formatShare(x, 1))))}
-          {craft.kind === 'multirotor' && row('Yaw kick of a tenth more speed', ranked.map((r) => told(r, 'yawKickNmS', (x) => `${formatNumber(1000 * x, 2)} mN·m·s`)))}
-          {row('Nearest limit', ranked.map((r) => nearest(r)))}
-          {row('Cost of a usable piece', costs.map((c) => (c ? formatNumber(c.pieceCost, 2) : '–')))}
-          {row('Cost of an hour', costs.map((c) => (c ? formatNumber(c.hourCost, 2) : '–')))}
+          {row(
+            'Score',
+            ranked.map((r) => (r.isAllowed ? formatNumber(r.score, 0) : 'barred')),
+            ranked.map((r) => r.isAllowed && r.score === Math.max(...ranked.map((o) => o.score))),
+          )}
+          {SHOWN.map((name) =>
+            row(
+              pickFigureWords[name],
+              ranked.map((r) => pick.figure(name, r.worked.figures[name])),
+              ranked.map((r) => ranked.length > 1 && r.worked.figures[name] === bestOf(name)),
+            ),
+          )}
+          {row(
+            'Level top speed',
+            ranked.map((r) => told(r, 'topSpeedMPerS', formatSpeed)),
+          )}
+          {craft.kind === 'multirotor' &&
+            row(
+              `Height lost out of a dive of ${formatSpeed(DIVE_M_PER_S)}, pack nearly empty`,
+              ranked.map((r) => told(r, 'pullOutM', (m) => `${formatNumber(m, 1)} m`, 'not stopped')),
+            )}
+          {craft.kind === 'multirotor' &&
+            row(
+              'Yaw held by drag, of thrust times arm',
+              ranked.map((r) => told(r, 'yawDragRatio', (x) => formatShare(x, 1))),
+            )}
+          {craft.kind === 'multirotor' &&
+            row(
+              'Yaw kick of a tenth more speed',
+              ranked.map((r) => told(r, 'yawKickNmS', (x) => `${formatNumber(1000 * x, 2)} mN·m·s`)),
+            )}
+          {row(
+            'Nearest limit',
+            ranked.map((r) => nearest(r)),
+          )}
+          {row(
+            'Cost of a usable piece',
+            costs.map((c) => (c ? formatNumber(c.pieceCost, 2) : '–')),
+          )}
+          {row(
+            'Cost of an hour',
+            costs.map((c) => (c ? formatNumber(c.hourCost, 2) : '–')),
+          )}
         </tbody>
       </table>
     </div>

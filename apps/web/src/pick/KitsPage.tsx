@@ -24,7 +24,16 @@ export function Component() {
 }
 
 /** Figures that tell one way of flying from another. */
-const CHOICES = ['enduranceS', 'thrustToWeightRatio', 'fullCurrentA', 'carryThrottleRatio', 'fullThrustN', 'motorTemperatureC', 'sagCellV', 'levelDb'] as const satisfies readonly PickFigure[];
+const CHOICES = [
+  'enduranceS',
+  'thrustToWeightRatio',
+  'fullCurrentA',
+  'carryThrottleRatio',
+  'fullThrustN',
+  'motorTemperatureC',
+  'sagCellV',
+  'levelDb',
+] as const satisfies readonly PickFigure[];
 const MOST_PROPS = 5;
 
 function KitsPage({ craft }: { craft: CraftView }) {
@@ -42,7 +51,9 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
     const first = present ? [propOfModel(present)] : [];
     const chosen = [...first, ...named.filter((p) => p.id !== present?.id)];
     // Without marks the rack is shown, the present one first.
-    return (named.length > 0 ? chosen : [...first, ...models.filter((m) => m.id !== present?.id).map(propOfModel)]).slice(0, MOST_PROPS);
+    return (
+      named.length > 0 ? chosen : [...first, ...models.filter((m) => m.id !== present?.id).map(propOfModel)]
+    ).slice(0, MOST_PROPS);
   }, [marked, models, present]);
   const ways = useMemo(() => [null, ...craft.kits], [craft.kits]);
   return (
@@ -51,7 +62,12 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
       headline={`${craft.name} in ${ways.length} ways, ${props.length} ${props.length === 1 ? 'prop' : 'props'}`}
       detail="The same airframe with what differs: every figure with the pack of that kit half empty. What bars a prop stands in its cell."
       tools={<PickTabs craft={kitted(craft, null)} params={params} />}
-      reasons={<p style={{ margin: 0 }}>Weight, pack and motors change together what a prop is worth: one that is right with the camera on may be too large without it. Mark props on the map to choose the columns.</p>}
+      reasons={
+        <p style={{ margin: 0 }}>
+          Weight, pack and motors change together what a prop is worth: one that is right with the camera on may be too
+          large without it. Mark props on the map to choose the columns.
+        </p>
+      }
       actions={
         <ActionLink weight="main" to={withParams(to('/pick'), params)}>
           Back to the map
@@ -59,12 +75,25 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
       }
     >
       {props.length === 0 ? (
-        <EmptyPage title="No prop to hold against them" actions={<ActionLink weight="main" to={to('/rack/new')}>New prop model</ActionLink>}>
+        <EmptyPage
+          title="No prop to hold against them"
+          actions={
+            <ActionLink weight="main" to={to('/rack/new')}>
+              New prop model
+            </ActionLink>
+          }
+        >
           <p>Put a label on the rack, or mark sizes on the map.</p>
         </EmptyPage>
       ) : (
         <>
-          <NativeSelect label="Figure" value={figure} onChange={(e) => setFigure(e.currentTarget.value as typeof figure)} data={CHOICES.map((name) => ({ value: name, label: pickFigureWords[name] }))} style={{ maxWidth: 260 }} />
+          <NativeSelect
+            label="Figure"
+            value={figure}
+            onChange={(e) => setFigure(e.currentTarget.value as typeof figure)}
+            data={CHOICES.map((name) => ({ value: name, label: pickFigureWords[name] }))}
+            style={{ maxWidth: 260 }}
+          />
           <div className={table.sheet}>
             <table className={`${table.table} ${table.cards}`}>
               <thead>
@@ -94,7 +123,17 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
 }
 
 /** One way of flying, worked out with its own weight, pack and motors. */
-function Way({ craft, kit, props, figure }: { craft: CraftView; kit: KitDto | null; props: readonly PickProp[]; figure: PickFigure }) {
+function Way({
+  craft,
+  kit,
+  props,
+  figure,
+}: {
+  craft: CraftView;
+  kit: KitDto | null;
+  props: readonly PickProp[];
+  figure: PickFigure;
+}) {
   const pick = usePickFormat();
   const format = useFormat();
   const flown = useMemo(() => kitted(craft, kit), [craft, kit]);
@@ -105,7 +144,10 @@ function Way({ craft, kit, props, figure }: { craft: CraftView; kit: KitDto | nu
     <tr style={{ cursor: 'default' }}>
       <th scope="row" style={{ color: 'var(--ink)', whiteSpace: 'normal' }}>
         {kit?.name ?? 'as described'}
-        <span className="muted" style={{ display: 'block' }}>{`${format.quantity(flown.massKg, 'mass').text}, ${flown.packSeriesCount}S ${format.quantity(flown.packCapacityAh, 'charge', 1).text}, ${flown.motorLabel}`}</span>
+        <span
+          className="muted"
+          style={{ display: 'block' }}
+        >{`${format.quantity(flown.massKg, 'mass').text}, ${flown.packSeriesCount}S ${format.quantity(flown.packCapacityAh, 'charge', 1).text}, ${flown.motorLabel}`}</span>
       </th>
       {props.map((p) => {
         const worked = value?.[p.id];
@@ -122,5 +164,12 @@ function Way({ craft, kit, props, figure }: { craft: CraftView; kit: KitDto | nu
 
 function Barred({ worked }: { worked: MarkedProp }) {
   const broken = brokenLimits(worked.margins);
-  return broken.length === 0 ? null : <span style={{ display: 'block', color: 'var(--rust)', fontSize: 13 }}>{broken.slice(0, 2).map((l) => limitWords[l]).join(', ')}</span>;
+  return broken.length === 0 ? null : (
+    <span style={{ display: 'block', color: 'var(--rust)', fontSize: 13 }}>
+      {broken
+        .slice(0, 2)
+        .map((l) => limitWords[l])
+        .join(', ')}
+    </span>
+  );
 }

@@ -37,7 +37,17 @@ function LadderPage({ craft }: { craft: KittedView }) {
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name} · Load ladder`}
-      headline={isEmpty ? 'No prop on the rack yet' : problem ? 'This craft cannot be worked out yet' : !ladder ? 'working…' : heaviest ? `${heaviest} is the heaviest ${craft.motorLabel} turns in hard flying` : `No prop of the rack is light enough for hard flying on ${craft.motorLabel}`}
+      headline={
+        isEmpty
+          ? 'No prop on the rack yet'
+          : problem
+            ? 'This craft cannot be worked out yet'
+            : !ladder
+              ? 'working…'
+              : heaviest
+                ? `${heaviest} is the heaviest ${craft.motorLabel} turns in hard flying`
+                : `No prop of the rack is light enough for hard flying on ${craft.motorLabel}`
+      }
       detail="From the easiest to the hardest to turn; bars show the torque at one speed."
       tools={<PickTabs craft={craft} />}
       reasons={ladder && <Heaviest ladder={ladder} nameOf={nameOf} />}
@@ -96,10 +106,14 @@ function Rungs({ craft, ladder, props }: { craft: CraftView; ladder: LoadLadder;
             <div className={classes.track}>
               <div className={classes.bar} style={{ width: `${Math.max(2, rung.loadRatio * 100)}%` }} />
             </div>
-            <span className={classes.figure}>{format.quantityOrDash(Number.isFinite(rung.fullCurrentA) ? rung.fullCurrentA : null, 'current')}</span>
+            <span className={classes.figure}>
+              {format.quantityOrDash(Number.isFinite(rung.fullCurrentA) ? rung.fullCurrentA : null, 'current')}
+            </span>
             <span className={classes.figure}>{heat(rung.heatC.normal)}</span>
             <span className={classes.styles}>{rung.hardest === null ? 'too much' : styleText(rung.hardest)}</span>
-            {marks.length > 0 && <span className={classes.mark}>{`heaviest for ${marks.map((m) => styleNames[m]).join(', ')}`}</span>}
+            {marks.length > 0 && (
+              <span className={classes.mark}>{`heaviest for ${marks.map((m) => styleNames[m]).join(', ')}`}</span>
+            )}
           </li>
         );
       })}

@@ -30,7 +30,17 @@ interface PickMapChartProps {
 }
 
 /** Diameter across, pitch up, deeper water the better: a chart one can walk over with the arrow keys. */
-export function PickMapChart({ map, colour, scale, weights, props, referenceId, chosenId, onChoose, onTake }: PickMapChartProps) {
+export function PickMapChart({
+  map,
+  colour,
+  scale,
+  weights,
+  props,
+  referenceId,
+  chosenId,
+  onChoose,
+  onTake,
+}: PickMapChartProps) {
   const format = useFormat();
   const pick = usePickFormat();
   const clip = useId();
@@ -38,7 +48,13 @@ export function PickMapChart({ map, colour, scale, weights, props, referenceId, 
   const { diametersM, pitchesM } = map.grid;
   const columns = diametersM.length;
   const [cursor, setCursor] = useState<number | null>(null);
-  const at = cursor === null ? null : { x: ((cursor % columns) / (columns - 1)) * WIDTH, y: HEIGHT - (Math.floor(cursor / columns) / (pitchesM.length - 1)) * HEIGHT };
+  const at =
+    cursor === null
+      ? null
+      : {
+          x: ((cursor % columns) / (columns - 1)) * WIDTH,
+          y: HEIGHT - (Math.floor(cursor / columns) / (pitchesM.length - 1)) * HEIGHT,
+        };
 
   const onKeyDown = (event: KeyboardEvent): void => {
     const step = { ArrowLeft: -1, ArrowRight: 1, ArrowUp: columns, ArrowDown: -columns }[event.key];
@@ -65,13 +81,29 @@ export function PickMapChart({ map, colour, scale, weights, props, referenceId, 
   return (
     <figure className={classes.chart}>
       {/* An application of its own: arrow keys walk over the chart. */}
-      <div className={classes.frame} role="application" aria-label={`Chart of diameter and pitch, coloured by ${colour === 'score' ? 'score' : pickFigureWords[colour]}. Arrow keys walk, Enter takes the size.`} tabIndex={0} onKeyDown={onKeyDown}>
-        <svg viewBox={`${-LEFT} ${-TOP} ${WIDTH + LEFT + RIGHT} ${HEIGHT + TOP + BOTTOM}`} className={classes.svg} aria-hidden="true">
+      <div
+        className={classes.frame}
+        role="application"
+        aria-label={`Chart of diameter and pitch, coloured by ${colour === 'score' ? 'score' : pickFigureWords[colour]}. Arrow keys walk, Enter takes the size.`}
+        tabIndex={0}
+        onKeyDown={onKeyDown}
+      >
+        <svg
+          viewBox={`${-LEFT} ${-TOP} ${WIDTH + LEFT + RIGHT} ${HEIGHT + TOP + BOTTOM}`}
+          className={classes.svg}
+          aria-hidden="true"
+        >
           <defs>
             <clipPath id={clip}>
               <path d={plausiblePath(map)} />
             </clipPath>
-            <pattern id={`${clip}-hatch`} width="9" height="9" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <pattern
+              id={`${clip}-hatch`}
+              width="9"
+              height="9"
+              patternUnits="userSpaceOnUse"
+              patternTransform="rotate(45)"
+            >
               <rect width="9" height="9" fill="var(--hatch-ground)" />
               <line y2="9" stroke="var(--hatch)" strokeWidth="2.4" />
             </pattern>
@@ -79,19 +111,38 @@ export function PickMapChart({ map, colour, scale, weights, props, referenceId, 
           <rect width={WIDTH} height={HEIGHT} fill="var(--sheet)" />
           <g clipPath={`url(#${clip})`}>
             {picture.depths.map(({ path }, k) => (
-              <path key={k} d={path} fill={`var(--depth-${k + 1})`} stroke={k === 0 ? 'none' : 'var(--sheet)'} strokeWidth={0.6} strokeOpacity={0.6} />
+              <path
+                key={k}
+                d={path}
+                fill={`var(--depth-${k + 1})`}
+                stroke={k === 0 ? 'none' : 'var(--sheet)'}
+                strokeWidth={0.6}
+                strokeOpacity={0.6}
+              />
             ))}
             {picture.barred.map(({ limit, path }) => (
               <path key={limit} d={path} fill={`url(#${clip}-hatch)`} stroke="var(--ink)" strokeWidth={1.2} />
             ))}
             {picture.figures.map(({ x, y, value, isDeep }) => (
-              <text key={`${x} ${y}`} x={x} y={y} className={classes.depth} fill={isDeep ? 'var(--on-deep)' : 'var(--ink)'}>
+              <text
+                key={`${x} ${y}`}
+                x={x}
+                y={y}
+                className={classes.depth}
+                fill={isDeep ? 'var(--on-deep)' : 'var(--ink)'}
+              >
                 {colour === 'score' ? Math.round(value) : pick.figure(colour, value)}
               </text>
             ))}
             {picture.barred.map(({ limit, labelX, labelY, isUpright }) =>
               Number.isFinite(labelX) ? (
-                <text key={limit} x={labelX} y={labelY} className={classes.land} transform={isUpright ? `rotate(-90 ${labelX} ${labelY})` : undefined}>
+                <text
+                  key={limit}
+                  x={labelX}
+                  y={labelY}
+                  className={classes.land}
+                  transform={isUpright ? `rotate(-90 ${labelX} ${labelY})` : undefined}
+                >
                   {limitWords[limit]}
                 </text>
               ) : null,
@@ -109,7 +160,15 @@ export function PickMapChart({ map, colour, scale, weights, props, referenceId, 
                     <path d="M-11 0H11M0 -11V11" stroke="var(--ink)" strokeWidth={1.8} />
                   </>
                 ) : (
-                  <rect x={-4.5} y={-4.5} width={9} height={9} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={prop.id === chosenId ? 3 : 1.8} />
+                  <rect
+                    x={-4.5}
+                    y={-4.5}
+                    width={9}
+                    height={9}
+                    fill="var(--sheet)"
+                    stroke="var(--ink)"
+                    strokeWidth={prop.id === chosenId ? 3 : 1.8}
+                  />
                 )}
                 <text x={label.dx} y={label.dy} textAnchor={label.anchor} className={classes.name}>
                   {prop.name}
@@ -117,7 +176,13 @@ export function PickMapChart({ map, colour, scale, weights, props, referenceId, 
               </g>
             );
           })}
-          {at && <path d={`M${at.x - 9} ${at.y}H${at.x + 9}M${at.x} ${at.y - 9}V${at.y + 9}`} stroke="var(--ink)" strokeWidth={2.4} />}
+          {at && (
+            <path
+              d={`M${at.x - 9} ${at.y}H${at.x + 9}M${at.x} ${at.y - 9}V${at.y + 9}`}
+              stroke="var(--ink)"
+              strokeWidth={2.4}
+            />
+          )}
           <rect
             width={WIDTH}
             height={HEIGHT}
@@ -149,7 +214,13 @@ function nearestProp(props: readonly RankedProp[], map: PickMap, index: number):
   const { diametersM, pitchesM } = map.grid;
   const columns = diametersM.length;
   const [dx, dy] = [diametersM[1]! - diametersM[0]!, pitchesM[1]! - pitchesM[0]!];
-  const near = props.find(({ prop }) => Math.hypot((prop.geometry.diameterM - diametersM[index % columns]!) / dx, (prop.geometry.pitchM - pitchesM[Math.floor(index / columns)]!) / dy) < NEAR_CELLS);
+  const near = props.find(
+    ({ prop }) =>
+      Math.hypot(
+        (prop.geometry.diameterM - diametersM[index % columns]!) / dx,
+        (prop.geometry.pitchM - pitchesM[Math.floor(index / columns)]!) / dy,
+      ) < NEAR_CELLS,
+  );
   return near?.prop.id ?? null;
 }
 
@@ -200,7 +271,9 @@ function ticksOf(lowM: number, highM: number, unit: string): { share: number; te
   const [low, high] = [lowM / perUnit, highM / perUnit];
   const step = [0.5, 1, 2, 5, 10, 20, 50, 100].find((s) => (high - low) / s <= 7) ?? 200;
   const first = Math.ceil(low / step - 1e-9);
-  return Array.from({ length: Math.floor(high / step + 1e-9) - first + 1 }, (_, k) => (first + k) * step).map((value) => ({ share: (value - low) / (high - low), text: String(Number(value.toFixed(1))) }));
+  return Array.from({ length: Math.floor(high / step + 1e-9) - first + 1 }, (_, k) => (first + k) * step).map(
+    (value) => ({ share: (value - low) / (high - low), text: String(Number(value.toFixed(1))) }),
+  );
 }
 
 const TABLE_STRIDE = 6;

@@ -1,6 +1,23 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import type { CraftView } from '@zivvo/contract';
-import { assumptionReasons, bySeverity, COMPARED_LEVEL_DB, calibrationReason, candidateReasons, emptyMapReason, geometryAt, levelUncertaintyDb, modelGeometry, remedyReasons, roomReason, tipShapes, type PickSetting, type PropMaterial, type Reason, type Weights } from '@zivvo/core';
+import {
+  assumptionReasons,
+  bySeverity,
+  COMPARED_LEVEL_DB,
+  calibrationReason,
+  candidateReasons,
+  emptyMapReason,
+  geometryAt,
+  levelUncertaintyDb,
+  modelGeometry,
+  remedyReasons,
+  roomReason,
+  tipShapes,
+  type PickSetting,
+  type PropMaterial,
+  type Reason,
+  type Weights,
+} from '@zivvo/core';
 import { conditionText, formatNumber, materialNames, pickFigureWords, tipNames, useWords } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { useKeys } from '../shared/keys/keys.ts';
@@ -34,7 +51,14 @@ export function Component() {
 }
 
 const BLADES = ['2', '3', '4', '5', '6'];
-const OFFERED_MATERIALS: readonly PropMaterial[] = ['polycarbonate', 'glassNylon', 'carbonNylon', 'carbon', 'wood', 'softPlastic'];
+const OFFERED_MATERIALS: readonly PropMaterial[] = [
+  'polycarbonate',
+  'glassNylon',
+  'carbonNylon',
+  'carbon',
+  'wood',
+  'softPlastic',
+];
 
 function PickPage({ craft }: { craft: KittedView }) {
   const format = useFormat();
@@ -54,8 +78,18 @@ function PickPage({ craft }: { craft: KittedView }) {
   const isSimulated = useCalibrationQuery(craft.id).data?.isSimulated ?? false;
   const isRackKnown = models !== undefined;
   const space = usePickSpace(isRackKnown ? setting : null, presentGeometry?.diameterM ?? null, family);
-  const { scale, ranked, reference, asked } = usePickRanking(craft, setting, space.maps, weights, chosenId === null ? marked : [...marked, chosenId], address.isRackOnly);
-  const remedyAsk = useMemo(() => (present && presentGeometry ? { propModelId: present.id, geometry: presentGeometry } : null), [present, presentGeometry]);
+  const { scale, ranked, reference, asked } = usePickRanking(
+    craft,
+    setting,
+    space.maps,
+    weights,
+    chosenId === null ? marked : [...marked, chosenId],
+    address.isRackOnly,
+  );
+  const remedyAsk = useMemo(
+    () => (present && presentGeometry ? { propModelId: present.id, geometry: presentGeometry } : null),
+    [present, presentGeometry],
+  );
   const remedies = usePickTask(setting, 'remedies', remedyAsk);
   const map = space.maps.get(familyKey(family));
   const [best] = ranked;
@@ -73,21 +107,50 @@ function PickPage({ craft }: { craft: KittedView }) {
   ]);
 
   const problem = space.problem ?? asked.problem;
-  const nothing = setting && map && !isWorking && ranked.every((r) => !r.isAllowed) ? emptyMapReason(setting, map) : null;
+  const nothing =
+    setting && map && !isWorking && ranked.every((r) => !r.isAllowed) ? emptyMapReason(setting, map) : null;
   const reasons = useMemo((): Reason[] => {
     if (!setting || !scale || !subject) return [];
-    const own = candidateReasons(setting, named(subject), reference && subject !== reference ? named(reference) : null, scale, weights);
+    const own = candidateReasons(
+      setting,
+      named(subject),
+      reference && subject !== reference ? named(reference) : null,
+      scale,
+      weights,
+    );
     const room = roomReason(setting);
-    const cures = remedies.value && present ? remedyReasons(propOfModel(present).name, remedies.value).filter((r) => r.severity === 'action') : [];
+    const cures =
+      remedies.value && present
+        ? remedyReasons(propOfModel(present).name, remedies.value).filter((r) => r.severity === 'action')
+        : [];
     const calibrated = calibrationReason(setting, subject.worked.geometry.pitchM / subject.worked.geometry.diameterM);
-    return bySeverity([...own, ...cures, ...[calibrated, room].filter((r) => r !== null), ...assumptionReasons(setting)]);
+    return bySeverity([
+      ...own,
+      ...cures,
+      ...[calibrated, room].filter((r) => r !== null),
+      ...assumptionReasons(setting),
+    ]);
   }, [setting, scale, subject, reference, weights, remedies.value, present]);
 
   return (
     <StationPage
       eyebrow={`Pick · ${craft.name}`}
-      headline={problem ? 'This craft cannot be worked out yet' : nothing ? `No candidate fits ${craft.name}` : headlineOf(craft, best ?? null, reference, useWords[use], isWorking)}
-      detail={problem ? <ProblemText what={problem.what} allowed={problem.allowed} /> : nothing ? format.sentence(nothing.reason) : <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />}
+      headline={
+        problem
+          ? 'This craft cannot be worked out yet'
+          : nothing
+            ? `No candidate fits ${craft.name}`
+            : headlineOf(craft, best ?? null, reference, useWords[use], isWorking)
+      }
+      detail={
+        problem ? (
+          <ProblemText what={problem.what} allowed={problem.allowed} />
+        ) : nothing ? (
+          format.sentence(nothing.reason)
+        ) : (
+          <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />
+        )
+      }
       tools={<PickTabs craft={craft} params={address.params} />}
       reasons={
         <>
@@ -107,25 +170,83 @@ function PickPage({ craft }: { craft: KittedView }) {
             </Action>
           )}
           {marked.length > 0 && (
-            <ActionLink to={withParams(to('/pick/compare'), address.params)}>{`Compare ${marked.length} marked`}</ActionLink>
+            <ActionLink
+              to={withParams(to('/pick/compare'), address.params)}
+            >{`Compare ${marked.length} marked`}</ActionLink>
           )}
-          {subject?.prop.model && <Action onClick={() => go('/stand/new', { propModelId: subject.prop.id })}>Measure it on the stand</Action>}
+          {subject?.prop.model && (
+            <Action onClick={() => go('/stand/new', { propModelId: subject.prop.id })}>Measure it on the stand</Action>
+          )}
         </>
       }
     >
       <div className={classes.sheet}>
         <div className={classes.map}>
           <div className={classes.tools}>
-            <SegmentedControl size="xs" aria-label="Blades" data={BLADES.map((value) => ({ value, label: value === String(family.bladeCount) ? `${value} blades` : value }))} value={String(family.bladeCount)} onChange={(value) => address.setFamily({ ...family, bladeCount: Number(value) })} />
-            <NativeSelect size="xs" aria-label="Tips" value={family.tipShape} onChange={(e) => address.setFamily({ ...family, tipShape: e.currentTarget.value as typeof family.tipShape })} data={tipShapes.map((t) => ({ value: t, label: `${tipNames[t]} tips` }))} />
-            <NativeSelect size="xs" aria-label="Material" value={family.material} onChange={(e) => address.setFamily({ ...family, material: e.currentTarget.value as PropMaterial })} data={[...new Set([...OFFERED_MATERIALS, family.material])].map((m) => ({ value: m, label: materialNames[m]! }))} />
-            <NativeSelect size="xs" aria-label="Colour shows" value={colour} onChange={(e) => setColour(e.currentTarget.value as MapColour)} data={mapColours.map((c) => ({ value: c, label: c === 'score' ? 'score' : pickFigureWords[c].toLowerCase() }))} />
+            <SegmentedControl
+              size="xs"
+              aria-label="Blades"
+              data={BLADES.map((value) => ({
+                value,
+                label: value === String(family.bladeCount) ? `${value} blades` : value,
+              }))}
+              value={String(family.bladeCount)}
+              onChange={(value) => address.setFamily({ ...family, bladeCount: Number(value) })}
+            />
+            <NativeSelect
+              size="xs"
+              aria-label="Tips"
+              value={family.tipShape}
+              onChange={(e) =>
+                address.setFamily({ ...family, tipShape: e.currentTarget.value as typeof family.tipShape })
+              }
+              data={tipShapes.map((t) => ({ value: t, label: `${tipNames[t]} tips` }))}
+            />
+            <NativeSelect
+              size="xs"
+              aria-label="Material"
+              value={family.material}
+              onChange={(e) => address.setFamily({ ...family, material: e.currentTarget.value as PropMaterial })}
+              data={[...new Set([...OFFERED_MATERIALS, family.material])].map((m) => ({
+                value: m,
+                label: materialNames[m]!,
+              }))}
+            />
+            <NativeSelect
+              size="xs"
+              aria-label="Colour shows"
+              value={colour}
+              onChange={(e) => setColour(e.currentTarget.value as MapColour)}
+              data={mapColours.map((c) => ({
+                value: c,
+                label: c === 'score' ? 'score' : pickFigureWords[c].toLowerCase(),
+              }))}
+            />
           </div>
           {map && scale ? (
-            <PickMapChart map={map} colour={colour} scale={scale} weights={weights} props={ranked.filter((r) => r.prop.geometry.bladeCount === family.bladeCount && (r.prop.model !== null || r.prop.id === chosenId))} referenceId={craft.referencePropModelId} chosenId={chosenId} onChoose={address.choose} onTake={(index) => address.choose(keyOfSize(geometryAt(map, index)))} />
+            <PickMapChart
+              map={map}
+              colour={colour}
+              scale={scale}
+              weights={weights}
+              props={ranked.filter(
+                (r) =>
+                  r.prop.geometry.bladeCount === family.bladeCount && (r.prop.model !== null || r.prop.id === chosenId),
+              )}
+              referenceId={craft.referencePropModelId}
+              chosenId={chosenId}
+              onChoose={address.choose}
+              onTake={(index) => address.choose(keyOfSize(geometryAt(map, index)))}
+            />
           ) : (
             <div className={classes.waiting} role="status">
-              {problem ? 'The map waits for the craft to be mended.' : map ? <NothingAllowed setting={setting} map={map} /> : 'working…'}
+              {problem ? (
+                'The map waits for the craft to be mended.'
+              ) : map ? (
+                <NothingAllowed setting={setting} map={map} />
+              ) : (
+                'working…'
+              )}
             </div>
           )}
         </div>
@@ -138,17 +259,40 @@ function PickPage({ craft }: { craft: KittedView }) {
       ) : null}
       {ranked.length > 0 && (
         <label className={classes.rackOnly}>
-          <input type="checkbox" checked={address.isRackOnly} onChange={(e) => address.setRackOnly(e.currentTarget.checked)} /> Only what the rack holds a set of
+          <input
+            type="checkbox"
+            checked={address.isRackOnly}
+            onChange={(e) => address.setRackOnly(e.currentTarget.checked)}
+          />{' '}
+          Only what the rack holds a set of
         </label>
       )}
-      {scale && ranked.length > 0 && <RankedList craft={craft} ranked={ranked} reference={reference} scale={scale} weights={weights} chosenId={chosenId} marked={marked} onChoose={(id) => address.choose(id === chosenId ? null : id)} onMark={address.toggleMark} />}
+      {scale && ranked.length > 0 && (
+        <RankedList
+          craft={craft}
+          ranked={ranked}
+          reference={reference}
+          scale={scale}
+          weights={weights}
+          chosenId={chosenId}
+          marked={marked}
+          onChoose={(id) => address.choose(id === chosenId ? null : id)}
+          onMark={address.toggleMark}
+        />
+      )}
     </StationPage>
   );
 }
 
 const named = ({ prop, worked }: RankedProp) => ({ name: prop.name, candidate: worked });
 
-function headlineOf(craft: CraftView, best: RankedProp | null, reference: RankedProp | null, use: string, isWorking: boolean): string {
+function headlineOf(
+  craft: CraftView,
+  best: RankedProp | null,
+  reference: RankedProp | null,
+  use: string,
+  isWorking: boolean,
+): string {
   if (!best) return 'working…';
   if (isWorking) return `For ${use}, ${best.prop.name} leads so far`;
   if (best === reference) return `For ${use}, nothing suits ${craft.name} better than ${best.prop.name}`;
@@ -200,16 +344,32 @@ function Sureness({ subject, isSimulated }: { subject: RankedProp | null; isSimu
 }
 
 /** The plain answer, and how far the maps have come. */
-function Answer({ plain, setting, isWorking, done, total }: { plain: PlainAnswer | null; setting: PickSetting | null; isWorking: boolean; done: number; total: number }) {
+function Answer({
+  plain,
+  setting,
+  isWorking,
+  done,
+  total,
+}: {
+  plain: PlainAnswer | null;
+  setting: PickSetting | null;
+  isWorking: boolean;
+  done: number;
+  total: number;
+}) {
   if (isWorking) return <>{`working… ${done} of ${total || 30} maps`}</>;
   if (!plain || !setting) return null;
   const { prop, cwCount, ccwCount, toBuy } = plain;
-  const hands = (cw: number, ccw: number): string => [cw > 0 ? `${cw} CW` : '', ccw > 0 ? `${ccw} CCW` : ''].filter((t) => t !== '').join(' and ');
+  const hands = (cw: number, ccw: number): string =>
+    [cw > 0 ? `${cw} CW` : '', ccw > 0 ? `${ccw} CCW` : ''].filter((t) => t !== '').join(' and ');
   const missing = hands(toBuy.cwCount, toBuy.ccwCount);
   const wanted = hands(cwCount, ccwCount);
   return (
     <>
-      <strong>Plain answer:</strong> {missing === '' ? `fly ${prop.name}: the rack holds a set and a spare, ${wanted}.` : `buy ${prop.name}, ${missing}: a set and a spare are ${wanted}.`}
+      <strong>Plain answer:</strong>{' '}
+      {missing === ''
+        ? `fly ${prop.name}: the rack holds a set and a spare, ${wanted}.`
+        : `buy ${prop.name}, ${missing}: a set and a spare are ${wanted}.`}
     </>
   );
 }
@@ -222,5 +382,7 @@ function NothingAllowed({ setting, map }: { setting: PickSetting | null; map: Pa
 }
 
 function ProblemText({ what, allowed }: { what: string; allowed: string }) {
-  return <>{`${what}: ${allowed === '' ? 'cannot be computed with' : `must be ${allowed}`}. Mend it on the craft’s sheet; nothing was lost.`}</>;
+  return (
+    <>{`${what}: ${allowed === '' ? 'cannot be computed with' : `must be ${allowed}`}. Mend it on the craft’s sheet; nothing was lost.`}</>
+  );
 }

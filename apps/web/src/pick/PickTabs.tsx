@@ -15,9 +15,22 @@ export function PickTabs({ craft, params = '' }: { craft: KittedView; params?: s
   const { kitId, takeKit } = useKit(craft);
   const kept = params === '' && kitId !== null ? `kit=${kitId}` : params;
   return (
-    <div style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', alignItems: 'center', justifyContent: 'flex-end' }}>
-      {craft.kits.length > 0 && <NativeSelect aria-label="Flown as" value={kitId ?? ''} onChange={(e) => takeKit(e.currentTarget.value === '' ? null : e.currentTarget.value)} data={[{ value: '', label: 'as described' }, ...craft.kits.map((k) => ({ value: k.id, label: k.name }))]} />}
-      <StationTabs label="Ways to pick" tabs={TABS.filter((tab) => tab.path !== '/pick/kits' || craft.kits.length > 0)} toPage={(address) => withParams(address, kept)} />
+    <div
+      style={{ display: 'flex', flexWrap: 'wrap', gap: '4px 14px', alignItems: 'center', justifyContent: 'flex-end' }}
+    >
+      {craft.kits.length > 0 && (
+        <NativeSelect
+          aria-label="Flown as"
+          value={kitId ?? ''}
+          onChange={(e) => takeKit(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+          data={[{ value: '', label: 'as described' }, ...craft.kits.map((k) => ({ value: k.id, label: k.name }))]}
+        />
+      )}
+      <StationTabs
+        label="Ways to pick"
+        tabs={TABS.filter((tab) => tab.path !== '/pick/kits' || craft.kits.length > 0)}
+        toPage={(address) => withParams(address, kept)}
+      />
     </div>
   );
 }

@@ -23,10 +23,23 @@ interface RankedListProps {
 }
 
 /** Candidates from the best down: what each is, and what it gains and pays against the present prop. */
-export function RankedList({ craft, ranked, reference, scale, weights, chosenId, marked, onChoose, onMark }: RankedListProps) {
+export function RankedList({
+  craft,
+  ranked,
+  reference,
+  scale,
+  weights,
+  chosenId,
+  marked,
+  onChoose,
+  onMark,
+}: RankedListProps) {
   const pick = usePickFormat();
   const format = useFormat();
-  const rowKeys = useRowKeys({ onOpen: (i) => onChoose(ranked[i]!.prop.id), onMark: (i) => onMark(ranked[i]!.prop.id) });
+  const rowKeys = useRowKeys({
+    onOpen: (i) => onChoose(ranked[i]!.prop.id),
+    onMark: (i) => onMark(ranked[i]!.prop.id),
+  });
   return (
     <div className={table.sheet}>
       <table className={`${table.table} ${classes.list}`}>
@@ -56,12 +69,29 @@ export function RankedList({ craft, ranked, reference, scale, weights, chosenId,
             const { figures, margins, geometry } = worked;
             const isReference = prop.id === reference?.prop.id;
             return (
-              <tr key={prop.id} tabIndex={0} data-chosen={prop.id === chosenId} data-barred={!isAllowed} onClick={() => onChoose(prop.id)}>
+              <tr
+                key={prop.id}
+                tabIndex={0}
+                data-chosen={prop.id === chosenId}
+                data-barred={!isAllowed}
+                onClick={() => onChoose(prop.id)}
+              >
                 <td className={classes.mark} onClick={(e) => e.stopPropagation()}>
-                  <input type="checkbox" aria-label={`Mark ${prop.name} for comparison`} checked={marked.includes(prop.id)} onChange={() => onMark(prop.id)} />
+                  <input
+                    type="checkbox"
+                    aria-label={`Mark ${prop.name} for comparison`}
+                    checked={marked.includes(prop.id)}
+                    onChange={() => onMark(prop.id)}
+                  />
                 </td>
                 <td style={{ width: 34 }}>
-                  <BladeGlyph size={28} diameterM={geometry.diameterM} pitchM={geometry.pitchM} bladeCount={geometry.bladeCount} tipShape={geometry.tipShape} />
+                  <BladeGlyph
+                    size={28}
+                    diameterM={geometry.diameterM}
+                    pitchM={geometry.pitchM}
+                    bladeCount={geometry.bladeCount}
+                    tipShape={geometry.tipShape}
+                  />
                 </td>
                 <td>
                   <div className={classes.name}>
@@ -74,11 +104,30 @@ export function RankedList({ craft, ranked, reference, scale, weights, chosenId,
                 <td data-right data-wide>
                   {pick.figure('carryThrottleRatio', figures.carryThrottleRatio)}
                 </td>
-                <td data-right>{format.quantityOrDash(Number.isFinite(figures.fullThrustN) ? figures.fullThrustN : null, 'force')}</td>
+                <td data-right>
+                  {format.quantityOrDash(Number.isFinite(figures.fullThrustN) ? figures.fullThrustN : null, 'force')}
+                </td>
                 <td data-right data-wide>
                   {pick.figure('levelDb', figures.levelDb)}
                 </td>
-                <td className={classes.trade}>{isReference ? 'flown now' : isAllowed ? (reference ? tradeText(worked, reference.worked, scale, weights, pick) : 'fits') : <span className={classes.barred}>{brokenLimits(margins).slice(0, 2).map((l) => limitWords[l]).join(', ')}</span>}</td>
+                <td className={classes.trade}>
+                  {isReference ? (
+                    'flown now'
+                  ) : isAllowed ? (
+                    reference ? (
+                      tradeText(worked, reference.worked, scale, weights, pick)
+                    ) : (
+                      'fits'
+                    )
+                  ) : (
+                    <span className={classes.barred}>
+                      {brokenLimits(margins)
+                        .slice(0, 2)
+                        .map((l) => limitWords[l])
+                        .join(', ')}
+                    </span>
+                  )}
+                </td>
               </tr>
             );
           })}
@@ -89,9 +138,21 @@ export function RankedList({ craft, ranked, reference, scale, weights, chosenId,
 }
 
 /** Gains first, then the price, two of each at most. */
-function tradeText(worked: WorkedProp, reference: WorkedProp, scale: Scale, weights: Weights, pick: PickFormat): string {
-  const trades = tradesOf(worked.figures, reference.figures, scale, weights).filter((t) => !t.isSame && Number.isFinite(t.value) && Number.isFinite(t.reference));
-  const say = (isGain: boolean): string[] => trades.filter((t) => t.isGain === isGain).slice(0, 2).map((t) => TRADE_WORDS[t.criterion](t.value - t.reference, t.value / t.reference - 1, pick));
+function tradeText(
+  worked: WorkedProp,
+  reference: WorkedProp,
+  scale: Scale,
+  weights: Weights,
+  pick: PickFormat,
+): string {
+  const trades = tradesOf(worked.figures, reference.figures, scale, weights).filter(
+    (t) => !t.isSame && Number.isFinite(t.value) && Number.isFinite(t.reference),
+  );
+  const say = (isGain: boolean): string[] =>
+    trades
+      .filter((t) => t.isGain === isGain)
+      .slice(0, 2)
+      .map((t) => TRADE_WORDS[t.criterion](t.value - t.reference, t.value / t.reference - 1, pick));
   const [gains, pays] = [say(true), say(false)];
   if (gains.length + pays.length === 0) return 'differs, does not matter';
   if (pays.length === 0) return gains.join(', ');
@@ -99,7 +160,10 @@ function tradeText(worked: WorkedProp, reference: WorkedProp, scale: Scale, weig
 }
 
 const percent = (ratio: number): string => `${Math.round(Math.abs(ratio) * 100)} %`;
-const TRADE_WORDS: Record<ReturnType<typeof tradesOf>[number]['criterion'], (difference: number, ratio: number, pick: PickFormat) => string> = {
+const TRADE_WORDS: Record<
+  ReturnType<typeof tradesOf>[number]['criterion'],
+  (difference: number, ratio: number, pick: PickFormat) => string
+> = {
   minutes: (d, _r, pick) => `${d > 0 ? '+' : '−'}${pick.figure('enduranceS', Math.abs(d))}`,
   thrust: (d, r) => `${percent(r)} ${d > 0 ? 'more' : 'less'} thrust`,
   answer: (d, _r, pick) => `answers ${pick.figure('riseTimeS', Math.abs(d))} ${d < 0 ? 'sooner' : 'later'}`,

@@ -38,7 +38,12 @@ export function UsePanel({ craft, use, weights, onTry }: UsePanelProps) {
   const isChanged = craft.weights !== null;
   return (
     <section className={classes.panel} aria-label="What counts">
-      <NativeSelect label="Flown for" value={use} onChange={(e) => write(e.currentTarget.value as UseName, null)} data={useNames.map((name) => ({ value: name, label: useWords[name] }))} />
+      <NativeSelect
+        label="Flown for"
+        value={use}
+        onChange={(e) => write(e.currentTarget.value as UseName, null)}
+        data={useNames.map((name) => ({ value: name, label: useWords[name] }))}
+      />
       <div className={classes.head}>
         <h2>What counts</h2>
         {isChanged && (
@@ -51,10 +56,23 @@ export function UsePanel({ craft, use, weights, onTry }: UsePanelProps) {
         <label key={name} className={classes.row}>
           <span>{criterionWords[name]}</span>
           <output>{shown[name]}</output>
-          <input type="range" min={0} max={10} step={1} value={shown[name]} onChange={(e) => move(name, Number(e.currentTarget.value))} onPointerUp={() => moving && write(use, moving)} onKeyUp={() => moving && write(use, moving)} onBlur={() => moving && write(use, moving)} style={{ '--share': `${shown[name] * 10}%` } as React.CSSProperties} />
+          <input
+            type="range"
+            min={0}
+            max={10}
+            step={1}
+            value={shown[name]}
+            onChange={(e) => move(name, Number(e.currentTarget.value))}
+            onPointerUp={() => moving && write(use, moving)}
+            onKeyUp={() => moving && write(use, moving)}
+            onBlur={() => moving && write(use, moving)}
+            style={{ '--share': `${shown[name] * 10}%` } as React.CSSProperties}
+          />
         </label>
       ))}
-      {JSON.stringify(shown) === JSON.stringify(useWeights[use]) && <p className="muted">Proposed for this use; move a handle to make them yours.</p>}
+      {JSON.stringify(shown) === JSON.stringify(useWeights[use]) && (
+        <p className="muted">Proposed for this use; move a handle to make them yours.</p>
+      )}
       <ProblemNote error={setting.error} />
     </section>
   );

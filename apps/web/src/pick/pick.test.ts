@@ -1,6 +1,21 @@
 import { describe, expect, test } from '@jest/globals';
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { CoefficientTables, emptyPickMap, evaluateCandidate, INCH_M, labelGeometry, layOut, modelGeometry, pickBench, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type MarkedProp } from '@zivvo/core';
+import {
+  CoefficientTables,
+  emptyPickMap,
+  evaluateCandidate,
+  INCH_M,
+  labelGeometry,
+  layOut,
+  modelGeometry,
+  pickBench,
+  pickGrid,
+  refineMap,
+  scaleOf,
+  STANDARD_ROTOR_AIR,
+  useWeights,
+  type MarkedProp,
+} from '@zivvo/core';
 import { defaultUnits } from '@zivvo/words';
 import type { Ink } from '../shared/charts/useInk.ts';
 import type { Format } from '../shared/format/useFormat.ts';
@@ -14,28 +29,94 @@ import { bestSizes, costOf, goodnessOfMaps, plainAnswer, rankProps, usedWeights 
 
 const rotors = layOut({ layout: 'quadX', diagonalM: 0.294, arms: null });
 const craft = {
-  id: 'c', name: 'Petrel', kind: 'multirotor', rotors, massKg: 1.92, clearanceDiameterM: 0.2, groundClearanceM: null, boomClearanceM: null, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080, motorResistanceOhm: 0.12, motorNoLoadCurrentA: 0.7, motorMassKg: 0.04,
-  estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'], motorLimitA: null, escLimitA: 42, packChemistry: 'lipo', packSeriesCount: 6, packCapacityAh: 4, packPieceId: null, packCellResistanceOhm: null, packCRating: null, standbyPowerW: null, ductThrustRatio: null, use: null, weights: null,
+  id: 'c',
+  name: 'Petrel',
+  kind: 'multirotor',
+  rotors,
+  massKg: 1.92,
+  clearanceDiameterM: 0.2,
+  groundClearanceM: null,
+  boomClearanceM: null,
+  statorDiameterM: 0.025,
+  statorHeightM: 0.007,
+  kvRpmPerV: 1080,
+  motorResistanceOhm: 0.12,
+  motorNoLoadCurrentA: 0.7,
+  motorMassKg: 0.04,
+  estimatedFields: ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'],
+  motorLimitA: null,
+  escLimitA: 42,
+  packChemistry: 'lipo',
+  packSeriesCount: 6,
+  packCapacityAh: 4,
+  packPieceId: null,
+  packCellResistanceOhm: null,
+  packCRating: null,
+  standbyPowerW: null,
+  ductThrustRatio: null,
+  use: null,
+  weights: null,
 } as unknown as CraftView;
 const model = (more: Partial<PropModelView> = {}): PropModelView =>
-  ({ id: 'm', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 7.2 * INCH_M, pitchM: 3.9 * INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, labelHand: null, planform: null, chord75M: null, angle75Rad: null, bagPrice: null, bagCount: null, wantedCount: 0, stock: { cwCount: 3, ccwCount: 1, countedAt: '' }, ...more }) as PropModelView;
+  ({
+    id: 'm',
+    label: '7.2x3.9x3',
+    makerName: 'Brindlow',
+    diameterM: 7.2 * INCH_M,
+    pitchM: 3.9 * INCH_M,
+    bladeCount: 3,
+    tipShape: 'standard',
+    material: 'polycarbonate',
+    measuredDiameterM: null,
+    measuredMassKg: null,
+    speedLimitRpm: null,
+    labelHand: null,
+    planform: null,
+    chord75M: null,
+    angle75Rad: null,
+    bagPrice: null,
+    bagCount: null,
+    wantedCount: 0,
+    stock: { cwCount: 3, ccwCount: 1, countedAt: '' },
+    ...more,
+  }) as PropModelView;
 
 const setting = pickSettingOf(craft, null);
 const bench = pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR));
-const map = emptyPickMap({ bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' }, pickGrid(setting.craft, 7.2 * INCH_M));
+const map = emptyPickMap(
+  { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' },
+  pickGrid(setting.craft, 7.2 * INCH_M),
+);
 for (const _ of refineMap(bench, map));
 const scale = scaleOf([map.values])!;
 const weights = useWeights.longEndurance;
-const worked = (d: number, p: number, b: number): MarkedProp => evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
+const worked = (d: number, p: number, b: number): MarkedProp =>
+  evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
 
 describe('a craft as picking sees it', () => {
   test('estimated motor figures are left to the core, typed ones go along', () => {
     expect(setting.craft.motor).toMatchObject({ resistanceOhm: null, noLoadCurrentA: null, massKg: null });
-    expect(pickSettingOf({ ...craft, estimatedFields: ['motorMassKg'] }, null).craft.motor).toMatchObject({ resistanceOhm: 0.12, noLoadCurrentA: 0.7, massKg: null });
-    expect(setting.craft).toMatchObject({ rotorCount: 4, isCoaxial: false, neighbourDistanceM: expect.closeTo(0.2079, 4), armM: expect.closeTo(0.147, 6) });
+    expect(pickSettingOf({ ...craft, estimatedFields: ['motorMassKg'] }, null).craft.motor).toMatchObject({
+      resistanceOhm: 0.12,
+      noLoadCurrentA: 0.7,
+      massKg: null,
+    });
+    expect(setting.craft).toMatchObject({
+      rotorCount: 4,
+      isCoaxial: false,
+      neighbourDistanceM: expect.closeTo(0.2079, 4),
+      armM: expect.closeTo(0.147, 6),
+    });
   });
-  test('today’s air thins out what yesterday’s carried', () => expect(pickSettingOf(craft, { temperatureC: 30, pressurePa: 90_000, humidityRatio: 0.5 } as never).air.densityKgPerM3).toBeLessThan(1.05));
-  test('measured sizes win over printed ones', () => expect(modelGeometry(model({ measuredDiameterM: 0.1824, measuredMassKg: 0.0079 }))).toMatchObject({ diameterM: 0.1824, massKg: 0.0079 }));
+  test('today’s air thins out what yesterday’s carried', () =>
+    expect(
+      pickSettingOf(craft, { temperatureC: 30, pressurePa: 90_000, humidityRatio: 0.5 } as never).air.densityKgPerM3,
+    ).toBeLessThan(1.05));
+  test('measured sizes win over printed ones', () =>
+    expect(modelGeometry(model({ measuredDiameterM: 0.1824, measuredMassKg: 0.0079 }))).toMatchObject({
+      diameterM: 0.1824,
+      massKg: 0.0079,
+    }));
 });
 
 describe('the chart', () => {
@@ -52,7 +133,9 @@ describe('the chart', () => {
   test('other weights give another field, and none a flat one', () => {
     const field = (w: typeof weights) => Array.from(colourField(map, 'score', scale, w).values).filter(Number.isFinite);
     expect(field(useWeights.openCourse)).not.toEqual(field(weights));
-    expect(new Set(field({ minutes: 0, thrust: 0, answer: 0, quiet: 0, speed: 0, cool: 0, gentle: 0, tough: 0 }))).toEqual(new Set([0]));
+    expect(
+      new Set(field({ minutes: 0, thrust: 0, answer: 0, quiet: 0, speed: 0, cool: 0, gentle: 0, tough: 0 })),
+    ).toEqual(new Set([0]));
   });
   test('holes take the nearest value, nothing but holes takes none', () => {
     expect([...filled({ columns: 3, rows: 1, values: [NaN, 5, NaN] })]).toEqual([5, 5, 5]);
@@ -64,7 +147,12 @@ describe('the chart', () => {
     expect(placeOf(map.grid, 0.5, 0.1, 100, 50)).toBeNull();
   });
   test('names of neighbours do not lie upon each other', () => {
-    const ranked = [7.2, 7.25].map((d) => ({ prop: { ...propOfKey(`${d}x3.9x3-standard-polycarbonate`)!, name: 'Brindlow 7.2×3.9×3' }, worked: worked(d, 3.9, 3), score: 1, isAllowed: true }));
+    const ranked = [7.2, 7.25].map((d) => ({
+      prop: { ...propOfKey(`${d}x3.9x3-standard-polycarbonate`)!, name: 'Brindlow 7.2×3.9×3' },
+      worked: worked(d, 3.9, 3),
+      score: 1,
+      isAllowed: true,
+    }));
     const [a, b] = placeMarks(ranked, map, 560, 330);
     expect(a!.label).not.toEqual(b!.label);
   });
@@ -76,31 +164,57 @@ describe('props by name and by size', () => {
     expect(prop).toMatchObject({ name: '7.4×3.6×2', detail: 'pointed tips, polycarbonate', model: null });
     expect(keyOfSize(prop.geometry)).toBe(prop.id);
   });
-  test.each(['', '7x', '7.4x3.6x9-pointed-polycarbonate', '7.4x3.6x2-round-polycarbonate', '900x3x2-pointed-wood', '7x20x2-pointed-wood'])('%p is no size', (key) => expect(propOfKey(key)).toBeNull());
-  test('an id of the rack is the model', () => expect(findProp('m', [model()])).toMatchObject({ name: 'Brindlow 7.2×3.9×3', detail: '4 on the rack' }));
+  test.each([
+    '',
+    '7x',
+    '7.4x3.6x9-pointed-polycarbonate',
+    '7.4x3.6x2-round-polycarbonate',
+    '900x3x2-pointed-wood',
+    '7x20x2-pointed-wood',
+  ])('%p is no size', (key) => expect(propOfKey(key)).toBeNull());
+  test('an id of the rack is the model', () =>
+    expect(findProp('m', [model()])).toMatchObject({ name: 'Brindlow 7.2×3.9×3', detail: '4 on the rack' }));
   test('what is wanted says so', () => expect(propOfModel(model({ wantedCount: 4 })).detail).toBe('wanted, 4'));
 });
 
 describe('ranking', () => {
-  const props = [propOfModel(model()), propOfKey('7.6x3.4x2-standard-polycarbonate')!, propOfKey('9.5x4x3-standard-polycarbonate')!];
+  const props = [
+    propOfModel(model()),
+    propOfKey('7.6x3.4x2-standard-polycarbonate')!,
+    propOfKey('9.5x4x3-standard-polycarbonate')!,
+  ];
   const found = { m: worked(7.2, 3.9, 3), [props[1]!.id]: worked(7.6, 3.4, 2), [props[2]!.id]: worked(9.5, 4, 3) };
   const ranked = rankProps(props, found, scale, weights);
   test('the barred stand last, whatever they score', () => {
     expect(ranked.map((r) => r.isAllowed)).toEqual([true, true, false]);
     expect(ranked[0]!.prop.id).toBe(props[1]!.id);
   });
-  test('what is not worked out yet is not ranked', () => expect(rankProps(props, { m: found.m }, scale, weights)).toHaveLength(1));
+  test('what is not worked out yet is not ranked', () =>
+    expect(rankProps(props, { m: found.m }, scale, weights)).toHaveLength(1));
   test('the plain answer counts what is missing of each hand', () => {
-    expect(plainAnswer(ranked.filter((r) => r.prop.id === 'm'), craft)).toMatchObject({ cwCount: 4, ccwCount: 4, toBuy: { cwCount: 1, ccwCount: 3 } });
+    expect(
+      plainAnswer(
+        ranked.filter((r) => r.prop.id === 'm'),
+        craft,
+      ),
+    ).toMatchObject({ cwCount: 4, ccwCount: 4, toBuy: { cwCount: 1, ccwCount: 3 } });
     expect(plainAnswer(ranked, craft)!.prop.model).toBeNull();
     expect(plainAnswer([], craft)).toBeNull();
   });
   test('a plane with an ordinary motor needs CCW pieces, and half a bag is the other hand', () => {
     const plane = { kind: 'plane' as const, rotors: layOut({ layout: 'tractor', diagonalM: null, arms: null }) };
-    expect(plainAnswer(ranked.filter((r) => r.prop.id === 'm'), plane)).toMatchObject({ cwCount: 0, ccwCount: 2, toBuy: { cwCount: 0 } });
+    expect(
+      plainAnswer(
+        ranked.filter((r) => r.prop.id === 'm'),
+        plane,
+      ),
+    ).toMatchObject({ cwCount: 0, ccwCount: 2, toBuy: { cwCount: 0 } });
   });
   test('where only the rack counts, every prop brings what lies there', () => {
-    expect(ifOnRack(propOfModel(model())).facts.stock).toEqual({ cwCount: expect.any(Number), ccwCount: expect.any(Number) });
+    expect(ifOnRack(propOfModel(model())).facts.stock).toEqual({
+      cwCount: expect.any(Number),
+      ccwCount: expect.any(Number),
+    });
     expect(ifOnRack(propOfModel(model({ stock: null }))).facts.stock).toEqual({ cwCount: 0, ccwCount: 0 });
     expect(propOfModel(model()).facts.stock).toBeUndefined();
   });
@@ -124,16 +238,40 @@ describe('ranking', () => {
 test('curves come in the reader’s units, and never one quantity over itself', () => {
   const points = [{ throttleRatio: 0.5, thrustN: 9.80665, powerW: 100, currentA: 5, speedRpm: 9000 }];
   expect(curvePoints(points, 'thrustN', 'powerW', defaultUnits)).toEqual([[expect.closeTo(1000, 6), 100]]);
-  expect(curvePoints(points, 'throttleRatio', 'thrustPerPowerNPerW', defaultUnits)).toEqual([[expect.closeTo(50, 6), expect.closeTo(10, 6)]]);
+  expect(curvePoints(points, 'throttleRatio', 'thrustPerPowerNPerW', defaultUnits)).toEqual([
+    [expect.closeTo(50, 6), expect.closeTo(10, 6)],
+  ]);
   expect(compareYs('thrustN')).not.toContain('thrustN');
 });
 
 test('on the comparison each prop has its line and its name, the present one is drawn in ink, new sizes take free colours', () => {
-  const ink = { isDark: false, ink: '#111', muted: '#777', hairline: '#ddd', sheet: '#fff', fontText: 'sans' } as unknown as Ink;
+  const ink = {
+    isDark: false,
+    ink: '#111',
+    muted: '#777',
+    hairline: '#ddd',
+    sheet: '#fff',
+    fontText: 'sans',
+  } as unknown as Ink;
   const format = { choices: { ...defaultUnits, force: 'N' } } as unknown as Format;
-  const props = [propOfModel(model({ id: 'm1', seriesIndex: 0 })), propOfModel(model({ id: 'm2', makerName: 'Orle', seriesIndex: 3 })), ...[7.4, 7.6].map((d) => propOfKey(keyOfSize(labelGeometry(d * INCH_M, 4 * INCH_M, 3, 'standard', 'polycarbonate')))!)];
+  const props = [
+    propOfModel(model({ id: 'm1', seriesIndex: 0 })),
+    propOfModel(model({ id: 'm2', makerName: 'Orle', seriesIndex: 3 })),
+    ...[7.4, 7.6].map((d) =>
+      propOfKey(keyOfSize(labelGeometry(d * INCH_M, 4 * INCH_M, 3, 'standard', 'polycarbonate')))!,
+    ),
+  ];
   const point = { throttleRatio: 0.5, thrustN: 8, powerW: 100, currentA: 5, speedRpm: 9000 };
-  const chart = compareChart({ props, curves: { m1: [point], m2: [{ ...point, thrustN: 9 }] }, referenceId: 'm1', over: 'throttleRatio', y: 'thrustN', isDifference: false, ink, format });
+  const chart = compareChart({
+    props,
+    curves: { m1: [point], m2: [{ ...point, thrustN: 9 }] },
+    referenceId: 'm1',
+    over: 'throttleRatio',
+    y: 'thrustN',
+    isDifference: false,
+    ink,
+    format,
+  });
   const series = chart.series as { name: string; data: number[][]; lineStyle: { color: string } }[];
   expect(series.map((s) => s.name)).toEqual(props.map((p) => p.name));
   expect(series.map((s) => s.data)).toEqual([[[50, 8]], [[50, 9]], [], []]);
@@ -143,9 +281,30 @@ test('on the comparison each prop has its line and its name, the present one is 
 });
 
 test('as a difference curves are told in percent of the present one, only where both reach', () => {
-  const reference = [[10, 100], [20, 200]] as const;
-  expect(differencePoints([[5, 50], [10, 110], [15, 120], [20, 200], [25, 1]], reference)).toEqual([[10, expect.closeTo(10, 9)], [15, expect.closeTo(-20, 9)], [20, 0]]);
-  expect(differencePoints(reference, reference)).toEqual([[10, 0], [20, 0]]);
+  const reference = [
+    [10, 100],
+    [20, 200],
+  ] as const;
+  expect(
+    differencePoints(
+      [
+        [5, 50],
+        [10, 110],
+        [15, 120],
+        [20, 200],
+        [25, 1],
+      ],
+      reference,
+    ),
+  ).toEqual([
+    [10, expect.closeTo(10, 9)],
+    [15, expect.closeTo(-20, 9)],
+    [20, 0],
+  ]);
+  expect(differencePoints(reference, reference)).toEqual([
+    [10, 0],
+    [20, 0],
+  ]);
   expect(differencePoints(reference, [])).toEqual([]);
 });
 
@@ -177,14 +336,23 @@ describe('the pool of workers', () => {
   const heard = () => {
     const maps: string[] = [];
     const progress: number[] = [];
-    return { maps, progress, listener: { onMap: (key: string) => maps.push(key), onProgress: (done: number) => progress.push(done), onFailure: () => undefined } };
+    return {
+      maps,
+      progress,
+      listener: {
+        onMap: (key: string) => maps.push(key),
+        onProgress: (done: number) => progress.push(done),
+        onFailure: () => undefined,
+      },
+    };
   };
 
   test('deals maps out to both, and drops what an older job still says', () => {
     const { pool, workers } = poolOf();
     const first = heard();
     pool.startMaps(setting, map.grid, families, first.listener);
-    const dealt = (): string[][] => workers.map((w) => w.sent.flatMap((m) => (m.kind === 'map' ? m.families.map((f) => f.key) : [])));
+    const dealt = (): string[][] =>
+      workers.map((w) => w.sent.flatMap((m) => (m.kind === 'map' ? m.families.map((f) => f.key) : [])));
     expect(dealt()).toEqual([['a', 'c']]);
     workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'coarse' });
     workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
@@ -221,7 +389,11 @@ describe('the pool of workers', () => {
     const refused = pool.ask(setting, 'remedies', { propModelId: 'm', geometry: map.family as never });
     expect(workers).toHaveLength(2);
     const [one, two] = workers.map((w) => w.sent[0] as Extract<ToWorker, { kind: 'task' }>);
-    workers[1]!.say({ kind: 'answer', id: two!.id, result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } } });
+    workers[1]!.say({
+      kind: 'answer',
+      id: two!.id,
+      result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } },
+    });
     workers[0]!.say({ kind: 'answer', id: one!.id, result: { ok: true, value: 'rungs' } });
     await expect(ladder).resolves.toBe('rungs');
     await expect(refused).rejects.toMatchObject({ problem: { what: 'massKg', allowed: '> 0' } });

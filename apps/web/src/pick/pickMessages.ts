@@ -1,4 +1,20 @@
-import type { Answer, FlyingStyle, FullAt, LoadLadder, Manoeuvres, MarkedProp, PackAnswer, PickFamily, PickGrid, PickSetting, PropFacts, PropGeometry, QuestionName, Remedy, ShelfPack } from '@zivvo/core';
+import type {
+  Answer,
+  FlyingStyle,
+  FullAt,
+  LoadLadder,
+  Manoeuvres,
+  MarkedProp,
+  PackAnswer,
+  PickFamily,
+  PickGrid,
+  PickSetting,
+  PropFacts,
+  PropGeometry,
+  QuestionName,
+  Remedy,
+  ShelfPack,
+} from '@zivvo/core';
 
 /** A prop to work out: its shape, and what else is known of it. Its own runs are found by its id. */
 export interface AskedProp {
@@ -48,7 +64,9 @@ export type ToWorker =
   | { kind: 'map'; job: number; setting: PickSetting; grid: PickGrid; families: { key: string; family: PickFamily }[] }
   | { kind: 'warm'; setting: PickSetting; grid: PickGrid; family: PickFamily }
   | { kind: 'stop' }
-  | { [K in PickTask]: { kind: 'task'; id: number; setting: PickSetting; task: K; ask: PickTasks[K]['ask'] } }[PickTask];
+  | {
+      [K in PickTask]: { kind: 'task'; id: number; setting: PickSetting; task: K; ask: PickTasks[K]['ask'] };
+    }[PickTask];
 
 export type FromWorker =
   | { kind: 'map'; job: number; key: string; values: Float64Array; state: 'coarse' | 'fine' }

@@ -31,7 +31,10 @@ const POOL_SIZE = 2;
 export class PickPool {
   /** The first is made at once, the others when they are needed. */
   private readonly workers: PoolWorker[] = [];
-  private readonly waiting = new Map<number, { resolve: (value: unknown) => void; reject: (error: Error) => void; worker: number }>();
+  private readonly waiting = new Map<
+    number,
+    { resolve: (value: unknown) => void; reject: (error: Error) => void; worker: number }
+  >();
   private readonly done = [0, 0];
   private job = 0;
   private nextId = 1;
@@ -50,12 +53,24 @@ export class PickPool {
   }
 
   /** Starts working out the maps of a craft; whatever was under way is dropped. */
-  startMaps(setting: PickSetting, grid: PickGrid, families: { key: string; family: PickFamily }[], listener: MapListener): void {
+  startMaps(
+    setting: PickSetting,
+    grid: PickGrid,
+    families: { key: string; family: PickFamily }[],
+    listener: MapListener,
+  ): void {
     this.listener = listener;
     this.families = families.length;
     this.job++;
     this.done.fill(0);
-    const start = (i: number): void => this.worker(i).postMessage({ kind: 'map', job: this.job, setting, grid, families: families.filter((_, k) => k % POOL_SIZE === i) });
+    const start = (i: number): void =>
+      this.worker(i).postMessage({
+        kind: 'map',
+        job: this.job,
+        setting,
+        grid,
+        families: families.filter((_, k) => k % POOL_SIZE === i),
+      });
     start(0);
     this.startOthers = () => {
       for (let i = 1; i < POOL_SIZE; i++) start(i);

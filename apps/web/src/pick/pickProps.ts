@@ -15,8 +15,17 @@ export interface PickProp extends AskedProp {
 
 export function propOfModel(model: PropModelView): PickProp {
   const pieces = model.stock ? model.stock.cwCount + model.stock.ccwCount : 0;
-  const detail = model.wantedCount > 0 ? `wanted, ${model.wantedCount}` : pieces > 0 ? `${pieces} on the rack` : 'none on the rack';
-  return { id: model.id, name: propModelName(model), detail, geometry: modelGeometry(model), facts: { makerLimitRpm: model.speedLimitRpm, boreDiameterM: model.boreDiameterM }, family: model.makerName, model };
+  const detail =
+    model.wantedCount > 0 ? `wanted, ${model.wantedCount}` : pieces > 0 ? `${pieces} on the rack` : 'none on the rack';
+  return {
+    id: model.id,
+    name: propModelName(model),
+    detail,
+    geometry: modelGeometry(model),
+    facts: { makerLimitRpm: model.speedLimitRpm, boreDiameterM: model.boreDiameterM },
+    family: model.makerName,
+    model,
+  };
 }
 
 /** A prop that counts only with a whole set of it on the rack. */
@@ -47,7 +56,9 @@ const TINY_M = 0.06;
 
 /** A size as one speaks of it. */
 function sizeText(diameterM: number, pitchM: number, bladeCount: number): string {
-  return diameterM < TINY_M ? `${Math.round(1000 * diameterM)} mm × ${Math.round(1000 * pitchM)} × ${bladeCount}` : `${toStep(diameterM)}×${toStep(pitchM)}×${bladeCount}`;
+  return diameterM < TINY_M
+    ? `${Math.round(1000 * diameterM)} mm × ${Math.round(1000 * pitchM)} × ${bladeCount}`
+    : `${toStep(diameterM)}×${toStep(pitchM)}×${bladeCount}`;
 }
 
 /** The size behind a key; null where it is none. */
@@ -59,7 +70,15 @@ export function propOfKey(key: string): PickProp | null {
   const [diameterM, pitchM, bladeCount] = [Number(match[1]) * INCH_M, Number(match[2]) * INCH_M, Number(match[3])];
   if (!(diameterM >= 0.02 && diameterM <= 0.8 && pitchM > 0 && pitchM <= 2 * diameterM)) return null;
   const geometry = labelGeometry(diameterM, pitchM, bladeCount, tipShape, material);
-  return { id: key, name: sizeText(diameterM, pitchM, bladeCount), detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`, geometry, facts: {}, family: null, model: null };
+  return {
+    id: key,
+    name: sizeText(diameterM, pitchM, bladeCount),
+    detail: `${tipNames[tipShape]} tips, ${materialNames[material]}`,
+    geometry,
+    facts: {},
+    family: null,
+    model: null,
+  };
 }
 
 /** The prop behind an id of an address: a model of the rack, or a size. */

@@ -1,5 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
-import { calibrate, modelGeometry, PICK_COLUMNS, pickGrid, pickLimitNames, type PickFamily, type StandCalibration } from '@zivvo/core';
+import {
+  calibrate,
+  modelGeometry,
+  PICK_COLUMNS,
+  pickGrid,
+  pickLimitNames,
+  type PickFamily,
+  type StandCalibration,
+} from '@zivvo/core';
 import { craftForPick, rackForPick } from './pick.fixtures.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
 import type { FromWorker, PickTask, PickTasks } from './pickMessages.ts';
@@ -10,7 +18,10 @@ const setting = pickSettingOf(craftForPick(), null);
 const family: PickFamily = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' };
 const whole = pickGrid(setting.craft, null);
 /** Every fifth size and pitch: the same work, quicker. */
-const grid = { diametersM: whole.diametersM.filter((_, i) => i % 5 === 0), pitchesM: whole.pitchesM.filter((_, i) => i % 5 === 0) };
+const grid = {
+  diametersM: whole.diametersM.filter((_, i) => i % 5 === 0),
+  pitchesM: whole.pitchesM.filter((_, i) => i % 5 === 0),
+};
 
 /** A worker's work whose words are kept; `heard` waits until one of them is said. */
 function working() {
@@ -20,7 +31,8 @@ function working() {
     said.push(message);
     for (const w of waiting) if (w.is(message)) w.done(message);
   });
-  const heard = (is: (m: FromWorker) => boolean): Promise<FromWorker> => new Promise((done) => (said.some(is) ? done(said.find(is)!) : waiting.push({ is, done })));
+  const heard = (is: (m: FromWorker) => boolean): Promise<FromWorker> =>
+    new Promise((done) => (said.some(is) ? done(said.find(is)!) : waiting.push({ is, done })));
   return { work, said, heard };
 }
 
@@ -37,16 +49,44 @@ const props = rackForPick.map((m) => askedOf(propOfModel(m)));
 describe('maps', () => {
   test('each family comes coarse and then fine, and is counted; the coarse one is whole already', async () => {
     const { work, said, heard } = working();
-    work.hear({ kind: 'map', job: 1, setting, grid, families: [{ key: 'a', family }, { key: 'b', family: { ...family, bladeCount: 2 } }] });
+    work.hear({
+      kind: 'map',
+      job: 1,
+      setting,
+      grid,
+      families: [
+        { key: 'a', family },
+        { key: 'b', family: { ...family, bladeCount: 2 } },
+      ],
+    });
     await heard((m) => m.kind === 'progress' && m.done === 2);
-    expect(said.map((m) => (m.kind === 'map' ? `${m.key} ${m.state}` : m.kind))).toEqual(['a coarse', 'a fine', 'progress', 'b coarse', 'b fine', 'progress']);
-    const known = (m: FromWorker | undefined): number => (m?.kind === 'map' ? m.values.filter((v, i) => i % PICK_COLUMNS === PICK_COLUMNS - 1 && Number.isFinite(v)).length : 0);
+    expect(said.map((m) => (m.kind === 'map' ? `${m.key} ${m.state}` : m.kind))).toEqual([
+      'a coarse',
+      'a fine',
+      'progress',
+      'b coarse',
+      'b fine',
+      'progress',
+    ]);
+    const known = (m: FromWorker | undefined): number =>
+      m?.kind === 'map'
+        ? m.values.filter((v, i) => i % PICK_COLUMNS === PICK_COLUMNS - 1 && Number.isFinite(v)).length
+        : 0;
     expect(known(said[0])).toBe(known(said[1]));
   });
 
   test('a newer job ends the older at its next breath, and stop ends all', async () => {
     const { work, said, heard } = working();
-    work.hear({ kind: 'map', job: 1, setting, grid: whole, families: [{ key: 'old', family }, { key: 'old2', family }] });
+    work.hear({
+      kind: 'map',
+      job: 1,
+      setting,
+      grid: whole,
+      families: [
+        { key: 'old', family },
+        { key: 'old2', family },
+      ],
+    });
     work.hear({ kind: 'map', job: 2, setting, grid, families: [{ key: 'new', family }] });
     await heard((m) => m.kind === 'progress' && m.job === 2);
     expect(said.filter((m) => m.kind === 'progress' && m.job === 1)).toEqual([]);
@@ -59,8 +99,16 @@ describe('maps', () => {
 
   test('a craft that makes no sense is refused by its field', async () => {
     const { work, heard } = working();
-    work.hear({ kind: 'map', job: 1, setting: { ...setting, craft: { ...setting.craft, massKg: 0 } }, grid, families: [{ key: 'a', family }] });
-    expect(await heard((m) => m.kind === 'mapFailed')).toMatchObject({ problem: { code: 'outOfRange', what: 'massKg' } });
+    work.hear({
+      kind: 'map',
+      job: 1,
+      setting: { ...setting, craft: { ...setting.craft, massKg: 0 } },
+      grid,
+      families: [{ key: 'a', family }],
+    });
+    expect(await heard((m) => m.kind === 'mapFailed')).toMatchObject({
+      problem: { code: 'outOfRange', what: 'massKg' },
+    });
   });
 
   test('a map begun ahead is the same map, coarse and fine, and so is the one after it', async () => {
@@ -75,14 +123,27 @@ describe('maps', () => {
       return said;
     };
     const ahead = await maps(true);
-    expect(ahead.map((m) => (m.kind === 'map' ? m.state : m.kind))).toEqual(['coarse', 'fine', 'progress', 'coarse', 'fine', 'progress']);
+    expect(ahead.map((m) => (m.kind === 'map' ? m.state : m.kind))).toEqual([
+      'coarse',
+      'fine',
+      'progress',
+      'coarse',
+      'fine',
+      'progress',
+    ]);
     expect(ahead).toEqual(await maps(false));
   });
 
   test('a map begun ahead for another craft is no map of this one', async () => {
     const full = async (isAhead: boolean): Promise<FromWorker> => {
       const { work, heard } = working();
-      if (isAhead) work.hear({ kind: 'warm', setting: { ...setting, craft: { ...setting.craft, massKg: 2 * setting.craft.massKg } }, grid, family });
+      if (isAhead)
+        work.hear({
+          kind: 'warm',
+          setting: { ...setting, craft: { ...setting.craft, massKg: 2 * setting.craft.massKg } },
+          grid,
+          family,
+        });
       work.hear({ kind: 'map', job: 1, setting, grid, families: [{ key: 'a', family }] });
       return heard((m) => m.kind === 'map' && m.state === 'fine');
     };
@@ -117,7 +178,11 @@ describe('questions', () => {
     const { rungs } = ask('ladder', { props });
     expect(rungs.map((r) => r.torqueNm)).toEqual([...rungs.map((r) => r.torqueNm)].sort((a, b) => a - b));
     const geometry = modelGeometry(rackForPick[0]!);
-    const { answers, greatestPayloadKg, packs } = ask('questions', { propModelId: 'm1', geometry, shelf: [{ id: 'p', chemistry: 'lipo', seriesCount: 6, capacityAh: 5, cellResistanceOhm: null, cRating: null }] });
+    const { answers, greatestPayloadKg, packs } = ask('questions', {
+      propModelId: 'm1',
+      geometry,
+      shelf: [{ id: 'p', chemistry: 'lipo', seriesCount: 6, capacityAh: 5, cellResistanceOhm: null, cRating: null }],
+    });
     expect(answers.payloadMore!.after.figures.enduranceS).toBeLessThan(answers.payloadMore!.before.figures.enduranceS);
     expect(greatestPayloadKg).toBeGreaterThan(0.1);
     expect(packs).toHaveLength(1);
@@ -125,8 +190,19 @@ describe('questions', () => {
   });
 
   test('runs of the workshop correct every prop, those of a prop itself come first', () => {
-    const by = (logRatio: number) => ({ thrust: calibrate(Array.from({ length: 9 }, () => ({ pitchRatio: 0.5, logRatio }))), power: calibrate([]) });
-    const calibration: StandCalibration = { whole: by(0.08), families: {}, models: { m2: by(-0.08) }, motor: null, standVoltageV: null, runCount: 18, propCount: 2 };
+    const by = (logRatio: number) => ({
+      thrust: calibrate(Array.from({ length: 9 }, () => ({ pitchRatio: 0.5, logRatio }))),
+      power: calibrate([]),
+    });
+    const calibration: StandCalibration = {
+      whole: by(0.08),
+      families: {},
+      models: { m2: by(-0.08) },
+      motor: null,
+      standVoltageV: null,
+      runCount: 18,
+      propCount: 2,
+    };
     const [label, own] = [ask('props', { props }), ask('props', { props }, { ...setting, calibration })];
     expect(own.m1!.figures.fullThrustN).toBeGreaterThan(1.04 * label.m1!.figures.fullThrustN);
     expect(own.m2!.figures.fullThrustN).toBeLessThan(0.97 * label.m2!.figures.fullThrustN);
@@ -135,7 +211,15 @@ describe('questions', () => {
 
   test('a question that cannot be answered says which field stands in its way', () => {
     const { work, said } = working();
-    work.hear({ kind: 'task', id: 1, setting: { ...setting, craft: { ...setting.craft, gearRatio: 0 } }, task: 'props', ask: { props } });
-    expect(said).toEqual([{ kind: 'answer', id: 1, result: { ok: false, problem: expect.objectContaining({ what: 'gearRatio' }) } }]);
+    work.hear({
+      kind: 'task',
+      id: 1,
+      setting: { ...setting, craft: { ...setting.craft, gearRatio: 0 } },
+      task: 'props',
+      ask: { props },
+    });
+    expect(said).toEqual([
+      { kind: 'answer', id: 1, result: { ok: false, problem: expect.objectContaining({ what: 'gearRatio' }) } },
+    ]);
   });
 });

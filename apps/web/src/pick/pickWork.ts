@@ -1,8 +1,43 @@
 import {
-  answerQuestion, CoefficientTables, conditionWalk, CoreError, correctionFor, emptyPickMap, evaluateCandidate, fillCoarse, greatestPayloadKg, loadLadder, manoeuvresOf, packsForMinutes, pickBench, powertrainOn, questionNames, refineMap, remediesFor, rotorCurve, weightForInchKg,
-  type Candidate, type MarkedProp, type PickBench, type PickFamily, type PickGrid, type PickMap, type PickSetting, type PropFacts, type RotorAir,
+  answerQuestion,
+  CoefficientTables,
+  conditionWalk,
+  CoreError,
+  correctionFor,
+  emptyPickMap,
+  evaluateCandidate,
+  fillCoarse,
+  greatestPayloadKg,
+  loadLadder,
+  manoeuvresOf,
+  packsForMinutes,
+  pickBench,
+  powertrainOn,
+  questionNames,
+  refineMap,
+  remediesFor,
+  rotorCurve,
+  weightForInchKg,
+  type Candidate,
+  type MarkedProp,
+  type PickBench,
+  type PickFamily,
+  type PickGrid,
+  type PickMap,
+  type PickSetting,
+  type PropFacts,
+  type RotorAir,
 } from '@zivvo/core';
-import type { Answers, AskedProp, CurvePoint, FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from './pickMessages.ts';
+import type {
+  Answers,
+  AskedProp,
+  CurvePoint,
+  FromWorker,
+  PickTask,
+  PickTasks,
+  ToWorker,
+  WorkerProblem,
+} from './pickMessages.ts';
 
 /** How long the worker computes before it looks for a message that stops it. */
 const BREATH_MS = 12;
@@ -66,7 +101,11 @@ export class PickWork {
 
   /** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
   private benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
-    return pickBench(craft, this.tablesOf(air), calibration && { whole: correctionFor(calibration, propModelId, null), motor: calibration.motor });
+    return pickBench(
+      craft,
+      this.tablesOf(air),
+      calibration && { whole: correctionFor(calibration, propModelId, null), motor: calibration.motor },
+    );
   }
 
   /** The tables of an air; those of another are dropped. */
@@ -131,29 +170,58 @@ export class PickWork {
 }
 
 function isSameAir(a: RotorAir, b: RotorAir): boolean {
-  return a.densityKgPerM3 === b.densityKgPerM3 && a.soundSpeedMPerS === b.soundSpeedMPerS && a.kinematicViscosityM2PerS === b.kinematicViscosityM2PerS;
+  return (
+    a.densityKgPerM3 === b.densityKgPerM3 &&
+    a.soundSpeedMPerS === b.soundSpeedMPerS &&
+    a.kinematicViscosityM2PerS === b.kinematicViscosityM2PerS
+  );
 }
 
 /** Answers one question; the bench is made for the runs of a prop, or for all. */
-type Task<K extends PickTask> = (benchFor: (propModelId: string | null) => PickBench, setting: PickSetting, ask: PickTasks[K]['ask']) => PickTasks[K]['answer'];
+type Task<K extends PickTask> = (
+  benchFor: (propModelId: string | null) => PickBench,
+  setting: PickSetting,
+  ask: PickTasks[K]['ask'],
+) => PickTasks[K]['answer'];
 
 /** What is known of a prop, the narrowest correction by runs with it. */
-const factsOf = ({ calibration }: PickSetting, { id, facts, family }: AskedProp): PropFacts => ({ ...facts, calibration: calibration && correctionFor(calibration, id, family) });
+const factsOf = ({ calibration }: PickSetting, { id, facts, family }: AskedProp): PropFacts => ({
+  ...facts,
+  calibration: calibration && correctionFor(calibration, id, family),
+});
 
-const candidateOf = (bench: PickBench, setting: PickSetting, asked: AskedProp): Candidate => evaluateCandidate(bench, asked.geometry, factsOf(setting, asked));
+const candidateOf = (bench: PickBench, setting: PickSetting, asked: AskedProp): Candidate =>
+  evaluateCandidate(bench, asked.geometry, factsOf(setting, asked));
 
 /** Without the propeller's own tables, which nobody outside needs. */
-function plain({ geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio }: MarkedProp): MarkedProp {
+function plain({
+  geometry,
+  facts,
+  figures,
+  margins,
+  fullSpeedRpm,
+  mark,
+  thrustUncertaintyRatio,
+  powerUncertaintyRatio,
+}: MarkedProp): MarkedProp {
   return { geometry, facts, figures, margins, fullSpeedRpm, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
 }
 
 const tasks: { [K in PickTask]: Task<K> } = {
   props: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (_, candidate) => plain(candidate)),
   curves: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, curveOf),
-  walks: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (bench, candidate) => conditionWalk(bench, candidate.prop, setting.calibration?.standVoltageV ?? null)),
+  walks: (benchFor, setting, { props }) =>
+    ofEach(benchFor(null), setting, props, (bench, candidate) =>
+      conditionWalk(bench, candidate.prop, setting.calibration?.standVoltageV ?? null),
+    ),
   manoeuvres: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, manoeuvresOf),
-  ladder: (benchFor, setting, { props }) => loadLadder(benchFor(null), props.map((asked) => ({ id: asked.id, geometry: asked.geometry, facts: factsOf(setting, asked) }))),
-  remedies: (benchFor, _, { propModelId, geometry }) => remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
+  ladder: (benchFor, setting, { props }) =>
+    loadLadder(
+      benchFor(null),
+      props.map((asked) => ({ id: asked.id, geometry: asked.geometry, facts: factsOf(setting, asked) })),
+    ),
+  remedies: (benchFor, _, { propModelId, geometry }) =>
+    remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
   questions: (benchFor, _, { propModelId, geometry, shelf }) => {
     const bench = benchFor(propModelId);
     const answers = Object.fromEntries(
@@ -162,22 +230,49 @@ const tasks: { [K in PickTask]: Task<K> } = {
         return [name, answer && { before: plain(answer.before), after: plain(answer.after), addedKg: answer.addedKg }];
       }),
     ) as Answers['answers'];
-    return { answers, greatestPayloadKg: greatestPayloadKg(bench, geometry), weightForInchKg: weightForInchKg(bench, geometry), packs: packsForMinutes(bench, geometry, shelf) };
+    return {
+      answers,
+      greatestPayloadKg: greatestPayloadKg(bench, geometry),
+      weightForInchKg: weightForInchKg(bench, geometry),
+      packs: packsForMinutes(bench, geometry, shelf),
+    };
   },
 };
 
-function ofEach<T>(bench: PickBench, setting: PickSetting, props: readonly AskedProp[], answerOf: (bench: PickBench, candidate: Candidate) => T): Record<string, T> {
+function ofEach<T>(
+  bench: PickBench,
+  setting: PickSetting,
+  props: readonly AskedProp[],
+  answerOf: (bench: PickBench, candidate: Candidate) => T,
+): Record<string, T> {
   return Object.fromEntries(props.map((p) => [p.id, answerOf(bench, candidateOf(bench, setting, p))]));
 }
 
 function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
   if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
   const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
-  return curve.flatMap((point): CurvePoint[] => (point.status === 'held' && point.throttleRatio <= 1.0001 ? [{ throttleRatio: point.throttleRatio, thrustN: point.prop.thrustN, powerW: point.drive.powerW, currentA: point.drive.busCurrentA, speedRpm: point.speedRpm }] : []));
+  return curve.flatMap((point): CurvePoint[] =>
+    point.status === 'held' && point.throttleRatio <= 1.0001
+      ? [
+          {
+            throttleRatio: point.throttleRatio,
+            thrustN: point.prop.thrustN,
+            powerW: point.drive.powerW,
+            currentA: point.drive.busCurrentA,
+            speedRpm: point.speedRpm,
+          },
+        ]
+      : [],
+  );
 }
 
 function problemOf(error: unknown): WorkerProblem {
-  if (!(error instanceof CoreError)) return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
+  if (!(error instanceof CoreError))
+    return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
   const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
-  return { code: error.code, what: typeof what === 'string' ? what : '', allowed: typeof allowed === 'string' ? allowed : '' };
+  return {
+    code: error.code,
+    what: typeof what === 'string' ? what : '',
+    allowed: typeof allowed === 'string' ? allowed : '',
+  };
 }

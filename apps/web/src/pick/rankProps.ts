@@ -1,5 +1,21 @@
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { brokenLimits, costPerHour, geometryAt, goodnessTable, handsNeeded, scoreOf, scoreTable, usablePieceCost, useWeights, type PickMap, type PropGeometry, type Scale, type UseName, type Weights, type MarkedProp } from '@zivvo/core';
+import {
+  brokenLimits,
+  costPerHour,
+  geometryAt,
+  goodnessTable,
+  handsNeeded,
+  scoreOf,
+  scoreTable,
+  usablePieceCost,
+  useWeights,
+  type PickMap,
+  type PropGeometry,
+  type Scale,
+  type UseName,
+  type Weights,
+  type MarkedProp,
+} from '@zivvo/core';
 import { keyOfSize, type PickProp } from './pickProps.ts';
 
 export interface RankedProp {
@@ -17,10 +33,24 @@ export function usedWeights(craft: Pick<CraftView, 'use' | 'weights'>): { use: U
 }
 
 /** Props by score, those that a limit bars behind all others. */
-export function rankProps(props: readonly PickProp[], worked: Readonly<Record<string, MarkedProp>>, scale: Scale, weights: Weights): RankedProp[] {
+export function rankProps(
+  props: readonly PickProp[],
+  worked: Readonly<Record<string, MarkedProp>>,
+  scale: Scale,
+  weights: Weights,
+): RankedProp[] {
   const ranked = props.flatMap((prop): RankedProp[] => {
     const own = worked[prop.id];
-    return own ? [{ prop, worked: own, score: scoreOf(scale, own.figures, weights), isAllowed: brokenLimits(own.margins).length === 0 }] : [];
+    return own
+      ? [
+          {
+            prop,
+            worked: own,
+            score: scoreOf(scale, own.figures, weights),
+            isAllowed: brokenLimits(own.margins).length === 0,
+          },
+        ]
+      : [];
   });
   return ranked.sort((a, b) => Number(b.isAllowed) - Number(a.isAllowed) || b.score - a.score);
 }
@@ -31,7 +61,11 @@ export function goodnessOfMaps(maps: Iterable<PickMap>, scale: Scale): { map: Pi
 }
 
 /** The best size of each family, the best families first: what could be bought. */
-export function bestSizes(tables: readonly { map: PickMap; table: Float32Array }[], weights: Weights, count: number): { key: string; score: number }[] {
+export function bestSizes(
+  tables: readonly { map: PickMap; table: Float32Array }[],
+  weights: Weights,
+  count: number,
+): { key: string; score: number }[] {
   const best = tables.flatMap(({ map, table }): { geometry: PropGeometry; score: number }[] => {
     const scores = scoreTable(table, weights);
     let top = -1;
@@ -55,7 +89,10 @@ export interface PlainAnswer {
   toBuy: { cwCount: number; ccwCount: number };
 }
 
-export function plainAnswer(ranked: readonly RankedProp[], craft: Pick<CraftView, 'rotors' | 'kind'>): PlainAnswer | null {
+export function plainAnswer(
+  ranked: readonly RankedProp[],
+  craft: Pick<CraftView, 'rotors' | 'kind'>,
+): PlainAnswer | null {
   const allowed = ranked.filter((r) => r.isAllowed);
   const [top] = allowed;
   if (!top) return null;
@@ -64,7 +101,15 @@ export function plainAnswer(ranked: readonly RankedProp[], craft: Pick<CraftView
   const set = handsNeeded(craft.rotors, craft.kind);
   const [cwCount, ccwCount] = [2 * set.cwCount, 2 * set.ccwCount];
   const stock = prop.model?.stock;
-  return { prop, cwCount, ccwCount, toBuy: { cwCount: Math.max(0, cwCount - (stock?.cwCount ?? 0)), ccwCount: Math.max(0, ccwCount - (stock?.ccwCount ?? 0)) } };
+  return {
+    prop,
+    cwCount,
+    ccwCount,
+    toBuy: {
+      cwCount: Math.max(0, cwCount - (stock?.cwCount ?? 0)),
+      ccwCount: Math.max(0, ccwCount - (stock?.ccwCount ?? 0)),
+    },
+  };
 }
 
 export interface PropCost {
@@ -75,7 +120,11 @@ export interface PropCost {
 /** What a model costs per usable piece and per hour; null where no price is known. */
 export function costOf(model: PropModelView | null, craft: Pick<CraftView, 'rotors'>): PropCost | null {
   if (model?.bagPrice == null || model.bagCount === null) return null;
-  const pieceCost = usablePieceCost({ bagPrice: model.bagPrice, bagCount: model.bagCount, usableRatio: usableRatio(model, craft) });
+  const pieceCost = usablePieceCost({
+    bagPrice: model.bagPrice,
+    bagCount: model.bagCount,
+    usableRatio: usableRatio(model, craft),
+  });
   return { pieceCost, hourCost: costPerHour(pieceCost, craft.rotors.length, model.material) };
 }
 

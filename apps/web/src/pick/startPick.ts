@@ -15,7 +15,11 @@ export async function startPick({ searchParams }: URL): Promise<void> {
   const craftId = searchParams.get('craft');
   if (craftId === null) return;
   const asked = store.dispatch(standApi.endpoints.calibration.initiate(craftId, AHEAD));
-  const [{ data: craft }, { data: air }, { data: models }] = await Promise.all([askCraft(craftId), askAir(), askPropModels()]);
+  const [{ data: craft }, { data: air }, { data: models }] = await Promise.all([
+    askCraft(craftId),
+    askAir(),
+    askPropModels(),
+  ]);
   if (!craft || !air || !models) return;
   const model = models.items.find((m) => m.id === craft.referencePropModelId);
   const present = model ? modelGeometry(model) : null;

@@ -10,11 +10,21 @@ export interface KittedView extends CraftView {
 
 /** A craft with a kit; the same craft and kit give the same object in one memo. */
 export function kitted(craft: CraftView, kit: KitDto | null): KittedView {
-  return kit === null ? { ...craft, kit } : { ...withKit(craft, kit), estimatedFields: [...withKit(craft, kit).estimatedFields] as CraftView['estimatedFields'], kit };
+  return kit === null
+    ? { ...craft, kit }
+    : {
+        ...withKit(craft, kit),
+        estimatedFields: [...withKit(craft, kit).estimatedFields] as CraftView['estimatedFields'],
+        kit,
+      };
 }
 
 /** The kit that the address names, and the craft with it. */
-export function useKit(craft: CraftView): { flown: KittedView; kitId: string | null; takeKit: (id: string | null) => void } {
+export function useKit(craft: CraftView): {
+  flown: KittedView;
+  kitId: string | null;
+  takeKit: (id: string | null) => void;
+} {
   const [named, takeKit] = useAddressParam('kit');
   const kit = craft.kits.find((k) => k.id === named) ?? null;
   const flown = useMemo(() => kitted(craft, kit), [craft, kit]);

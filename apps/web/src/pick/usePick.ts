@@ -1,5 +1,12 @@
 import type { AirView, CraftView } from '@zivvo/contract';
-import { pickFamilies, pickGrid, type PickFamily, type PickMap, type PickSetting, type PropMaterial } from '@zivvo/core';
+import {
+  pickFamilies,
+  pickGrid,
+  type PickFamily,
+  type PickMap,
+  type PickSetting,
+  type PropMaterial,
+} from '@zivvo/core';
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
@@ -96,7 +103,10 @@ export function usePickSpace(setting: PickSetting | null, referenceM: number | n
 function inOrder(shown: PickFamily, material: PropMaterial): { key: string; family: PickFamily }[] {
   const usual = pickFamilies();
   const all = usual.some((f) => f.material === material) ? usual : [...usual, ...pickFamilies([material])];
-  const nearness = (f: PickFamily): number => Math.abs(f.bladeCount - shown.bladeCount) + (f.tipShape === shown.tipShape ? 0 : 3) + (f.material === shown.material ? 0 : 10);
+  const nearness = (f: PickFamily): number =>
+    Math.abs(f.bladeCount - shown.bladeCount) +
+    (f.tipShape === shown.tipShape ? 0 : 3) +
+    (f.material === shown.material ? 0 : 10);
   return [...all].sort((a, b) => nearness(a) - nearness(b)).map((family) => ({ key: familyKey(family), family }));
 }
 
@@ -108,8 +118,16 @@ export interface Asked<T> {
 }
 
 /** The answer of a worker to one question; asked anew when it changes, the last answer stays meanwhile. */
-export function usePickTask<K extends PickTask>(setting: PickSetting | null, task: K, ask: PickTasks[K]['ask'] | null): Asked<PickTasks[K]['answer']> {
-  const [asked, setAsked] = useState<Omit<Asked<PickTasks[K]['answer']>, 'isWorking'> & { ask: typeof ask }>({ value: null, problem: null, ask: null });
+export function usePickTask<K extends PickTask>(
+  setting: PickSetting | null,
+  task: K,
+  ask: PickTasks[K]['ask'] | null,
+): Asked<PickTasks[K]['answer']> {
+  const [asked, setAsked] = useState<Omit<Asked<PickTasks[K]['answer']>, 'isWorking'> & { ask: typeof ask }>({
+    value: null,
+    problem: null,
+    ask: null,
+  });
   useEffect(() => {
     if (!setting || !ask) return;
     let isGone = false;
@@ -119,11 +137,21 @@ export function usePickTask<K extends PickTask>(setting: PickSetting | null, tas
       .ask(setting, task, ask)
       .then(
         (value) => tell({ value, problem: null, ask }),
-        (error: unknown) => tell({ value: null, problem: error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' }, ask }),
+        (error: unknown) =>
+          tell({
+            value: null,
+            problem:
+              error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' },
+            ask,
+          }),
       );
     return () => {
       isGone = true;
     };
   }, [setting, task, ask]);
-  return { value: asked.value, problem: asked.problem, isWorking: setting !== null && ask !== null && asked.ask !== ask };
+  return {
+    value: asked.value,
+    problem: asked.problem,
+    isWorking: setting !== null && ask !== null && asked.ask !== ask,
+  };
 }

@@ -29,9 +29,15 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
   const [search, setSearch] = useSearchParams();
   const withText = search.get('with') ?? '';
   const kit = search.get('kit');
-  const marked = useMemo(() => [...new Set(withText.split('~').filter((id) => id !== ''))].slice(0, MOST_COMPARED), [withText]);
+  const marked = useMemo(
+    () => [...new Set(withText.split('~').filter((id) => id !== ''))].slice(0, MOST_COMPARED),
+    [withText],
+  );
   const family = useMemo(() => familyAt(familyText, present), [familyText, present]);
-  const setFamily = useCallback((f: PickFamily) => setFamilyText(`${f.bladeCount}-${f.tipShape}-${f.material}`), [setFamilyText]);
+  const setFamily = useCallback(
+    (f: PickFamily) => setFamilyText(`${f.bladeCount}-${f.tipShape}-${f.material}`),
+    [setFamilyText],
+  );
   const toggleMark = useCallback(
     (id: string) =>
       setSearch(
@@ -47,8 +53,22 @@ export function usePickAddress(present: PropGeometry | null): PickAddress {
       ),
     [setSearch],
   );
-  const params = new URLSearchParams([...(marked.length > 0 ? [['with', marked.join('~')]] : []), ...(chosenId === null ? [] : [['at', chosenId]]), ...(kit === null ? [] : [['kit', kit]])]).toString();
-  return { family, setFamily, chosenId, choose, marked, toggleMark, isRackOnly: rackText === 'only', setRackOnly: (isRackOnly) => setRackText(isRackOnly ? 'only' : null), params };
+  const params = new URLSearchParams([
+    ...(marked.length > 0 ? [['with', marked.join('~')]] : []),
+    ...(chosenId === null ? [] : [['at', chosenId]]),
+    ...(kit === null ? [] : [['kit', kit]]),
+  ]).toString();
+  return {
+    family,
+    setFamily,
+    chosenId,
+    choose,
+    marked,
+    toggleMark,
+    isRackOnly: rackText === 'only',
+    setRackOnly: (isRackOnly) => setRackText(isRackOnly ? 'only' : null),
+    params,
+  };
 }
 
 /** The family that an address names; without one that of the present prop. */
@@ -61,10 +81,16 @@ function readFamily(text: string | null): PickFamily | null {
   const tipShape = tipShapes.find((t) => t === tip);
   const found = propMaterials.find((m) => m === material);
   const bladeCount = Number(blades);
-  return tipShape && found && Number.isInteger(bladeCount) && bladeCount >= 2 && bladeCount <= 6 ? { bladeCount, tipShape, material: found } : null;
+  return tipShape && found && Number.isInteger(bladeCount) && bladeCount >= 2 && bladeCount <= 6
+    ? { bladeCount, tipShape, material: found }
+    : null;
 }
 
 function familyOf(present: PropGeometry | null): PickFamily {
   if (!present) return { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' };
-  return { bladeCount: Math.min(6, Math.max(2, present.bladeCount)), tipShape: present.tipShape, material: present.material };
+  return {
+    bladeCount: Math.min(6, Math.max(2, present.bladeCount)),
+    tipShape: present.tipShape,
+    material: present.material,
+  };
 }

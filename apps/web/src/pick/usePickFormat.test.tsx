@@ -1,6 +1,17 @@
 import { expect, test } from '@jest/globals';
 import { screen } from '@testing-library/react';
-import { CoefficientTables, emptyPickMap, pickBench, pickFigureNames, pickGrid, refineMap, scaleOf, STANDARD_ROTOR_AIR, useWeights, type PickFigure } from '@zivvo/core';
+import {
+  CoefficientTables,
+  emptyPickMap,
+  pickBench,
+  pickFigureNames,
+  pickGrid,
+  refineMap,
+  scaleOf,
+  STANDARD_ROTOR_AIR,
+  useWeights,
+  type PickFigure,
+} from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
 import type { MapColour } from './mapView.ts';
 import { craftForPick } from './pick.fixtures.ts';
@@ -36,22 +47,34 @@ test('each figure is written as the bench says it', () => {
     ['fullThrustN', 19.0837, '1,946 g'],
     ['levelDb', 71.6, '71.6 dB(A)'],
   ];
-  expect(written((f) => cases.map(([figure, value]) => f.figure(figure, value)))).toEqual(cases.map(([, , text]) => text));
+  expect(written((f) => cases.map(([figure, value]) => f.figure(figure, value)))).toEqual(
+    cases.map(([, , text]) => text),
+  );
 });
 
 test('a figure that a candidate does not have is a dash, whatever it is', () => {
-  expect(new Set(written((f) => pickFigureNames.flatMap((figure) => [f.figure(figure, NaN), f.figure(figure, Infinity)])))).toEqual(new Set(['–']));
+  expect(
+    new Set(written((f) => pickFigureNames.flatMap((figure) => [f.figure(figure, NaN), f.figure(figure, Infinity)]))),
+  ).toEqual(new Set(['–']));
 });
 
 test('a place of the map says its size, its score or what bars it, and the figure that colours the map once', () => {
   const setting = pickSettingOf(craftForPick(), null);
-  const map = emptyPickMap({ bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' }, pickGrid(setting.craft, null));
+  const map = emptyPickMap(
+    { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' },
+    pickGrid(setting.craft, null),
+  );
   for (const _ of refineMap(pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR)), map));
   const scale = scaleOf([map.values])!;
   const columns = map.grid.diametersM.length;
-  const at = (inches: number, pitch: number): number => map.grid.pitchesM.findIndex((p) => p >= pitch * 0.0254) * columns + map.grid.diametersM.findIndex((d) => d >= inches * 0.0254);
-  const place = (index: number, colour: MapColour): string => written((f) => [f.place(map, index, colour, scale, useWeights.longEndurance)])[0]!;
-  expect(place(at(7.2, 3.9), 'score')).toMatch(/^7\.2\d in × \d\.\d+ in: score \d+, \d+\.\d min, \d+ % throttle, [\d,]+ g a rotor, \d+\.\d dB\(A\)$/);
+  const at = (inches: number, pitch: number): number =>
+    map.grid.pitchesM.findIndex((p) => p >= pitch * 0.0254) * columns +
+    map.grid.diametersM.findIndex((d) => d >= inches * 0.0254);
+  const place = (index: number, colour: MapColour): string =>
+    written((f) => [f.place(map, index, colour, scale, useWeights.longEndurance)])[0]!;
+  expect(place(at(7.2, 3.9), 'score')).toMatch(
+    /^7\.2\d in × \d\.\d+ in: score \d+, \d+\.\d min, \d+ % throttle, [\d,]+ g a rotor, \d+\.\d dB\(A\)$/,
+  );
   expect(place(at(7.2, 3.9), 'enduranceS')).toBe(place(at(7.2, 3.9), 'score'));
   expect(place(at(7.2, 3.9), 'riseTimeS')).toMatch(/ dB\(A\), \d+ ms$/);
   expect(place(columns - 1 + columns * Math.floor(map.grid.pitchesM.length / 3), 'score')).toContain(': barred, ');

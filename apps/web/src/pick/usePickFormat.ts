@@ -1,4 +1,12 @@
-import { brokenLimits, pickFigureDimensions, workedAt, type PickFigure, type PickMap, type Scale, type Weights } from '@zivvo/core';
+import {
+  brokenLimits,
+  pickFigureDimensions,
+  workedAt,
+  type PickFigure,
+  type PickMap,
+  type Scale,
+  type Weights,
+} from '@zivvo/core';
 import { scoreOf } from '@zivvo/core';
 import { formatMilliseconds, formatMinutes, formatNumber, formatSpeed, limitWords } from '@zivvo/words';
 import { useMemo } from 'react';
@@ -41,7 +49,9 @@ export function usePickFormat(): PickFormat {
       const size = `${format.quantity(geometry.diameterM, 'length').text} × ${format.quantity(geometry.pitchM, 'length').text}`;
       if (Number.isNaN(margins.carry)) return `${size}: nobody moulds such a blade`;
       const [broken] = brokenLimits(margins);
-      const score = broken ? `barred, ${limitWords[broken]}` : `score ${formatNumber(scoreOf(scale, figures, weights), 0)}`;
+      const score = broken
+        ? `barred, ${limitWords[broken]}`
+        : `score ${formatNumber(scoreOf(scale, figures, weights), 0)}`;
       return `${size}: ${score}, ${figure('enduranceS', figures.enduranceS)}, ${figure('carryThrottleRatio', figures.carryThrottleRatio)} throttle, ${figure('fullThrustN', figures.fullThrustN)} a rotor, ${figure('levelDb', figures.levelDb)}${colour === 'score' || colour === 'enduranceS' || colour === 'fullThrustN' || colour === 'levelDb' ? '' : `, ${figure(colour, figures[colour])}`}`;
     };
     return { figure, place };

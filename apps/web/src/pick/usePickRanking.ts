@@ -19,7 +19,14 @@ export interface PickRanking {
 const OFFERED_SIZES = 6;
 
 /** Rack and new sizes in one order, for the weights in force; where only the rack counts, a set must lie there. */
-export function usePickRanking(craft: CraftView, setting: PickSetting | null, maps: ReadonlyMap<string, PickMap>, weights: Weights, more: readonly string[], isRackOnly = false): PickRanking {
+export function usePickRanking(
+  craft: CraftView,
+  setting: PickSetting | null,
+  maps: ReadonlyMap<string, PickMap>,
+  weights: Weights,
+  more: readonly string[],
+  isRackOnly = false,
+): PickRanking {
   const { data } = usePropModelsQuery();
   const models = data?.items;
   const scale = useMemo(() => scaleOf([...maps.values()].map((m) => m.values)), [maps]);
@@ -36,6 +43,9 @@ export function usePickRanking(craft: CraftView, setting: PickSetting | null, ma
   }, [models, ids, isRackOnly]);
   const ask = useMemo(() => (props.length === 0 ? null : { props: props.map(askedOf) }), [props]);
   const asked = usePickTask(setting, 'props', ask);
-  const ranked = useMemo(() => (scale && asked.value ? rankProps(props, asked.value, scale, weights) : []), [props, asked.value, scale, weights]);
+  const ranked = useMemo(
+    () => (scale && asked.value ? rankProps(props, asked.value, scale, weights) : []),
+    [props, asked.value, scale, weights],
+  );
   return { scale, ranked, reference: ranked.find((r) => r.prop.id === craft.referencePropModelId) ?? null, asked };
 }

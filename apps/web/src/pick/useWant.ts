@@ -2,7 +2,11 @@ import type { CraftView } from '@zivvo/contract';
 import { useCallback } from 'react';
 import { v7 } from 'uuid';
 import { failureOf } from '../shared/api/api.ts';
-import { useCreatePropModelMutation, useRemovePropModelMutation, useWantPropModelMutation } from '../shared/api/rackApi.ts';
+import {
+  useCreatePropModelMutation,
+  useRemovePropModelMutation,
+  useWantPropModelMutation,
+} from '../shared/api/rackApi.ts';
 import { announce, announceDeletion } from '../shared/ui/undo.ts';
 import type { PickProp } from './pickProps.ts';
 
@@ -19,7 +23,27 @@ export function useWant(craft: CraftView): (prop: PickProp) => Promise<void> {
       try {
         if (!prop.model) {
           await create({
-            id, label: prop.name.replaceAll('×', 'x'), makerName: null, diameterM, pitchM, bladeCount, tipShape, material, labelHand: null, measuredDiameterM: null, measuredMassKg: null, speedLimitRpm: null, boreDiameterM: null, mountKind: null, hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: null, bagCount: null, colour: null,
+            id,
+            label: prop.name.replaceAll('×', 'x'),
+            makerName: null,
+            diameterM,
+            pitchM,
+            bladeCount,
+            tipShape,
+            material,
+            labelHand: null,
+            measuredDiameterM: null,
+            measuredMassKg: null,
+            speedLimitRpm: null,
+            boreDiameterM: null,
+            mountKind: null,
+            hubThicknessM: null,
+            cwLetters: null,
+            ccwLetters: null,
+            cutFromModelId: null,
+            bagPrice: null,
+            bagCount: null,
+            colour: null,
             note: null,
           }).unwrap();
         }
@@ -28,7 +52,10 @@ export function useWant(craft: CraftView): (prop: PickProp) => Promise<void> {
         return announce(`${prop.name} could not be put on the list. ${failureOf(error).detail}`);
       }
       const before = { count: prop.model?.wantedCount ?? 0, craftId: prop.model?.wantedCraftId ?? null };
-      void announceDeletion(`${count} of ${prop.name} are wanted for ${craft.name}.`, () => void (prop.model ? want({ id, body: before }) : remove(id)));
+      void announceDeletion(
+        `${count} of ${prop.name} are wanted for ${craft.name}.`,
+        () => void (prop.model ? want({ id, body: before }) : remove(id)),
+      );
     },
     [craft, create, want, remove],
   );

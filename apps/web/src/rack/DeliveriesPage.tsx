@@ -26,9 +26,20 @@ export function Component() {
         return (
           <StationPage
             eyebrow="Rack · Deliveries"
-            headline={items.length === 0 ? 'No delivery yet' : open === 0 ? `${total} deliveries, every piece checked in` : `${open} ${open === 1 ? 'piece waits' : 'pieces wait'} to be checked in`}
+            headline={
+              items.length === 0
+                ? 'No delivery yet'
+                : open === 0
+                  ? `${total} deliveries, every piece checked in`
+                  : `${open} ${open === 1 ? 'piece waits' : 'pieces wait'} to be checked in`
+            }
             tools={<RackTabs />}
-            reasons={<p style={{ margin: 0 }}>Ring or reaming comes before balancing: both move the centre. Look and feel for cracks, voids, flash; hold a blade against the light.</p>}
+            reasons={
+              <p style={{ margin: 0 }}>
+                Ring or reaming comes before balancing: both move the centre. Look and feel for cracks, voids, flash;
+                hold a blade against the light.
+              </p>
+            }
             actions={
               <ActionLink weight="main" hint="n" to={to('/rack/deliveries/new')}>
                 New delivery
@@ -36,8 +47,18 @@ export function Component() {
             }
           >
             {items.length === 0 ? (
-              <EmptyPage title="Open the bag" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
-                <p>Choose the model, count the pieces of each hand by hand, and weigh them one after another without leaving the keyboard.</p>
+              <EmptyPage
+                title="Open the bag"
+                actions={
+                  <ActionLink weight="main" to={to('/rack/deliveries/new')}>
+                    New delivery
+                  </ActionLink>
+                }
+              >
+                <p>
+                  Choose the model, count the pieces of each hand by hand, and weigh them one after another without
+                  leaving the keyboard.
+                </p>
               </EmptyPage>
             ) : (
               <Batches items={items} names={names} />
@@ -49,7 +70,20 @@ export function Component() {
   );
 }
 
-function Batches({ items, names }: { items: { id: string; propModelId: string; pieceCount: number; checkedInCount: number; location: string | null; createdAt: string }[]; names: ReadonlyMap<string, string> }) {
+function Batches({
+  items,
+  names,
+}: {
+  items: {
+    id: string;
+    propModelId: string;
+    pieceCount: number;
+    checkedInCount: number;
+    location: string | null;
+    createdAt: string;
+  }[];
+  names: ReadonlyMap<string, string>;
+}) {
   const go = useGo();
   const rowKeys = useRowKeys({ onOpen: (i) => go(`/rack/deliveries/${items[i]!.id}`) });
   return (

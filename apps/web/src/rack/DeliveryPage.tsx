@@ -24,7 +24,11 @@ import classes from './DeliveryPage.module.css';
 export function Component() {
   const { batchId = '' } = useParams();
   const query = useBatchQuery(batchId);
-  return <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>{(batch) => <Delivery batch={batch} key={batch.id} />}</Ready>;
+  return (
+    <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
+      {(batch) => <Delivery batch={batch} key={batch.id} />}
+    </Ready>
+  );
 }
 
 function Delivery({ batch }: { batch: BatchDetailView }) {
@@ -38,12 +42,35 @@ function Delivery({ batch }: { batch: BatchDetailView }) {
   return (
     <StationPage
       eyebrow={`Rack · ${name}, ${formatDay(batch.createdAt)}`}
-      headline={left === 0 ? batch.pieceCount === 1 ? `The one piece of ${name} is checked in` : `All ${batch.pieceCount} pieces of ${name} are checked in` : `${left} of ${batch.pieceCount} pieces still to check in`}
+      headline={
+        left === 0
+          ? batch.pieceCount === 1
+            ? `The one piece of ${name} is checked in`
+            : `All ${batch.pieceCount} pieces of ${name} are checked in`
+          : `${left} of ${batch.pieceCount} pieces still to check in`
+      }
       detail="Weight, Enter, diameter, Enter; a letter for the bore, a letter for the look, and the next row is there."
-      reasons={<Findings batch={batch} material={model?.material ?? 'unknown'} format={format} fitText={fit === null ? null : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`} />}
+      reasons={
+        <Findings
+          batch={batch}
+          material={model?.material ?? 'unknown'}
+          format={format}
+          fitText={
+            fit === null
+              ? null
+              : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`
+          }
+        />
+      }
       actions={
         <>
-          <a className={actionClasses.action} data-weight={left === 0 ? 'main' : 'plain'} href={`/api/stickers?batchId=${batch.id}`} target="_blank" rel="noreferrer">
+          <a
+            className={actionClasses.action}
+            data-weight={left === 0 ? 'main' : 'plain'}
+            href={`/api/stickers?batchId=${batch.id}`}
+            target="_blank"
+            rel="noreferrer"
+          >
             <span className={actionClasses.label}>Print stickers</span>
           </a>
           <ActionLink to={to('/rack/deliveries')}>Deliveries</ActionLink>
@@ -68,14 +95,35 @@ function findingText(finding: CheckInFinding, tag: string, format: Format): stri
   }
 }
 
-function Findings({ batch, material, format, fitText }: { batch: BatchDetailView; material: PropMaterial; format: Format; fitText: string | null }) {
+function Findings({
+  batch,
+  material,
+  format,
+  fitText,
+}: {
+  batch: BatchDetailView;
+  material: PropMaterial;
+  format: Format;
+  fitText: string | null;
+}) {
   const tags = new Map(batch.pieces.map((p) => [p.id, p.tag]));
   const open = batch.pieces.filter((p) => p.boreFit === 'needsRing' || p.boreFit === 'needsReaming');
-  const bad = batch.pieces.filter((p) => p.state !== 'retired' && p.look !== null && isRetiring(conditionOf({ material, isFolding: false, strike: 'none', look: p.look, openOutcome: null }, 'lenient').outcome));
+  const bad = batch.pieces.filter(
+    (p) =>
+      p.state !== 'retired' &&
+      p.look !== null &&
+      isRetiring(
+        conditionOf({ material, isFolding: false, strike: 'none', look: p.look, openOutcome: null }, 'lenient').outcome,
+      ),
+  );
   const lines = [
     ...bad.map((p) => `${p.tag} has a ${lookNames[p.look!]}: it never flies. Retire it.`),
     ...batch.findings.map((f) => findingText(f, tags.get(f.id)!, format)),
-    ...(open.length > 0 ? [`${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, and Zivvo refuses to balance them until then.`] : []),
+    ...(open.length > 0
+      ? [
+          `${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, and Zivvo refuses to balance them until then.`,
+        ]
+      : []),
     ...(fitText === null ? [] : [fitText]),
   ];
   return lines.length === 0 ? (
@@ -98,7 +146,8 @@ function Grid({ batch, model }: { batch: BatchDetailView; model: PropModelView |
   const format = useFormat();
   const body = useRef<HTMLTableSectionElement>(null);
   const byPiece = findingsByPiece(batch.findings);
-  const focusCell = (row: number, column: Column): void => body.current?.querySelector<HTMLElement>(`[data-cell="${row}/${column}"]`)?.focus();
+  const focusCell = (row: number, column: Column): void =>
+    body.current?.querySelector<HTMLElement>(`[data-cell="${row}/${column}"]`)?.focus();
   const onward = (row: number, column: Column): void => {
     const next = COLUMNS[COLUMNS.indexOf(column) + 1];
     if (next) focusCell(row, next);
@@ -120,7 +169,16 @@ function Grid({ batch, model }: { batch: BatchDetailView; model: PropModelView |
         </thead>
         <tbody ref={body}>
           {batch.pieces.map((piece, row) => (
-            <Row key={piece.id} piece={piece} row={row} labelM={model?.diameterM ?? null} isOdd={byPiece.has(piece.id)} isFirst={row === batch.pieces.findIndex((p) => p.state === 'new')} onOnward={onward} onStep={focusCell} />
+            <Row
+              key={piece.id}
+              piece={piece}
+              row={row}
+              labelM={model?.diameterM ?? null}
+              isOdd={byPiece.has(piece.id)}
+              isFirst={row === batch.pieces.findIndex((p) => p.state === 'new')}
+              onOnward={onward}
+              onStep={focusCell}
+            />
           ))}
         </tbody>
       </table>
@@ -190,7 +248,12 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
       onKeyDown={onKeyDown(column)}
     />
   );
-  const choice = <T extends string>(column: 'bore' | 'look', label: string, options: readonly T[], names: Record<T, string>) => (
+  const choice = <T extends string>(
+    column: 'bore' | 'look',
+    label: string,
+    options: readonly T[],
+    names: Record<T, string>,
+  ) => (
     <select
       data-cell={`${row}/${column}`}
       className={classes.choice}
@@ -221,11 +284,29 @@ function Row({ piece, row, labelM, isOdd, isFirst, onOnward, onStep }: RowProps)
         <HandArrow hand={piece.hand} />
       </td>
       <td data-label="Weight, g">{number('mass', 'weight', '0.00')}</td>
-      <td data-label={`Diameter, ${format.unit('length')}`}>{number('diameter', 'diameter', labelM === null ? '' : format.quantity(labelM, 'length').number)}</td>
+      <td data-label={`Diameter, ${format.unit('length')}`}>
+        {number('diameter', 'diameter', labelM === null ? '' : format.quantity(labelM, 'length').number)}
+      </td>
       <td data-label="Bore">{choice('bore', 'bore', boreFits, boreFitNames)}</td>
       <td data-label="Look and feel">{choice('look', 'look', looks, lookNames)}</td>
       <td>
-        {asking.status === 'waiting' ? <span className={classes.bad} role="status">waits for the server</span> : measuring.isError ? <ProblemNote error={measuring.error} /> : bad.length > 0 ? <span className={classes.bad}>{`${bad.includes('mass') ? 'weight' : 'diameter'}: not a size of a prop`}</span> : measuring.isLoading ? <span className="muted">writing…</span> : isWritten ? <span className="muted">{piece.state === 'new' ? (piece.massKg === null ? '' : 'bore and look?') : 'checked in'}</span> : <span className="muted">…</span>}
+        {asking.status === 'waiting' ? (
+          <span className={classes.bad} role="status">
+            waits for the server
+          </span>
+        ) : measuring.isError ? (
+          <ProblemNote error={measuring.error} />
+        ) : bad.length > 0 ? (
+          <span className={classes.bad}>{`${bad.includes('mass') ? 'weight' : 'diameter'}: not a size of a prop`}</span>
+        ) : measuring.isLoading ? (
+          <span className="muted">writing…</span>
+        ) : isWritten ? (
+          <span className="muted">
+            {piece.state === 'new' ? (piece.massKg === null ? '' : 'bore and look?') : 'checked in'}
+          </span>
+        ) : (
+          <span className="muted">…</span>
+        )}
       </td>
     </tr>
   );

@@ -27,16 +27,24 @@ export function ModelRecord({ model }: { model: PropModelView }) {
     <section className={classes.sheet} aria-label="What it has done">
       <h2>{flownBy.length === 0 ? 'No craft flies it now' : `Flown by ${flownBy.map((c) => c.name).join(', ')}`}</h2>
       <p>
-        {states.length === 0 ? 'No tagged piece yet. ' : `${states.map(([state, count]) => `${count} ${pieceStateNames[state as keyof typeof pieceStateNames].toLowerCase()}`).join(', ')}. `}
+        {states.length === 0
+          ? 'No tagged piece yet. '
+          : `${states.map(([state, count]) => `${count} ${pieceStateNames[state as keyof typeof pieceStateNames].toLowerCase()}`).join(', ')}. `}
         <Link to={to('/rack/pieces', { propModelId: model.id })}>Its pieces</Link>
       </p>
-      <p>{own?.usable ? `${formatShare(own.usable.ratio, 0)} of ${own.pieceCount} judged pieces were usable${cost === null ? '' : `; a usable one costs ${formatNumber(cost, 2)}`}.` : 'None of its pieces is judged yet.'}</p>
+      <p>
+        {own?.usable
+          ? `${formatShare(own.usable.ratio, 0)} of ${own.pieceCount} judged pieces were usable${cost === null ? '' : `; a usable one costs ${formatNumber(cost, 2)}`}.`
+          : 'None of its pieces is judged yet.'}
+      </p>
       {runs && runs.length === 0 && <p className="muted">No stand run yet.</p>}
       {runs && runs.length > 0 && (
         <ul className={classes.history} aria-label="Stand runs">
           {runs.slice(0, RUNS_SHOWN).map((run) => (
             <li key={run.runId}>
-              <Link to={to(`/stand/runs/${run.runId}`, { craftId: run.craftId })}>{`${formatDay(run.keptAt)}, ${run.campaignName}`}</Link>
+              <Link
+                to={to(`/stand/runs/${run.runId}`, { craftId: run.craftId })}
+              >{`${formatDay(run.keptAt)}, ${run.campaignName}`}</Link>
               {`: ${run.mostThrustN === null ? 'no thrust read' : `${format.quantity(run.mostThrustN, 'force').text} at most`}${run.maxCurrentA === null ? '' : `, ${format.quantity(run.maxCurrentA, 'current').text}`}${run.origin === 'simulated' ? ', simulated' : ''}`}
             </li>
           ))}

@@ -2,7 +2,15 @@ import { bearingFeels, MotorPieceDto, rotorPlaces, type MotorPieceView } from '@
 import { bearingNames, placeNames } from '@zivvo/words';
 import { useParams } from 'react-router';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
-import { useAddMotorMutation, useMotorHistoryQuery, useLazyMotorsQuery, useMotorsQuery, useRemoveMotorMutation, useRestoreMotorMutation, useUpdateMotorMutation } from '../shared/api/pieceApi.ts';
+import {
+  useAddMotorMutation,
+  useMotorHistoryQuery,
+  useLazyMotorsQuery,
+  useMotorsQuery,
+  useRemoveMotorMutation,
+  useRestoreMotorMutation,
+  useUpdateMotorMutation,
+} from '../shared/api/pieceApi.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -24,7 +32,12 @@ export function Component() {
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
       {(motors) => {
         const motor = motors.find((m) => m.id === motorId) ?? null;
-        if (motorId !== undefined && motor === null) return <EmptyPage title="No such motor" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}><p>It was taken off the list, or the address is of another workshop.</p></EmptyPage>;
+        if (motorId !== undefined && motor === null)
+          return (
+            <EmptyPage title="No such motor" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}>
+              <p>It was taken off the list, or the address is of another workshop.</p>
+            </EmptyPage>
+          );
         return <Motor motor={motor} key={motorId} />;
       }}
     </Ready>
@@ -41,9 +54,17 @@ function Motor({ motor }: { motor: MotorPieceView | null }) {
     <StationPage
       eyebrow="Rack · Motor"
       headline={motor === null ? 'A motor gets its tag' : `Motor ${motor.tag} ${verdictOf(motor)}`}
-      detail={motor && `${motor.hours.toFixed(1)} h · ${motor.craftId === null ? 'on the shelf' : `on ${craftName(motor.craftId)}${motor.place === null ? '' : `, ${placeNames[motor.place].toLowerCase()}`}`}`}
+      detail={
+        motor &&
+        `${motor.hours.toFixed(1)} h · ${motor.craftId === null ? 'on the shelf' : `on ${craftName(motor.craftId)}${motor.place === null ? '' : `, ${placeNames[motor.place].toLowerCase()}`}`}`
+      }
       tools={<RackTabs />}
-      reasons={<p style={{ margin: 0 }}>After every strike: spin the bell bare by hand and look at the shaft’s tip against something still. Click, grind or a wandering tip takes the motor off before a new prop goes on.</p>}
+      reasons={
+        <p style={{ margin: 0 }}>
+          After every strike: spin the bell bare by hand and look at the shaft’s tip against something still. Click,
+          grind or a wandering tip takes the motor off before a new prop goes on.
+        </p>
+      }
       actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}
     >
       <div className={motor ? piece.columns : undefined}>
@@ -63,7 +84,18 @@ function verdictOf({ strikeCount, bearing, overLimitCount }: MotorPieceView): st
 }
 
 type MotorForm = { [K in keyof MotorPieceDto]: MotorPieceDto[K] };
-const blankMotor: MotorForm = { tag: '', craftId: null, place: null, hours: 0, overLimitCount: 0, strikeCount: 0, bearing: null, shaftPlayM: null, shaftRunOutM: null, note: null };
+const blankMotor: MotorForm = {
+  tag: '',
+  craftId: null,
+  place: null,
+  hours: 0,
+  overLimitCount: 0,
+  strikeCount: 0,
+  bearing: null,
+  shaftPlayM: null,
+  shaftRunOutM: null,
+  note: null,
+};
 
 function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: () => void }) {
   const { craftId } = useInHand();
@@ -74,8 +106,19 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
   const [remove] = useRemoveMotorMutation();
   const [restore] = useRestoreMotorMutation();
   const { control, isBusy, notes, onSave, onRemove } = usePartForm<MotorForm>({
-    kind: 'motor', reread: async () => (await reread().unwrap()).find((m) => m.id === motor!.id)!, blank: blankMotor, start: { craftId }, part: motor, Dto: MotorPieceDto, onDone, onGone: onDone, goneText: `Motor ${motor?.tag} was taken off the list.`,
-    add: (body) => add(body).unwrap(), update: (id, body) => update({ id, body }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
+    kind: 'motor',
+    reread: async () => (await reread().unwrap()).find((m) => m.id === motor!.id)!,
+    blank: blankMotor,
+    start: { craftId },
+    part: motor,
+    Dto: MotorPieceDto,
+    onDone,
+    onGone: onDone,
+    goneText: `Motor ${motor?.tag} was taken off the list.`,
+    add: (body) => add(body).unwrap(),
+    update: (id, body) => update({ id, body }).unwrap(),
+    remove: (id) => void remove(id),
+    restore: (id) => void restore(id),
   });
   return (
     <form className={classes.form} noValidate onSubmit={onSave}>
@@ -83,19 +126,39 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
       <fieldset className={classes.group}>
         <legend>{motor ? `Motor ${motor.tag}` : 'New motor'}</legend>
         <TextField control={control} name="tag" label="Tag" autoFocus />
-        <ChoiceField control={control} name="craftId" label="Sits on" none="the shelf" choices={(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))} />
-        <ChoiceField control={control} name="place" label="Place" none="not noted" choices={rotorPlaces.map((p) => ({ value: p, label: placeNames[p] }))} />
+        <ChoiceField
+          control={control}
+          name="craftId"
+          label="Sits on"
+          none="the shelf"
+          choices={(crafts?.items ?? []).map((c) => ({ value: c.id, label: c.name }))}
+        />
+        <ChoiceField
+          control={control}
+          name="place"
+          label="Place"
+          none="not noted"
+          choices={rotorPlaces.map((p) => ({ value: p, label: placeNames[p] }))}
+        />
         <QuantityField control={control} name="hours" label="Hours" dimension="number" />
         <CountField control={control} name="strikeCount" label="Strikes" />
         <CountField control={control} name="overLimitCount" label="Times over its limit" />
-        <ChoiceField control={control} name="bearing" label="Bearing" none="not felt" choices={bearingFeels.map((b) => ({ value: b, label: bearingNames[b]! }))} />
+        <ChoiceField
+          control={control}
+          name="bearing"
+          label="Bearing"
+          none="not felt"
+          choices={bearingFeels.map((b) => ({ value: b, label: bearingNames[b]! }))}
+        />
         <QuantityField control={control} name="shaftPlayM" label="Play" dimension="length" />
         <QuantityField control={control} name="shaftRunOutM" label="Run-out, spun bare" dimension="length" />
         <div className={classes.wide}>
           <NoteField control={control} name="note" label="Note" />
         </div>
         <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
-          <Action type="submit" disabled={isBusy}>{motor ? 'Save motor' : 'Put on the list'}</Action>
+          <Action type="submit" disabled={isBusy}>
+            {motor ? 'Save motor' : 'Put on the list'}
+          </Action>
           <Action weight="quiet" onClick={onDone}>
             Cancel
           </Action>
@@ -109,4 +172,3 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
     </form>
   );
 }
-

@@ -21,15 +21,28 @@ export function Component() {
   const go = useGo();
   const [add] = useAddBatchMutation();
   const { form, save, isBusy, notes } = useKeptForm<BatchForm>({
-    keptAs: 'delivery/new', row: null, Dto: CreateBatchDto,
-    blank: { id: v7(), propModelId: propModelId ?? '', cwCount: 0, ccwCount: 0, eitherCount: 0, resolutionKg: 0.00001, supplierName: null, location: null, note: null },
+    keptAs: 'delivery/new',
+    row: null,
+    Dto: CreateBatchDto,
+    blank: {
+      id: v7(),
+      propModelId: propModelId ?? '',
+      cwCount: 0,
+      ccwCount: 0,
+      eitherCount: 0,
+      resolutionKg: 0.00001,
+      supplierName: null,
+      location: null,
+      note: null,
+    },
     send: (values, id) => add({ ...values, id }).unwrap(),
     onDone: (id) => go(`/rack/deliveries/${id}`),
   });
   const { control, handleSubmit, setError, setFocus } = form;
   const onSave = handleSubmit(
     async (values) => {
-      if (values.cwCount + values.ccwCount + values.eitherCount === 0) return setError('cwCount', { type: 'min', message: 'Count at least one piece of either hand.' });
+      if (values.cwCount + values.ccwCount + values.eitherCount === 0)
+        return setError('cwCount', { type: 'min', message: 'Count at least one piece of either hand.' });
       await save(values);
     },
     (errors) => setFocus(Object.keys(errors)[0] as keyof BatchForm),
@@ -41,7 +54,12 @@ export function Component() {
           eyebrow="Rack · New delivery"
           headline={items.length === 0 ? 'Type the label of the model first' : 'What is in the bag?'}
           detail="Counted by hand, not read off the bag: half of a mixed bag is the other hand."
-          reasons={<p style={{ margin: 0 }}>Every piece gets a tag of four signs. The scale decides how much a weight says: under five of its steps it says too little.</p>}
+          reasons={
+            <p style={{ margin: 0 }}>
+              Every piece gets a tag of four signs. The scale decides how much a weight says: under five of its steps it
+              says too little.
+            </p>
+          }
           actions={
             <>
               {items.length > 0 && (
@@ -61,10 +79,21 @@ export function Component() {
               {notes}
               <fieldset className={classes.group}>
                 <legend>Delivery</legend>
-                <ChoiceField control={control} name="propModelId" label="Model" none="choose" choices={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />
+                <ChoiceField
+                  control={control}
+                  name="propModelId"
+                  label="Model"
+                  none="choose"
+                  choices={items.map((m) => ({ value: m.id, label: propModelName(m) }))}
+                />
                 <CountField control={control} name="cwCount" label="CW pieces" />
                 <CountField control={control} name="ccwCount" label="CCW pieces" />
-                <CountField control={control} name="eitherCount" label="Of either hand" description="symmetric, reversible" />
+                <CountField
+                  control={control}
+                  name="eitherCount"
+                  label="Of either hand"
+                  description="symmetric, reversible"
+                />
                 <QuantityField control={control} name="resolutionKg" label="Scale shows steps of" dimension="mass" />
                 <TextField control={control} name="supplierName" label="Bought from" />
                 <TextField control={control} name="location" label="Kept where" />

@@ -1,9 +1,25 @@
-import { packChemistries, PackPieceDto, type PackPieceView, type PackServiceView, type CreatePackPieceDto, type UpdatePackPieceDto } from '@zivvo/contract';
+import {
+  packChemistries,
+  PackPieceDto,
+  type PackPieceView,
+  type PackServiceView,
+  type CreatePackPieceDto,
+  type UpdatePackPieceDto,
+} from '@zivvo/contract';
 import { cellVoltages } from '@zivvo/core';
 import { chemistryNames, formatNumber } from '@zivvo/words';
 import { useParams } from 'react-router';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { useAddPackMutation, usePackHistoryQuery, usePackRunsQuery, useLazyPacksQuery, usePacksQuery, useRemovePackMutation, useRestorePackMutation, useUpdatePackMutation } from '../shared/api/workshopApi.ts';
+import {
+  useAddPackMutation,
+  usePackHistoryQuery,
+  usePackRunsQuery,
+  useLazyPacksQuery,
+  usePacksQuery,
+  useRemovePackMutation,
+  useRestorePackMutation,
+  useUpdatePackMutation,
+} from '../shared/api/workshopApi.ts';
 import { ChoiceField, CountField, NoteField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
 import { QuantityField } from '../shared/forms/QuantityField.tsx';
@@ -30,20 +46,32 @@ export function Component() {
       {(packs) => {
         const pack = packs.find((p) => p.id === packId) ?? null;
         if (packId === undefined) return <NewPack />;
-        if (pack === null) return <EmptyPage title="No such pack" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}><p>It was taken off the list, or the address is of another workshop.</p></EmptyPage>;
+        if (pack === null)
+          return (
+            <EmptyPage title="No such pack" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}>
+              <p>It was taken off the list, or the address is of another workshop.</p>
+            </EmptyPage>
+          );
         return <Pack pack={pack} key={packId} />;
       }}
     </Ready>
   );
 }
 
-const CAUTION = 'Charge and keep lithium packs on a fireproof surface, never unwatched; a puffed, dented or hot one is out of service. The maker’s sheet comes first.';
+const CAUTION =
+  'Charge and keep lithium packs on a fireproof surface, never unwatched; a puffed, dented or hot one is out of service. The maker’s sheet comes first.';
 
 function NewPack() {
   const { to } = useInHand();
   const go = useGo();
   return (
-    <StationPage eyebrow="Rack · Pack" headline="A pack gets its tag" tools={<RackTabs />} reasons={<p style={{ margin: 0 }}>{CAUTION}</p>} actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}>
+    <StationPage
+      eyebrow="Rack · Pack"
+      headline="A pack gets its tag"
+      tools={<RackTabs />}
+      reasons={<p style={{ margin: 0 }}>{CAUTION}</p>}
+      actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}
+    >
       <PackForm pack={null} onDone={() => go('/rack/parts')} />
     </StationPage>
   );
@@ -70,18 +98,28 @@ function Pack({ pack }: { pack: PackPieceView }) {
     >
       {service && <Runs service={service} />}
       <div className={piece.columns}>
-        <PackForm key={pack.revision} pack={pack} onDone={() => go(`/rack/parts/packs/${pack.id}`)} onGone={() => go('/rack/parts')} />
+        <PackForm
+          key={pack.revision}
+          pack={pack}
+          onDone={() => go(`/rack/parts/packs/${pack.id}`)}
+          onGone={() => go('/rack/parts')}
+        />
         <PartHistory events={history} of={`pack ${pack.tag}`} />
       </div>
     </StationPage>
   );
 }
 
-function headlineOf({ tag }: PackPieceView, { record: { runCount, deepestSagCellV, overDrawnCount } }: PackServiceView): string {
+function headlineOf(
+  { tag }: PackPieceView,
+  { record: { runCount, deepestSagCellV, overDrawnCount } }: PackServiceView,
+): string {
   if (runCount === 0) return `Pack ${tag} has served no run yet`;
   const runs = `${tag} served ${runCount} ${runCount === 1 ? 'run' : 'runs'}`;
   if (overDrawnCount > 0) return `${runs} and was over-drawn in ${overDrawnCount}`;
-  return deepestSagCellV === null ? `${runs}; no voltage was read` : `${runs} and sagged by ${formatNumber(deepestSagCellV, 2)} V a cell at most`;
+  return deepestSagCellV === null
+    ? `${runs}; no voltage was read`
+    : `${runs} and sagged by ${formatNumber(deepestSagCellV, 2)} V a cell at most`;
 }
 
 /** What the runs add up to, in sentences. */
@@ -89,7 +127,9 @@ function Record({ pack, service: { record } }: { pack: PackPieceView; service: P
   const { emptyV, gateV } = cellVoltages[pack.chemistry];
   return (
     <div className={piece.record}>
-      {record.lowestCellV !== null && <p>{`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} V this chemistry is over-drawn.`}</p>}
+      {record.lowestCellV !== null && (
+        <p>{`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} V this chemistry is over-drawn.`}</p>
+      )}
       <p>{`A run starts at ${formatNumber(gateV, 2)} V a cell or more at rest, or it is kept and does not count.`}</p>
     </div>
   );
@@ -101,7 +141,8 @@ function Runs({ service: { runs } }: { service: PackServiceView }) {
   const { data: models } = usePropModelsQuery();
   const onOpen = (i: number): void => go(`/stand/runs/${runs[i]!.runId}`);
   const rowKeys = useRowKeys({ onOpen });
-  if (runs.length === 0) return <p className="muted">Name this pack when a run is typed, imported or recorded, and the run stands here.</p>;
+  if (runs.length === 0)
+    return <p className="muted">Name this pack when a run is typed, imported or recorded, and the run stands here.</p>;
   return (
     <div className={table.sheet}>
       <table className={table.table}>
@@ -134,7 +175,17 @@ function Runs({ service: { runs } }: { service: PackServiceView }) {
 }
 
 type PackForm = { [K in keyof Required<PackPieceDto>]: Required<PackPieceDto>[K] | null };
-const blankPack: PackForm = { tag: '', chemistry: 'lipo', seriesCount: null, parallelCount: 1, capacityAh: null, cellResistanceOhm: null, cRating: null, cycleCount: null, note: null };
+const blankPack: PackForm = {
+  tag: '',
+  chemistry: 'lipo',
+  seriesCount: null,
+  parallelCount: 1,
+  capacityAh: null,
+  cellResistanceOhm: null,
+  cRating: null,
+  cycleCount: null,
+  note: null,
+};
 
 function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone: () => void; onGone?: () => void }) {
   const [add] = useAddPackMutation();
@@ -143,8 +194,18 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
   const [remove] = useRemovePackMutation();
   const [restore] = useRestorePackMutation();
   const { control, isBusy, notes, onSave, onRemove } = usePartForm<PackForm>({
-    kind: 'pack', reread: async () => (await reread().unwrap()).find((p) => p.id === pack!.id)!, blank: blankPack, part: pack, Dto: PackPieceDto, onDone, onGone: () => onGone?.(), goneText: `Pack ${pack?.tag} was taken off the list.`,
-    add: (body) => add(body as CreatePackPieceDto).unwrap(), update: (id, body) => update({ id, body: body as UpdatePackPieceDto }).unwrap(), remove: (id) => void remove(id), restore: (id) => void restore(id),
+    kind: 'pack',
+    reread: async () => (await reread().unwrap()).find((p) => p.id === pack!.id)!,
+    blank: blankPack,
+    part: pack,
+    Dto: PackPieceDto,
+    onDone,
+    onGone: () => onGone?.(),
+    goneText: `Pack ${pack?.tag} was taken off the list.`,
+    add: (body) => add(body as CreatePackPieceDto).unwrap(),
+    update: (id, body) => update({ id, body: body as UpdatePackPieceDto }).unwrap(),
+    remove: (id) => void remove(id),
+    restore: (id) => void restore(id),
   });
   return (
     <form className={classes.form} noValidate onSubmit={onSave}>
@@ -152,7 +213,12 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
       <fieldset className={classes.group}>
         <legend>{pack ? `Pack ${pack.tag}` : 'New pack'}</legend>
         <TextField control={control} name="tag" label="Tag" autoFocus={!pack} />
-        <ChoiceField control={control} name="chemistry" label="Chemistry" choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))} />
+        <ChoiceField
+          control={control}
+          name="chemistry"
+          label="Chemistry"
+          choices={packChemistries.map((c) => ({ value: c, label: chemistryNames[c] }))}
+        />
         <CountField control={control} name="seriesCount" label="Cells in series" />
         <CountField control={control} name="parallelCount" label="Cells in parallel" />
         <QuantityField control={control} name="capacityAh" label="Capacity" dimension="charge" />
@@ -163,7 +229,9 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
           <NoteField control={control} name="note" label="Note" />
         </div>
         <div className={classes.wide} style={{ display: 'flex', gap: 10 }}>
-          <Action type="submit" disabled={isBusy}>{pack ? 'Save pack' : 'Put on the list'}</Action>
+          <Action type="submit" disabled={isBusy}>
+            {pack ? 'Save pack' : 'Put on the list'}
+          </Action>
           {pack && (
             <Action weight="danger" onClick={onRemove}>
               Delete

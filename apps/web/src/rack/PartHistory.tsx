@@ -4,7 +4,15 @@ import { formatDay, formatTime } from '../shared/format/useFormat.ts';
 import classes from './PiecePage.module.css';
 
 /** Everything that was written down about a motor or a pack, the newest first. */
-export function PartHistory({ events, of, craftName }: { events: readonly PartEventView[] | undefined; of: string; craftName?: (id: string) => string }) {
+export function PartHistory({
+  events,
+  of,
+  craftName,
+}: {
+  events: readonly PartEventView[] | undefined;
+  of: string;
+  craftName?: (id: string) => string;
+}) {
   return (
     <section className={classes.sheet} aria-label={`History of ${of}`}>
       <h2>History</h2>
@@ -13,7 +21,12 @@ export function PartHistory({ events, of, craftName }: { events: readonly PartEv
         {(events ?? []).map((e) => (
           <li key={e.sequence}>
             <strong>{PAST[e.change]}</strong>
-            {e.change === 'changed' && `: ${Object.entries(e.values).map(([name, value]) => `${(fieldNames[name] ?? name).toLowerCase()} ${said(name, value, craftName)}`).join(', ') || 'nothing new'}`}
+            {e.change === 'changed' &&
+              `: ${
+                Object.entries(e.values)
+                  .map(([name, value]) => `${(fieldNames[name] ?? name).toLowerCase()} ${said(name, value, craftName)}`)
+                  .join(', ') || 'nothing new'
+              }`}
             <div className="muted">{`${formatDay(e.at)}, ${formatTime(e.at).slice(0, 5)}${e.personName === null ? '' : `, ${e.personName}`}`}</div>
           </li>
         ))}
@@ -22,7 +35,12 @@ export function PartHistory({ events, of, craftName }: { events: readonly PartEv
   );
 }
 
-const PAST: Record<PartEventView['change'], string> = { added: 'put on the list', changed: 'changed', removed: 'taken off the list', restored: 'brought back' };
+const PAST: Record<PartEventView['change'], string> = {
+  added: 'put on the list',
+  changed: 'changed',
+  removed: 'taken off the list',
+  restored: 'brought back',
+};
 
 /** A value in the reader's words. */
 function said(name: string, value: string | number | null, craftName?: (id: string) => string): string {
@@ -30,5 +48,10 @@ function said(name: string, value: string | number | null, craftName?: (id: stri
   if (name === 'craftId') return craftName?.(String(value)) ?? 'a craft';
   if (name.endsWith('M') && typeof value === 'number') return `${(value * 1000).toFixed(2)} mm`;
   if (name === 'cellResistanceOhm') return `${(Number(value) * 1000).toFixed(1)} mΩ`;
-  return placeNames[value as keyof typeof placeNames]?.toLowerCase() ?? bearingNames[value] ?? chemistryNames[value as keyof typeof chemistryNames] ?? String(value);
+  return (
+    placeNames[value as keyof typeof placeNames]?.toLowerCase() ??
+    bearingNames[value] ??
+    chemistryNames[value as keyof typeof chemistryNames] ??
+    String(value)
+  );
 }

@@ -4,7 +4,14 @@ import { bearingNames, chemistryNames, placeNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
-import { useAddSpareMutation, useMotorsQuery, useRemoveSpareMutation, useRestoreSpareMutation, useSparesQuery, useUpdateSpareMutation } from '../shared/api/pieceApi.ts';
+import {
+  useAddSpareMutation,
+  useMotorsQuery,
+  useRemoveSpareMutation,
+  useRestoreSpareMutation,
+  useSparesQuery,
+  useUpdateSpareMutation,
+} from '../shared/api/pieceApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -27,9 +34,20 @@ export function Component() {
         return (
           <StationPage
             eyebrow="Rack · Parts"
-            headline={motors.length === 0 ? 'No motor has a tag yet' : tired.length === 0 ? `${motors.length} motors, none of them struck` : `Look at ${tired.map((m) => m.tag).join(', ')}: struck or gritty`}
+            headline={
+              motors.length === 0
+                ? 'No motor has a tag yet'
+                : tired.length === 0
+                  ? `${motors.length} motors, none of them struck`
+                  : `Look at ${tired.map((m) => m.tag).join(', ')}: struck or gritty`
+            }
             tools={<RackTabs />}
-            reasons={<p style={{ margin: '0 0 12px' }}>Spin the shaft bare, pack out: a bent one shows as run-out. Click or grind means a bearing on its way out; it eats props and shakes pictures.</p>}
+            reasons={
+              <p style={{ margin: '0 0 12px' }}>
+                Spin the shaft bare, pack out: a bent one shows as run-out. Click or grind means a bearing on its way
+                out; it eats props and shakes pictures.
+              </p>
+            }
             actions={
               <>
                 <ActionLink weight="main" to={to('/rack/parts/motors/new')}>
@@ -79,15 +97,23 @@ function Motors({ motors }: { motors: readonly MotorPieceView[] }) {
               <td className="mono">
                 <strong>{m.tag}</strong>
               </td>
-              <td>{m.craftId === null ? 'the shelf' : `${crafts?.items.find((c) => c.id === m.craftId)?.name ?? ''}${m.place === null ? '' : `, ${placeNames[m.place].toLowerCase()}`}`}</td>
+              <td>
+                {m.craftId === null
+                  ? 'the shelf'
+                  : `${crafts?.items.find((c) => c.id === m.craftId)?.name ?? ''}${m.place === null ? '' : `, ${placeNames[m.place].toLowerCase()}`}`}
+              </td>
               <td data-right>{m.hours.toFixed(1)}</td>
               <td data-right>{m.strikeCount}</td>
               <td data-right data-wide>
                 {m.overLimitCount}
               </td>
-              <td style={{ color: m.bearing === 'gritty' ? 'var(--rust)' : undefined }}>{m.bearing === null ? '–' : bearingNames[m.bearing]}</td>
+              <td style={{ color: m.bearing === 'gritty' ? 'var(--rust)' : undefined }}>
+                {m.bearing === null ? '–' : bearingNames[m.bearing]}
+              </td>
               <td data-right data-wide>
-                {m.shaftRunOutM === null ? '–' : `${format.millimetres(m.shaftRunOutM * 10).replace(/[\d.]+/, (n) => (Number(n) / 10).toFixed(2))}`}
+                {m.shaftRunOutM === null
+                  ? '–'
+                  : `${format.millimetres(m.shaftRunOutM * 10).replace(/[\d.]+/, (n) => (Number(n) / 10).toFixed(2))}`}
               </td>
             </tr>
           ))}
@@ -155,7 +181,16 @@ function Spares() {
   const [remove] = useRemoveSpareMutation();
   const [restore] = useRestoreSpareMutation();
   const [name, setName] = useState('');
-  const count = (part: SparePartView, by: number): void => void update({ id: part.id, body: { name: part.name, perPieceCount: part.perPieceCount, count: Math.max(0, part.count + by), revision: part.revision } });
+  const count = (part: SparePartView, by: number): void =>
+    void update({
+      id: part.id,
+      body: {
+        name: part.name,
+        perPieceCount: part.perPieceCount,
+        count: Math.max(0, part.count + by),
+        revision: part.revision,
+      },
+    });
   return (
     <section className={table.sheet} style={{ padding: '10px 14px' }} aria-label="Small parts">
       <h2 style={{ margin: '0 0 6px', fontSize: 15 }}>Small parts</h2>
@@ -187,10 +222,20 @@ function Spares() {
           e.preventDefault();
           void add({ id: v7(), name: name.trim(), count: 0, perPieceCount: 2 })
             .unwrap()
-            .then(() => setName(''), () => undefined);
+            .then(
+              () => setName(''),
+              () => undefined,
+            );
         }}
       >
-        <TextInput label="Screws, nuts, rings" placeholder="M2 × 8 with dry lock" value={name} onChange={(e) => setName(e.currentTarget.value)} maxLength={80} style={{ flex: 1 }} />
+        <TextInput
+          label="Screws, nuts, rings"
+          placeholder="M2 × 8 with dry lock"
+          value={name}
+          onChange={(e) => setName(e.currentTarget.value)}
+          maxLength={80}
+          style={{ flex: 1 }}
+        />
         <Action type="submit" disabled={name.trim() === ''}>
           Count them
         </Action>

@@ -1,11 +1,28 @@
 import { TextInput } from '@mantine/core';
 import { materials, mountKinds, planforms, PropModelDto, tipShapes, type PropModelView } from '@zivvo/contract';
 import { readPropLabel, usualChord75M, type PropLabelReading } from '@zivvo/core';
-import { handNames, labelProblemSentence, labelReasonSentence, materialNames, mountNames, planformNames, tipNames } from '@zivvo/words';
+import {
+  handNames,
+  labelProblemSentence,
+  labelReasonSentence,
+  materialNames,
+  mountNames,
+  planformNames,
+  tipNames,
+} from '@zivvo/words';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { ModelRecord } from './ModelRecord.tsx';
-import { useCountStockMutation, useCreatePropModelMutation, usePropModelQuery, usePropModelsQuery, useRemovePropModelMutation, useRestorePropModelMutation, useUpdatePropModelMutation, useLazyPropModelQuery } from '../shared/api/rackApi.ts';
+import {
+  useCountStockMutation,
+  useCreatePropModelMutation,
+  usePropModelQuery,
+  usePropModelsQuery,
+  useRemovePropModelMutation,
+  useRestorePropModelMutation,
+  useUpdatePropModelMutation,
+  useLazyPropModelQuery,
+} from '../shared/api/rackApi.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, CountField, NoteField, PriceField, TextField } from '../shared/forms/Fields.tsx';
 import classes from '../shared/forms/Form.module.css';
@@ -28,10 +45,18 @@ type ModelForm = { [K in keyof PropModelDto]: PropModelDto[K] } & { cwCount: num
 export function Component() {
   const { propModelId } = useParams();
   const query = usePropModelQuery(propModelId ?? '', { skip: propModelId === undefined });
-  return propModelId === undefined ? <ModelFormPage model={null} /> : <Ready query={query}>{(model) => <ModelFormPage model={model} key={model.revision} />}</Ready>;
+  return propModelId === undefined ? (
+    <ModelFormPage model={null} />
+  ) : (
+    <Ready query={query}>{(model) => <ModelFormPage model={model} key={model.revision} />}</Ready>
+  );
 }
 
-const withCounts = (model: PropModelView): ModelForm & PropModelView => ({ ...model, cwCount: model.stock?.cwCount ?? null, ccwCount: model.stock?.ccwCount ?? null });
+const withCounts = (model: PropModelView): ModelForm & PropModelView => ({
+  ...model,
+  cwCount: model.stock?.cwCount ?? null,
+  ccwCount: model.stock?.ccwCount ?? null,
+});
 
 function ModelFormPage({ model }: { model: PropModelView | null }) {
   const format = useFormat();
@@ -46,13 +71,19 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
   const [remove] = useRemovePropModelMutation();
   const [restore] = useRestorePropModelMutation();
   const { form, save, isBusy, notes } = useKeptForm<ModelForm>({
-    keptAs: `model/${model?.id ?? 'new'}`, row: model && withCounts(model), blank: { ...blankModel, cwCount: null, ccwCount: null }, Dto: PropModelDto,
+    keptAs: `model/${model?.id ?? 'new'}`,
+    row: model && withCounts(model),
+    blank: { ...blankModel, cwCount: null, ccwCount: null },
+    Dto: PropModelDto,
     send: async ({ cwCount, ccwCount, ...values }, id, revision) => {
-      const body = Object.fromEntries(Object.keys(blankModel).map((key) => [key, values[key as keyof PropModelDto]])) as unknown as PropModelDto;
+      const body = Object.fromEntries(
+        Object.keys(blankModel).map((key) => [key, values[key as keyof PropModelDto]]),
+      ) as unknown as PropModelDto;
       await (revision === null ? create({ ...body, id }) : update({ id, body: { ...body, revision } })).unwrap();
       const hasCounts = cwCount !== null || ccwCount !== null;
       const isRecount = cwCount !== (model?.stock?.cwCount ?? null) || ccwCount !== (model?.stock?.ccwCount ?? null);
-      if (hasCounts && isRecount) await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
+      if (hasCounts && isRecount)
+        await countStock({ id, body: { cwCount: cwCount ?? 0, ccwCount: ccwCount ?? 0 } }).unwrap();
     },
     reread: async () => withCounts(await reread(model!.id).unwrap()),
     onDone: (id) => (then === 'delivery' ? go('/rack/deliveries/new', { propModelId: id }) : go('/rack')),
@@ -66,19 +97,30 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
     for (const [field, value] of Object.entries(readingEntries(reading))) setValue(field as keyof ModelForm, value);
   };
 
-  const onSave = handleSubmit(
-    save,
-    (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm),
-  );
-  const onRemove = (): Promise<void> => takeAway(remove(model!.id).unwrap(), { text: `${propModelName(model!)} left the rack.`, undo: () => void restore(model!.id), onGone: () => go('/rack', { propModelId: null }) });
+  const onSave = handleSubmit(save, (errors) => setFocus(Object.keys(errors)[0] as keyof ModelForm));
+  const onRemove = (): Promise<void> =>
+    takeAway(remove(model!.id).unwrap(), {
+      text: `${propModelName(model!)} left the rack.`,
+      undo: () => void restore(model!.id),
+      onGone: () => go('/rack', { propModelId: null }),
+    });
 
   return (
     <StationPage
       eyebrow={model ? `Rack · ${propModelName(model)}` : 'Rack'}
       headline={model ? propModelName(model) : 'What is moulded on the hub?'}
       detail={model ? undefined : 'Type the label as it stands there; the readings follow while you type.'}
-      tools={hasShape ? <BladeGlyph size={72} diameterM={shape[0]} pitchM={shape[1]} bladeCount={shape[2]} tipShape={shape[3]} /> : undefined}
-      reasons={<p style={{ margin: 0 }}>The first number is the diameter, the second the pitch, the last the blades. Measure the real diameter: it often differs from the label. Measured values stand beside the label’s, never over them.</p>}
+      tools={
+        hasShape ? (
+          <BladeGlyph size={72} diameterM={shape[0]} pitchM={shape[1]} bladeCount={shape[2]} tipShape={shape[3]} />
+        ) : undefined
+      }
+      reasons={
+        <p style={{ margin: 0 }}>
+          The first number is the diameter, the second the pitch, the last the blades. Measure the real diameter: it
+          often differs from the label. Measured values stand beside the label’s, never over them.
+        </p>
+      }
       actions={
         <>
           <Action weight="main" type="submit" form="model-form" disabled={isBusy}>
@@ -98,12 +140,28 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
         {notes}
         <fieldset className={classes.group}>
           <legend>Label</legend>
-          <PropLabel initial={getValues('label')} isNew={!model} onText={(text) => setValue('label', text)} onReading={takeReading} />
+          <PropLabel
+            initial={getValues('label')}
+            isNew={!model}
+            onText={(text) => setValue('label', text)}
+            onReading={takeReading}
+          />
           <QuantityField control={control} name="diameterM" label="Diameter" dimension="length" />
           <QuantityField control={control} name="pitchM" label="Pitch" dimension="length" />
           <CountField control={control} name="bladeCount" label="Blades" />
-          <ChoiceField control={control} name="tipShape" label="Tip" choices={tipShapes.map((t) => ({ value: t, label: tipNames[t] }))} />
-          <ChoiceField control={control} name="labelHand" label="Hand on the label" none="nothing written" choices={(['cw', 'ccw', 'either'] as const).map((h) => ({ value: h, label: handNames[h] }))} />
+          <ChoiceField
+            control={control}
+            name="tipShape"
+            label="Tip"
+            choices={tipShapes.map((t) => ({ value: t, label: tipNames[t] }))}
+          />
+          <ChoiceField
+            control={control}
+            name="labelHand"
+            label="Hand on the label"
+            none="nothing written"
+            choices={(['cw', 'ccw', 'either'] as const).map((h) => ({ value: h, label: handNames[h] }))}
+          />
           <TextField control={control} name="makerName" label="Maker" />
         </fieldset>
         {hasShape && (
@@ -115,29 +173,90 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
                 key: p,
                 title: planformNames[p],
                 reasons: `${format.millimetres(usualChord75M({ diameterM: shape[0], bladeCount: shape[2], tipShape: shape[3], planform: p }))} at three quarters of the radius`,
-                glyph: <BladeGlyph size={54} diameterM={shape[0]} pitchM={shape[1]} bladeCount={shape[2]} tipShape={shape[3]} planform={p} />,
+                glyph: (
+                  <BladeGlyph
+                    size={54}
+                    diameterM={shape[0]}
+                    pitchM={shape[1]}
+                    bladeCount={shape[2]}
+                    tipShape={shape[3]}
+                    planform={p}
+                  />
+                ),
               }))}
               chosen={planform}
               onChoose={(p) => setValue('planform', p as (typeof planforms)[number])}
             />
-            <QuantityField control={control} name="chord75M" label="Blade width there" dimension="length" description="callipers, at three quarters of the radius" />
-            <QuantityField control={control} name="angle75Rad" label="Blade angle there" dimension="angle" description={<Link to={to('/balance/aids')}>with the printed gauge</Link>} />
+            <QuantityField
+              control={control}
+              name="chord75M"
+              label="Blade width there"
+              dimension="length"
+              description="callipers, at three quarters of the radius"
+            />
+            <QuantityField
+              control={control}
+              name="angle75Rad"
+              label="Blade angle there"
+              dimension="angle"
+              description={<Link to={to('/balance/aids')}>with the printed gauge</Link>}
+            />
           </fieldset>
         )}
         <fieldset className={classes.group}>
           <legend>Pieces and measures</legend>
           <CountField control={control} name="cwCount" label="CW pieces" description="counted, not read off the bag" />
-          <CountField control={control} name="ccwCount" label="CCW pieces" description="counted, not read off the bag" />
-          <ChoiceField control={control} name="material" label="Material" choices={materials.map((m) => ({ value: m, label: materialNames[m]! }))} />
+          <CountField
+            control={control}
+            name="ccwCount"
+            label="CCW pieces"
+            description="counted, not read off the bag"
+          />
+          <ChoiceField
+            control={control}
+            name="material"
+            label="Material"
+            choices={materials.map((m) => ({ value: m, label: materialNames[m]! }))}
+          />
           <QuantityField control={control} name="measuredDiameterM" label="Measured diameter" dimension="length" />
           <QuantityField control={control} name="measuredMassKg" label="Measured weight" dimension="mass" />
           <QuantityField control={control} name="speedLimitRpm" label="Maker’s speed limit" dimension="rotation" />
-          <QuantityField control={control} name="boreDiameterM" label="Bore" dimension="length" description="hole in the hub" />
+          <QuantityField
+            control={control}
+            name="boreDiameterM"
+            label="Bore"
+            dimension="length"
+            description="hole in the hub"
+          />
           <QuantityField control={control} name="hubThicknessM" label="Hub thickness" dimension="length" />
-          <ChoiceField control={control} name="mountKind" label="Mount" none="not noted" choices={mountKinds.map((m) => ({ value: m, label: mountNames[m]! }))} />
-          <TextField control={control} name="cwLetters" label="Letters of CW pieces" description="on this maker’s alone" />
-          <TextField control={control} name="ccwLetters" label="Letters of CCW pieces" description="on this maker’s alone" />
-          <ChoiceField control={control} name="cutFromModelId" label="Cut from" none="as it came" choices={(models?.items ?? []).filter((m) => m.id !== model?.id).map((m) => ({ value: m.id, label: propModelName(m) }))} />
+          <ChoiceField
+            control={control}
+            name="mountKind"
+            label="Mount"
+            none="not noted"
+            choices={mountKinds.map((m) => ({ value: m, label: mountNames[m]! }))}
+          />
+          <TextField
+            control={control}
+            name="cwLetters"
+            label="Letters of CW pieces"
+            description="on this maker’s alone"
+          />
+          <TextField
+            control={control}
+            name="ccwLetters"
+            label="Letters of CCW pieces"
+            description="on this maker’s alone"
+          />
+          <ChoiceField
+            control={control}
+            name="cutFromModelId"
+            label="Cut from"
+            none="as it came"
+            choices={(models?.items ?? [])
+              .filter((m) => m.id !== model?.id)
+              .map((m) => ({ value: m.id, label: propModelName(m) }))}
+          />
           <PriceField control={control} name="bagPrice" label="Price of a bag" />
           <CountField control={control} name="bagCount" label="Pieces in a bag" />
           <TextField control={control} name="colour" label="Colour" />
@@ -173,14 +292,28 @@ function PropLabel({ initial, isNew, onText, onReading }: PropLabelProps) {
     onReading(isClear ? read.readings[0]! : null);
   };
   const size = (m: number | null): string => (m === null ? '?' : format.quantity(m, 'length').text);
-  const leftOut = result.status === 'read' ? result.readings[0]!.reasons.flatMap((r) => (r.code === 'wordsLeftOut' ? [r.text] : [])) : [];
+  const leftOut =
+    result.status === 'read'
+      ? result.readings[0]!.reasons.flatMap((r) => (r.code === 'wordsLeftOut' ? [r.text] : []))
+      : [];
   const needsChoice = result.status === 'read' && result.readings.length > 1 && chosen === null && text !== initial;
   return (
     <div className={classes.wide}>
-      <TextInput label="Label on the hub" name="label" autoFocus={isNew} autoComplete="off" value={text} onChange={(e) => change(e.currentTarget.value)} error={text.trim() !== '' && result.status === 'unreadable' ? labelProblemSentence(result.problem) : undefined} style={{ maxWidth: 340 }} styles={{ input: { fontFamily: 'var(--font-mono)', fontSize: 17 } }} />
+      <TextInput
+        label="Label on the hub"
+        name="label"
+        autoFocus={isNew}
+        autoComplete="off"
+        value={text}
+        onChange={(e) => change(e.currentTarget.value)}
+        error={text.trim() !== '' && result.status === 'unreadable' ? labelProblemSentence(result.problem) : undefined}
+        style={{ maxWidth: 340 }}
+        styles={{ input: { fontFamily: 'var(--font-mono)', fontSize: 17 } }}
+      />
       {leftOut.length > 0 && (
         <p className="muted" style={{ margin: '4px 0 0' }}>
-          Not read: {leftOut.map((word) => (
+          Not read:{' '}
+          {leftOut.map((word) => (
             <s key={word} className="mono" style={{ marginRight: 8 }}>
               {word}
             </s>
@@ -194,7 +327,16 @@ function PropLabel({ initial, isNew, onText, onReading }: PropLabelProps) {
             key: String(i),
             title: `${size(r.diameterM)} × ${size(r.pitchM)}${r.bladeCount === null ? '' : `, ${r.bladeCount} blades`}`,
             reasons: r.reasons.map(labelReasonSentence).join(', '),
-            glyph: r.pitchM === null ? undefined : <BladeGlyph size={30} diameterM={r.diameterM} pitchM={r.pitchM} bladeCount={r.bladeCount ?? 2} tipShape={r.tipShape ?? 'standard'} />,
+            glyph:
+              r.pitchM === null ? undefined : (
+                <BladeGlyph
+                  size={30}
+                  diameterM={r.diameterM}
+                  pitchM={r.pitchM}
+                  bladeCount={r.bladeCount ?? 2}
+                  tipShape={r.tipShape ?? 'standard'}
+                />
+              ),
           }))}
           chosen={chosen}
           onChoose={(key) => {

@@ -28,7 +28,11 @@ export function Component() {
         return (
           <StationPage
             eyebrow="Rack"
-            headline={items.length === 0 ? 'The rack is empty' : `${total} ${total === 1 ? 'model' : 'models'}, ${findings.fullSets} full ${findings.fullSets === 1 ? 'set' : 'sets'} of four`}
+            headline={
+              items.length === 0
+                ? 'The rack is empty'
+                : `${total} ${total === 1 ? 'model' : 'models'}, ${findings.fullSets} full ${findings.fullSets === 1 ? 'set' : 'sets'} of four`
+            }
             detail={items.length === 0 ? undefined : 'Enter opens a model. A set of four takes two of each hand.'}
             reasons={
               <ul style={{ margin: 0, padding: 0, listStyle: 'none' }}>
@@ -37,8 +41,14 @@ export function Component() {
                     <strong>{s.name}</strong> needs {s.missing} more <HandArrow hand={s.hand} /> for {s.wanted}.
                   </li>
                 ))}
-                {findings.uncounted > 0 && <li>{findings.uncounted === 1 ? 'One model was' : `${findings.uncounted} models were`} never counted.</li>}
-                {findings.shortages.length + findings.uncounted === 0 && <li className="muted">Both hands match on every model.</li>}
+                {findings.uncounted > 0 && (
+                  <li>
+                    {findings.uncounted === 1 ? 'One model was' : `${findings.uncounted} models were`} never counted.
+                  </li>
+                )}
+                {findings.shortages.length + findings.uncounted === 0 && (
+                  <li className="muted">Both hands match on every model.</li>
+                )}
               </ul>
             }
             tools={<RackTabs />}
@@ -57,7 +67,10 @@ export function Component() {
                   </ActionLink>
                 }
               >
-                <p>Type what is moulded on the hub: 7.2x3.9x3, 5136, 40mm-4. Zivvo offers its readings, you choose, and count the pieces of each hand.</p>
+                <p>
+                  Type what is moulded on the hub: 7.2x3.9x3, 5136, 40mm-4. Zivvo offers its readings, you choose, and
+                  count the pieces of each hand.
+                </p>
               </EmptyPage>
             ) : (
               <Models items={bySize(items)} />
@@ -104,16 +117,31 @@ function Models({ items }: { items: PropModelView[] }) {
               </td>
               <td data-head>
                 <strong style={{ whiteSpace: 'nowrap' }}>{propModelName(m)}</strong>
-                {m.wantedCount > 0 && <div className="muted" style={{ fontSize: 12.5 }}>{`wanted: ${m.wantedCount}`}</div>}
+                {m.wantedCount > 0 && (
+                  <div className="muted" style={{ fontSize: 12.5 }}>{`wanted: ${m.wantedCount}`}</div>
+                )}
               </td>
               <td data-right data-label="Diameter">
                 {format.quantity(m.diameterM, 'length').text}
-                {m.measuredDiameterM !== null && <div className="muted" style={{ fontSize: 12.5, whiteSpace: 'nowrap' }}>{`measured ${format.quantity(m.measuredDiameterM, 'length').text}`}</div>}
+                {m.measuredDiameterM !== null && (
+                  <div
+                    className="muted"
+                    style={{ fontSize: 12.5, whiteSpace: 'nowrap' }}
+                  >{`measured ${format.quantity(m.measuredDiameterM, 'length').text}`}</div>
+                )}
               </td>
-              <td data-right data-label="Pitch">{format.quantity(m.pitchM, 'length').text}</td>
-              <td data-right data-label="Blades">{m.bladeCount}</td>
-              <td data-wide data-label="Tip">{tipNames[m.tipShape]}</td>
-              <td data-wide data-label="Material">{materialNames[m.material]}</td>
+              <td data-right data-label="Pitch">
+                {format.quantity(m.pitchM, 'length').text}
+              </td>
+              <td data-right data-label="Blades">
+                {m.bladeCount}
+              </td>
+              <td data-wide data-label="Tip">
+                {tipNames[m.tipShape]}
+              </td>
+              <td data-wide data-label="Material">
+                {materialNames[m.material]}
+              </td>
               <td data-wide data-right data-label="Weight">
                 {format.quantityOrDash(m.measuredMassKg, 'mass')}
               </td>

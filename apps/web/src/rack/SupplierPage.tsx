@@ -31,7 +31,12 @@ export function Component() {
                 headline={found ? headlineOf(found) : `Nothing came from ${supplierName}`}
                 detail={found && found.makers.length > 0 ? `Makers: ${found.makers.join(', ')}.` : undefined}
                 tools={<RackTabs />}
-                reasons={<p style={{ margin: 0 }}>One supplier may sell good bags of one maker and bad ones of another: look at the bags before you change.</p>}
+                reasons={
+                  <p style={{ margin: 0 }}>
+                    One supplier may sell good bags of one maker and bad ones of another: look at the bags before you
+                    change.
+                  </p>
+                }
                 actions={<ActionLink to={to('/rack/yield')}>All yields</ActionLink>}
               >
                 {found ? (
@@ -39,11 +44,21 @@ export function Component() {
                     title="Bag"
                     rows={found.deliveries.map((d) => {
                       const model = items.find((m) => m.id === d.propModelId);
-                      return { ...d, key: d.batchId, name: model ? propModelName(model) : '', link: `/rack/deliveries/${d.batchId}`, note: [formatDay(d.cameAt), d.location].filter((t) => t !== null).join(', '), cost: costOf(model, d) };
+                      return {
+                        ...d,
+                        key: d.batchId,
+                        name: model ? propModelName(model) : '',
+                        link: `/rack/deliveries/${d.batchId}`,
+                        note: [formatDay(d.cameAt), d.location].filter((t) => t !== null).join(', '),
+                        cost: costOf(model, d),
+                      };
                     })}
                   />
                 ) : (
-                  <EmptyPage title="No such supplier" actions={<ActionLink to={to('/rack/deliveries')}>All deliveries</ActionLink>}>
+                  <EmptyPage
+                    title="No such supplier"
+                    actions={<ActionLink to={to('/rack/deliveries')}>All deliveries</ActionLink>}
+                  >
                     <p>A supplier is named with a delivery; none here carries this name.</p>
                   </EmptyPage>
                 )}
@@ -59,6 +74,7 @@ export function Component() {
 function headlineOf(found: SupplierYield): string {
   const bags = found.deliveries.length === 1 ? 'one bag' : `${found.deliveries.length} bags`;
   if (!found.usable) return `${found.supplierName}: ${bags}, nothing judged yet`;
-  if (doesMostFail(found)) return `${found.rejectedCount} of ${found.pieceCount} pieces from ${found.supplierName} failed: change supplier`;
+  if (doesMostFail(found))
+    return `${found.rejectedCount} of ${found.pieceCount} pieces from ${found.supplierName} failed: change supplier`;
   return `${formatShare(found.usable.ratio, 0)} of what ${found.supplierName} sold is usable, from ${bags}`;
 }

@@ -26,25 +26,70 @@ export function Component() {
         const makers = [...yields.makers].filter((m) => m.usable).sort((a, b) => b.usable!.ratio - a.usable!.ratio);
         const suppliers = bySupplier(yields.deliveries, models?.items ?? []);
         const modelOf = (id: string): PropModelView | undefined => models?.items.find((m) => m.id === id);
-        const named = <T extends YieldResult & { propModelId: string }>(y: T): Omit<YieldRow, 'key' | 'note'> & T => ({ ...y, name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '', cost: costOf(modelOf(y.propModelId), y) });
+        const named = <T extends YieldResult & { propModelId: string }>(y: T): Omit<YieldRow, 'key' | 'note'> & T => ({
+          ...y,
+          name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '',
+          cost: costOf(modelOf(y.propModelId), y),
+        });
         return (
           <StationPage
             eyebrow="Rack · Yield"
             headline={headlineOf(makers, yields.models)}
             detail="Good from the bag, good after correction, or rejected: cracked, sent back from the shaft, thrown out unflown. With the 95 % interval that so few pieces leave."
             tools={<RackTabs />}
-            reasons={<p style={{ margin: 0 }}>When most of a bag fails, change supplier. A handful of pieces proves little: look at the interval before you blame a maker.</p>}
+            reasons={
+              <p style={{ margin: 0 }}>
+                When most of a bag fails, change supplier. A handful of pieces proves little: look at the interval
+                before you blame a maker.
+              </p>
+            }
           >
             {yields.models.length === 0 ? (
-              <EmptyPage title="Check deliveries in" actions={<ActionLink weight="main" to={to('/rack/deliveries/new')}>New delivery</ActionLink>}>
+              <EmptyPage
+                title="Check deliveries in"
+                actions={
+                  <ActionLink weight="main" to={to('/rack/deliveries/new')}>
+                    New delivery
+                  </ActionLink>
+                }
+              >
                 <p>Each piece that is balanced, fitted, sent back or thrown out counts here by itself.</p>
               </EmptyPage>
             ) : (
               <>
-                {suppliers.length > 0 && <Yields title="Bought from" rows={suppliers.map((y) => ({ ...y, key: y.supplierName, name: y.supplierName, link: `/rack/suppliers/${encodeURIComponent(y.supplierName)}`, note: y.makers.join(', '), cost: null }))} />}
-                {makers.length > 0 && <Yields title="Maker" rows={makers.map((m) => ({ key: m.makerName, name: m.makerName, note: null, cost: null, ...m }))} />}
-                <Yields title="Model" rows={yields.models.map((y) => ({ ...named(y), key: y.propModelId, note: null }))} />
-                {yields.deliveries.length > 0 && <Yields title="Delivery" rows={yields.deliveries.map((y) => ({ ...named(y), key: y.batchId, note: [formatDay(y.cameAt), y.location].filter((t) => t !== null).join(', ') }))} />}
+                {suppliers.length > 0 && (
+                  <Yields
+                    title="Bought from"
+                    rows={suppliers.map((y) => ({
+                      ...y,
+                      key: y.supplierName,
+                      name: y.supplierName,
+                      link: `/rack/suppliers/${encodeURIComponent(y.supplierName)}`,
+                      note: y.makers.join(', '),
+                      cost: null,
+                    }))}
+                  />
+                )}
+                {makers.length > 0 && (
+                  <Yields
+                    title="Maker"
+                    rows={makers.map((m) => ({ key: m.makerName, name: m.makerName, note: null, cost: null, ...m }))}
+                  />
+                )}
+                <Yields
+                  title="Model"
+                  rows={yields.models.map((y) => ({ ...named(y), key: y.propModelId, note: null }))}
+                />
+                {yields.deliveries.length > 0 && (
+                  <Yields
+                    title="Delivery"
+                    rows={yields.deliveries.map((y) => ({
+                      ...named(y),
+                      key: y.batchId,
+                      note: [formatDay(y.cameAt), y.location].filter((t) => t !== null).join(', '),
+                    }))}
+                  />
+                )}
               </>
             )}
           </StationPage>
@@ -59,13 +104,19 @@ function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResul
   const share = ({ usable }: YieldResult): string => formatShare(usable?.ratio ?? 0, 0);
   const all = yieldOf(sumOfYields(models));
   if (models.length === 0) return 'No piece has been checked in yet';
-  if (!all.usable) return all.notJudgedCount === 1 ? 'The one piece is not judged yet' : `None of ${all.notJudgedCount} pieces is judged yet`;
+  if (!all.usable)
+    return all.notJudgedCount === 1
+      ? 'The one piece is not judged yet'
+      : `None of ${all.notJudgedCount} pieces is judged yet`;
   // A handful proves nothing: makers of more pieces come first.
   const proven = makers.filter((m) => m.pieceCount >= FEWEST_JUDGED);
   const told = proven.length > 0 ? proven : makers;
   const [best] = told;
   const worst = told.at(-1);
   if (!best || !worst) return `${share(all)} of the pieces are usable`;
-  if (doesMostFail(worst)) return `${worst.rejectedCount} of ${worst.pieceCount} pieces of ${worst.makerName} failed: change supplier`;
-  return best === worst ? `${share(best)} of ${best.makerName}’s pieces are usable` : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
+  if (doesMostFail(worst))
+    return `${worst.rejectedCount} of ${worst.pieceCount} pieces of ${worst.makerName} failed: change supplier`;
+  return best === worst
+    ? `${share(best)} of ${best.makerName}’s pieces are usable`
+    : `${best.makerName} ${share(best)} usable, ${worst.makerName} ${share(worst)}`;
 }

@@ -46,13 +46,24 @@ export function Yields({ title, rows }: { title: string; rows: readonly YieldRow
               <td style={{ minWidth: 130 }}>
                 <strong>{r.link === undefined ? r.name : <Link to={to(r.link)}>{r.name}</Link>}</strong>
                 {r.note !== null && <div className="muted">{r.note}</div>}
-                {doesMostFail(r) && <div style={{ color: 'var(--rust)' }}>{`${r.rejectedCount} of ${r.pieceCount} failed: change supplier`}</div>}
+                {doesMostFail(r) && (
+                  <div
+                    style={{ color: 'var(--rust)' }}
+                  >{`${r.rejectedCount} of ${r.pieceCount} failed: change supplier`}</div>
+                )}
               </td>
               <td data-right>
                 {r.usable ? formatShare(r.usable.ratio, 0) : '–'}
-                {r.usable && <div className="muted" style={{ fontSize: 13, whiteSpace: 'nowrap' }}>{`${Math.round(r.usable.lowRatio * 100)} to ${formatShare(r.usable.highRatio, 0)}`}</div>}
+                {r.usable && (
+                  <div
+                    className="muted"
+                    style={{ fontSize: 13, whiteSpace: 'nowrap' }}
+                  >{`${Math.round(r.usable.lowRatio * 100)} to ${formatShare(r.usable.highRatio, 0)}`}</div>
+                )}
               </td>
-              <td data-wide>{r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}</td>
+              <td data-wide>
+                {r.usable && <Interval low={r.usable.lowRatio} at={r.usable.ratio} high={r.usable.highRatio} />}
+              </td>
               {hasCost && <td data-right>{r.cost === null ? '–' : formatNumber(r.cost, 2)}</td>}
               <td data-right>{r.pieceCount}</td>
               <td data-right data-wide>

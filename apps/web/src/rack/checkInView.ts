@@ -12,7 +12,17 @@ export interface CheckInRow {
 
 /** A row that shows what is written down already; nothing is preset to good. */
 export function rowOf(piece: PieceView, choices: UnitChoices): CheckInRow {
-  return { mass: piece.massKg === null ? '' : trimmed(piece.massKg * 1000, 2), diameter: piece.diameterM === null ? '' : choices.length === 'mm' ? trimmed(piece.diameterM * 1000, 1) : trimmed(piece.diameterM / 0.0254, 3), bore: piece.boreFit ?? '', look: piece.look ?? '' };
+  return {
+    mass: piece.massKg === null ? '' : trimmed(piece.massKg * 1000, 2),
+    diameter:
+      piece.diameterM === null
+        ? ''
+        : choices.length === 'mm'
+          ? trimmed(piece.diameterM * 1000, 1)
+          : trimmed(piece.diameterM / 0.0254, 3),
+    bore: piece.boreFit ?? '',
+    look: piece.look ?? '',
+  };
 }
 
 function trimmed(value: number, digits: number): string {
@@ -20,7 +30,10 @@ function trimmed(value: number, digits: number): string {
 }
 
 /** What a row says in SI; undefined where a cell cannot be read. */
-export function measuresOf(row: CheckInRow, choices: UnitChoices): { body: MeasurePieceDto; bad: ('mass' | 'diameter')[] } {
+export function measuresOf(
+  row: CheckInRow,
+  choices: UnitChoices,
+): { body: MeasurePieceDto; bad: ('mass' | 'diameter')[] } {
   const mass = readQuantity(row.mass, 'mass', findUnit('mass', 'g')!);
   const diameter = readQuantity(row.diameter, 'length', unitFor('length', choices));
   const bad: ('mass' | 'diameter')[] = [];
@@ -28,7 +41,15 @@ export function measuresOf(row: CheckInRow, choices: UnitChoices): { body: Measu
   if (diameter.status !== 'read' && diameter.status !== 'empty') bad.push('diameter');
   if (mass.status === 'read' && !(mass.valueSi >= 0.00005 && mass.valueSi <= 3)) bad.push('mass');
   if (diameter.status === 'read' && !(diameter.valueSi >= 0.02 && diameter.valueSi <= 1.1)) bad.push('diameter');
-  return { body: { massKg: mass.status === 'read' ? mass.valueSi : null, diameterM: diameter.status === 'read' ? diameter.valueSi : null, boreFit: row.bore === '' ? null : row.bore, look: row.look === '' ? null : row.look }, bad };
+  return {
+    body: {
+      massKg: mass.status === 'read' ? mass.valueSi : null,
+      diameterM: diameter.status === 'read' ? diameter.valueSi : null,
+      boreFit: row.bore === '' ? null : row.bore,
+      look: row.look === '' ? null : row.look,
+    },
+    bad,
+  };
 }
 
 /** Whether two rows mean the same; `7.90` and `7.9` do. */

@@ -16,12 +16,47 @@ import { Component as RackPage } from './RackPage.tsx';
 const MODEL_ID = '01922904-1a0d-72b8-80eb-3103f832088a';
 const model = (more: Partial<PropModelView> = {}): PropModelView =>
   ({
-    id: MODEL_ID, revision: 2, createdAt: '2026-11-01T08:00:00Z', updatedAt: '2026-11-01T08:00:00Z', label: '7.2x3.9x3', makerName: 'Brindlow', diameterM: 7.2 * INCH_M, pitchM: 3.9 * INCH_M, bladeCount: 3, tipShape: 'standard', material: 'polycarbonate', labelHand: null, measuredDiameterM: 7.18 * INCH_M, measuredMassKg: 0.0079,
-    speedLimitRpm: null, boreDiameterM: 0.005, mountKind: 'nut', hubThicknessM: null, cwLetters: null, ccwLetters: null, cutFromModelId: null, bagPrice: 9, bagCount: 6, colour: null, note: null, wantedCount: 0, wantedCraftId: null, stock: { cwCount: 3, ccwCount: 1, countedAt: '2026-11-20T09:00:00Z' }, seriesIndex: 0, ...more,
+    id: MODEL_ID,
+    revision: 2,
+    createdAt: '2026-11-01T08:00:00Z',
+    updatedAt: '2026-11-01T08:00:00Z',
+    label: '7.2x3.9x3',
+    makerName: 'Brindlow',
+    diameterM: 7.2 * INCH_M,
+    pitchM: 3.9 * INCH_M,
+    bladeCount: 3,
+    tipShape: 'standard',
+    material: 'polycarbonate',
+    labelHand: null,
+    measuredDiameterM: 7.18 * INCH_M,
+    measuredMassKg: 0.0079,
+    speedLimitRpm: null,
+    boreDiameterM: 0.005,
+    mountKind: 'nut',
+    hubThicknessM: null,
+    cwLetters: null,
+    ccwLetters: null,
+    cutFromModelId: null,
+    bagPrice: 9,
+    bagCount: 6,
+    colour: null,
+    note: null,
+    wantedCount: 0,
+    wantedCraftId: null,
+    stock: { cwCount: 3, ccwCount: 1, countedAt: '2026-11-20T09:00:00Z' },
+    seriesIndex: 0,
+    ...more,
   }) as PropModelView;
 
 function show(address: string, answers: Record<string, unknown>) {
-  const server = pretendServer({ 'GET /prop-models': { items: [model()], total: 1 }, 'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', rotors: [] }], total: 1 }, 'GET /pack-pieces': [], 'GET /spare-parts': [], 'GET /batches': { items: [], total: 0 }, ...answers });
+  const server = pretendServer({
+    'GET /prop-models': { items: [model()], total: 1 },
+    'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', rotors: [] }], total: 1 },
+    'GET /pack-pieces': [],
+    'GET /spare-parts': [],
+    'GET /batches': { items: [], total: 0 },
+    ...answers,
+  });
   renderInApp(
     <Routes>
       <Route path="/rack" element={<RackPage />} />
@@ -39,7 +74,15 @@ function show(address: string, answers: Record<string, unknown>) {
 
 describe('the rack', () => {
   test('models from the smallest up, measured beside the label, the hand that is short named', async () => {
-    show('/rack', { 'GET /prop-models': { items: [model({ id: 'b', label: '9x5x2', diameterM: 9 * INCH_M, stock: null, measuredDiameterM: null }), model()], total: 2 } });
+    show('/rack', {
+      'GET /prop-models': {
+        items: [
+          model({ id: 'b', label: '9x5x2', diameterM: 9 * INCH_M, stock: null, measuredDiameterM: null }),
+          model(),
+        ],
+        total: 2,
+      },
+    });
     await heading(/^2 models, /);
     const rows = screen.getAllByRole('row').slice(1);
     expect(rows.map((r) => /7\.2×3\.9×3|9×5×2/.exec(r.textContent)![0])).toEqual(['7.2×3.9×3', '9×5×2']);
@@ -56,7 +99,10 @@ describe('the rack', () => {
 
 describe('a prop model', () => {
   test('its label is read while it is typed, and goes to the server as it stands with what was read', async () => {
-    const { sent } = show('/rack/new', { 'POST /prop-models': model(), [`POST /prop-models/${MODEL_ID}/stock`]: model() });
+    const { sent } = show('/rack/new', {
+      'POST /prop-models': model(),
+      [`POST /prop-models/${MODEL_ID}/stock`]: model(),
+    });
     await heading('What is moulded on the hub?');
     await userEvent.type(field(/label/i), '7.2x3.9x3');
     await waitFor(() => expect(field('Diameter')).toHaveProperty('value', '7.2'));
@@ -80,7 +126,11 @@ describe('a prop model', () => {
     await fill(/^Blade angle there/, '13.5');
     await userEvent.click(screen.getByRole('button', { name: 'Put on the rack' }));
     await waitFor(() => expect(sent.length).toBeGreaterThan(0));
-    expect(sent[0]!.body).toMatchObject({ planform: 'usual', chord75M: expect.closeTo(0.0195, 9), angle75Rad: expect.closeTo((13.5 * Math.PI) / 180, 9) });
+    expect(sent[0]!.body).toMatchObject({
+      planform: 'usual',
+      chord75M: expect.closeTo(0.0195, 9),
+      angle75Rad: expect.closeTo((13.5 * Math.PI) / 180, 9),
+    });
   }, 60_000);
 
   test('a label with more than one sensible reading is never taken in silence', async () => {
@@ -103,7 +153,12 @@ describe('a prop model', () => {
   });
 
   test('a recount goes as a count of its own, a change on the revision that was seen', async () => {
-    const { sent } = show(`/rack/${MODEL_ID}`, { [`GET /prop-models/${MODEL_ID}`]: model(), [`PUT /prop-models/${MODEL_ID}`]: model({ revision: 3 }), [`POST /prop-models/${MODEL_ID}/stock`]: model(), [`PUT /prop-models/${MODEL_ID}/stock`]: model() });
+    const { sent } = show(`/rack/${MODEL_ID}`, {
+      [`GET /prop-models/${MODEL_ID}`]: model(),
+      [`PUT /prop-models/${MODEL_ID}`]: model({ revision: 3 }),
+      [`POST /prop-models/${MODEL_ID}/stock`]: model(),
+      [`PUT /prop-models/${MODEL_ID}/stock`]: model(),
+    });
     await heading('Brindlow 7.2×3.9×3');
     await fill(/^CCW pieces/, '4');
     await userEvent.click(screen.getByRole('button', { name: 'Save model' }));
@@ -113,7 +168,10 @@ describe('a prop model', () => {
   });
 
   test('a model that others hold on to stays, with the reason', async () => {
-    show(`/rack/${MODEL_ID}`, { [`GET /prop-models/${MODEL_ID}`]: model(), [`DELETE /prop-models/${MODEL_ID}`]: new Refusal(409, 'inUse', 'Petrel flies it now.') });
+    show(`/rack/${MODEL_ID}`, {
+      [`GET /prop-models/${MODEL_ID}`]: model(),
+      [`DELETE /prop-models/${MODEL_ID}`]: new Refusal(409, 'inUse', 'Petrel flies it now.'),
+    });
     await heading('Brindlow 7.2×3.9×3');
     await userEvent.click(screen.getByRole('button', { name: 'Delete' }));
     expect(await screen.findByText('It stays. Petrel flies it now.')).toBeTruthy();
@@ -122,9 +180,36 @@ describe('a prop model', () => {
 
 describe('deliveries', () => {
   test('how many pieces wait, and each delivery with how far it is', async () => {
-    show('/rack/deliveries', { 'GET /batches': { items: [{ id: 'b1', propModelId: MODEL_ID, pieceCount: 8, checkedInCount: 8, location: 'drawer 1', createdAt: '2026-11-01T09:00:00Z' }, { id: 'b2', propModelId: MODEL_ID, pieceCount: 4, checkedInCount: 3, location: null, createdAt: '2026-11-20T09:00:00Z' }], total: 2 } });
+    show('/rack/deliveries', {
+      'GET /batches': {
+        items: [
+          {
+            id: 'b1',
+            propModelId: MODEL_ID,
+            pieceCount: 8,
+            checkedInCount: 8,
+            location: 'drawer 1',
+            createdAt: '2026-11-01T09:00:00Z',
+          },
+          {
+            id: 'b2',
+            propModelId: MODEL_ID,
+            pieceCount: 4,
+            checkedInCount: 3,
+            location: null,
+            createdAt: '2026-11-20T09:00:00Z',
+          },
+        ],
+        total: 2,
+      },
+    });
     await heading('1 piece waits to be checked in');
-    expect(screen.getAllByRole('row').slice(1).map((r) => within(r).getAllByRole('cell')[2]!.textContent)).toEqual(['all', '3']);
+    expect(
+      screen
+        .getAllByRole('row')
+        .slice(1)
+        .map((r) => within(r).getAllByRole('cell')[2]!.textContent),
+    ).toEqual(['all', '3']);
   });
 
   test('a bag of nothing is not sent; counted by hand it is', async () => {
@@ -138,7 +223,13 @@ describe('deliveries', () => {
     await fill('CCW pieces', '3');
     await userEvent.click(screen.getByRole('button', { name: 'Start the check-in' }));
     await waitFor(() => expect(sent).toHaveLength(1));
-    expect(sent[0]!.body as CreateBatchDto).toMatchObject({ propModelId: MODEL_ID, cwCount: 4, ccwCount: 3, eitherCount: 0, resolutionKg: 1e-5 });
+    expect(sent[0]!.body as CreateBatchDto).toMatchObject({
+      propModelId: MODEL_ID,
+      cwCount: 4,
+      ccwCount: 3,
+      eitherCount: 0,
+      resolutionKg: 1e-5,
+    });
   });
 
   test('without a model the label comes first', async () => {
@@ -149,17 +240,37 @@ describe('deliveries', () => {
 });
 
 describe('motors, packs and small parts', () => {
-  const motor = { id: 'x', revision: 1, tag: 'M7', craftId: 'c1', place: 'rearLeft', hours: 12.5, overLimitCount: 0, strikeCount: 1, bearing: 'gritty', shaftPlayM: null, shaftRunOutM: 0.00004, note: null };
+  const motor = {
+    id: 'x',
+    revision: 1,
+    tag: 'M7',
+    craftId: 'c1',
+    place: 'rearLeft',
+    hours: 12.5,
+    overLimitCount: 0,
+    strikeCount: 1,
+    bearing: 'gritty',
+    shaftPlayM: null,
+    shaftRunOutM: 0.00004,
+    note: null,
+  };
 
   test('what was struck or grinds is named first', async () => {
-    show('/rack/parts', { 'GET /motor-pieces': [motor, { ...motor, id: 'y', tag: 'M8', strikeCount: 0, bearing: 'smooth' }] });
+    show('/rack/parts', {
+      'GET /motor-pieces': [motor, { ...motor, id: 'y', tag: 'M8', strikeCount: 0, bearing: 'smooth' }],
+    });
     await heading('Look at M7: struck or gritty');
     expect((await screen.findByRole('row', { name: /M7/ })).textContent).toMatch(/Petrel, rear left12\.51/);
   });
 
   test('small parts are counted one by one, never under nothing', async () => {
     const screws = { id: 's', revision: 3, name: 'M2 × 8', count: 0, perPieceCount: 2 };
-    const { sent } = show('/rack/parts', { 'GET /motor-pieces': [], 'GET /spare-parts': [screws], 'PUT /spare-parts/s': screws, 'POST /spare-parts': screws });
+    const { sent } = show('/rack/parts', {
+      'GET /motor-pieces': [],
+      'GET /spare-parts': [screws],
+      'PUT /spare-parts/s': screws,
+      'POST /spare-parts': screws,
+    });
     await heading('No motor has a tag yet');
     await userEvent.click(await screen.findByRole('button', { name: 'One M2 × 8 less' }));
     await userEvent.click(screen.getByRole('button', { name: 'One M2 × 8 more' }));

@@ -31,7 +31,14 @@ export function rackFindings(models: readonly PropModelView[]): RackFindings {
     const hand = cwCount < ccwCount ? 'cw' : 'ccw';
     const sets = Math.floor(Math.max(cwCount, ccwCount) / 2);
     const missing = sets * 2 - Math.min(cwCount, ccwCount);
-    if (missing > 0) findings.shortages.push({ id: model.id, name: propModelName(model), hand, missing, wanted: SETS[sets] ?? `${sets} sets` });
+    if (missing > 0)
+      findings.shortages.push({
+        id: model.id,
+        name: propModelName(model),
+        hand,
+        missing,
+        wanted: SETS[sets] ?? `${sets} sets`,
+      });
   }
   return findings;
 }

@@ -34,9 +34,26 @@ export interface PartForm<F extends FieldValues> {
 }
 
 /** The form of a numbered part, new or known: what the server refuses stands at its field, and a deletion can be undone. */
-export function usePartForm<F extends FieldValues>({ kind, reread, blank, start, part, Dto, add, update, remove, restore, goneText, onDone, onGone }: PartFormInput<F>): PartForm<F> {
+export function usePartForm<F extends FieldValues>({
+  kind,
+  reread,
+  blank,
+  start,
+  part,
+  Dto,
+  add,
+  update,
+  remove,
+  restore,
+  goneText,
+  onDone,
+  onGone,
+}: PartFormInput<F>): PartForm<F> {
   const { form, save, isBusy, notes } = useKeptForm<F>({
-    keptAs: `${kind}/${part?.id ?? 'new'}`, row: part, blank: { ...blank, ...(part ? {} : start) }, Dto,
+    keptAs: `${kind}/${part?.id ?? 'new'}`,
+    row: part,
+    blank: { ...blank, ...(part ? {} : start) },
+    Dto,
     send: (values, id, revision) => {
       const body = Object.fromEntries(Object.keys(blank).map((key) => [key, values[key]])) as F;
       return revision === null ? add({ ...body, id }) : update(id, { ...body, revision });

@@ -5,7 +5,9 @@ type Delivered = YieldView['deliveries'][number];
 
 /** What a usable piece costs, those that were rejected paid with it. */
 export function costOf(model: PropModelView | undefined, { usable }: YieldResult): number | null {
-  return model?.bagPrice != null && model.bagCount !== null && usable && usable.ratio > 0 ? model.bagPrice / model.bagCount / usable.ratio : null;
+  return model?.bagPrice != null && model.bagCount !== null && usable && usable.ratio > 0
+    ? model.bagPrice / model.bagCount / usable.ratio
+    : null;
 }
 
 export interface SupplierYield extends YieldResult {
@@ -21,7 +23,9 @@ export function bySupplier(deliveries: readonly Delivered[], models: readonly Pr
   return names
     .map((supplierName) => {
       const own = deliveries.filter((d) => d.supplierName === supplierName);
-      const makers = [...new Set(own.flatMap((d) => models.find((m) => m.id === d.propModelId)?.makerName ?? []))].sort();
+      const makers = [
+        ...new Set(own.flatMap((d) => models.find((m) => m.id === d.propModelId)?.makerName ?? [])),
+      ].sort();
       return { supplierName, makers, deliveries: own, ...yieldOf(sumOfYields(own)) };
     })
     .sort((a, b) => (b.usable?.ratio ?? -1) - (a.usable?.ratio ?? -1));

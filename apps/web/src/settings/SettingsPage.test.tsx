@@ -7,9 +7,25 @@ import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { Component as SettingsPage } from './SettingsPage.tsx';
 
-const health: HealthView = { status: 'ok', version: '0.1.0', database: { kind: 'embedded', schema: '0011_sent_back', postgres: '18.1' }, workshop: { name: 'My workshop', kind: 'own' }, now: '2026-11-24T12:00:00Z' };
-const people: PersonView[] = [{ id: 'p1', name: 'Irva Solt' }, { id: 'p2', name: 'Benno Krail' }];
-const air: AirView = { temperatureC: 6, pressurePa: 100_400, humidityRatio: 0.8, densityKgPerM3: 1.2501, densityAltitudeM: -200, readAt: '2026-11-24T07:30:00Z' };
+const health: HealthView = {
+  status: 'ok',
+  version: '0.1.0',
+  database: { kind: 'embedded', schema: '0011_sent_back', postgres: '18.1' },
+  workshop: { name: 'My workshop', kind: 'own' },
+  now: '2026-11-24T12:00:00Z',
+};
+const people: PersonView[] = [
+  { id: 'p1', name: 'Irva Solt' },
+  { id: 'p2', name: 'Benno Krail' },
+];
+const air: AirView = {
+  temperatureC: 6,
+  pressurePa: 100_400,
+  humidityRatio: 0.8,
+  densityKgPerM3: 1.2501,
+  densityAltitudeM: -200,
+  readAt: '2026-11-24T07:30:00Z',
+};
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');
 
 function show(answers: object = {}) {
@@ -64,7 +80,9 @@ describe('the air', () => {
     show();
     await waitFor(() => expect(box('Temperature').value).toBe('6'));
     expect([box('Pressure here').value, box('Humidity').value]).toEqual(['1004', '80']);
-    expect(plain(group('Air today').getByText(/by CIPM-2007/).textContent)).toMatch(/^1\.250 kg\/m³ by CIPM-2007, as thin as the standard air at -200 m\. Read 24 Nov 2026/);
+    expect(plain(group('Air today').getByText(/by CIPM-2007/).textContent)).toMatch(
+      /^1\.250 kg\/m³ by CIPM-2007, as thin as the standard air at -200 m\. Read 24 Nov 2026/,
+    );
   });
 
   test('typed in any unit it is sent in SI', async () => {
@@ -75,7 +93,11 @@ describe('the air', () => {
     await userEvent.type(box('Humidity'), '55');
     await userEvent.click(screen.getByRole('button', { name: 'Read the air' }));
     await waitFor(() => expect(sent.filter((s) => s.method === 'POST')).toHaveLength(1));
-    expect(sent.find((s) => s.method === 'POST')!.body).toMatchObject({ temperatureC: expect.closeTo(5, 9), pressurePa: expect.closeTo(98_900, 6), humidityRatio: expect.closeTo(0.55, 9) });
+    expect(sent.find((s) => s.method === 'POST')!.body).toMatchObject({
+      temperatureC: expect.closeTo(5, 9),
+      pressurePa: expect.closeTo(98_900, 6),
+      humidityRatio: expect.closeTo(0.55, 9),
+    });
   });
 
   test.each([
@@ -89,7 +111,10 @@ describe('the air', () => {
     await userEvent.type(box(name), text);
     await userEvent.click(screen.getByRole('button', { name: 'Read the air' }));
     await waitFor(() => expect(box(name).getAttribute('aria-invalid')).toBe('true'));
-    const described = box(name).getAttribute('aria-describedby')!.split(' ').map((id) => document.getElementById(id)?.textContent ?? '');
+    const described = box(name)
+      .getAttribute('aria-describedby')!
+      .split(' ')
+      .map((id) => document.getElementById(id)?.textContent ?? '');
     expect(described.join(' ')).toMatch(told);
     expect(box(name).value).toBe(text);
     expect(sent.filter((s) => s.method === 'POST')).toEqual([]);
@@ -100,7 +125,12 @@ describe('units, theme and keys', () => {
   test('units and single letters are the reader’s own and take at once', async () => {
     show();
     await heading('The workshop as you like it');
-    for (const [name, unit] of [['Lengths', 'mm'], ['Thrust', 'N'], ['Weights', 'oz'], ['Temperature', '°F']] as const) {
+    for (const [name, unit] of [
+      ['Lengths', 'mm'],
+      ['Thrust', 'N'],
+      ['Weights', 'oz'],
+      ['Temperature', '°F'],
+    ] as const) {
       const choice = screen.getByRole<HTMLSelectElement>('combobox', { name });
       await userEvent.selectOptions(choice, unit);
       expect(choice.value).toBe(unit);

@@ -2,7 +2,13 @@ import { NativeSelect, Radio, Switch, TextInput, useMantineColorScheme } from '@
 import { ReadAirDto, type AirView } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { useAppDispatch, useAppSelector } from '../shared/store/store.ts';
-import { useAddPersonMutation, useAirQuery, useHealthQuery, usePeopleQuery, useReadAirMutation } from '../shared/api/workshopApi.ts';
+import {
+  useAddPersonMutation,
+  useAirQuery,
+  useHealthQuery,
+  usePeopleQuery,
+  useReadAirMutation,
+} from '../shared/api/workshopApi.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import classes from '../shared/forms/Form.module.css';
@@ -17,7 +23,15 @@ import { letterKeysSwitched, personChosen, unitsChosen } from '../shared/store/s
 export function Component() {
   const { data: health } = useHealthQuery();
   return (
-    <StationPage eyebrow="Settings" headline="The workshop as you like it" detail={health ? `${health.workshop.name} · Zivvo ${health.version} · database ${health.database.schema}, PostgreSQL ${health.database.postgres}` : undefined}>
+    <StationPage
+      eyebrow="Settings"
+      headline="The workshop as you like it"
+      detail={
+        health
+          ? `${health.workshop.name} · Zivvo ${health.version} · database ${health.database.schema}, PostgreSQL ${health.database.postgres}`
+          : undefined
+      }
+    >
       <div className={classes.form}>
         <People />
         <Air />
@@ -42,7 +56,12 @@ function People() {
   return (
     <fieldset className={classes.group}>
       <legend>Who works</legend>
-      <NativeSelect label="At work on this browser" value={personId ?? ''} onChange={(e) => dispatch(personChosen(e.currentTarget.value === '' ? null : e.currentTarget.value))} data={[{ value: '', label: 'nobody chosen' }, ...people.map((p) => ({ value: p.id, label: p.name }))]} />
+      <NativeSelect
+        label="At work on this browser"
+        value={personId ?? ''}
+        onChange={(e) => dispatch(personChosen(e.currentTarget.value === '' ? null : e.currentTarget.value))}
+        data={[{ value: '', label: 'nobody chosen' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
+      />
       <form
         noValidate
         onSubmit={(e) => {
@@ -68,14 +87,30 @@ type AirForm = { [K in 'id' | 'temperatureC' | 'pressurePa' | 'humidityRatio']: 
 
 function Air() {
   const { currentData } = useAirQuery();
-  return currentData ? <ReadAir air={currentData.air} key={currentData.air?.readAt} /> : <p className="muted">working…</p>;
+  return currentData ? (
+    <ReadAir air={currentData.air} key={currentData.air?.readAt} />
+  ) : (
+    <p className="muted">working…</p>
+  );
 }
 
 function ReadAir({ air }: { air: AirView | null }) {
   const format = useFormat();
   const [read] = useReadAirMutation();
-  const blank = { id: v7(), temperatureC: air?.temperatureC ?? null, pressurePa: air?.pressurePa ?? null, humidityRatio: air?.humidityRatio ?? null } as AirForm;
-  const { form, save, isBusy, notes } = useKeptForm<AirForm>({ keptAs: 'air', row: null, blank, Dto: ReadAirDto, send: (values, id) => read({ ...values, id }).unwrap(), onDone: () => undefined });
+  const blank = {
+    id: v7(),
+    temperatureC: air?.temperatureC ?? null,
+    pressurePa: air?.pressurePa ?? null,
+    humidityRatio: air?.humidityRatio ?? null,
+  } as AirForm;
+  const { form, save, isBusy, notes } = useKeptForm<AirForm>({
+    keptAs: 'air',
+    row: null,
+    blank,
+    Dto: ReadAirDto,
+    send: (values, id) => read({ ...values, id }).unwrap(),
+    onDone: () => undefined,
+  });
   const { control, handleSubmit } = form;
   const onSave = handleSubmit(save);
   return (
@@ -84,13 +119,21 @@ function ReadAir({ air }: { air: AirView | null }) {
       <fieldset className={classes.group}>
         <legend>Air today</legend>
         <QuantityField control={control} name="temperatureC" label="Temperature" dimension="temperature" />
-        <QuantityField control={control} name="pressurePa" label="Pressure here" dimension="pressure" description="not reduced to sea level" />
+        <QuantityField
+          control={control}
+          name="pressurePa"
+          label="Pressure here"
+          dimension="pressure"
+          description="not reduced to sea level"
+        />
         <QuantityField control={control} name="humidityRatio" label="Humidity" dimension="ratio" />
         <div className={classes.wide} style={{ display: 'flex', alignItems: 'center', gap: 14, flexWrap: 'wrap' }}>
           <Action type="submit" disabled={isBusy}>
             Read the air
           </Action>
-          {air && <span className="muted">{`${format.quantity(air.densityKgPerM3, 'density').text} by CIPM-2007, as thin as the standard air at ${Math.round(air.densityAltitudeM)} m. Read ${formatDay(air.readAt)}, ${formatTime(air.readAt)}.`}</span>}
+          {air && (
+            <span className="muted">{`${format.quantity(air.densityKgPerM3, 'density').text} by CIPM-2007, as thin as the standard air at ${Math.round(air.densityAltitudeM)} m. Read ${formatDay(air.readAt)}, ${formatTime(air.readAt)}.`}</span>
+          )}
         </div>
       </fieldset>
     </form>
@@ -104,11 +147,36 @@ function Look() {
   return (
     <fieldset className={classes.group}>
       <legend>Units, theme, keys</legend>
-      <NativeSelect label="Lengths" value={units.length} data={['in', 'mm']} onChange={(e) => dispatch(unitsChosen({ length: e.currentTarget.value as 'in' | 'mm' }))} />
-      <NativeSelect label="Thrust" value={units.force} data={['g', 'N', 'oz']} onChange={(e) => dispatch(unitsChosen({ force: e.currentTarget.value as 'g' | 'N' | 'oz' }))} />
-      <NativeSelect label="Weights" value={units.mass} data={['g', 'oz']} onChange={(e) => dispatch(unitsChosen({ mass: e.currentTarget.value as 'g' | 'oz' }))} />
-      <NativeSelect label="Temperature" value={units.temperature} data={['°C', '°F']} onChange={(e) => dispatch(unitsChosen({ temperature: e.currentTarget.value as '°C' | '°F' }))} />
-      <Radio.Group label="Theme" value={colorScheme} onChange={(value) => setColorScheme(value)} className={classes.wide}>
+      <NativeSelect
+        label="Lengths"
+        value={units.length}
+        data={['in', 'mm']}
+        onChange={(e) => dispatch(unitsChosen({ length: e.currentTarget.value as 'in' | 'mm' }))}
+      />
+      <NativeSelect
+        label="Thrust"
+        value={units.force}
+        data={['g', 'N', 'oz']}
+        onChange={(e) => dispatch(unitsChosen({ force: e.currentTarget.value as 'g' | 'N' | 'oz' }))}
+      />
+      <NativeSelect
+        label="Weights"
+        value={units.mass}
+        data={['g', 'oz']}
+        onChange={(e) => dispatch(unitsChosen({ mass: e.currentTarget.value as 'g' | 'oz' }))}
+      />
+      <NativeSelect
+        label="Temperature"
+        value={units.temperature}
+        data={['°C', '°F']}
+        onChange={(e) => dispatch(unitsChosen({ temperature: e.currentTarget.value as '°C' | '°F' }))}
+      />
+      <Radio.Group
+        label="Theme"
+        value={colorScheme}
+        onChange={(value) => setColorScheme(value)}
+        className={classes.wide}
+      >
         <div style={{ display: 'flex', gap: 20, marginTop: 6, flexWrap: 'wrap' }}>
           <Radio value="auto" label="As the system" />
           <Radio value="light" label="Paper" />
@@ -116,7 +184,11 @@ function Look() {
         </div>
       </Radio.Group>
       <div className={classes.wide}>
-        <Switch label="Single letters work as keys" checked={areLetterKeysOn} onChange={(e) => dispatch(letterKeysSwitched(e.currentTarget.checked))} />
+        <Switch
+          label="Single letters work as keys"
+          checked={areLetterKeysOn}
+          onChange={(e) => dispatch(letterKeysSwitched(e.currentTarget.checked))}
+        />
       </div>
     </fieldset>
   );

@@ -3,7 +3,14 @@ import { cellVoltages } from '@zivvo/core';
 import { useNavigate, useParams } from 'react-router';
 import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
-import { useCampaignQuery, useLazyCampaignQuery, useCreateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation, useUpdateCampaignMutation } from '../shared/api/standApi.ts';
+import {
+  useCampaignQuery,
+  useLazyCampaignQuery,
+  useCreateCampaignMutation,
+  useRemoveCampaignMutation,
+  useRestoreCampaignMutation,
+  useUpdateCampaignMutation,
+} from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
 import { useKeptForm } from '../shared/forms/useKeptForm.tsx';
 import { ChoiceField, NoteField, TextField } from '../shared/forms/Fields.tsx';
@@ -25,16 +32,35 @@ export function Component() {
   const crafts = useCraftsQuery();
   const air = useAirQuery();
   const campaign = useCampaignQuery(campaignId ?? '', { skip: campaignId === undefined });
-  if (campaignId !== undefined) return <Ready query={campaign}>{(data) => <CampaignFormPage campaign={data} craft={crafts.data?.items.find((c) => c.id === data.craftId) ?? null} key={data.revision} />}</Ready>;
+  if (campaignId !== undefined)
+    return (
+      <Ready query={campaign}>
+        {(data) => (
+          <CampaignFormPage
+            campaign={data}
+            craft={crafts.data?.items.find((c) => c.id === data.craftId) ?? null}
+            key={data.revision}
+          />
+        )}
+      </Ready>
+    );
   return (
     <Ready query={crafts}>
       {({ items }) => {
         const craft = items.find((c) => c.id === craftId);
-        if (craft && (air.currentData || air.isError)) return <CampaignFormPage campaign={null} craft={craft} key={craft.id} />;
+        if (craft && (air.currentData || air.isError))
+          return <CampaignFormPage campaign={null} craft={craft} key={craft.id} />;
         return (
           <StationPage eyebrow="Stand" headline="For which craft?">
             {items.length === 0 ? (
-              <EmptyPage title="Describe a craft first" actions={<ActionLink weight="main" to="/crafts/new">New craft</ActionLink>}>
+              <EmptyPage
+                title="Describe a craft first"
+                actions={
+                  <ActionLink weight="main" to="/crafts/new">
+                    New craft
+                  </ActionLink>
+                }
+              >
                 <p>A stand evening serves one craft: its weight gives the hover, its ESC the limit.</p>
               </EmptyPage>
             ) : (
@@ -78,22 +104,40 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
     note: null,
   };
   const { form, save, isBusy, notes } = useKeptForm<CampaignForm>({
-    keptAs: `evening/${campaign?.id ?? `new/${craft?.id}`}`, row: campaign, blank: defaults, Dto: CampaignDto,
+    keptAs: `evening/${campaign?.id ?? `new/${craft?.id}`}`,
+    row: campaign,
+    blank: defaults,
+    Dto: CampaignDto,
     send: (values, id, revision) => {
-      const body = Object.fromEntries(Object.keys(defaults).map((key) => [key, values[key as keyof CampaignForm]])) as unknown as CampaignForm;
-      return (revision === null ? create({ ...body, id, craftId: craft!.id }) : update({ id, body: { ...body, revision } })).unwrap();
+      const body = Object.fromEntries(
+        Object.keys(defaults).map((key) => [key, values[key as keyof CampaignForm]]),
+      ) as unknown as CampaignForm;
+      return (
+        revision === null ? create({ ...body, id, craftId: craft!.id }) : update({ id, body: { ...body, revision } })
+      ).unwrap();
     },
     reread: () => reread(campaign!.id).unwrap(),
     onDone: (id) => go(`/stand/${id}`),
   });
   const { control, handleSubmit } = form;
   const onSave = handleSubmit(save);
-  const onRemove = (): Promise<void> => takeAway(remove(campaign!.id).unwrap(), { text: `${campaign!.name} was deleted.`, undo: () => void restore(campaign!.id), onGone: () => void navigate(to('/stand')) });
+  const onRemove = (): Promise<void> =>
+    takeAway(remove(campaign!.id).unwrap(), {
+      text: `${campaign!.name} was deleted.`,
+      undo: () => void restore(campaign!.id),
+      onGone: () => void navigate(to('/stand')),
+    });
   return (
     <StationPage
       eyebrow={`Stand · ${craft?.name ?? ''}`}
       headline={campaign ? `Edit ${campaign.name}` : `A stand evening for ${craft?.name ?? ''}`}
-      reasons={<p style={{ margin: 0 }}>Check the instruments against each other before you trust any: the scale against a known mass, the rpm against a tachometer, the current against a second meter. A run whose pack starts under the gate is kept, marked, and does not count.</p>}
+      reasons={
+        <p style={{ margin: 0 }}>
+          Check the instruments against each other before you trust any: the scale against a known mass, the rpm against
+          a tachometer, the current against a second meter. A run whose pack starts under the gate is kept, marked, and
+          does not count.
+        </p>
+      }
       actions={
         <>
           <Action weight="main" type="submit" form="campaign-form" disabled={isBusy}>
@@ -113,13 +157,32 @@ function CampaignFormPage({ campaign, craft }: { campaign: CampaignView | null; 
         <fieldset className={classes.group}>
           <legend>Evening</legend>
           <TextField control={control} name="name" label="Name" autoFocus={!campaign} />
-          <ChoiceField control={control} name="referencePropModelId" label="Reference prop" description="every other prop is held against it" none="not chosen yet" choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))} />
-          <QuantityField control={control} name="gateCellV" label="Pack gate" dimension="voltage" description="resting volts a cell before each run" />
+          <ChoiceField
+            control={control}
+            name="referencePropModelId"
+            label="Reference prop"
+            description="every other prop is held against it"
+            none="not chosen yet"
+            choices={(models?.items ?? []).map((m) => ({ value: m.id, label: propModelName(m) }))}
+          />
+          <QuantityField
+            control={control}
+            name="gateCellV"
+            label="Pack gate"
+            dimension="voltage"
+            description="resting volts a cell before each run"
+          />
         </fieldset>
         <fieldset className={classes.group}>
           <legend>Air</legend>
           <QuantityField control={control} name="temperatureC" label="Temperature" dimension="temperature" />
-          <QuantityField control={control} name="pressurePa" label="Pressure here" dimension="pressure" description="not reduced to sea level" />
+          <QuantityField
+            control={control}
+            name="pressurePa"
+            label="Pressure here"
+            dimension="pressure"
+            description="not reduced to sea level"
+          />
           <QuantityField control={control} name="humidityRatio" label="Humidity" dimension="ratio" />
         </fieldset>
         <fieldset className={classes.group}>

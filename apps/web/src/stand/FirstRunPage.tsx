@@ -31,7 +31,11 @@ const NOTHING = { label: '', reading: '', craft: '', modelId: '' };
 export function Component() {
   const crafts = useCraftsQuery();
   const models = usePropModelsQuery();
-  return <Ready query={crafts}>{({ items }) => <Ready query={models}>{({ items: props }) => <FirstRun crafts={items} models={props} />}</Ready>}</Ready>;
+  return (
+    <Ready query={crafts}>
+      {({ items }) => <Ready query={models}>{({ items: props }) => <FirstRun crafts={items} models={props} />}</Ready>}
+    </Ready>
+  );
 }
 
 function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: PropModelListView['items'] }) {
@@ -55,13 +59,67 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
 
   /** One after the other, each with an id that stays: what was made before an answer got lost is not made twice. */
   const start = async (): Promise<void> => {
-    const ids = { model: madeIdOf(`first/model/${typed.label}`), craft: madeIdOf(`first/craft/${typed.craft}`), campaign: madeIdOf(`first/campaign/${typed.craft}`), run: madeIdOf('first/run') };
+    const ids = {
+      model: madeIdOf(`first/model/${typed.label}`),
+      craft: madeIdOf(`first/craft/${typed.craft}`),
+      campaign: madeIdOf(`first/campaign/${typed.craft}`),
+      run: madeIdOf('first/run'),
+    };
     try {
-      const propModelId = typed.modelId !== '' ? typed.modelId : (await ask(() => createModel({ ...blankModel, ...readingEntries(reading), bladeCount: reading!.bladeCount ?? USUAL_BLADES, label: typed.label.trim(), id: ids.model }).unwrap())).id;
-      const made = craft ?? (await ask(() => createCraft({ ...blankCraft, ...usualCraftEntries(usual!), name: usualCraftWords[usual!], id: ids.craft }).unwrap()));
-      await ask(() => createCampaign({ id: ids.campaign, craftId: made.id, name: 'Measured', referencePropModelId: made.referencePropModelId, ...(airData?.air ?? STANDARD_AIR), gateCellV: cellVoltages[made.packChemistry].gateV, note: null }).unwrap());
-      await ask(() => createRun({ campaignId: ids.campaign, body: { id: ids.run, propModelId, packPieceId: null, replacesRunId: null, draft: { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' } } }).unwrap());
-      for (const key of [`first/model/${typed.label}`, `first/craft/${typed.craft}`, `first/campaign/${typed.craft}`, 'first/run']) forgetMadeId(key);
+      const propModelId =
+        typed.modelId !== ''
+          ? typed.modelId
+          : (
+              await ask(() =>
+                createModel({
+                  ...blankModel,
+                  ...readingEntries(reading),
+                  bladeCount: reading!.bladeCount ?? USUAL_BLADES,
+                  label: typed.label.trim(),
+                  id: ids.model,
+                }).unwrap(),
+              )
+            ).id;
+      const made =
+        craft ??
+        (await ask(() =>
+          createCraft({
+            ...blankCraft,
+            ...usualCraftEntries(usual!),
+            name: usualCraftWords[usual!],
+            id: ids.craft,
+          }).unwrap(),
+        ));
+      await ask(() =>
+        createCampaign({
+          id: ids.campaign,
+          craftId: made.id,
+          name: 'Measured',
+          referencePropModelId: made.referencePropModelId,
+          ...(airData?.air ?? STANDARD_AIR),
+          gateCellV: cellVoltages[made.packChemistry].gateV,
+          note: null,
+        }).unwrap(),
+      );
+      await ask(() =>
+        createRun({
+          campaignId: ids.campaign,
+          body: {
+            id: ids.run,
+            propModelId,
+            packPieceId: null,
+            replacesRunId: null,
+            draft: { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' },
+          },
+        }).unwrap(),
+      );
+      for (const key of [
+        `first/model/${typed.label}`,
+        `first/craft/${typed.craft}`,
+        `first/campaign/${typed.craft}`,
+        'first/run',
+      ])
+        forgetMadeId(key);
       handedOver();
       go(`/stand/runs/${ids.run}`, { craftId: made.id, propModelId });
     } catch (error) {
@@ -74,7 +132,12 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
       eyebrow="Stand · First run"
       headline="What was measured?"
       detail="One row of thrust, rpm, amps and volts is enough: full throttle ranks by itself."
-      reasons={<p style={{ margin: 0 }}>The prop goes on the rack and the craft on the shelf as you name them here; what a usual craft brings along stays marked estimated until you type over it.</p>}
+      reasons={
+        <p style={{ margin: 0 }}>
+          The prop goes on the rack and the craft on the shelf as you name them here; what a usual craft brings along
+          stays marked estimated until you type over it.
+        </p>
+      }
       actions={
         <>
           <Action weight="main" type="submit" form="first-run" disabled={!isWhole || (!craft && !usual) || isAsking}>
@@ -95,7 +158,17 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
         <AskedNote asking={asking} error={problem} />
         <fieldset className={classes.group}>
           <legend>Prop and craft</legend>
-          {models.length > 0 && <NativeSelect label="Prop of the rack" value={typed.modelId} onChange={(e) => setTyped({ ...typed, modelId: e.currentTarget.value })} data={[{ value: '', label: 'another one' }, ...models.map((m) => ({ value: m.id, label: propModelName(m) }))]} />}
+          {models.length > 0 && (
+            <NativeSelect
+              label="Prop of the rack"
+              value={typed.modelId}
+              onChange={(e) => setTyped({ ...typed, modelId: e.currentTarget.value })}
+              data={[
+                { value: '', label: 'another one' },
+                ...models.map((m) => ({ value: m.id, label: propModelName(m) })),
+              ]}
+            />
+          )}
           {typed.modelId === '' && (
             <TextInput
               label="Label on the hub"
@@ -103,7 +176,15 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
               autoFocus
               autoComplete="off"
               value={typed.label}
-              error={typed.label.trim() === '' ? undefined : read.status === 'unreadable' ? labelProblemSentence(read.problem) : readings.length === 0 ? 'The pitch is not on it: write it as across × pitch.' : undefined}
+              error={
+                typed.label.trim() === ''
+                  ? undefined
+                  : read.status === 'unreadable'
+                    ? labelProblemSentence(read.problem)
+                    : readings.length === 0
+                      ? 'The pitch is not on it: write it as across × pitch.'
+                      : undefined
+              }
               onChange={(e) => setTyped({ ...typed, label: e.currentTarget.value, reading: '' })}
             />
           )}
@@ -111,7 +192,11 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
             <div className={classes.wide}>
               <ReadingChoice
                 legend={readings.length > 1 ? 'Read as, likeliest first: which is it?' : 'Read as'}
-                readings={readings.map((r, i) => ({ key: String(i), title: `${format.quantity(r.diameterM, 'length').text} across, pitch ${format.quantity(r.pitchM!, 'length').text}, ${r.bladeCount === null ? `${USUAL_BLADES} blades taken` : `${r.bladeCount} blades`}`, reasons: r.reasons.map(labelReasonSentence).join(', ') }))}
+                readings={readings.map((r, i) => ({
+                  key: String(i),
+                  title: `${format.quantity(r.diameterM, 'length').text} across, pitch ${format.quantity(r.pitchM!, 'length').text}, ${r.bladeCount === null ? `${USUAL_BLADES} blades taken` : `${r.bladeCount} blades`}`,
+                  reasons: r.reasons.map(labelReasonSentence).join(', '),
+                }))}
                 chosen={readings.length === 1 ? '0' : typed.reading}
                 onChoose={(key) => setTyped({ ...typed, reading: key })}
               />
@@ -121,7 +206,14 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
             label="For which craft"
             value={typed.craft}
             onChange={(e) => setTyped({ ...typed, craft: e.currentTarget.value })}
-            data={[{ value: '', label: 'choose' }, ...crafts.map((c) => ({ value: c.id, label: c.name })), ...usualCraftNames.map((name: UsualCraftName) => ({ value: name, label: `a usual one: ${usualCraftWords[name]}` }))]}
+            data={[
+              { value: '', label: 'choose' },
+              ...crafts.map((c) => ({ value: c.id, label: c.name })),
+              ...usualCraftNames.map((name: UsualCraftName) => ({
+                value: name,
+                label: `a usual one: ${usualCraftWords[name]}`,
+              })),
+            ]}
           />
         </fieldset>
       </form>

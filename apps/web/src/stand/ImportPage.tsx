@@ -15,7 +15,15 @@ import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { DoubtItems } from './DoubtItems.tsx';
-import { doubtsOf, gridFromTable, readAside, readGrid, toReadings, type ImportedTable, type RunGrid } from './runGrid.ts';
+import {
+  doubtsOf,
+  gridFromTable,
+  readAside,
+  readGrid,
+  toReadings,
+  type ImportedTable,
+  type RunGrid,
+} from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 
 interface Source {
@@ -47,14 +55,39 @@ export function Component() {
   const propId = chosen ?? propModelId ?? '';
   const reading = source && readGrid(source.table.grid);
   const aside = readAside({ restingCell, zeroBefore: '', zeroAfter: '' }, format.choices);
-  const obstacles = [...(reading?.obstacles ?? []), ...Object.values(aside.problems), ...(propId === '' ? ['Say which prop this run is of.'] : [])];
-  if (source && source.table.leftOverRows > 0) obstacles.push(`${source.table.leftOverRows} rows are too many: a run has at most 120 steps.`);
+  const obstacles = [
+    ...(reading?.obstacles ?? []),
+    ...Object.values(aside.problems),
+    ...(propId === '' ? ['Say which prop this run is of.'] : []),
+  ];
+  if (source && source.table.leftOverRows > 0)
+    obstacles.push(`${source.table.leftOverRows} rows are too many: a run has at most 120 steps.`);
 
   const prop = items.find((m) => m.id === propId);
-  const doubts = reading && campaign.data && prop ? doubtsOf(reading, source.table.grid, { diameterM: prop.measuredDiameterM ?? prop.diameterM, densityKgPerM3: campaign.data.densityKgPerM3 }) : [];
-  if (doubts.length > 0 && !isKeptDoubted) obstacles.push('These readings cannot be: change a unit above its column, or say that they are to be kept all the same.');
-  const recipe = source && recipes.find((r) => r.header === source.table.recipeHeader && r.columns.length === source.table.grid.columns.length && JSON.stringify(r.columns) !== JSON.stringify(source.table.grid.columns));
-  const unknown = source ? source.table.headers.filter((h, i) => source.table.unknown.includes(h) && source.table.grid.columns[i]?.quantity === null) : [];
+  const doubts =
+    reading && campaign.data && prop
+      ? doubtsOf(reading, source.table.grid, {
+          diameterM: prop.measuredDiameterM ?? prop.diameterM,
+          densityKgPerM3: campaign.data.densityKgPerM3,
+        })
+      : [];
+  if (doubts.length > 0 && !isKeptDoubted)
+    obstacles.push(
+      'These readings cannot be: change a unit above its column, or say that they are to be kept all the same.',
+    );
+  const recipe =
+    source &&
+    recipes.find(
+      (r) =>
+        r.header === source.table.recipeHeader &&
+        r.columns.length === source.table.grid.columns.length &&
+        JSON.stringify(r.columns) !== JSON.stringify(source.table.grid.columns),
+    );
+  const unknown = source
+    ? source.table.headers.filter(
+        (h, i) => source.table.unknown.includes(h) && source.table.grid.columns[i]?.quantity === null,
+      )
+    : [];
   const setGrid = (grid: RunGrid): void => {
     setKeptDoubted(false);
     if (source) setSource({ ...source, table: { ...source.table, grid } });
@@ -63,7 +96,11 @@ export function Component() {
   const take = (name: string, text: string): void => {
     const rows = parseDelimited(text);
     if (text.length > TEXT_MAX_LENGTH || rows.length === 0 || text.includes('\u0000')) {
-      setNote(rows.length === 0 ? `${name} holds no rows.` : `${name} is not a table that can be read here: plain text up to 5 MB is allowed.`);
+      setNote(
+        rows.length === 0
+          ? `${name} holds no rows.`
+          : `${name} is not a table that can be read here: plain text up to 5 MB is allowed.`,
+      );
       return;
     }
     setNote(null);
@@ -75,7 +112,17 @@ export function Component() {
     if (!source || !reading) return;
     const blob = await store({ bytes: new Blob([source.text]), name: source.name });
     if (!blob.data) return;
-    const kept = await importRuns({ campaignId, body: { runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }], blobSha256: blob.data.sha256, recipe: source.table.recipeHeader === null ? null : { header: source.table.recipeHeader, columns: source.table.grid.columns } } });
+    const kept = await importRuns({
+      campaignId,
+      body: {
+        runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }],
+        blobSha256: blob.data.sha256,
+        recipe:
+          source.table.recipeHeader === null
+            ? null
+            : { header: source.table.recipeHeader, columns: source.table.grid.columns },
+      },
+    });
     if (!kept.error) go(`/stand/${campaignId}`, { propModelId: propId });
   };
 
@@ -84,26 +131,54 @@ export function Component() {
       {(data) => (
         <StationPage
           eyebrow={`Stand · ${data.name}`}
-          headline={source === null ? 'Drop a file, or paste a table' : obstacles.length === 0 ? `${countWords(reading!.steps.length)} read, ready to keep` : `${countWords(reading!.steps.length)} read, not yet ready`}
-          detail={source === null ? 'CSV, TSV or semicolons; decimal point or comma. Nothing is saved before you keep it.' : source.name}
+          headline={
+            source === null
+              ? 'Drop a file, or paste a table'
+              : obstacles.length === 0
+                ? `${countWords(reading!.steps.length)} read, ready to keep`
+                : `${countWords(reading!.steps.length)} read, not yet ready`
+          }
+          detail={
+            source === null
+              ? 'CSV, TSV or semicolons; decimal point or comma. Nothing is saved before you keep it.'
+              : source.name
+          }
           reasons={
             <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
               {source !== null && obstacles.map((o) => <li key={o}>{o}</li>)}
               <DoubtItems doubts={doubts} />
               {recipe && (
                 <li>
-                  These headers were read before. <Action onClick={() => setGrid({ ...source.table.grid, columns: recipe.columns })}>Read them as then</Action>
+                  These headers were read before.{' '}
+                  <Action onClick={() => setGrid({ ...source.table.grid, columns: recipe.columns })}>
+                    Read them as then
+                  </Action>
                 </li>
               )}
-              {unknown.length > 0 && <li>{`Not known: ${unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>}
-              {source !== null && reading!.emptyRowCount > 0 && <li>{`${reading!.emptyRowCount} rows are empty and left out.`}</li>}
-              {source === null && <li>Throttle and thrust are needed; speed, current, voltage, power, torque, temperature, shake and noise are taken where they stand. Units in the headers are read: Thrust (g), Current [A].</li>}
-              {source !== null && obstacles.length === 0 && doubts.length === 0 && <li>Every cell reads, and its figures can be. The file itself is stored beside the run.</li>}
+              {unknown.length > 0 && (
+                <li>{`Not known: ${unknown.slice(0, 6).join(', ')}. Map them above their column, or leave them out.`}</li>
+              )}
+              {source !== null && reading!.emptyRowCount > 0 && (
+                <li>{`${reading!.emptyRowCount} rows are empty and left out.`}</li>
+              )}
+              {source === null && (
+                <li>
+                  Throttle and thrust are needed; speed, current, voltage, power, torque, temperature, shake and noise
+                  are taken where they stand. Units in the headers are read: Thrust (g), Current [A].
+                </li>
+              )}
+              {source !== null && obstacles.length === 0 && doubts.length === 0 && (
+                <li>Every cell reads, and its figures can be. The file itself is stored beside the run.</li>
+              )}
             </ul>
           }
           actions={
             <>
-              <Action weight="main" disabled={source === null || obstacles.length > 0 || importing.isLoading || storing.isLoading} onClick={() => void onKeep()}>
+              <Action
+                weight="main"
+                disabled={source === null || obstacles.length > 0 || importing.isLoading || storing.isLoading}
+                onClick={() => void onKeep()}
+              >
                 Keep run
               </Action>
               {source !== null && <Action onClick={() => setSource(null)}>Another file</Action>}
@@ -115,20 +190,64 @@ export function Component() {
           {note !== null && <p role="alert">{note}</p>}
           {source === null ? (
             <div className={classes.form}>
-              <FileDrop accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values" button="Choose a file" onFile={(f) => void f.text().then((t) => take(f.name, t))}>
+              <FileDrop
+                accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
+                button="Choose a file"
+                onFile={(f) => void f.text().then((t) => take(f.name, t))}
+              >
                 or drop it here
               </FileDrop>
-              <Textarea label="Or paste the table" autosize minRows={6} maxRows={12} styles={{ input: { fontFamily: 'var(--font-mono)' } }} onPaste={(e) => take('pasted table', e.clipboardData.getData('text'))} onChange={(e) => e.currentTarget.value.includes('\n') && take('typed table', e.currentTarget.value)} />
+              <Textarea
+                label="Or paste the table"
+                autosize
+                minRows={6}
+                maxRows={12}
+                styles={{ input: { fontFamily: 'var(--font-mono)' } }}
+                onPaste={(e) => take('pasted table', e.clipboardData.getData('text'))}
+                onChange={(e) => e.currentTarget.value.includes('\n') && take('typed table', e.currentTarget.value)}
+              />
             </div>
           ) : (
             <>
               <div className={classes.group} style={{ paddingTop: 14 }}>
-                <NativeSelect label="Prop" autoFocus value={propId} onChange={(e) => setChosen(e.currentTarget.value)} data={[{ value: '', label: 'choose' }, ...items.map((m) => ({ value: m.id, label: propModelName(m) }))]} />
-                <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]} />
-                <TextInput label="Pack at rest, a cell" value={restingCell} maxLength={40} onChange={(e) => setRestingCell(e.currentTarget.value)} error={aside.problems.restingCell} rightSection={<span className="muted">V</span>} />
+                <NativeSelect
+                  label="Prop"
+                  autoFocus
+                  value={propId}
+                  onChange={(e) => setChosen(e.currentTarget.value)}
+                  data={[
+                    { value: '', label: 'choose' },
+                    ...items.map((m) => ({ value: m.id, label: propModelName(m) })),
+                  ]}
+                />
+                <NativeSelect
+                  label="Pack"
+                  value={packId}
+                  onChange={(e) => setPackId(e.currentTarget.value)}
+                  data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]}
+                />
+                <TextInput
+                  label="Pack at rest, a cell"
+                  value={restingCell}
+                  maxLength={40}
+                  onChange={(e) => setRestingCell(e.currentTarget.value)}
+                  error={aside.problems.restingCell}
+                  rightSection={<span className="muted">V</span>}
+                />
               </div>
-              <RunGridTable grid={source.table.grid} errors={reading!.errors} headers={source.table.headers} onChange={setGrid} />
-              {doubts.length > 0 && <Checkbox checked={isKeptDoubted} onChange={(e) => setKeptDoubted(e.currentTarget.checked)} label="Keep it all the same: it is stored, and does not count" />}
+              <RunGridTable
+                grid={source.table.grid}
+                errors={reading!.errors}
+                headers={source.table.headers}
+                onChange={setGrid}
+              />
+              {doubts.length > 0 && (
+                <Checkbox
+                  checked={isKeptDoubted}
+                  onChange={(e) => setKeptDoubted(e.currentTarget.checked)}
+                  label="Keep it all the same: it is stored, and does not count"
+                />
+              )}
             </>
           )}
         </StationPage>

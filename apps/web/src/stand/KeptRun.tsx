@@ -27,20 +27,51 @@ export function KeptRun({ run }: { run: RunView }) {
   const [restore] = useRestoreRunMutation();
   const [correctionId] = useState(() => v7());
   const used = standQuantityNames.filter((q) => run.steps.some((s) => s[q] !== null));
-  const plain = (value: number | null, dimension: 'voltage' | 'force'): string => (value === null ? '' : plainNumber(value, dimension, format.choices));
+  const plain = (value: number | null, dimension: 'voltage' | 'force'): string =>
+    value === null ? '' : plainNumber(value, dimension, format.choices);
 
   const onCorrect = async (): Promise<void> => {
-    const draft = run.draft ?? { ...gridFromSteps(run.steps, format.choices), restingCell: plain(run.restingCellV, 'voltage'), zeroBefore: plain(run.zeroBeforeN, 'force'), zeroAfter: plain(run.zeroAfterN, 'force') };
-    const started = await create({ campaignId: run.campaignId, body: { id: correctionId, propModelId: run.propModelId, packPieceId: run.packPieceId, replacesRunId: run.id, draft } });
+    const draft = run.draft ?? {
+      ...gridFromSteps(run.steps, format.choices),
+      restingCell: plain(run.restingCellV, 'voltage'),
+      zeroBefore: plain(run.zeroBeforeN, 'force'),
+      zeroAfter: plain(run.zeroAfterN, 'force'),
+    };
+    const started = await create({
+      campaignId: run.campaignId,
+      body: {
+        id: correctionId,
+        propModelId: run.propModelId,
+        packPieceId: run.packPieceId,
+        replacesRunId: run.id,
+        draft,
+      },
+    });
     if (!started.error) go(`/stand/runs/${correctionId}`);
   };
-  const onRemove = (): Promise<void> => takeAway(remove(run.id).unwrap(), { text: `Run ${run.ordinal} was taken out.`, undo: () => void restore(run.id), onGone: () => go(`/stand/${run.campaignId}`) });
+  const onRemove = (): Promise<void> =>
+    takeAway(remove(run.id).unwrap(), {
+      text: `Run ${run.ordinal} was taken out.`,
+      undo: () => void restore(run.id),
+      onGone: () => go(`/stand/${run.campaignId}`),
+    });
   return (
     <StationPage
       eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}`}
       headline={`${run.stepCount} steps, ${originNames[run.origin]}`}
-      detail={[run.keptAt === null ? '' : `kept ${formatDay(run.keptAt)}, ${formatTime(run.keptAt)}`, run.restingCellV === null ? '' : `pack at ${format.quantity(run.restingCellV, 'voltage').text} a cell`, run.replacedByRunId === null ? '' : 'corrected by a later run, so it does not count'].filter((t) => t !== '').join(' · ')}
-      reasons={<p style={{ margin: 0 }}>What was kept stays as it was read. “Correct” opens a copy; once that is kept it counts instead of this one, and both stay here.</p>}
+      detail={[
+        run.keptAt === null ? '' : `kept ${formatDay(run.keptAt)}, ${formatTime(run.keptAt)}`,
+        run.restingCellV === null ? '' : `pack at ${format.quantity(run.restingCellV, 'voltage').text} a cell`,
+        run.replacedByRunId === null ? '' : 'corrected by a later run, so it does not count',
+      ]
+        .filter((t) => t !== '')
+        .join(' · ')}
+      reasons={
+        <p style={{ margin: 0 }}>
+          What was kept stays as it was read. “Correct” opens a copy; once that is kept it counts instead of this one,
+          and both stay here.
+        </p>
+      }
       actions={
         <>
           <ActionLink weight="main" to={to(`/stand/${run.campaignId}`)}>

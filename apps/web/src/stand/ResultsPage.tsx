@@ -41,8 +41,21 @@ export function Component() {
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
   // While another throttle is asked for, the last answer stays on the page.
-  const shown = { ...results, currentData: results.currentData ?? (results.data?.campaign.id === campaignId ? results.data : undefined) };
-  return <Ready query={shown}>{(data) => <Ready query={campaign}>{(detail) => <Results results={data} campaign={detail} models={models?.items ?? []} throttleRatio={throttleRatio} />}</Ready>}</Ready>;
+  const shown = {
+    ...results,
+    currentData: results.currentData ?? (results.data?.campaign.id === campaignId ? results.data : undefined),
+  };
+  return (
+    <Ready query={shown}>
+      {(data) => (
+        <Ready query={campaign}>
+          {(detail) => (
+            <Results results={data} campaign={detail} models={models?.items ?? []} throttleRatio={throttleRatio} />
+          )}
+        </Ready>
+      )}
+    </Ready>
+  );
 }
 
 interface ResultsProps {
@@ -84,7 +97,10 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       thrustPowerChart({
         results,
         rows,
-        strong: new Set([...marked.filter((id) => rows.some((r) => r.id === id)), ...(propModelId === null ? [] : [propModelId])]),
+        strong: new Set([
+          ...marked.filter((id) => rows.some((r) => r.id === id)),
+          ...(propModelId === null ? [] : [propModelId]),
+        ]),
         thrustUnit: unitFor('force', format.choices),
         ink,
         carryName: carryName(craft),
@@ -103,7 +119,9 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       headline={format.sentence(results.headline)}
       detail={[
         `${campaign.runCount} runs, ${formatDay(campaign.createdAt)}, ${format.quantity(campaign.temperatureC, 'temperature').text}, ${format.quantity(campaign.densityKgPerM3, 'density').text}`,
-        results.spreadRatio === null ? '' : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of freedom)`,
+        results.spreadRatio === null
+          ? ''
+          : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of freedom)`,
         results.fullVoltageV === null ? '' : `full throttle: ${standText(results.fullVoltageV)}`,
         isSimulated ? 'simulated' : '',
       ]
@@ -136,7 +154,10 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             </>
           }
         >
-          <p>Start with the reference prop, run it first and last. Two runs of each prop let Zivvo say which differences are real.</p>
+          <p>
+            Start with the reference prop, run it first and last. Two runs of each prop let Zivvo say which differences
+            are real.
+          </p>
           <p className="muted">Stand behind the disc, nobody in its plane, the switch within reach.</p>
         </EmptyPage>
       ) : (
@@ -144,7 +165,11 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
           <section className={classes.chart}>
             <div ref={chartBox}>
               <Suspense fallback={<div style={{ height: chartHeight }} />}>
-                <Chart option={option} height={chartHeight} label={chartSentence(rows, (n) => format.quantity(n, 'force').text)} />
+                <Chart
+                  option={option}
+                  height={chartHeight}
+                  label={chartSentence(rows, (n) => format.quantity(n, 'force').text)}
+                />
               </Suspense>
             </div>
           </section>
@@ -159,15 +184,42 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
                 { value: 'chosen', label: `${Math.round(throttleRatio * 100)} % throttle` },
               ]}
             />
-            {point === 'chosen' && <NativeSelect aria-label="Throttle" value={String(Math.round(throttleRatio * 100))} onChange={(e) => setThrottle(e.currentTarget.value)} data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))} />}
-            {point === 'hover' && results.carryThrustN !== null && <span className="muted">{`${format.quantity(results.carryThrustN, 'force').text} a rotor`}</span>}
+            {point === 'chosen' && (
+              <NativeSelect
+                aria-label="Throttle"
+                value={String(Math.round(throttleRatio * 100))}
+                onChange={(e) => setThrottle(e.currentTarget.value)}
+                data={THROTTLES.map((t) => ({ value: String(t), label: `${t} %` }))}
+              />
+            )}
+            {point === 'hover' && results.carryThrustN !== null && (
+              <span className="muted">{`${format.quantity(results.carryThrustN, 'force').text} a rotor`}</span>
+            )}
           </div>
-          <ResultsTable kind={results.kind} rows={rows} point={point} marked={marked} inHandId={propModelId} pointedKey={pointed} onOpen={(row) => take({ propModelId: row.id })} onMark={(row) => dispatch(propMarkToggled(row.id))} onShow={showWorking} />
+          <ResultsTable
+            kind={results.kind}
+            rows={rows}
+            point={point}
+            marked={marked}
+            inHandId={propModelId}
+            pointedKey={pointed}
+            onOpen={(row) => take({ propModelId: row.id })}
+            onMark={(row) => dispatch(propMarkToggled(row.id))}
+            onShow={showWorking}
+          />
           <StandardAir rows={rows} onShow={showWorking} />
         </>
       )}
       <RunList runs={campaign.runs} models={models} rows={rows} propModelId={inHand?.id ?? null} to={to} />
-      {workingKey !== null && <Working campaignId={campaign.id} throttleRatio={throttleRatio} workingKey={workingKey} models={models} onClose={() => showWorking(null)} />}
+      {workingKey !== null && (
+        <Working
+          campaignId={campaign.id}
+          throttleRatio={throttleRatio}
+          workingKey={workingKey}
+          models={models}
+          onClose={() => showWorking(null)}
+        />
+      )}
     </StationPage>
   );
 }
@@ -200,5 +252,12 @@ interface WorkingProps {
 function Working({ campaignId, throttleRatio, workingKey, models, onClose }: WorkingProps) {
   const { currentData, error } = useWorkingQuery({ id: campaignId, throttleRatio, key: workingKey });
   const model = models.find((m) => workingKey.startsWith(m.id));
-  return <WorkingDrawer working={currentData ?? null} error={error} subject={model ? propModelName(model) : ''} onClose={onClose} />;
+  return (
+    <WorkingDrawer
+      working={currentData ?? null}
+      error={error}
+      subject={model ? propModelName(model) : ''}
+      onClose={onClose}
+    />
+  );
 }

@@ -10,38 +10,103 @@ const onMark = jest.fn();
 const onShow = jest.fn();
 beforeEach(() => [onOpen, onMark, onShow].forEach((spy) => spy.mockReset()));
 
-const compared = (value: number, working: string, differenceRatio: number | null = null): ComparedFigure => ({ figure: { value, dimension: 'force', mark: 'measured', origin: 'typed', uncertainty: null, working }, differenceRatio, halfWidthRatio: 0.011, comparison: null }) as never;
+const compared = (value: number, working: string, differenceRatio: number | null = null): ComparedFigure =>
+  ({
+    figure: { value, dimension: 'force', mark: 'measured', origin: 'typed', uncertainty: null, working },
+    differenceRatio,
+    halfWidthRatio: 0.011,
+    comparison: null,
+  }) as never;
 
 /** A measured prop with a full-throttle thrust [N] and current [A]. */
 function prop(id: string, thrustN: number, currentA: number, more: Partial<PropResult> = {}): PropResult {
-  const full: Partial<Record<PointFigure, ComparedFigure>> = { thrustN: compared(thrustN, `${id}:full:thrustN`, id === 'ref' ? null : thrustN / 20 - 1), currentA: compared(currentA, `${id}:full:currentA`) };
-  return { propModelId: id, isReference: id === 'ref', countedRunIds: ['1', '2'], leftOut: [], origin: 'typed', points: { full, hover: {}, chosen: {} }, canHover: true, isFullOnly: false, standardThrust: null, breaches: [], thrustExponent: 2, curve: [{ throttleRatio: 1, thrustN, powerW: 800, speedRpm: null, currentA }], line: [], ...more };
+  const full: Partial<Record<PointFigure, ComparedFigure>> = {
+    thrustN: compared(thrustN, `${id}:full:thrustN`, id === 'ref' ? null : thrustN / 20 - 1),
+    currentA: compared(currentA, `${id}:full:currentA`),
+  };
+  return {
+    propModelId: id,
+    isReference: id === 'ref',
+    countedRunIds: ['1', '2'],
+    leftOut: [],
+    origin: 'typed',
+    points: { full, hover: {}, chosen: {} },
+    canHover: true,
+    isFullOnly: false,
+    standardThrust: null,
+    breaches: [],
+    thrustExponent: 2,
+    curve: [{ throttleRatio: 1, thrustN, powerW: 800, speedRpm: null, currentA }],
+    line: [],
+    ...more,
+  };
 }
 
-const models = ['ref', 'a', 'b'].map((id, i) => ({ id, label: `7x${4 + i}x3`, makerName: 'Orle', diameterM: 0.18, pitchM: 0.1, bladeCount: 3, tipShape: 'standard', seriesIndex: i }));
-const props = [prop('a', 22, 46, { breaches: [{ limit: 'escCurrent' }] as never }), prop('ref', 20, 36), prop('b', 18, 30)];
+const models = ['ref', 'a', 'b'].map((id, i) => ({
+  id,
+  label: `7x${4 + i}x3`,
+  makerName: 'Orle',
+  diameterM: 0.18,
+  pitchM: 0.1,
+  bladeCount: 3,
+  tipShape: 'standard',
+  seriesIndex: i,
+}));
+const props = [
+  prop('a', 22, 46, { breaches: [{ limit: 'escCurrent' }] as never }),
+  prop('ref', 20, 36),
+  prop('b', 18, 30),
+];
 const rows = (): ResultRow[] => resultRows({ props } as never, models as never, 'full');
 
 function show(change: Partial<Parameters<typeof ResultsTable>[0]> = {}): void {
-  renderInApp(<ResultsTable kind="multirotor" rows={rows()} point="full" marked={[]} inHandId={null} pointedKey={null} onOpen={onOpen} onMark={onMark} onShow={onShow} {...change} />);
+  renderInApp(
+    <ResultsTable
+      kind="multirotor"
+      rows={rows()}
+      point="full"
+      marked={[]}
+      inHandId={null}
+      pointedKey={null}
+      onOpen={onOpen}
+      onMark={onMark}
+      onShow={onShow}
+      {...change}
+    />,
+  );
 }
-const names = (): string[] => screen.getAllByRole('row').slice(1).map((r) => /Orle 7×\d/.exec(r.textContent)![0]);
+const names = (): string[] =>
+  screen
+    .getAllByRole('row')
+    .slice(1)
+    .map((r) => /Orle 7×\d/.exec(r.textContent)![0]);
 
 describe('rows', () => {
   test('the reference first, then by thrust', () => expect(rows().map((r) => r.id)).toEqual(['ref', 'a', 'b']));
 
-  test('what passes a limit is named in short', () => expect(rows().find((r) => r.id === 'a')!.breaches).toEqual(['ESC']));
+  test('what passes a limit is named in short', () =>
+    expect(rows().find((r) => r.id === 'a')!.breaches).toEqual(['ESC']));
 
   test('a model that was deleted keeps its figures', () => {
-    expect(resultRows({ props } as never, [], 'full').map((r) => r.name)).toEqual(['deleted model', 'deleted model', 'deleted model']);
+    expect(resultRows({ props } as never, [], 'full').map((r) => r.name)).toEqual([
+      'deleted model',
+      'deleted model',
+      'deleted model',
+    ]);
   });
 
   test('at hover thrust is given, so power is compared', () => {
-    expect([comparedFigureName('full'), comparedFigureName('hover'), comparedFigureName('chosen')]).toEqual(['thrustN', 'powerW', 'thrustN']);
+    expect([comparedFigureName('full'), comparedFigureName('hover'), comparedFigureName('chosen')]).toEqual([
+      'thrustN',
+      'powerW',
+      'thrustN',
+    ]);
   });
 
   test('the chart in one sentence, for those who do not see it', () => {
-    expect(chartSentence(rows(), (n) => `${n} N`)).toBe('Thrust against electrical power: Orle 7×4×3 up to 20 N, Orle 7×5×3 up to 22 N, Orle 7×6×3 up to 18 N.');
+    expect(chartSentence(rows(), (n) => `${n} N`)).toBe(
+      'Thrust against electrical power: Orle 7×4×3 up to 20 N, Orle 7×5×3 up to 22 N, Orle 7×6×3 up to 18 N.',
+    );
   });
 });
 

@@ -1,4 +1,11 @@
-import { createColumnHelper, flexRender, getCoreRowModel, getSortedRowModel, useReactTable, type SortingState } from '@tanstack/react-table';
+import {
+  createColumnHelper,
+  flexRender,
+  getCoreRowModel,
+  getSortedRowModel,
+  useReactTable,
+  type SortingState,
+} from '@tanstack/react-table';
 import type { ComparedFigure, CraftKind, PointFigure, PointName } from '@zivvo/core';
 import { figureNames, formatDifference, formatShare } from '@zivvo/words';
 import { useMemo, useState } from 'react';
@@ -24,30 +31,80 @@ interface ResultsTableProps {
   onShow: (key: string, row: ResultRow) => void;
 }
 
-const SHOWN: readonly PointFigure[] = ['thrustN', 'speedRpm', 'currentA', 'voltageV', 'powerW', 'thrustPerCurrentNPerA', 'thrustPerPowerNPerW'];
+const SHOWN: readonly PointFigure[] = [
+  'thrustN',
+  'speedRpm',
+  'currentA',
+  'voltageV',
+  'powerW',
+  'thrustPerCurrentNPerA',
+  'thrustPerPowerNPerW',
+];
 const SHORT: Partial<Record<PointFigure, string>> = { thrustPerCurrentNPerA: '', thrustPerPowerNPerW: '' };
 
 const column = createColumnHelper<ResultRow>();
 
 /** Every prop at one point of its curve, sorted by any figure; a second column joins with shift. */
-export function ResultsTable({ kind, rows, point, marked, inHandId, pointedKey, onOpen, onMark, onShow }: ResultsTableProps) {
+export function ResultsTable({
+  kind,
+  rows,
+  point,
+  marked,
+  inHandId,
+  pointedKey,
+  onOpen,
+  onMark,
+  onShow,
+}: ResultsTableProps) {
   const format = useFormat();
   const [sorting, setSorting] = useState<SortingState>([]);
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),
-      ...SHOWN.map((figure) => column.accessor((r) => r.figures[figure]?.figure.value, { id: figure, header: heading(figure, format), sortUndefined: 'last', sortDescFirst: true })),
-      column.accessor((r) => r.figures[comparedFigureName(point)]?.differenceRatio ?? undefined, { id: 'difference', header: point === 'hover' ? 'Power to ref.' : 'Thrust to ref.', sortUndefined: 'last', sortDescFirst: true }),
-      column.accessor((r) => r.hover?.figure.value, { id: 'hover', header: kind === 'plane' ? 'Cruise at' : 'Hover at', sortUndefined: 'last', sortDescFirst: false }),
+      ...SHOWN.map((figure) =>
+        column.accessor((r) => r.figures[figure]?.figure.value, {
+          id: figure,
+          header: heading(figure, format),
+          sortUndefined: 'last',
+          sortDescFirst: true,
+        }),
+      ),
+      column.accessor((r) => r.figures[comparedFigureName(point)]?.differenceRatio ?? undefined, {
+        id: 'difference',
+        header: point === 'hover' ? 'Power to ref.' : 'Thrust to ref.',
+        sortUndefined: 'last',
+        sortDescFirst: true,
+      }),
+      column.accessor((r) => r.hover?.figure.value, {
+        id: 'hover',
+        header: kind === 'plane' ? 'Cruise at' : 'Hover at',
+        sortUndefined: 'last',
+        sortDescFirst: false,
+      }),
     ],
     [format, point, kind],
   );
-  const grid = useReactTable({ data: rows, columns, state: { sorting }, onSortingChange: setSorting, getCoreRowModel: getCoreRowModel(), getSortedRowModel: getSortedRowModel(), maxMultiSortColCount: 2, getRowId: (r) => r.id });
+  const grid = useReactTable({
+    data: rows,
+    columns,
+    state: { sorting },
+    onSortingChange: setSorting,
+    getCoreRowModel: getCoreRowModel(),
+    getSortedRowModel: getSortedRowModel(),
+    maxMultiSortColCount: 2,
+    getRowId: (r) => r.id,
+  });
   const shown = grid.getRowModel().rows;
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original), onMark: (i) => onMark(shown[i]!.original) });
   const figureCell = (row: ResultRow, figure: ComparedFigure | undefined, text: string) =>
     figure && figure.figure.working !== null ? (
-      <button type="button" className={classes.figure} data-pointed={figure.figure.working === pointedKey} onClick={(e) => (e.stopPropagation(), onShow(figure.figure.working!, row))} title="Show the working">
+      <button
+        type="button"
+        className={classes.figure}
+        data-pointed={figure.figure.working === pointedKey}
+        onClick={(e) => (e.stopPropagation(), onShow(figure.figure.working!, row))}
+        title="Show the working"
+      >
         {text}
       </button>
     ) : (
@@ -62,8 +119,16 @@ export function ResultsTable({ kind, rows, point, marked, inHandId, pointedKey, 
               {group.headers.map((header) => {
                 const sorted = header.column.getIsSorted();
                 return (
-                  <th key={header.id} data-right={header.id === 'name' ? undefined : true} aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}>
-                    <button type="button" onClick={header.column.getToggleSortingHandler()} title="Sort; with shift as a second column">
+                  <th
+                    key={header.id}
+                    data-right={header.id === 'name' ? undefined : true}
+                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
+                  >
+                    <button
+                      type="button"
+                      onClick={header.column.getToggleSortingHandler()}
+                      title="Sort; with shift as a second column"
+                    >
                       {flexRender(header.column.columnDef.header, header.getContext())}
                       {sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}
                     </button>
@@ -80,7 +145,15 @@ export function ResultsTable({ kind, rows, point, marked, inHandId, pointedKey, 
               <tr key={id} tabIndex={0} data-chosen={row.id === inHandId} onClick={() => onOpen(row)}>
                 <td>
                   <span className={classes.prop}>
-                    {row.model && <BladeGlyph size={28} diameterM={row.model.diameterM} pitchM={row.model.pitchM} bladeCount={row.model.bladeCount} tipShape={row.model.tipShape} />}
+                    {row.model && (
+                      <BladeGlyph
+                        size={28}
+                        diameterM={row.model.diameterM}
+                        pitchM={row.model.pitchM}
+                        bladeCount={row.model.bladeCount}
+                        tipShape={row.model.tipShape}
+                      />
+                    )}
                     <span>
                       <span className={classes.name}>
                         <EvidenceDot mark={compared?.figure.mark ?? 'measured'} origin={row.result.origin} />
@@ -91,22 +164,42 @@ export function ResultsTable({ kind, rows, point, marked, inHandId, pointedKey, 
                         {marked.includes(row.id) && 'marked · '}
                         {row.result.countedRunIds.length === 1 ? '1 run' : `${row.result.countedRunIds.length} runs`}
                         {row.result.leftOut.length > 0 && `, ${row.result.leftOut.length} not counted`}
-                        {row.breaches.length > 0 && <b className={classes.breach}>{` · over ${row.breaches.join(', ')}`}</b>}
+                        {row.breaches.length > 0 && (
+                          <b className={classes.breach}>{` · over ${row.breaches.join(', ')}`}</b>
+                        )}
                       </span>
                     </span>
                   </span>
                 </td>
                 {SHOWN.map((figure) => {
                   const cell = row.figures[figure];
-                  const isOver = (figure === 'currentA' && row.breaches.some((b) => b === 'ESC' || b === 'motor')) || (figure === 'speedRpm' && row.breaches.includes('maker’s rpm'));
+                  const isOver =
+                    (figure === 'currentA' && row.breaches.some((b) => b === 'ESC' || b === 'motor')) ||
+                    (figure === 'speedRpm' && row.breaches.includes('maker’s rpm'));
                   return (
                     <td key={figure} data-right className={isOver && point === 'full' ? classes.over : undefined}>
-                      {cell ? figureCell(row, cell, format.quantity(cell.figure.value, cell.figure.dimension).number) : '–'}
+                      {cell
+                        ? figureCell(row, cell, format.quantity(cell.figure.value, cell.figure.dimension).number)
+                        : '–'}
                     </td>
                   );
                 })}
-                <td data-right>{row.isReference ? <span className="muted">reference</span> : <Difference compared={compared} isLessBetter={point === 'hover'} />}</td>
-                <td data-right>{row.hover ? figureCell(row, row.hover, formatShare(row.hover.figure.value)) : row.result.canHover === false ? <b className={classes.breach}>cannot</b> : '–'}</td>
+                <td data-right>
+                  {row.isReference ? (
+                    <span className="muted">reference</span>
+                  ) : (
+                    <Difference compared={compared} isLessBetter={point === 'hover'} />
+                  )}
+                </td>
+                <td data-right>
+                  {row.hover ? (
+                    figureCell(row, row.hover, formatShare(row.hover.figure.value))
+                  ) : row.result.canHover === false ? (
+                    <b className={classes.breach}>cannot</b>
+                  ) : (
+                    '–'
+                  )}
+                </td>
               </tr>
             );
           })}
@@ -126,11 +219,18 @@ function Difference({ compared, isLessBetter }: { compared: ComparedFigure | und
   if (!compared || compared.differenceRatio === null) return <>–</>;
   const { comparison, differenceRatio, differenceHalfWidthRatio } = compared;
   const isBetter = comparison === (isLessBetter ? 'less' : 'more');
-  const tone = comparison === 'same' || comparison === 'unknown' ? undefined : isBetter ? classes.better : classes.worse;
+  const tone =
+    comparison === 'same' || comparison === 'unknown' ? undefined : isBetter ? classes.better : classes.worse;
   return (
     <span className={tone}>
       {formatDifference(differenceRatio)}
-      <span className={classes.sub}>{comparison === 'same' ? 'the same' : differenceHalfWidthRatio === null ? 'spread unknown' : `± ${formatShare(differenceHalfWidthRatio)}`}</span>
+      <span className={classes.sub}>
+        {comparison === 'same'
+          ? 'the same'
+          : differenceHalfWidthRatio === null
+            ? 'spread unknown'
+            : `± ${formatShare(differenceHalfWidthRatio)}`}
+      </span>
     </span>
   );
 }

@@ -31,8 +31,10 @@ function Page({ start, headers }: { start: RunGrid; headers?: string[] }) {
 }
 
 const show = (start: RunGrid = freshGrid()): void => void renderInApp(<Page start={start} />);
-const cell = (step: number, name: string): HTMLInputElement => screen.getByRole('textbox', { name: `Step ${step}, ${name}` });
-const paste = (input: HTMLElement, text: string): boolean => fireEvent.paste(input, { clipboardData: { getData: () => text } });
+const cell = (step: number, name: string): HTMLInputElement =>
+  screen.getByRole('textbox', { name: `Step ${step}, ${name}` });
+const paste = (input: HTMLElement, text: string): boolean =>
+  fireEvent.paste(input, { clipboardData: { getData: () => text } });
 
 describe('moving about', () => {
   test.each([
@@ -85,7 +87,12 @@ describe('typing', () => {
   });
 
   test('six sentences at most, then how many more', () => {
-    const errors: CellError[] = Array.from({ length: 9 }, (_, row) => ({ row, column: 0, quantity: 'throttleRatio', problem: { status: 'notANumber', text: 'x' } })) as never;
+    const errors: CellError[] = Array.from({ length: 9 }, (_, row) => ({
+      row,
+      column: 0,
+      quantity: 'throttleRatio',
+      problem: { status: 'notANumber', text: 'x' },
+    })) as never;
     renderInApp(<RunGridTable grid={freshGrid()} errors={errors} onChange={() => undefined} />);
     expect(screen.getAllByRole('listitem')).toHaveLength(7);
     expect(screen.getByText('and 3 more.')).toBeTruthy();

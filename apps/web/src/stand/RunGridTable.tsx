@@ -28,8 +28,10 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
     const quantity = grid.columns[column]?.quantity;
     return quantity ? quantityNames[quantity].toLowerCase() : (headers?.[column] ?? `column ${column + 1}`);
   };
-  const sentence = (e: CellError): string => cellErrorSentence(e, columnName(e.column), standQuantities[e.quantity], choices);
-  const focus = (row: number, column: number): void => body.current?.rows[row]?.querySelectorAll('input')[column]?.focus();
+  const sentence = (e: CellError): string =>
+    cellErrorSentence(e, columnName(e.column), standQuantities[e.quantity], choices);
+  const focus = (row: number, column: number): void =>
+    body.current?.rows[row]?.querySelectorAll('input')[column]?.focus();
 
   const onKeyDown = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number): void => {
     const input = event.currentTarget;
@@ -80,7 +82,20 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
               </th>
               {grid.columns.map((c, i) => (
                 <th key={i} data-unknown={c.quantity === null}>
-                  <select aria-label={`Column ${i + 1} holds`} value={c.quantity ?? ''} onChange={(e) => set(withColumn(grid, i, { quantity: e.target.value === '' ? null : (e.target.value as StandQuantity) }, headers === undefined))}>
+                  <select
+                    aria-label={`Column ${i + 1} holds`}
+                    value={c.quantity ?? ''}
+                    onChange={(e) =>
+                      set(
+                        withColumn(
+                          grid,
+                          i,
+                          { quantity: e.target.value === '' ? null : (e.target.value as StandQuantity) },
+                          headers === undefined,
+                        ),
+                      )
+                    }
+                  >
                     <option value="">left out</option>
                     {standQuantityNames.map((q) => (
                       <option key={q} value={q}>
@@ -90,7 +105,12 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
                   </select>
                   <span className={classes.sub}>
                     {c.quantity !== null && (
-                      <select aria-label={`Unit of ${columnName(i)}`} aria-invalid={c.unitSymbol === ''} value={c.unitSymbol} onChange={(e) => set(withColumn(grid, i, { unitSymbol: e.target.value }))}>
+                      <select
+                        aria-label={`Unit of ${columnName(i)}`}
+                        aria-invalid={c.unitSymbol === ''}
+                        value={c.unitSymbol}
+                        onChange={(e) => set(withColumn(grid, i, { unitSymbol: e.target.value }))}
+                      >
                         {c.unitSymbol === '' && <option value="">unit?</option>}
                         {unitSymbols(c.quantity).map((u) => (
                           <option key={u} value={u}>
@@ -100,7 +120,13 @@ export function RunGridTable({ grid, errors, onChange, headers, autoFocus = fals
                       </select>
                     )}
                     {c.quantity !== null && c.quantity !== 'throttleRatio' && (
-                      <select aria-label={`${columnName(i)} is`} value={c.readingKind} onChange={(e) => set(withColumn(grid, i, { readingKind: e.target.value as 'settledMean' | 'peakHold' }))}>
+                      <select
+                        aria-label={`${columnName(i)} is`}
+                        value={c.readingKind}
+                        onChange={(e) =>
+                          set(withColumn(grid, i, { readingKind: e.target.value as 'settledMean' | 'peakHold' }))
+                        }
+                      >
                         <option value="settledMean">{readingKindNames.settledMean}</option>
                         <option value="peakHold">{readingKindNames.peakHold}</option>
                       </select>

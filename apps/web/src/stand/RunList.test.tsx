@@ -9,15 +9,39 @@ const models = [
   { id: 'a', label: '7x4x3', makerName: 'Orle' },
   { id: 'b', label: '9x5', makerName: 'Orle' },
 ] as PropModelView[];
-const run = (id: string, propModelId: string, more: Partial<RunSummaryView> = {}): RunSummaryView => ({ id, propModelId, state: 'kept', ordinal: 1, restingCellV: 4.15, replacedByRunId: null, ...more }) as RunSummaryView;
-const rows = [{ id: 'a', result: { leftOut: [{ runId: 'gate', ordinal: 2, code: 'belowGate', value: 3.9, limit: 4.05 }] } }] as never as ResultRow[];
+const run = (id: string, propModelId: string, more: Partial<RunSummaryView> = {}): RunSummaryView =>
+  ({
+    id,
+    propModelId,
+    state: 'kept',
+    ordinal: 1,
+    restingCellV: 4.15,
+    replacedByRunId: null,
+    ...more,
+  }) as RunSummaryView;
+const rows = [
+  { id: 'a', result: { leftOut: [{ runId: 'gate', ordinal: 2, code: 'belowGate', value: 3.9, limit: 4.05 }] } },
+] as never as ResultRow[];
 
-const show = (runs: RunSummaryView[], propModelId: string | null = null): void => void renderInApp(<RunList runs={runs} models={models} rows={rows} propModelId={propModelId} to={(path) => `${path}?craft=c`} />);
+const show = (runs: RunSummaryView[], propModelId: string | null = null): void =>
+  void renderInApp(
+    <RunList runs={runs} models={models} rows={rows} propModelId={propModelId} to={(path) => `${path}?craft=c`} />,
+  );
 const texts = (): string[] => screen.getAllByRole('link').map((l) => l.textContent!.replace(/\u202f/g, ' '));
 
 test('drafts come first, and every run says how it stands', () => {
-  show([run('kept', 'a'), run('gate', 'a', { ordinal: 2 }), run('old', 'b', { replacedByRunId: 'new' }), run('draft', 'b', { state: 'draft', ordinal: 2 })]);
-  expect(texts()).toEqual(['Orle 9×5 · run 2 · draft', 'Orle 7×4×3 · run 1 · 4.15 V a cell', 'Orle 7×4×3 · run 2 · does not count', 'Orle 9×5 · run 1 · corrected']);
+  show([
+    run('kept', 'a'),
+    run('gate', 'a', { ordinal: 2 }),
+    run('old', 'b', { replacedByRunId: 'new' }),
+    run('draft', 'b', { state: 'draft', ordinal: 2 }),
+  ]);
+  expect(texts()).toEqual([
+    'Orle 9×5 · run 2 · draft',
+    'Orle 7×4×3 · run 1 · 4.15 V a cell',
+    'Orle 7×4×3 · run 2 · does not count',
+    'Orle 9×5 · run 1 · corrected',
+  ]);
 });
 
 test('with a prop in hand only its runs stand there, and every draft', () => {

@@ -17,7 +17,9 @@ interface RunListProps {
 /** The runs behind the figures, drafts first; those that do not count say why. */
 export function RunList({ runs, models, rows, propModelId, to }: RunListProps) {
   const format = useFormat();
-  const shown = runs.filter((r) => r.state === 'draft' || propModelId === null || r.propModelId === propModelId).sort((a, b) => Number(b.state === 'draft') - Number(a.state === 'draft'));
+  const shown = runs
+    .filter((r) => r.state === 'draft' || propModelId === null || r.propModelId === propModelId)
+    .sort((a, b) => Number(b.state === 'draft') - Number(a.state === 'draft'));
   if (shown.length === 0) return null;
   const leftOut = new Map(rows.flatMap((r) => r.result.leftOut.map((l) => [l.runId, l.code])));
   const heldName = models.find((m) => m.id === propModelId);
@@ -27,10 +29,23 @@ export function RunList({ runs, models, rows, propModelId, to }: RunListProps) {
       <ul className={classes.runs}>
         {shown.map((run) => {
           const model = models.find((m) => m.id === run.propModelId);
-          const why = run.state === 'draft' ? 'draft' : run.replacedByRunId !== null ? 'corrected' : leftOut.has(run.id) ? 'does not count' : run.restingCellV === null ? '' : `${format.quantity(run.restingCellV, 'voltage').text} a cell`;
+          const why =
+            run.state === 'draft'
+              ? 'draft'
+              : run.replacedByRunId !== null
+                ? 'corrected'
+                : leftOut.has(run.id)
+                  ? 'does not count'
+                  : run.restingCellV === null
+                    ? ''
+                    : `${format.quantity(run.restingCellV, 'voltage').text} a cell`;
           return (
             <li key={run.id}>
-              <Link to={to(`/stand/runs/${run.id}`)} data-out={run.replacedByRunId !== null || leftOut.has(run.id)} data-draft={run.state === 'draft'}>
+              <Link
+                to={to(`/stand/runs/${run.id}`)}
+                data-out={run.replacedByRunId !== null || leftOut.has(run.id)}
+                data-draft={run.state === 'draft'}
+              >
                 {heldName ? '' : `${model ? propModelName(model) : ''} · `}run {run.ordinal}
                 {why === '' ? '' : ` · ${why}`}
               </Link>

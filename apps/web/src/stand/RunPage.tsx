@@ -15,7 +15,11 @@ export function Component() {
       {(run) => {
         if (run.state === 'kept') return <KeptRun run={run} key={run.id} />;
         // A draft without a grid is one that the live stand fills.
-        return run.draft === null ? <Navigate replace to={to(`/stand/live/${run.id}`)} /> : <TypedRun run={run} key={run.id} />;
+        return run.draft === null ? (
+          <Navigate replace to={to(`/stand/live/${run.id}`)} />
+        ) : (
+          <TypedRun run={run} key={run.id} />
+        );
       }}
     </Ready>
   );

@@ -22,8 +22,17 @@ export function Component() {
       {({ items, total }) => (
         <StationPage
           eyebrow={craft ? `Stand · ${craft.name}` : 'Stand'}
-          headline={items.length === 0 ? 'No stand evening yet' : `${total} stand ${total === 1 ? 'evening' : 'evenings'}${craft ? ` for ${craft.name}` : ''}`}
-          reasons={<p style={{ margin: 0 }}>The same protocol for every prop, two runs or more, a pack above its gate. Rig bolted down and caged, a switch within reach; nobody level with the disc.</p>}
+          headline={
+            items.length === 0
+              ? 'No stand evening yet'
+              : `${total} stand ${total === 1 ? 'evening' : 'evenings'}${craft ? ` for ${craft.name}` : ''}`
+          }
+          reasons={
+            <p style={{ margin: 0 }}>
+              The same protocol for every prop, two runs or more, a pack above its gate. Rig bolted down and caged, a
+              switch within reach; nobody level with the disc.
+            </p>
+          }
           actions={
             <ActionLink weight="main" hint="n" to={to('/stand/new')}>
               New stand evening
@@ -39,7 +48,10 @@ export function Component() {
                 </ActionLink>
               }
             >
-              <p>Type a run step by step, paste it from a spreadsheet, or drop the file your stand wrote. Zivvo ranks the props at full throttle and at this craft’s hover, and says which differences are real.</p>
+              <p>
+                Type a run step by step, paste it from a spreadsheet, or drop the file your stand wrote. Zivvo ranks the
+                props at full throttle and at this craft’s hover, and says which differences are real.
+              </p>
             </EmptyPage>
           ) : (
             <Evenings items={items} names={new Map(crafts?.items.map((c) => [c.id, c.name]))} />

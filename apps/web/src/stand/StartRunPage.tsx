@@ -32,11 +32,17 @@ export function Component() {
   const propId = chosen ?? propModelId ?? campaign.data?.referencePropModelId ?? items[0]?.id ?? '';
   const onStart = async (): Promise<void> => {
     const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
-    const started = await create({ campaignId, body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, replacesRunId: null, draft } });
+    const started = await create({
+      campaignId,
+      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, replacesRunId: null, draft },
+    });
     if (!started.error) go(`/stand/runs/${id}`, { propModelId: propId });
   };
   const onStand = async (): Promise<void> => {
-    const started = await startLive({ campaignId, body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId } });
+    const started = await startLive({
+      campaignId,
+      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId },
+    });
     if (!started.error) go(`/stand/live/${id}`, { propModelId: propId });
   };
   useKeys([{ key: 'l', what: 'Run it on the live stand', run: () => void onStand() }]);
@@ -46,7 +52,12 @@ export function Component() {
         <StationPage
           eyebrow={`Stand · ${data.name}`}
           headline="Which prop is on the stand?"
-          reasons={<p style={{ margin: 0 }}>Weigh the prop before it goes on. Tare the scale and clear the telemetry. Stand well behind the disc, eye protection on, nobody level with it; pack unplugged before fingers go near.</p>}
+          reasons={
+            <p style={{ margin: 0 }}>
+              Weigh the prop before it goes on. Tare the scale and clear the telemetry. Stand well behind the disc, eye
+              protection on, nobody level with it; pack unplugged before fingers go near.
+            </p>
+          }
           actions={
             <>
               <Action weight="main" type="submit" form="start-run" disabled={propId === '' || creating.isLoading}>
@@ -61,7 +72,14 @@ export function Component() {
           }
         >
           {models && items.length === 0 ? (
-            <EmptyPage title="No prop on the rack yet" actions={<ActionLink weight="main" to={to('/rack/new')}>New prop model</ActionLink>}>
+            <EmptyPage
+              title="No prop on the rack yet"
+              actions={
+                <ActionLink weight="main" to={to('/rack/new')}>
+                  New prop model
+                </ActionLink>
+              }
+            >
               <p>A run belongs to a prop: type its label first.</p>
             </EmptyPage>
           ) : (
@@ -76,8 +94,22 @@ export function Component() {
               <ProblemNote error={creating.error ?? startingLive.error} />
               <fieldset className={classes.group}>
                 <legend>Run</legend>
-                <NativeSelect label="Prop" autoFocus value={propId} onChange={(e) => setChosen(e.currentTarget.value)} data={items.map((m) => ({ value: m.id, label: propModelName(m) }))} />
-                <NativeSelect label="Pack" value={packId} onChange={(e) => setPackId(e.currentTarget.value)} data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` }))]} />
+                <NativeSelect
+                  label="Prop"
+                  autoFocus
+                  value={propId}
+                  onChange={(e) => setChosen(e.currentTarget.value)}
+                  data={items.map((m) => ({ value: m.id, label: propModelName(m) }))}
+                />
+                <NativeSelect
+                  label="Pack"
+                  value={packId}
+                  onChange={(e) => setPackId(e.currentTarget.value)}
+                  data={[
+                    { value: '', label: 'not noted' },
+                    ...packs.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
+                  ]}
+                />
               </fieldset>
             </form>
           )}

@@ -1,7 +1,12 @@
 import { TextInput } from '@mantine/core';
 import type { RunDraftDto, RunView } from '@zivvo/contract';
 import { useState } from 'react';
-import { useCampaignQuery, useKeepRunMutation, useRemoveRunMutation, useRestoreRunMutation } from '../shared/api/standApi.ts';
+import {
+  useCampaignQuery,
+  useKeepRunMutation,
+  useRemoveRunMutation,
+  useRestoreRunMutation,
+} from '../shared/api/standApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { formatTime, useFormat } from '../shared/format/useFormat.ts';
@@ -29,14 +34,24 @@ export function TypedRun({ run }: { run: RunView }) {
   const [keep, keeping] = useKeepRunMutation();
   const [remove] = useRemoveRunMutation();
   const [restore] = useRestoreRunMutation();
-  const [draft, setDraft] = useState<RunDraftDto>(() => leftBehind(run.id, run.revision) ?? run.draft ?? { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' });
+  const [draft, setDraft] = useState<RunDraftDto>(
+    () =>
+      leftBehind(run.id, run.revision) ??
+      run.draft ?? { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' },
+  );
   const [leftOver, setLeftOver] = useState(0);
   const saving = useDraftSaving(run);
   const reading = readGrid(draft);
   const aside = readAside(draft, format.choices);
   const obstacles = [...reading.obstacles, ...Object.values(aside.problems)];
   const { data: campaign } = useCampaignQuery(run.campaignId);
-  const doubts = model && campaign ? doubtsOf(reading, draft, { diameterM: model.measuredDiameterM ?? model.diameterM, densityKgPerM3: campaign.densityKgPerM3 }) : [];
+  const doubts =
+    model && campaign
+      ? doubtsOf(reading, draft, {
+          diameterM: model.measuredDiameterM ?? model.diameterM,
+          densityKgPerM3: campaign.densityKgPerM3,
+        })
+      : [];
   const pack = packs?.find((p) => p.id === run.packPieceId);
   const filled = reading.steps.length;
 
@@ -54,15 +69,35 @@ export function TypedRun({ run }: { run: RunView }) {
     const kept = await keep({ id: run.id, body: { ...toReadings(reading, aside, run.packPieceId), revision } });
     if (!kept.error) go(`/stand/${run.campaignId}`, { propModelId: run.propModelId });
   };
-  const onRemove = (): Promise<void> => takeAway(remove(run.id).unwrap(), { text: 'The draft was thrown away.', undo: () => void restore(run.id), onGone: () => go(`/stand/${run.campaignId}`) });
+  const onRemove = (): Promise<void> =>
+    takeAway(remove(run.id).unwrap(), {
+      text: 'The draft was thrown away.',
+      undo: () => void restore(run.id),
+      onGone: () => go(`/stand/${run.campaignId}`),
+    });
   const field = (name: keyof RunAside, label: string, unit: string) => (
-    <TextInput label={label} value={draft[name]} maxLength={40} onChange={(e) => change({ [name]: e.currentTarget.value })} error={aside.problems[name]} rightSection={<span className="muted">{unit}</span>} inputMode="decimal" autoComplete="off" />
+    <TextInput
+      label={label}
+      value={draft[name]}
+      maxLength={40}
+      onChange={(e) => change({ [name]: e.currentTarget.value })}
+      error={aside.problems[name]}
+      rightSection={<span className="muted">{unit}</span>}
+      inputMode="decimal"
+      autoComplete="off"
+    />
   );
 
   return (
     <StationPage
       eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}${pack ? ` · pack ${pack.tag}` : ''}`}
-      headline={filled === 0 ? 'Type the run: throttle down, readings across' : obstacles.length === 0 ? `${filled} ${filled === 1 ? 'step' : 'steps'}, ready to keep` : `${filled} ${filled === 1 ? 'step' : 'steps'} so far`}
+      headline={
+        filled === 0
+          ? 'Type the run: throttle down, readings across'
+          : obstacles.length === 0
+            ? `${filled} ${filled === 1 ? 'step' : 'steps'}, ready to keep`
+            : `${filled} ${filled === 1 ? 'step' : 'steps'} so far`
+      }
       detail={<SavedNote state={saving.state} />}
       reasons={
         <ul style={{ margin: 0, padding: 0, listStyle: 'none', display: 'grid', gap: 12 }}>
@@ -71,8 +106,16 @@ export function TypedRun({ run }: { run: RunView }) {
           ))}
           <DoubtItems doubts={doubts} />
           {doubts.length > 0 && <li>Kept like this it does not count.</li>}
-          {obstacles.length === 0 && doubts.length === 0 && <li>{filled === 1 && 'Full throttle alone ranks the prop there; hover and part throttle need more steps. '}Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.</li>}
-          <li className="muted">Enter and the arrows move. Paste a block from a spreadsheet into any cell. Drop a picture of the scale or the radio beside the grid.</li>
+          {obstacles.length === 0 && doubts.length === 0 && (
+            <li>
+              {filled === 1 && 'Full throttle alone ranks the prop there; hover and part throttle need more steps. '}
+              Every cell reads. Keep the run: a kept run is never changed, a mistake is mended by a new one.
+            </li>
+          )}
+          <li className="muted">
+            Enter and the arrows move. Paste a block from a spreadsheet into any cell. Drop a picture of the scale or
+            the radio beside the grid.
+          </li>
         </ul>
       }
       actions={
@@ -116,20 +159,41 @@ export function TypedRun({ run }: { run: RunView }) {
 const MOST_CELLS = 8;
 
 /** Two tabs typed into one run: the cells that differ, and whose shall hold. */
-function TwoDrafts({ conflict: { mine, theirs, revision }, onChoose }: { conflict: Extract<DraftState, { status: 'conflict' }>; onChoose: (draft: RunDraftDto, revision: number) => void }) {
+function TwoDrafts({
+  conflict: { mine, theirs, revision },
+  onChoose,
+}: {
+  conflict: Extract<DraftState, { status: 'conflict' }>;
+  onChoose: (draft: RunDraftDto, revision: number) => void;
+}) {
   const rows = Math.max(mine.cells.length, theirs.cells.length);
   const at = (draft: RunDraftDto, row: number, column: number): string => draft.cells[row]?.[column] ?? '';
-  const differing = Array.from({ length: rows }, (_, row) => mine.columns.flatMap((c, column) => (at(mine, row, column) === at(theirs, row, column) ? [] : [{ name: `Step ${row + 1}, ${c.quantity ? quantityNames[c.quantity].toLowerCase() : `column ${column + 1}`}`, mine: at(mine, row, column), theirs: at(theirs, row, column) }]))).flat();
+  const differing = Array.from({ length: rows }, (_, row) =>
+    mine.columns.flatMap((c, column) =>
+      at(mine, row, column) === at(theirs, row, column)
+        ? []
+        : [
+            {
+              name: `Step ${row + 1}, ${c.quantity ? quantityNames[c.quantity].toLowerCase() : `column ${column + 1}`}`,
+              mine: at(mine, row, column),
+              theirs: at(theirs, row, column),
+            },
+          ],
+    ),
+  ).flat();
   return (
     <section role="alert" aria-label="Typed twice" className={classes.twoDrafts}>
       <h2>This run was typed into somewhere else as well: which shall hold?</h2>
       <ul>
         {differing.slice(0, MOST_CELLS).map((d) => (
-          <li key={d.name}>{`${d.name}: here ${d.mine === '' ? 'nothing' : d.mine}, there ${d.theirs === '' ? 'nothing' : d.theirs}`}</li>
+          <li
+            key={d.name}
+          >{`${d.name}: here ${d.mine === '' ? 'nothing' : d.mine}, there ${d.theirs === '' ? 'nothing' : d.theirs}`}</li>
         ))}
         {differing.length > MOST_CELLS && <li>{`and ${differing.length - MOST_CELLS} cells more`}</li>}
       </ul>
-      <Action onClick={() => onChoose(mine, revision)}>What I typed here</Action> <Action onClick={() => onChoose(theirs, revision)}>What was typed there</Action>
+      <Action onClick={() => onChoose(mine, revision)}>What I typed here</Action>{' '}
+      <Action onClick={() => onChoose(theirs, revision)}>What was typed there</Action>
     </section>
   );
 }
@@ -139,9 +203,18 @@ function SavedNote({ state }: { state: DraftState }) {
   if (state.status === 'waiting') {
     return (
       <span role="alert" data-draft="waiting" style={{ color: 'var(--rust)' }}>
-        {state.problem.title}: {state.problem.status === 0 || state.problem.status >= 500 ? 'your entries wait on this page and are sent again.' : state.problem.detail}
+        {state.problem.title}:{' '}
+        {state.problem.status === 0 || state.problem.status >= 500
+          ? 'your entries wait on this page and are sent again.'
+          : state.problem.detail}
       </span>
     );
   }
-  return <span data-draft="kept">{state.at === null ? 'Every entry is written down as you type.' : `All entries written down, ${formatTime(state.at)}.`}</span>;
+  return (
+    <span data-draft="kept">
+      {state.at === null
+        ? 'Every entry is written down as you type.'
+        : `All entries written down, ${formatTime(state.at)}.`}
+    </span>
+  );
 }

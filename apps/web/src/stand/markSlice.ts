@@ -15,7 +15,8 @@ export const markSlice = createSlice({
   name: 'marks',
   initialState: [] as string[],
   reducers: {
-    propMarkToggled: (state, { payload }: PayloadAction<string>) => (state.includes(payload) ? state.filter((id) => id !== payload) : [...state, payload].slice(-MOST_MARKED)),
+    propMarkToggled: (state, { payload }: PayloadAction<string>) =>
+      state.includes(payload) ? state.filter((id) => id !== payload) : [...state, payload].slice(-MOST_MARKED),
     marksCleared: () => [],
   },
 });

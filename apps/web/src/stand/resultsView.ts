@@ -18,10 +18,19 @@ export interface ResultRow {
   breaches: string[];
 }
 
-const BREACH_NAMES = { escCurrent: 'ESC', motorCurrent: 'motor', makerSpeed: 'maker’s rpm', clearance: 'frame' } as const;
+const BREACH_NAMES = {
+  escCurrent: 'ESC',
+  motorCurrent: 'motor',
+  makerSpeed: 'maker’s rpm',
+  clearance: 'frame',
+} as const;
 
 /** Rows of the table at one point, the reference first, then by thrust. */
-export function resultRows(results: CampaignResultsView, models: readonly PropModelView[], point: PointName): ResultRow[] {
+export function resultRows(
+  results: CampaignResultsView,
+  models: readonly PropModelView[],
+  point: PointName,
+): ResultRow[] {
   const byId = new Map(models.map((m) => [m.id, m]));
   const rows = results.props.map((result): ResultRow => {
     const model = byId.get(result.propModelId) ?? null;

@@ -1,6 +1,45 @@
-import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, readingLimits, RECIPE_HEADER_MAX_LENGTH, STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunReadingsDto } from '@zivvo/contract';
-import { emptyStep, FULL_THROTTLE_LEAST, fromSi, isHeaderRow, likelyUnits, readQuantity, readRunTable, recognizeColumns, runDoubts, settleDecimalMark, standQuantities, standQuantityNames, throttleUnit, usualUnitSymbol, type CellError, type CellProblem, type Dimension, type DoubtedProp, type RunTable, type StandStep, type Unit } from '@zivvo/core';
-import { doubtSentence, quantityNames, unitFor, unitMistakeSentence, unreadableSentence, type UnitChoices } from '@zivvo/words';
+import {
+  CELL_MAX_LENGTH,
+  COLUMN_MAX_COUNT,
+  readingLimits,
+  RECIPE_HEADER_MAX_LENGTH,
+  STEP_MAX_COUNT,
+  standLimits,
+  type RunColumnDto,
+  type RunDraftDto,
+  type RunReadingsDto,
+} from '@zivvo/contract';
+import {
+  emptyStep,
+  FULL_THROTTLE_LEAST,
+  fromSi,
+  isHeaderRow,
+  likelyUnits,
+  readQuantity,
+  readRunTable,
+  recognizeColumns,
+  runDoubts,
+  settleDecimalMark,
+  standQuantities,
+  standQuantityNames,
+  throttleUnit,
+  usualUnitSymbol,
+  type CellError,
+  type CellProblem,
+  type Dimension,
+  type DoubtedProp,
+  type RunTable,
+  type StandStep,
+  type Unit,
+} from '@zivvo/core';
+import {
+  doubtSentence,
+  quantityNames,
+  unitFor,
+  unitMistakeSentence,
+  unreadableSentence,
+  type UnitChoices,
+} from '@zivvo/words';
 
 export type RunGrid = Pick<RunDraftDto, 'columns' | 'cells'>;
 export type RunAside = Pick<RunDraftDto, 'restingCell' | 'zeroBefore' | 'zeroAfter'>;
@@ -9,13 +48,17 @@ const START_ROWS = 7;
 
 /** A grid to type a run into: throttle down, the five usual quantities across. */
 export function freshGrid(): RunGrid {
-  const columns = (['throttleRatio', 'thrustN', 'speedRpm', 'currentA', 'voltageV'] as const).map((quantity): RunColumnDto => ({ quantity, unitSymbol: usualUnitSymbol(quantity), readingKind: 'settledMean' }));
+  const columns = (['throttleRatio', 'thrustN', 'speedRpm', 'currentA', 'voltageV'] as const).map(
+    (quantity): RunColumnDto => ({ quantity, unitSymbol: usualUnitSymbol(quantity), readingKind: 'settledMean' }),
+  );
   return { columns, cells: Array.from({ length: START_ROWS }, () => columns.map(() => '')) };
 }
 
 /** The grid with one cell changed; typing in the last row adds another. */
 export function withCell(grid: RunGrid, row: number, column: number, text: string): RunGrid {
-  const cells = grid.cells.map((r, i) => (i === row ? r.map((c, k) => (k === column ? text.slice(0, CELL_MAX_LENGTH) : c)) : r));
+  const cells = grid.cells.map((r, i) =>
+    i === row ? r.map((c, k) => (k === column ? text.slice(0, CELL_MAX_LENGTH) : c)) : r,
+  );
   const isLast = row === cells.length - 1 && text.trim() !== '' && cells.length < STEP_MAX_COUNT;
   return { ...grid, cells: isLast ? [...cells, grid.columns.map(() => '')] : cells };
 }
@@ -25,7 +68,9 @@ export function withColumn(grid: RunGrid, column: number, change: Partial<RunCol
   const columns = grid.columns.map((c, i) => {
     if (i !== column) return c;
     const next = { ...c, ...change };
-    return change.quantity === undefined || change.quantity === c.quantity ? next : { ...next, unitSymbol: change.quantity === null || !isUnitSeen ? '' : usualUnitSymbol(change.quantity) };
+    return change.quantity === undefined || change.quantity === c.quantity
+      ? next
+      : { ...next, unitSymbol: change.quantity === null || !isUnitSeen ? '' : usualUnitSymbol(change.quantity) };
   });
   return { ...grid, columns };
 }
@@ -34,7 +79,10 @@ export function withColumn(grid: RunGrid, column: number, change: Partial<RunCol
 export function withAddedColumn(grid: RunGrid): RunGrid {
   const missing = standQuantityNames.find((q) => !grid.columns.some((c) => c.quantity === q));
   if (missing === undefined || grid.columns.length >= COLUMN_MAX_COUNT) return grid;
-  return { columns: [...grid.columns, { quantity: missing, unitSymbol: usualUnitSymbol(missing), readingKind: 'settledMean' }], cells: grid.cells.map((row) => [...row, '']) };
+  return {
+    columns: [...grid.columns, { quantity: missing, unitSymbol: usualUnitSymbol(missing), readingKind: 'settledMean' }],
+    cells: grid.cells.map((row) => [...row, '']),
+  };
 }
 
 export interface Pasted {
@@ -47,14 +95,18 @@ export interface Pasted {
 export function withPasted(grid: RunGrid, row: number, column: number, pasted: string[][]): Pasted {
   const first = pasted[0] ?? [];
   const isWhole = row === 0 && column === 0 && isHeaderRow(first);
-  const columns = isWhole ? mergeColumns(grid.columns, pasted) : widened(grid.columns, column + Math.max(...pasted.map((r) => r.length)));
+  const columns = isWhole
+    ? mergeColumns(grid.columns, pasted)
+    : widened(grid.columns, column + Math.max(...pasted.map((r) => r.length)));
   const body = isWhole ? pasted.slice(1) : pasted;
   const fitting = body.slice(0, STEP_MAX_COUNT - row);
   const height = Math.min(STEP_MAX_COUNT, Math.max(grid.cells.length, row + fitting.length + 1));
   const cells = Array.from({ length: height }, (_, r) =>
     columns.map((_column, c) => {
       const text = fitting[r - row]?.[c - column];
-      return r >= row && c >= column && text !== undefined ? text.trim().slice(0, CELL_MAX_LENGTH) : (grid.cells[r]?.[c] ?? '');
+      return r >= row && c >= column && text !== undefined
+        ? text.trim().slice(0, CELL_MAX_LENGTH)
+        : (grid.cells[r]?.[c] ?? '');
     }),
   );
   return { grid: { columns, cells }, leftOverRows: body.length - fitting.length };
@@ -62,18 +114,39 @@ export function withPasted(grid: RunGrid, row: number, column: number, pasted: s
 
 function mergeColumns(columns: RunColumnDto[], [headers, ...body]: string[][]): RunColumnDto[] {
   const read = gridColumns(headers!, body);
-  return [...read, ...columns.slice(read.length).map((c) => ({ ...c, quantity: read.some((r) => r.quantity === c.quantity) ? null : c.quantity }))].slice(0, COLUMN_MAX_COUNT);
+  return [
+    ...read,
+    ...columns
+      .slice(read.length)
+      .map((c) => ({ ...c, quantity: read.some((r) => r.quantity === c.quantity) ? null : c.quantity })),
+  ].slice(0, COLUMN_MAX_COUNT);
 }
 
 function widened(columns: RunColumnDto[], wanted: number): RunColumnDto[] {
   const missing = Math.min(COLUMN_MAX_COUNT, wanted) - columns.length;
-  return missing <= 0 ? columns : [...columns, ...Array.from({ length: missing }, (): RunColumnDto => ({ quantity: null, unitSymbol: '', readingKind: 'settledMean' }))];
+  return missing <= 0
+    ? columns
+    : [
+        ...columns,
+        ...Array.from({ length: missing }, (): RunColumnDto => ({
+          quantity: null,
+          unitSymbol: '',
+          readingKind: 'settledMean',
+        })),
+      ];
 }
 
 /** What headers say; a unit that none of them names stays open, but for a throttle whose figures tell. */
 function gridColumns(headers: string[], body: readonly string[][]): RunColumnDto[] {
-  const unitOf = (quantity: string | null, column: number): string => (quantity === 'throttleRatio' ? (throttleUnit(body.map((r) => r[column] ?? '')) ?? '') : '');
-  return recognizeColumns(headers.slice(0, COLUMN_MAX_COUNT)).map(({ quantity, unitSymbol, unitFrom, readingKind }, i) => ({ quantity, unitSymbol: unitFrom === 'header' ? unitSymbol : unitOf(quantity, i), readingKind }));
+  const unitOf = (quantity: string | null, column: number): string =>
+    quantity === 'throttleRatio' ? (throttleUnit(body.map((r) => r[column] ?? '')) ?? '') : '';
+  return recognizeColumns(headers.slice(0, COLUMN_MAX_COUNT)).map(
+    ({ quantity, unitSymbol, unitFrom, readingKind }, i) => ({
+      quantity,
+      unitSymbol: unitFrom === 'header' ? unitSymbol : unitOf(quantity, i),
+      readingKind,
+    }),
+  );
 }
 
 export interface ImportedTable {
@@ -93,8 +166,21 @@ export function gridFromTable(rows: string[][]): ImportedTable {
   const headers = Array.from({ length: width }, (_, i) => (hasHeader ? (rows[0]![i] ?? '') : `Column ${i + 1}`));
   const body = hasHeader ? rows.slice(1) : rows;
   const columns = gridColumns(headers, body);
-  const cells = body.slice(0, STEP_MAX_COUNT).map((r) => headers.map((_, i) => (r[i] ?? '').trim().slice(0, CELL_MAX_LENGTH)));
-  return { grid: { columns, cells }, headers, recipeHeader: hasHeader ? headers.map((h) => h.trim().toLowerCase()).join('\t').slice(0, RECIPE_HEADER_MAX_LENGTH) : null, unknown: headers.filter((h, i) => columns[i]!.quantity === null && h.trim() !== ''), leftOverRows: Math.max(0, body.length - STEP_MAX_COUNT) };
+  const cells = body
+    .slice(0, STEP_MAX_COUNT)
+    .map((r) => headers.map((_, i) => (r[i] ?? '').trim().slice(0, CELL_MAX_LENGTH)));
+  return {
+    grid: { columns, cells },
+    headers,
+    recipeHeader: hasHeader
+      ? headers
+          .map((h) => h.trim().toLowerCase())
+          .join('\t')
+          .slice(0, RECIPE_HEADER_MAX_LENGTH)
+      : null,
+    unknown: headers.filter((h, i) => columns[i]!.quantity === null && h.trim() !== ''),
+    leftOverRows: Math.max(0, body.length - STEP_MAX_COUNT),
+  };
 }
 
 export interface GridReading extends RunTable {
@@ -105,20 +191,35 @@ export interface GridReading extends RunTable {
 /** Reads the whole grid: steps, errors by cell, and what is still missing. */
 export function readGrid(grid: RunGrid): GridReading {
   const unitless = grid.columns.filter((c) => c.quantity !== null && c.unitSymbol === '');
-  const table = readRunTable(grid.cells, grid.columns.map((c) => (unitless.includes(c) ? { ...c, quantity: null } : c)), settleDecimalMark(grid.cells), readingLimits);
+  const table = readRunTable(
+    grid.cells,
+    grid.columns.map((c) => (unitless.includes(c) ? { ...c, quantity: null } : c)),
+    settleDecimalMark(grid.cells),
+    readingLimits,
+  );
   const obstacles: string[] = [];
   const has = (quantity: string): boolean => grid.columns.some((c) => c.quantity === quantity);
   const repeated = grid.columns.map((c) => c.quantity).find((q, i, all) => q !== null && all.indexOf(q) !== i);
   if (repeated) obstacles.push(`Two columns hold ${quantityNames[repeated].toLowerCase()}: leave one out.`);
   if (!has('throttleRatio')) obstacles.push('Say which column is the throttle.');
   if (!has('thrustN')) obstacles.push('Say which column is the thrust.');
-  if (unitless.length > 0) obstacles.push(`Say the unit of ${unitless.map((c) => quantityNames[c.quantity!].toLowerCase()).join(', ')}: the header does not.`);
-  if (table.errors.length > 0) obstacles.push(table.errors.length === 1 ? 'One cell cannot be taken.' : `${table.errors.length} cells cannot be taken.`);
+  if (unitless.length > 0)
+    obstacles.push(
+      `Say the unit of ${unitless.map((c) => quantityNames[c.quantity!].toLowerCase()).join(', ')}: the header does not.`,
+    );
+  if (table.errors.length > 0)
+    obstacles.push(
+      table.errors.length === 1 ? 'One cell cannot be taken.' : `${table.errors.length} cells cannot be taken.`,
+    );
   const halfRows = table.steps.filter((s) => s.throttleRatio === null || s.thrustN === null).length;
-  if (table.errors.length === 0 && unitless.length === 0 && has('throttleRatio') && has('thrustN') && halfRows > 0) obstacles.push(halfRows === 1 ? 'One row has no throttle or no thrust.' : `${halfRows} rows have no throttle or no thrust.`);
+  if (table.errors.length === 0 && unitless.length === 0 && has('throttleRatio') && has('thrustN') && halfRows > 0)
+    obstacles.push(
+      halfRows === 1 ? 'One row has no throttle or no thrust.' : `${halfRows} rows have no throttle or no thrust.`,
+    );
   const [only] = table.steps;
   if (!only) obstacles.push('Nothing is read yet: one row at full throttle is enough.');
-  else if (table.steps.length === 1 && only.throttleRatio !== null && only.throttleRatio < FULL_THROTTLE_LEAST) obstacles.push('One row alone must be at full throttle; below it two steps are needed at least.');
+  else if (table.steps.length === 1 && only.throttleRatio !== null && only.throttleRatio < FULL_THROTTLE_LEAST)
+    obstacles.push('One row alone must be at full throttle; below it two steps are needed at least.');
   return { ...table, obstacles };
 }
 
@@ -131,7 +232,12 @@ export function doubtsOf(reading: GridReading, grid: RunGrid, prop: DoubtedProp 
 }
 
 /** Place and cause of a cell error in words: row as counted on the page. */
-export function cellErrorSentence(error: CellError, columnName: string, dimension: Dimension, choices: UnitChoices): string {
+export function cellErrorSentence(
+  error: CellError,
+  columnName: string,
+  dimension: Dimension,
+  choices: UnitChoices,
+): string {
   return `Row ${error.row + 1}, ${columnName}: ${unreadableSentence(error.problem, dimension, choices)}`;
 }
 
@@ -145,10 +251,21 @@ export interface AsideReading {
 /** Reads what stands beside the grid: pack voltage and zeroes, each with its own range. */
 export function readAside(aside: RunAside, choices: UnitChoices): AsideReading {
   const result: AsideReading = { restingCellV: null, zeroBeforeN: null, zeroAfterN: null, problems: {} };
-  const take = (field: keyof RunAside, key: 'restingCellV' | 'zeroBeforeN' | 'zeroAfterN', dimension: Dimension, { min, max }: { min: number; max: number }, unit: Unit): void => {
+  const take = (
+    field: keyof RunAside,
+    key: 'restingCellV' | 'zeroBeforeN' | 'zeroAfterN',
+    dimension: Dimension,
+    { min, max }: { min: number; max: number },
+    unit: Unit,
+  ): void => {
     const read = readQuantity(aside[field], dimension, unit);
     if (read.status === 'empty') return;
-    const problem: CellProblem | null = read.status !== 'read' ? read : read.valueSi < min || read.valueSi > max ? { status: 'outOfLimits', text: aside[field].trim(), valueSi: read.valueSi, min, max } : null;
+    const problem: CellProblem | null =
+      read.status !== 'read'
+        ? read
+        : read.valueSi < min || read.valueSi > max
+          ? { status: 'outOfLimits', text: aside[field].trim(), valueSi: read.valueSi, min, max }
+          : null;
     if (problem) result.problems[field] = unreadableSentence(problem, dimension, choices);
     else if (read.status === 'read') result[key] = read.valueSi;
   };
@@ -162,7 +279,9 @@ export function readAside(aside: RunAside, choices: UnitChoices): AsideReading {
 export function toReadings(reading: GridReading, aside: AsideReading, packPieceId: string | null): RunReadingsDto {
   return {
     steps: reading.steps.map((s) => ({ ...emptyStep(), ...s })) as RunReadingsDto['steps'],
-    readingKinds: Object.entries(reading.readingKinds).map(([quantity, readingKind]) => ({ quantity, readingKind }) as RunReadingsDto['readingKinds'][number]),
+    readingKinds: Object.entries(reading.readingKinds).map(
+      ([quantity, readingKind]) => ({ quantity, readingKind }) as RunReadingsDto['readingKinds'][number],
+    ),
     restingCellV: aside.restingCellV,
     zeroBeforeN: aside.zeroBeforeN,
     zeroAfterN: aside.zeroAfterN,
@@ -172,9 +291,20 @@ export function toReadings(reading: GridReading, aside: AsideReading, packPieceI
 
 /** A kept run as a grid again, in the reader's units, to be corrected in a new run. */
 export function gridFromSteps(steps: readonly StandStep[], choices: UnitChoices): RunGrid {
-  const used = standQuantityNames.filter((q) => q === 'throttleRatio' || q === 'thrustN' || steps.some((s) => s[q] !== null));
-  const columns = used.map((quantity): RunColumnDto => ({ quantity, unitSymbol: unitFor(standQuantities[quantity], choices).symbol, readingKind: 'settledMean' }));
-  return { columns, cells: steps.map((step) => used.map((q) => (step[q] === null ? '' : plainNumber(step[q], standQuantities[q], choices)))) };
+  const used = standQuantityNames.filter(
+    (q) => q === 'throttleRatio' || q === 'thrustN' || steps.some((s) => s[q] !== null),
+  );
+  const columns = used.map((quantity): RunColumnDto => ({
+    quantity,
+    unitSymbol: unitFor(standQuantities[quantity], choices).symbol,
+    readingKind: 'settledMean',
+  }));
+  return {
+    columns,
+    cells: steps.map((step) =>
+      used.map((q) => (step[q] === null ? '' : plainNumber(step[q], standQuantities[q], choices))),
+    ),
+  };
 }
 
 /** A number in the reader's unit without the unit, as it would be typed. */

@@ -4,17 +4,52 @@ import { propMark } from '../shared/ui/propColour.ts';
 import type { ResultRow } from './resultsView.ts';
 import { niceEnd, thrustPowerChart } from './thrustPowerChart.ts';
 
-const ink = { isDark: false, ink: '#000', muted: '#555', hairline: '#ddd', sheet: '#fff', moss: '#050', fjord: '#066', ochre: '#960', rust: '#a00', fontText: 's', fontMono: 'm', hatch: {} as HTMLCanvasElement };
+const ink = {
+  isDark: false,
+  ink: '#000',
+  muted: '#555',
+  hairline: '#ddd',
+  sheet: '#fff',
+  moss: '#050',
+  fjord: '#066',
+  ochre: '#960',
+  rust: '#a00',
+  fontText: 's',
+  fontMono: 'm',
+  hatch: {} as HTMLCanvasElement,
+};
 
 /** A row whose curve ends at a thrust [N] and a power [W]. */
 function row(id: string, topN: number, topW: number, more: Partial<ResultRow> = {}): ResultRow {
-  const curve = [0.2, 0.5, 1].map((u) => ({ throttleRatio: u, thrustN: topN * u, powerW: topW * u, speedRpm: null, currentA: null }));
-  return { id, name: id, model: null, seriesIndex: 3, isReference: false, figures: {}, hover: null, breaches: [], result: { curve, line: curve } as never, ...more };
+  const curve = [0.2, 0.5, 1].map((u) => ({
+    throttleRatio: u,
+    thrustN: topN * u,
+    powerW: topW * u,
+    speedRpm: null,
+    currentA: null,
+  }));
+  return {
+    id,
+    name: id,
+    model: null,
+    seriesIndex: 3,
+    isReference: false,
+    figures: {},
+    hover: null,
+    breaches: [],
+    result: { curve, line: curve } as never,
+    ...more,
+  };
 }
 
 const base = {
   results: { carryThrustN: 4.7, escLimitPowerW: 800 },
-  rows: [row('reference', 22, 850, { isReference: true }), row('close', 22.1, 860), row('closer', 22.05, 855), row('far', 12, 400)],
+  rows: [
+    row('reference', 22, 850, { isReference: true }),
+    row('close', 22.1, 860),
+    row('closer', 22.05, 855),
+    row('far', 12, 400),
+  ],
   strong: new Set<string>(),
   thrustUnit: findUnit('force', 'g')!,
   ink,
@@ -32,8 +67,10 @@ interface Drawn {
   endLabel?: { show: boolean };
   labelLayout?: () => { y: number };
 }
-const draw = (change: Partial<typeof base> = {}): { series: Drawn[]; xAxis: { max: number }; yAxis: { max: number } } => thrustPowerChart({ ...base, ...change }) as never;
-const lineOf = (name: string, change: Partial<typeof base> = {}): Drawn => draw(change).series.find((s) => s.name === name)!;
+const draw = (change: Partial<typeof base> = {}): { series: Drawn[]; xAxis: { max: number }; yAxis: { max: number } } =>
+  thrustPowerChart({ ...base, ...change }) as never;
+const lineOf = (name: string, change: Partial<typeof base> = {}): Drawn =>
+  draw(change).series.find((s) => s.name === name)!;
 
 test('the reference is the ink line, the others have the colour of their prop', () => {
   expect(lineOf('reference').lineStyle!.color).toBe(ink.ink);
@@ -56,14 +93,13 @@ describe('limits', () => {
     expect(to.xAxis).toBe(draw().xAxis.max);
   });
 
-  test('without a limit nothing is hatched', () => expect(area({ results: { carryThrustN: null as never, escLimitPowerW: null as never } })).toBeUndefined());
+  test('without a limit nothing is hatched', () =>
+    expect(area({ results: { carryThrustN: null as never, escLimitPowerW: null as never } })).toBeUndefined());
 });
 
 describe('names', () => {
   const heights = (change: Partial<typeof base> = {}): number[] =>
-    base.rows
-      .map((r) => lineOf(r.name, change).labelLayout!().y)
-      .sort((a, b) => a - b);
+    base.rows.map((r) => lineOf(r.name, change).labelLayout!().y).sort((a, b) => a - b);
 
   test('never touch each other, even where the lines end at one place', () => {
     const ys = heights();

@@ -32,29 +32,69 @@ const NAME_HEIGHT = 17;
 export function thrustPowerChart(input: ChartInput): EChartsCoreOption {
   const { results, rows, strong, thrustUnit, ink, carryName, escLimit, isNarrow } = input;
   const thrust = (n: number): number => fromSi(thrustUnit, n);
-  const endX = niceEnd(Math.max(...rows.flatMap((r) => r.result.line.map((c) => c.powerW)), (results.escLimitPowerW ?? 0) * 1.06, 1));
+  const endX = niceEnd(
+    Math.max(...rows.flatMap((r) => r.result.line.map((c) => c.powerW)), (results.escLimitPowerW ?? 0) * 1.06, 1),
+  );
   const endY = niceEnd(Math.max(...rows.flatMap((r) => r.result.line.map((c) => thrust(c.thrustN))), 1));
   const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
   const names = isNarrow ? new Map<string, number>() : placeNames(input, endY, thrust);
-  const series = [...rows].reverse().flatMap((row) => linesOf(row, strong.size === 0 || strong.has(row.id) || row.isReference, names.get(row.id) ?? null, input, thrust));
+  const series = [...rows]
+    .reverse()
+    .flatMap((row) =>
+      linesOf(
+        row,
+        strong.size === 0 || strong.has(row.id) || row.isReference,
+        names.get(row.id) ?? null,
+        input,
+        thrust,
+      ),
+    );
   return {
     animation: false,
     textStyle: { fontFamily: ink.fontText },
     grid: { left: LEFT, right: isNarrow ? 18 : NAMES_WIDTH, top: TOP, bottom: BOTTOM },
-    xAxis: { type: 'value', min: 0, max: endX, name: 'electrical power, W', nameLocation: 'middle', nameGap: 28, nameTextStyle: axisText, axisLabel: { ...axisText, fontFamily: ink.fontMono }, axisLine: { lineStyle: { color: ink.hairline } }, axisTick: { show: false }, splitLine: { show: false } },
-    yAxis: { type: 'value', min: 0, max: endY, name: `thrust, ${thrustUnit.symbol}`, nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] }, axisLabel: { ...axisText, fontFamily: ink.fontMono }, splitLine: { lineStyle: { color: ink.hairline } } },
+    xAxis: {
+      type: 'value',
+      min: 0,
+      max: endX,
+      name: 'electrical power, W',
+      nameLocation: 'middle',
+      nameGap: 28,
+      nameTextStyle: axisText,
+      axisLabel: { ...axisText, fontFamily: ink.fontMono },
+      axisLine: { lineStyle: { color: ink.hairline } },
+      axisTick: { show: false },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: endY,
+      name: `thrust, ${thrustUnit.symbol}`,
+      nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] },
+      axisLabel: { ...axisText, fontFamily: ink.fontMono },
+      splitLine: { lineStyle: { color: ink.hairline } },
+    },
     tooltip: {
       trigger: 'item',
       backgroundColor: ink.sheet,
       borderColor: ink.hairline,
       textStyle: { color: ink.ink, fontFamily: ink.fontText },
-      formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) => `${seriesName}<br>${Math.round(value[1])} ${thrustUnit.symbol} at ${Math.round(value[0])} W`,
+      formatter: ({ seriesName, value }: { seriesName: string; value: [number, number] }) =>
+        `${seriesName}<br>${Math.round(value[1])} ${thrustUnit.symbol} at ${Math.round(value[0])} W`,
     },
     series: [limitMarks(results, endX, thrust, ink, carryName, escLimit), ...series],
   };
 }
 
-function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: number) => number, ink: Ink, carryName: string, escLimit: string): object {
+function limitMarks(
+  results: ChartInput['results'],
+  endX: number,
+  thrust: (n: number) => number,
+  ink: Ink,
+  carryName: string,
+  escLimit: string,
+): object {
   const isBarred = results.escLimitPowerW !== null && results.escLimitPowerW < endX;
   return {
     type: 'line',
@@ -65,13 +105,33 @@ function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: nu
       animation: false,
       data: results.carryThrustN === null ? [] : [{ yAxis: thrust(results.carryThrustN) }],
       lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] },
-      label: { formatter: carryName, position: 'insideEndTop', color: ink.moss, fontFamily: ink.fontText, fontSize: 13, fontWeight: 600, textBorderColor: ink.sheet, textBorderWidth: 3 },
+      label: {
+        formatter: carryName,
+        position: 'insideEndTop',
+        color: ink.moss,
+        fontFamily: ink.fontText,
+        fontSize: 13,
+        fontWeight: 600,
+        textBorderColor: ink.sheet,
+        textBorderWidth: 3,
+      },
     },
     markArea: isBarred
       ? {
           animation: false,
           itemStyle: { color: { image: ink.hatch, repeat: 'repeat' } },
-          label: { show: true, position: 'inside', color: ink.ink, fontFamily: ink.fontText, fontWeight: 650, fontSize: 13, textBorderColor: ink.sheet, textBorderWidth: 4, distance: 6, lineHeight: 17 },
+          label: {
+            show: true,
+            position: 'inside',
+            color: ink.ink,
+            fontFamily: ink.fontText,
+            fontWeight: 650,
+            fontSize: 13,
+            textBorderColor: ink.sheet,
+            textBorderWidth: 4,
+            distance: 6,
+            lineHeight: 17,
+          },
           data: [[{ name: `over the ${escLimit}\nESC limit`, xAxis: results.escLimitPowerW }, { xAxis: endX }]],
         }
       : undefined,
@@ -79,7 +139,13 @@ function limitMarks(results: ChartInput['results'], endX: number, thrust: (n: nu
 }
 
 /** The drawn line with its name at the right, and the measured points on it. */
-function linesOf(row: ResultRow, isStrong: boolean, nameY: number | null, { ink, width }: ChartInput, thrust: (n: number) => number): object[] {
+function linesOf(
+  row: ResultRow,
+  isStrong: boolean,
+  nameY: number | null,
+  { ink, width }: ChartInput,
+  thrust: (n: number) => number,
+): object[] {
   const { colour: own, marker } = propMark(row.seriesIndex, ink.isDark);
   const colour = row.isReference ? ink.ink : own;
   const opacity = isStrong ? 1 : 0.32;
@@ -94,7 +160,14 @@ function linesOf(row: ResultRow, isStrong: boolean, nameY: number | null, { ink,
       silent: true,
       z,
       lineStyle: { color: colour, width: row.isReference ? 2.6 : isStrong ? 2 : 1.2, opacity },
-      endLabel: { show: nameY !== null, formatter: row.name, color: colour, fontFamily: ink.fontText, fontSize: 13, fontWeight: row.isReference || isStrong ? 650 : 400 },
+      endLabel: {
+        show: nameY !== null,
+        formatter: row.name,
+        color: colour,
+        fontFamily: ink.fontText,
+        fontSize: 13,
+        fontWeight: row.isReference || isStrong ? 650 : 400,
+      },
       labelLine: { show: true, lineStyle: { color: colour, width: 1, opacity: 0.45 } },
       labelLayout: nameY === null ? undefined : () => ({ x: nameX, y: nameY, align: 'left', verticalAlign: 'middle' }),
     },

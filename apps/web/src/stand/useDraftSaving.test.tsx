@@ -9,15 +9,26 @@ import { api } from '../shared/api/api.ts';
 import { leftBehind, useDraftSaving, type DraftSaving } from './useDraftSaving.ts';
 
 const ID = '01922904-1a0d-72b8-80eb-3103f832088a';
-const draft = (thrust: string): RunDraftDto => ({ columns: [], cells: [['50', thrust]], restingCell: '', zeroBefore: '', zeroAfter: '' });
+const draft = (thrust: string): RunDraftDto => ({
+  columns: [],
+  cells: [['50', thrust]],
+  restingCell: '',
+  zeroBefore: '',
+  zeroAfter: '',
+});
 
 /** What was sent, and how the server answers the next requests. */
 let sent: { revision: number; cells: string[][] }[] = [];
 let answers: (() => Response)[] = [];
 /** The run as the server has it. */
 let onServer: { revision: number; draft: RunDraftDto } = { revision: 1, draft: draft('') };
-const kept = (revision: number) => (): Response => Response.json({ id: ID, revision, savedAt: '2026-11-24T12:00:00.000Z' });
-const refused = (status: number, code: string) => (): Response => new Response(JSON.stringify({ status, code, title: 't', detail: 'd', fields: [] }), { status, headers: { 'Content-Type': 'application/problem+json' } });
+const kept = (revision: number) => (): Response =>
+  Response.json({ id: ID, revision, savedAt: '2026-11-24T12:00:00.000Z' });
+const refused = (status: number, code: string) => (): Response =>
+  new Response(JSON.stringify({ status, code, title: 't', detail: 'd', fields: [] }), {
+    status,
+    headers: { 'Content-Type': 'application/problem+json' },
+  });
 const unreachable = (): Response => {
   throw new TypeError('Failed to fetch');
 };
@@ -35,7 +46,10 @@ beforeEach(() => {
 afterEach(() => void jest.useRealTimers());
 
 function show(run: Partial<RunView> = {}): { current: DraftSaving } {
-  const store = configureStore({ reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) }, middleware: (defaults) => defaults().concat(api.middleware) });
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, settings: () => ({ personId: null }) },
+    middleware: (defaults) => defaults().concat(api.middleware),
+  });
   const wrapper = ({ children }: { children: ReactNode }) => <Provider store={store}>{children}</Provider>;
   return renderHook(() => useDraftSaving({ id: ID, revision: 1, draft: null, ...run }), { wrapper }).result;
 }
@@ -135,7 +149,11 @@ describe('typed into in two places', () => {
 
   test('a copy that a closed page left behind an older revision is shown beside, not thrown away', () => {
     localStorage.setItem(`zivvo.draft.${ID}`, JSON.stringify({ revision: 1, draft: draft('700') }));
-    expect(show({ revision: 3, draft: draft('650') }).current.state).toMatchObject({ status: 'conflict', mine: draft('700'), theirs: draft('650') });
+    expect(show({ revision: 3, draft: draft('650') }).current.state).toMatchObject({
+      status: 'conflict',
+      mine: draft('700'),
+      theirs: draft('650'),
+    });
     expect(show({ revision: 3, draft: draft('700') }).current.state).toMatchObject({ status: 'kept' });
   });
 });

@@ -102,11 +102,13 @@ export function useDraftSaving(run: Pick<RunView, 'id' | 'revision' | 'draft'>):
       const problem = failureOf(answer.error);
       if (problem.code === 'revisionConflict') {
         const { data } = await reread(run.id);
-        if (data?.draft) return setState({ status: 'conflict', mine: draft, theirs: data.draft, revision: data.revision });
+        if (data?.draft)
+          return setState({ status: 'conflict', mine: draft, theirs: data.draft, revision: data.revision });
       }
       unanswered.current = draft;
       setState({ status: 'waiting', problem });
-      if (problem.status === 0 || problem.status >= 500) timer.current = setTimeout(() => void again.current(), RETRY_MS);
+      if (problem.status === 0 || problem.status >= 500)
+        timer.current = setTimeout(() => void again.current(), RETRY_MS);
     })();
     sending.current = work;
     await work;
@@ -145,6 +147,7 @@ export function useDraftSaving(run: Pick<RunView, 'id' | 'revision' | 'draft'>):
 }
 
 function isSameDraft(a: RunDraftDto | null, b: RunDraftDto): boolean {
-  const written = (d: RunDraftDto | null): string => JSON.stringify(d && [d.columns, d.cells, d.restingCell, d.zeroBefore, d.zeroAfter]);
+  const written = (d: RunDraftDto | null): string =>
+    JSON.stringify(d && [d.columns, d.cells, d.restingCell, d.zeroBefore, d.zeroAfter]);
   return written(a) === written(b);
 }

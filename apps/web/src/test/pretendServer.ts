@@ -31,9 +31,15 @@ export function pretendServer(answers: Record<string, Answer>): { sent: Sent[]; 
   globalThis.fetch = (async (request: Request) => {
     const url = new URL(request.url);
     const text = request.method === 'GET' ? '' : await request.text();
-    const one: Sent = { method: request.method, path: url.pathname.replace(/^\/api/, '') + url.search, body: text === '' || !isJson(request) ? null : (JSON.parse(text) as unknown) };
+    const one: Sent = {
+      method: request.method,
+      path: url.pathname.replace(/^\/api/, '') + url.search,
+      body: text === '' || !isJson(request) ? null : (JSON.parse(text) as unknown),
+    };
     if (request.method !== 'GET') sent.push(one);
-    const key = [`${one.method} ${one.path}`, `${one.method} ${url.pathname.replace(/^\/api/, '')}`].find((k) => k in answers);
+    const key = [`${one.method} ${one.path}`, `${one.method} ${url.pathname.replace(/^\/api/, '')}`].find(
+      (k) => k in answers,
+    );
     if (key === undefined) return problem(new Refusal(404, 'notFound', `nothing at ${one.path}`));
     const known = answers[key];
     const value = typeof known === 'function' ? (known as (sent: Sent) => unknown)(one) : known;

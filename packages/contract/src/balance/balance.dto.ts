@@ -8,7 +8,13 @@ import { balanceLimits, lookKinds, schoolNames, shakeTargetNames, sides } from '
 /** A bounded list of bounded numbers. */
 function NumbersWithin({ min, max }: { min: number; max: number }, most: number): PropertyRule {
   const each = { each: true, context: { min, max } };
-  return applyDecorators(IsArray(), ArrayMaxSize(most, { context: { max: most } }), IsNumber({ allowNaN: false, allowInfinity: false }, each), Min(min, each), Max(max, each));
+  return applyDecorators(
+    IsArray(),
+    ArrayMaxSize(most, { context: { max: most } }),
+    IsNumber({ allowNaN: false, allowInfinity: false }, each),
+    Min(min, each),
+    Max(max, each),
+  );
 }
 
 /** A balancing rig and what it cannot show. */

@@ -3,7 +3,23 @@ import { craftLimits } from '../craft/limits.ts';
 import { pieceLimits, rotorPlaces } from '../rack/limits.ts';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Flag, Id, ListOf, Nullable, OneOf, SomeOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { careLimits, carePlaces, carePolicies, causeNames, changeNames, drillKinds, findingKinds, gainAxes, gainPreconditions, lookSides, SEED_MAX_LENGTH, struckThings, symptomAnswers, symptomNames, symptomTestNames } from './limits.ts';
+import {
+  careLimits,
+  carePlaces,
+  carePolicies,
+  causeNames,
+  changeNames,
+  drillKinds,
+  findingKinds,
+  gainAxes,
+  gainPreconditions,
+  lookSides,
+  SEED_MAX_LENGTH,
+  struckThings,
+  symptomAnswers,
+  symptomNames,
+  symptomTestNames,
+} from './limits.ts';
 
 const REVISION = { min: 0, max: 1_000_000_000 };
 

@@ -1,7 +1,33 @@
-import type { CareOutcome, CauseName, ChangeName, Diagnosis, DrillKind, GainAdvice, GainAxis, GainScale, PieceLifeLeft, ReadyToFly, Reason, RecordFact, SeasonSpares, StrikeSeverity } from '@zivvo/core';
+import type {
+  CareOutcome,
+  CauseName,
+  ChangeName,
+  Diagnosis,
+  DrillKind,
+  GainAdvice,
+  GainAxis,
+  GainScale,
+  PieceLifeLeft,
+  ReadyToFly,
+  Reason,
+  RecordFact,
+  SeasonSpares,
+  StrikeSeverity,
+} from '@zivvo/core';
 import type { MotorPieceView, PieceView } from '../rack/piece.view.ts';
 import type { RowView } from '../shared/rowView.ts';
-import type { CareSettingDto, CreateFlightDto, CreateGainSheetDto, CreateModelAlertDto, CreateWalkaroundDto, JobTicketDto, PropLookDto, StrikeDto, SymptomCaseDto, UpdateGainSheetDto } from './care.dto.ts';
+import type {
+  CareSettingDto,
+  CreateFlightDto,
+  CreateGainSheetDto,
+  CreateModelAlertDto,
+  CreateWalkaroundDto,
+  JobTicketDto,
+  PropLookDto,
+  StrikeDto,
+  SymptomCaseDto,
+  UpdateGainSheetDto,
+} from './care.dto.ts';
 
 /** One prop of a walkaround with what becomes of it. */
 export interface PropLookView extends PropLookDto {
@@ -49,7 +75,16 @@ export interface CaredPieceView {
 /** The sets of a craft and whose turn it is. */
 export interface RotationView {
   /** Those that may fly first, in their order. */
-  sets: { id: string; name: string; revision: number; usedRatio: number; flownS: number; isOn: boolean; isComplete: boolean; restedAt: string | null }[];
+  sets: {
+    id: string;
+    name: string;
+    revision: number;
+    usedRatio: number;
+    flownS: number;
+    isOn: boolean;
+    isComplete: boolean;
+    restedAt: string | null;
+  }[];
   /** The set whose turn it is; null where the one on the craft may stay. */
   nextSetId: string | null;
 }

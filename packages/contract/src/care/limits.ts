@@ -1,6 +1,20 @@
 import type { Range } from '../shared/limits.ts';
 
-export { careOutcomes, carePlaces, carePolicies, causeNames, changeNames, drillKinds, findingKinds, gainAxes, gainPreconditions, strikeSeverities, struckThings, symptomNames, symptomTestNames } from '@zivvo/core';
+export {
+  careOutcomes,
+  carePlaces,
+  carePolicies,
+  causeNames,
+  changeNames,
+  drillKinds,
+  findingKinds,
+  gainAxes,
+  gainPreconditions,
+  strikeSeverities,
+  struckThings,
+  symptomNames,
+  symptomTestNames,
+} from '@zivvo/core';
 
 export const careLimits = {
   lookCount: { min: 1, max: 24 },

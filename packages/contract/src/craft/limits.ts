@@ -35,4 +35,17 @@ export const packChemistries = ['lipo', 'lipoHighVoltage', 'liIon'] as const;
 /** Fields of the motor that follow from its size until they are typed. */
 export const motorEstimates = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
 /** Fields that may still hold an estimate instead of a typed value: the motor's, and what a usual craft was begun with. */
-export const estimableFields = [...motorEstimates, 'massKg', 'diagonalM', 'clearanceDiameterM', 'groundClearanceM', 'statorDiameterM', 'statorHeightM', 'kvRpmPerV', 'escLimitA', 'packSeriesCount', 'packCapacityAh', 'ductThrustRatio'] as const;
+export const estimableFields = [
+  ...motorEstimates,
+  'massKg',
+  'diagonalM',
+  'clearanceDiameterM',
+  'groundClearanceM',
+  'statorDiameterM',
+  'statorHeightM',
+  'kvRpmPerV',
+  'escLimitA',
+  'packSeriesCount',
+  'packCapacityAh',
+  'ductThrustRatio',
+] as const;

@@ -1,4 +1,14 @@
-import type { CheckedRotor, FixPlan, MountKind, ReadyToFly, Reason, SideThrust, Spin, TakeOff, ThreadAdvice } from '@zivvo/core';
+import type {
+  CheckedRotor,
+  FixPlan,
+  MountKind,
+  ReadyToFly,
+  Reason,
+  SideThrust,
+  Spin,
+  TakeOff,
+  ThreadAdvice,
+} from '@zivvo/core';
 import type { PieceView } from '../rack/piece.view.ts';
 import type { ArmStateDto } from './fit.dto.ts';
 

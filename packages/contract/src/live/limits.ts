@@ -1,5 +1,17 @@
 /** What may be asked of a live stand. `leave` is a cut by a page that goes away; `writeAgain` and `goOnWithout` answer a disk that took nothing. */
-export const liveCommandNames = ['tare', 'arm', 'throttle', 'ladder', 'keepPoint', 'cut', 'leave', 'disarm', 'fault', 'writeAgain', 'goOnWithout'] as const;
+export const liveCommandNames = [
+  'tare',
+  'arm',
+  'throttle',
+  'ladder',
+  'keepPoint',
+  'cut',
+  'leave',
+  'disarm',
+  'fault',
+  'writeAgain',
+  'goOnWithout',
+] as const;
 export type LiveCommandName = (typeof liveCommandNames)[number];
 
 /** Commands that anybody who watches may give. */

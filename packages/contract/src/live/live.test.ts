@@ -3,10 +3,20 @@ import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
 import { fieldProblems } from '../shared/problem.ts';
 import { LiveCommandDto, LiveTabDto, StartLiveRunDto } from './live.dto.ts';
-import { HEARTBEAT_MS, liveCommandNames, PILOT_LEASE_MS, STREAM_BEAT_MS, STREAM_WATCHDOG_MS, watcherCommandNames } from './limits.ts';
+import {
+  HEARTBEAT_MS,
+  liveCommandNames,
+  PILOT_LEASE_MS,
+  STREAM_BEAT_MS,
+  STREAM_WATCHDOG_MS,
+  watcherCommandNames,
+} from './limits.ts';
 
 const ID = '01922904-1a0d-72b8-80eb-3103f832088a';
-const broken = (Dto: new () => object, body: object): string[] => fieldProblems(validateSync(plainToInstance(Dto, body), { whitelist: true, forbidNonWhitelisted: true })).map((f) => `${f.path}:${f.rule}`);
+const broken = (Dto: new () => object, body: object): string[] =>
+  fieldProblems(validateSync(plainToInstance(Dto, body), { whitelist: true, forbidNonWhitelisted: true })).map(
+    (f) => `${f.path}:${f.rule}`,
+  );
 const command = (more: object): string[] => broken(LiveCommandDto, { tabId: ID, name: 'cut', ...more });
 
 describe('commands to the stand', () => {

@@ -38,5 +38,12 @@ export interface LiveReadingsView {
 
 /** What is on the stand; null while nothing is. */
 export interface StandView {
-  run: { runId: string; campaignId: string; propModelId: string; phase: LivePhase; throttleRatio: number; cut: LiveCut | null } | null;
+  run: {
+    runId: string;
+    campaignId: string;
+    propModelId: string;
+    phase: LivePhase;
+    throttleRatio: number;
+    cut: LiveCut | null;
+  } | null;
 }

@@ -3,7 +3,19 @@ import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsUUID } from 'class-
 import { Transform } from 'class-transformer';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Flag, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { bearingFeels, boreFits, LOCATION_MAX_LENGTH, looks, PIECE_PAGE_MAX, pieceHands, pieceLimits, pieceStates, retirements, rotorPlaces, TAG_MAX_LENGTH } from './limits.ts';
+import {
+  bearingFeels,
+  boreFits,
+  LOCATION_MAX_LENGTH,
+  looks,
+  PIECE_PAGE_MAX,
+  pieceHands,
+  pieceLimits,
+  pieceStates,
+  retirements,
+  rotorPlaces,
+  TAG_MAX_LENGTH,
+} from './limits.ts';
 
 /** A delivery of one model: how many of each hand came, and the scale they are weighed on. */
 export class CreateBatchDto {
@@ -92,7 +104,18 @@ export class DescribePieceDto extends MeasurePieceDto {
   photoSha256!: string | null;
 }
 
-export const pieceActionNames = ['checkIn', 'true', 'fit', 'remove', 'dress', 'retire', 'unretire', 'move', 'joinSet', 'leaveSet'] as const;
+export const pieceActionNames = [
+  'checkIn',
+  'true',
+  'fit',
+  'remove',
+  'dress',
+  'retire',
+  'unretire',
+  'move',
+  'joinSet',
+  'leaveSet',
+] as const;
 
 /** Something that happens to a piece; which of the other fields count follows from the action. */
 export class PieceActionDto {

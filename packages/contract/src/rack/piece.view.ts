@@ -61,7 +61,13 @@ export interface YieldView {
   models: (YieldResult & { propModelId: string })[];
   makers: (YieldResult & { makerName: string })[];
   /** Deliveries, the newest first. */
-  deliveries: (YieldResult & { batchId: string; propModelId: string; cameAt: string; supplierName: string | null; location: string | null })[];
+  deliveries: (YieldResult & {
+    batchId: string;
+    propModelId: string;
+    cameAt: string;
+    supplierName: string | null;
+    location: string | null;
+  })[];
 }
 
 export interface MotorPieceView extends RowView, Omit<MotorPieceDto, never> {}

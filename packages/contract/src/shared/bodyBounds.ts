@@ -24,12 +24,15 @@ export function inside(item: () => Body): PropertyDecorator {
 export function overfull(dto: Body, body: unknown, path = ''): FieldProblem | null {
   if (typeof body !== 'object' || body === null) return null;
   const keys = Object.keys(body);
-  if (keys.length > OBJECT_KEY_MAX_COUNT) return tooMany(path === '' ? 'body' : path, 'maxKeys', keys.length, OBJECT_KEY_MAX_COUNT);
+  if (keys.length > OBJECT_KEY_MAX_COUNT)
+    return tooMany(path === '' ? 'body' : path, 'maxKeys', keys.length, OBJECT_KEY_MAX_COUNT);
   const bounds = boundsOf(dto);
   for (const key of keys) {
     const value: unknown = (body as Record<string, unknown>)[key];
     const at = path === '' ? key : `${path}.${key}`;
-    const found = Array.isArray(value) ? overfullList(value, at, bounds.get(key), insideOf(dto, key)) : overfullInside(insideOf(dto, key), value, at);
+    const found = Array.isArray(value)
+      ? overfullList(value, at, bounds.get(key), insideOf(dto, key))
+      : overfullInside(insideOf(dto, key), value, at);
     if (found) return found;
   }
   return null;
@@ -41,11 +44,18 @@ interface ListBounds {
   each?: number;
 }
 
-function overfullList(list: readonly unknown[], path: string, bounds: ListBounds | undefined, item: Body | null): FieldProblem | null {
+function overfullList(
+  list: readonly unknown[],
+  path: string,
+  bounds: ListBounds | undefined,
+  item: Body | null,
+): FieldProblem | null {
   const max = bounds?.list ?? LIST_MAX;
   if (list.length > max) return tooMany(path, 'arrayMaxSize', list.length, max);
   for (const [i, value] of list.entries()) {
-    const found = Array.isArray(value) ? overfullList(value, `${path}.${i}`, { list: bounds?.each }, null) : overfullInside(item, value, `${path}.${i}`);
+    const found = Array.isArray(value)
+      ? overfullList(value, `${path}.${i}`, { list: bounds?.each }, null)
+      : overfullInside(item, value, `${path}.${i}`);
     if (found) return found;
   }
   return null;
@@ -60,7 +70,12 @@ function boundsOf(dto: Body): ReadonlyMap<string, ListBounds> {
   const known = boundsKnown.get(dto);
   if (known) return known;
   const bounds = new Map<string, ListBounds>();
-  for (const { propertyName, name, constraints, each } of getMetadataStorage().getTargetValidationMetadatas(dto, '', false, false)) {
+  for (const { propertyName, name, constraints, each } of getMetadataStorage().getTargetValidationMetadatas(
+    dto,
+    '',
+    false,
+    false,
+  )) {
     if (name !== 'arrayMaxSize') continue;
     bounds.set(propertyName, { ...bounds.get(propertyName), [each ? 'each' : 'list']: constraints[0] as number });
   }

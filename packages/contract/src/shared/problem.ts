@@ -27,7 +27,13 @@ export function fieldProblems(errors: readonly ValidationError[], parent = ''): 
     const path = parent === '' ? error.property : `${parent}.${error.property}`;
     const own = Object.entries(error.constraints ?? {}).map(([rule, message]): FieldProblem => {
       const context: unknown = error.contexts?.[rule];
-      return { path, rule, value: shown(error.value), allowed: isPlain(context) ? context : {}, message: parent === '' ? message : `${parent}.${message}` };
+      return {
+        path,
+        rule,
+        value: shown(error.value),
+        allowed: isPlain(context) ? context : {},
+        message: parent === '' ? message : `${parent}.${message}`,
+      };
     });
     return [...own, ...fieldProblems(error.children ?? [], path)];
   });

@@ -1,13 +1,38 @@
 import { applyDecorators, type PropertyRule } from './applyDecorators.ts';
 import { inside } from './bodyBounds.ts';
 import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsObject, IsOptional, IsString, IsUUID, Max, MaxLength, Min, MinLength, ValidateBy, ValidateIf, ValidateNested, type ValidationArguments } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  IsUUID,
+  Max,
+  MaxLength,
+  Min,
+  MinLength,
+  ValidateBy,
+  ValidateIf,
+  ValidateNested,
+  type ValidationArguments,
+} from 'class-validator';
 import type { Range } from './limits.ts';
 
 /** A finite number inside a closed range, the range told to whoever reads the problem. */
 export function Within(range: Range): PropertyRule {
   const context = { min: range.min, max: range.max };
-  return applyDecorators(IsNumber({ allowNaN: false, allowInfinity: false }, { context }), Min(range.min, { context }), Max(range.max, { context }));
+  return applyDecorators(
+    IsNumber({ allowNaN: false, allowInfinity: false }, { context }),
+    Min(range.min, { context }),
+    Max(range.max, { context }),
+  );
 }
 
 /** At most so many times another field of the same body; while that one is no number, nothing is said. */
@@ -41,7 +66,12 @@ export function OneOf(words: readonly string[]): PropertyRule {
 
 /** Several of a fixed set of words, each at most once. */
 export function SomeOf(words: readonly string[], most: number): PropertyRule {
-  return applyDecorators(IsArray(), ArrayMaxSize(most, { context: { max: most } }), ArrayUnique(), IsIn([...words], { each: true, context: { allowed: words.join(', ') } }));
+  return applyDecorators(
+    IsArray(),
+    ArrayMaxSize(most, { context: { max: most } }),
+    ArrayUnique(),
+    IsIn([...words], { each: true, context: { allowed: words.join(', ') } }),
+  );
 }
 
 /** An identifier made by whoever creates the row. */
@@ -56,12 +86,23 @@ export function Flag(): PropertyRule {
 
 /** The field may be null, which means *not known*; leaving it out means the same. */
 export function Nullable(): PropertyRule {
-  return applyDecorators(IsOptional(), ValidateIf((_, value) => value !== null));
+  return applyDecorators(
+    IsOptional(),
+    ValidateIf((_, value) => value !== null),
+  );
 }
 
 /** A list of bodies of one kind, each held against its own rules. */
 export function ListOf(item: () => new () => object, { min, max }: Range): PropertyRule {
-  return applyDecorators(IsArray(), ArrayMinSize(min, { context: { min } }), ArrayMaxSize(max, { context: { max } }), IsObject({ each: true, context: { allowed: 'objects' } }), ValidateNested({ each: true }), Type(item), inside(item));
+  return applyDecorators(
+    IsArray(),
+    ArrayMinSize(min, { context: { min } }),
+    ArrayMaxSize(max, { context: { max } }),
+    IsObject({ each: true, context: { allowed: 'objects' } }),
+    ValidateNested({ each: true }),
+    Type(item),
+    inside(item),
+  );
 }
 
 /** A body inside another, held against its own rules. */

@@ -3,7 +3,15 @@ import { standQuantityNames, type ReadingKind, type StandQuantity } from '@zivvo
 import { ArrayMaxSize, IsArray, IsString, Matches, MaxLength, registerDecorator } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
 import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
-import { CELL_MAX_LENGTH, COLUMN_MAX_COUNT, IMPORT_RUN_MAX_COUNT, RECIPE_HEADER_MAX_LENGTH, STEP_MAX_COUNT, readingLimits, standLimits } from './limits.ts';
+import {
+  CELL_MAX_LENGTH,
+  COLUMN_MAX_COUNT,
+  IMPORT_RUN_MAX_COUNT,
+  RECIPE_HEADER_MAX_LENGTH,
+  STEP_MAX_COUNT,
+  readingLimits,
+  standLimits,
+} from './limits.ts';
 
 /** A stand evening for one craft: reference, air, gate. */
 export class CampaignDto {
@@ -216,11 +224,19 @@ function draftCellsRule(target: object, propertyName: string): void {
     name: 'draftCells',
     target: target.constructor,
     propertyName,
-    options: { message: `cells must be rows of at most ${COLUMN_MAX_COUNT} texts of at most ${CELL_MAX_LENGTH} characters`, context: { columns: COLUMN_MAX_COUNT, characters: CELL_MAX_LENGTH } },
+    options: {
+      message: `cells must be rows of at most ${COLUMN_MAX_COUNT} texts of at most ${CELL_MAX_LENGTH} characters`,
+      context: { columns: COLUMN_MAX_COUNT, characters: CELL_MAX_LENGTH },
+    },
     validator: {
       validate: (rows: unknown) =>
         Array.isArray(rows) &&
-        rows.every((row) => Array.isArray(row) && row.length <= COLUMN_MAX_COUNT && row.every((cell) => typeof cell === 'string' && cell.length <= CELL_MAX_LENGTH)),
+        rows.every(
+          (row) =>
+            Array.isArray(row) &&
+            row.length <= COLUMN_MAX_COUNT &&
+            row.every((cell) => typeof cell === 'string' && cell.length <= CELL_MAX_LENGTH),
+        ),
     },
   });
 }

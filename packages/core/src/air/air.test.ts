@@ -6,9 +6,14 @@ import { densityAltitudeM, isaAtmosphere } from './isaAtmosphere.ts';
 
 test('the two densities agree within 0.15 % wherever a stand works', () =>
   fc.assert(
-    fc.property(fc.double({ min: -20, max: 40, noNaN: true }), fc.double({ min: 70_000, max: 105_000, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (t, p, h) => {
-      expect(Math.abs(humidAir(t, p, h).densityKgPerM3 / idealAirDensity(t, p, h) - 1)).toBeLessThan(0.0015);
-    }),
+    fc.property(
+      fc.double({ min: -20, max: 40, noNaN: true }),
+      fc.double({ min: 70_000, max: 105_000, noNaN: true }),
+      fc.double({ min: 0, max: 1, noNaN: true }),
+      (t, p, h) => {
+        expect(Math.abs(humidAir(t, p, h).densityKgPerM3 / idealAirDensity(t, p, h) - 1)).toBeLessThan(0.0015);
+      },
+    ),
   ));
 
 test('moist air is lighter than dry air, cold air heavier than warm air', () => {
@@ -17,7 +22,11 @@ test('moist air is lighter than dry air, cold air heavier than warm air', () => 
 });
 
 test('density altitude undoes the standard atmosphere', () =>
-  fc.assert(fc.property(fc.double({ min: -500, max: 10_900, noNaN: true }), (h) => expect(densityAltitudeM(isaAtmosphere(h).densityKgPerM3)).toBeCloseTo(h, 3))));
+  fc.assert(
+    fc.property(fc.double({ min: -500, max: 10_900, noNaN: true }), (h) =>
+      expect(densityAltitudeM(isaAtmosphere(h).densityKgPerM3)).toBeCloseTo(h, 3),
+    ),
+  ));
 
 test('weather that is none is refused', () => {
   expect(() => humidAir(NaN, 101_325, 0.5)).toThrow(OutOfRangeError);

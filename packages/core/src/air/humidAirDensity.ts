@@ -31,16 +31,23 @@ export function humidAir(temperatureC: number, pressurePa: number, humidityRatio
   const t = temperatureC;
   const p = pressurePa;
   const kelvin = t + KELVIN_AT_ZERO_C;
-  const saturationPa = Math.exp(1.2378847e-5 * kelvin ** 2 - 1.9121316e-2 * kelvin + 33.93711047 - 6.3431645e3 / kelvin);
+  const saturationPa = Math.exp(
+    1.2378847e-5 * kelvin ** 2 - 1.9121316e-2 * kelvin + 33.93711047 - 6.3431645e3 / kelvin,
+  );
   const enhancement = 1.00062 + 3.14e-8 * p + 5.6e-7 * t ** 2;
   const x = (humidityRatio * enhancement * saturationPa) / p;
   const compressibility =
     1 -
     (p / kelvin) *
-      (1.58123e-6 - 2.9331e-8 * t + 1.1043e-10 * t ** 2 + (5.707e-6 - 2.051e-8 * t) * x + (1.9898e-4 - 2.376e-6 * t) * x ** 2) +
+      (1.58123e-6 -
+        2.9331e-8 * t +
+        1.1043e-10 * t ** 2 +
+        (5.707e-6 - 2.051e-8 * t) * x +
+        (1.9898e-4 - 2.376e-6 * t) * x ** 2) +
     (p / kelvin) ** 2 * (1.83e-11 - 0.765e-8 * x ** 2);
   const densityKgPerM3 =
-    ((p * DRY_AIR_KG_PER_MOL) / (compressibility * GAS_CONSTANT * kelvin)) * (1 - x * (1 - WATER_KG_PER_MOL / DRY_AIR_KG_PER_MOL));
+    ((p * DRY_AIR_KG_PER_MOL) / (compressibility * GAS_CONSTANT * kelvin)) *
+    (1 - x * (1 - WATER_KG_PER_MOL / DRY_AIR_KG_PER_MOL));
   return { densityKgPerM3, vapourRatio: x };
 }
 

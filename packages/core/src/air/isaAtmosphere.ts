@@ -35,7 +35,8 @@ export function isaAtmosphere(altitudeM: number): StandardAtmosphere {
   const lowerM = Math.min(altitudeM, TROPOPAUSE_M);
   const temperatureK = STANDARD_TEMPERATURE_K - LAPSE_K_PER_M * lowerM;
   const troposphericPa = STANDARD_PRESSURE_PA * (temperatureK / STANDARD_TEMPERATURE_K) ** EXPONENT;
-  const pressurePa = troposphericPa * Math.exp((-GRAVITY_M_PER_S2 * (altitudeM - lowerM)) / (GAS_CONSTANT * temperatureK));
+  const pressurePa =
+    troposphericPa * Math.exp((-GRAVITY_M_PER_S2 * (altitudeM - lowerM)) / (GAS_CONSTANT * temperatureK));
   return {
     temperatureK,
     pressurePa,

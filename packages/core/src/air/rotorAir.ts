@@ -10,7 +10,11 @@ export interface RotorAir {
 }
 
 /** Air that coefficients are tabulated and compared in: standard sea level, rounded as the reference cases are. */
-export const STANDARD_ROTOR_AIR: RotorAir = { densityKgPerM3: 1.225, soundSpeedMPerS: 340.3, kinematicViscosityM2PerS: 1.48e-5 };
+export const STANDARD_ROTOR_AIR: RotorAir = {
+  densityKgPerM3: 1.225,
+  soundSpeedMPerS: 340.3,
+  kinematicViscosityM2PerS: 1.48e-5,
+};
 
 const GAS_CONSTANT = 287.05287;
 const HEAT_RATIO = 1.4;
@@ -59,5 +63,9 @@ export function requireRotorAir(air: RotorAir): void {
 function fromDensity(densityKgPerM3: number, pressurePa: number, temperatureC: number): RotorAir {
   const kelvin = temperatureC + KELVIN_AT_ZERO_C;
   const viscosityPaS = (1.458e-6 * kelvin ** 1.5) / (kelvin + 110.4);
-  return { densityKgPerM3, soundSpeedMPerS: Math.sqrt((HEAT_RATIO * pressurePa) / densityKgPerM3), kinematicViscosityM2PerS: viscosityPaS / densityKgPerM3 };
+  return {
+    densityKgPerM3,
+    soundSpeedMPerS: Math.sqrt((HEAT_RATIO * pressurePa) / densityKgPerM3),
+    kinematicViscosityM2PerS: viscosityPaS / densityKgPerM3,
+  };
 }

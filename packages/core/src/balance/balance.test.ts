@@ -6,14 +6,38 @@ import { lookAtShaft, tapSwings } from '../simulate/simulatedShaft.ts';
 import { readVibration } from '../simulate/simulatedVibration.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { correctionAdvice, singleBladeBalance } from './corrections.ts';
-import { largestTrialKg, meanReading, onePlaneCorrection, planeCorrections, residualAfter, trialVerdict } from './influence.ts';
+import {
+  largestTrialKg,
+  meanReading,
+  onePlaneCorrection,
+  planeCorrections,
+  residualAfter,
+  trialVerdict,
+} from './influence.ts';
 import { onceAround } from './onceAround.ts';
 import { balancedSubsets, placeBlades } from './slots.ts';
 import { spinnerPositions } from './spinner.ts';
 import { combinedUnbalance, splitCorrection } from './staticUnbalance.ts';
 import { bestOfSwings, oneSwing, swingPeriod, twoSwings, type SwingPeriod } from './swingTiming.ts';
-import { fallTimeS, isBeyond, nextTape, tapePlaces, tapeState, tapeVector, type TapeJob, type TapeLook } from './tapeTrials.ts';
-import { needsBalancing, residualOf, rigFloorKgM, shakeOf, shakeTargets, spinTestFrictionKgM, unbalanceTarget } from './targets.ts';
+import {
+  fallTimeS,
+  isBeyond,
+  nextTape,
+  tapePlaces,
+  tapeState,
+  tapeVector,
+  type TapeJob,
+  type TapeLook,
+} from './tapeTrials.ts';
+import {
+  needsBalancing,
+  residualOf,
+  rigFloorKgM,
+  shakeOf,
+  shakeTargets,
+  spinTestFrictionKgM,
+  unbalanceTarget,
+} from './targets.ts';
 import { balanceWithoutPhase, refineWithoutPhase } from './withoutPhase.ts';
 
 const GMM = 1e-6;
@@ -21,25 +45,47 @@ const GMM = 1e-6;
 describe('vectors onto blades', () => {
   test('a split is never negative and adds up to what was asked', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 10, noNaN: true }), fc.double({ min: -720, max: 720, noNaN: true }), fc.integer({ min: 3, max: 8 }), (u, degrees, blades) => {
-        const { parts } = splitCorrection(u * GMM, degrees, blades, 10);
-        for (const { momentKgM } of parts) expect(momentKgM).toBeGreaterThanOrEqual(-1e-15);
-        const sum = parts.reduce((v, p) => add(v, fromPolar(p.momentKgM, 10 + (360 * p.blade) / blades)), { re: 0, im: 0 });
-        expect(amountOf(add(sum, scale(fromPolar(u * GMM, degrees), -1)))).toBeLessThan(1e-14);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 10, noNaN: true }),
+        fc.double({ min: -720, max: 720, noNaN: true }),
+        fc.integer({ min: 3, max: 8 }),
+        (u, degrees, blades) => {
+          const { parts } = splitCorrection(u * GMM, degrees, blades, 10);
+          for (const { momentKgM } of parts) expect(momentKgM).toBeGreaterThanOrEqual(-1e-15);
+          const sum = parts.reduce((v, p) => add(v, fromPolar(p.momentKgM, 10 + (360 * p.blade) / blades)), {
+            re: 0,
+            im: 0,
+          });
+          expect(amountOf(add(sum, scale(fromPolar(u * GMM, degrees), -1)))).toBeLessThan(1e-14);
+        },
+      ),
       { seed: 2 },
     );
   });
   test('three blades and a hub are one vector', () => {
     expect(combinedUnbalance([5, 5, 5]).unbalanceKgM).toBeCloseTo(0, 12);
-    expect(combinedUnbalance([5, 5, 5], 0, fromPolar(2, 200))).toMatchObject({ unbalanceKgM: expect.closeTo(2, 9), degrees: expect.closeTo(200, 9) });
+    expect(combinedUnbalance([5, 5, 5], 0, fromPolar(2, 200))).toMatchObject({
+      unbalanceKgM: expect.closeTo(2, 9),
+      degrees: expect.closeTo(200, 9),
+    });
   });
 });
 
 describe('tape trials', () => {
-  const job: TapeJob = { bladeCount: 3, firstBladeDegrees: 0, frictionKgM: 0.05 * GMM, inertiaKgM2: 8e-6, targetKgM: 0.12 * GMM, mostOnBladeKgM: 3 * GMM, mostOnHubKgM: GMM };
+  const job: TapeJob = {
+    bladeCount: 3,
+    firstBladeDegrees: 0,
+    frictionKgM: 0.05 * GMM,
+    inertiaKgM2: 8e-6,
+    targetKgM: 0.12 * GMM,
+    mostOnBladeKgM: 3 * GMM,
+    mostOnHubKgM: GMM,
+  };
   const bare = [0, 0, 0];
-  const falls = (tape: number[], downDegrees: number, fallS: number | null = null): TapeLook => ({ tape, seen: { kind: 'falls', downDegrees, fallS } });
+  const falls = (tape: number[], downDegrees: number, fallS: number | null = null): TapeLook => ({
+    tape,
+    seen: { kind: 'falls', downDegrees, fallS },
+  });
   const stays = (tape: number[]): TapeLook => ({ tape, seen: { kind: 'stays' } });
 
   test('a bare prop that stays is true, and needs no tape', () => {
@@ -70,7 +116,15 @@ describe('tape trials', () => {
 
   test('a look that fits nothing is named', () => {
     const tape = [2.9 * GMM, 0, 0];
-    const looks = [falls(bare, 180), stays(tape), falls(tape.map((t) => t * 0.999), 0), falls([0, 2 * GMM, 0], 0)];
+    const looks = [
+      falls(bare, 180),
+      stays(tape),
+      falls(
+        tape.map((t) => t * 0.999),
+        0,
+      ),
+      falls([0, 2 * GMM, 0], 0),
+    ];
     const state = tapeState(job, looks);
     expect(state.verdict).toBe('contradiction');
     expect([2, 3]).toContain(state.contradicting);
@@ -85,7 +139,12 @@ describe('tape trials', () => {
 
   test('two blades reach across only at the hub', () => {
     const two = { ...job, bladeCount: 2 };
-    expect(tapePlaces(two).map((p) => [p.kind, p.degrees])).toEqual([['blade', 0], ['blade', 180], ['hub', 90], ['hub', 270]]);
+    expect(tapePlaces(two).map((p) => [p.kind, p.degrees])).toEqual([
+      ['blade', 0],
+      ['blade', 180],
+      ['hub', 90],
+      ['hub', 270],
+    ]);
     const tape = nextTape(two, fromPolar(0.8 * GMM, 270));
     expect(amountOf(add(fromPolar(0.8 * GMM, 270), tapeVector(tape, two)))).toBeLessThan(1e-12);
     expect(tape.slice(0, 2).every((t) => t < 1e-12)).toBe(true);
@@ -95,7 +154,11 @@ describe('tape trials', () => {
     const random = seededRandom('shaft');
     let done = 0;
     for (let i = 0; i < 25; i++) {
-      const truth = { unbalance: fromPolar((0.3 + 2 * random.next()) * GMM, 360 * random.next()), inertiaKgM2: 8e-6, frictionKgM: job.frictionKgM };
+      const truth = {
+        unbalance: fromPolar((0.3 + 2 * random.next()) * GMM, 360 * random.next()),
+        inertiaKgM2: 8e-6,
+        frictionKgM: job.frictionKgM,
+      };
       const looks: TapeLook[] = [];
       let tape = bare;
       for (let k = 0; k < 10; k++) {
@@ -122,7 +185,8 @@ describe('tape trials', () => {
 
 describe('swing timing', () => {
   const truth = { unbalance: fromPolar(1.2 * GMM, 40), inertiaKgM2: 9e-6 };
-  const taps = (added = 0, tape = { re: 0, im: 0 }, jitterS = 0): number[] => tapSwings(truth, tape, 15, 12, jitterS, added, seededRandom('taps'));
+  const taps = (added = 0, tape = { re: 0, im: 0 }, jitterS = 0): number[] =>
+    tapSwings(truth, tape, 15, 12, jitterS, added, seededRandom('taps'));
 
   test('taps of an integrated pendulum give its unbalance back', () => {
     const period = swingPeriod({ tapsS: taps(), isHalf: true, startDegrees: 15 });
@@ -131,8 +195,14 @@ describe('swing timing', () => {
   });
 
   test('half periods are half of whole ones', () => {
-    const [whole, half] = [[0, 2, 4, 6], [0, 1, 2, 3]];
-    expect(swingPeriod({ tapsS: half, isHalf: true, startDegrees: 5 }).periodS).toBeCloseTo(swingPeriod({ tapsS: whole, isHalf: false, startDegrees: 5 }).periodS, 9);
+    const [whole, half] = [
+      [0, 2, 4, 6],
+      [0, 1, 2, 3],
+    ];
+    expect(swingPeriod({ tapsS: half, isHalf: true, startDegrees: 5 }).periodS).toBeCloseTo(
+      swingPeriod({ tapsS: whole, isHalf: false, startDegrees: 5 }).periodS,
+      9,
+    );
   });
 
   test('a wide swing is brought back to a small one: 45° is 4 % long', () => {
@@ -144,7 +214,11 @@ describe('swing timing', () => {
     const tapeKgM = 1.4 * GMM;
     const radiusM = 0.065;
     const bare = swingPeriod({ tapsS: taps(), isHalf: true, startDegrees: 15 });
-    const taped = swingPeriod({ tapsS: taps(tapeKgM * radiusM, fromPolar(tapeKgM, 40)), isHalf: true, startDegrees: 15 });
+    const taped = swingPeriod({
+      tapsS: taps(tapeKgM * radiusM, fromPolar(tapeKgM, 40)),
+      isHalf: true,
+      startDegrees: 15,
+    });
     const found = twoSwings(bare, taped, tapeKgM, radiusM, 'heavy');
     expect(found).toMatchObject({ status: 'found' });
     if (found.status !== 'found') return;
@@ -155,12 +229,21 @@ describe('swing timing', () => {
 
   const period = (periodS: number, deviationS = 0.01): SwingPeriod => ({ periodS, deviationS, tapCount: 10 });
   test('readings that say nothing are inconclusive, with why', () => {
-    expect(twoSwings(period(3), period(3.01), GMM, 0.06, 'light')).toEqual({ status: 'inconclusive', reason: 'sameSwing' });
-    expect(twoSwings(period(3), period(2.4), GMM, 0.06, 'light')).toEqual({ status: 'inconclusive', reason: 'wrongSide' });
+    expect(twoSwings(period(3), period(3.01), GMM, 0.06, 'light')).toEqual({
+      status: 'inconclusive',
+      reason: 'sameSwing',
+    });
+    expect(twoSwings(period(3), period(2.4), GMM, 0.06, 'light')).toEqual({
+      status: 'inconclusive',
+      reason: 'wrongSide',
+    });
     expect(oneSwing(period(3), 9e-6).uncertaintyRatio).toBeGreaterThanOrEqual(0.2);
   });
 
-  test.each([[[0, 0.005, 0.01]], [[0, 1]], [[0, 1, 0.5]], [[0, NaN, 2]], [[0, 100, 300]]])('%j is no swing of a prop', (tapsS) => expect(() => swingPeriod({ tapsS, isHalf: false, startDegrees: 10 })).toThrow());
+  test.each([[[0, 0.005, 0.01]], [[0, 1]], [[0, 1, 0.5]], [[0, NaN, 2]], [[0, 100, 300]]])(
+    '%j is no swing of a prop',
+    (tapsS) => expect(() => swingPeriod({ tapsS, isHalf: false, startDegrees: 10 })).toThrow(),
+  );
 });
 
 describe('targets', () => {
@@ -173,7 +256,8 @@ describe('targets', () => {
     const played = unbalanceTarget(craft, 'fine', { ...rig, borePlayM: 0.0003 }, 0.0079);
     expect(played).toMatchObject({ isRigLimited: true, unbalanceKgM: expect.closeTo(1.5 * 0.0079 * 0.0003, 12) });
   });
-  test('8.4 g with 0.05 mm of play is 0.42 g·mm', () => expect(rigFloorKgM({ ...rig, borePlayM: 0.00005 }, 0.0084) / GMM).toBeCloseTo(0.42, 9));
+  test('8.4 g with 0.05 mm of play is 0.42 g·mm', () =>
+    expect(rigFloorKgM({ ...rig, borePlayM: 0.00005 }, 0.0084) / GMM).toBeCloseTo(0.42, 9));
   test('nothing is told smaller than the rig shows', () => {
     const floor = 0.2 * GMM;
     expect(residualOf(0, craft, 0.03, floor)).toMatchObject({ isBelowRig: true, unbalanceKgM: floor });
@@ -183,7 +267,9 @@ describe('targets', () => {
     const small = { massKg: 0.0006, diameterM: 0.05 };
     const tiny = { massKg: 0.04, hoverSpeedRpm: 9000 };
     expect(needsBalancing({ kind: 'byForce', shareRatio: 2 }, small, tiny, (0.04 * GRAVITY_M_PER_S2) / 4)).toBe(false);
-    expect(needsBalancing({ kind: 'byForce', shareRatio: 0.05 }, { massKg: 0.0079, diameterM: 0.18 }, craft, 4.7)).toBe(true);
+    expect(needsBalancing({ kind: 'byForce', shareRatio: 0.05 }, { massKg: 0.0079, diameterM: 0.18 }, craft, 4.7)).toBe(
+      true,
+    );
     expect(needsBalancing({ kind: 'all' }, small, tiny, 0.1)).toBe(true);
     expect(needsBalancing({ kind: 'fromDiameter', diameterM: 0.1 }, small, tiny, 0.1)).toBe(false);
   });
@@ -204,7 +290,11 @@ describe('corrections', () => {
     expect(correctionAdvice('tape', 'wood', true, false)).toEqual({ isAllowed: false, reason: 'unsound' });
   });
   test('washers hold a single blade, its thrust stays beside the shaft', () => {
-    const result = singleBladeBalance({ bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0.0008, washerRadiusM: 0.02, washerCount: 10 }, 2, 0.07);
+    const result = singleBladeBalance(
+      { bladeMassKg: 0.004, centreOfMassM: 0.05, washerMassKg: 0.0008, washerRadiusM: 0.02, washerCount: 10 },
+      2,
+      0.07,
+    );
     expect(Math.abs(result.washerCount - 12.5)).toBe(0.5);
     expect(Math.abs(result.leftKgM)).toBeLessThanOrEqual(0.5001 * 0.0008 * 0.02);
     expect(result.thrustMomentNm).toBeCloseTo(0.14, 9);
@@ -219,16 +309,23 @@ describe('a spinner on its prop', () => {
   });
   test('the best is never worse than mark on mark, nor better than the difference of the two', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 5e-6, noNaN: true }), fc.double({ min: 0, max: 5e-6, noNaN: true }), fc.integer({ min: 0, max: 359 }), fc.integer({ min: 1, max: 12 }), (u, s, degrees, count) => {
-        const all = spinnerPositions(fromPolar(u, 0), fromPolar(s, degrees), count);
-        const onMark = all.find((p) => p.position === 0)!;
-        expect(all).toHaveLength(count);
-        expect(all[0]!.unbalanceKgM).toBeLessThanOrEqual(onMark.unbalanceKgM + 1e-15);
-        expect(all[0]!.unbalanceKgM).toBeGreaterThanOrEqual(Math.abs(u - s) - 1e-15);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 5e-6, noNaN: true }),
+        fc.double({ min: 0, max: 5e-6, noNaN: true }),
+        fc.integer({ min: 0, max: 359 }),
+        fc.integer({ min: 1, max: 12 }),
+        (u, s, degrees, count) => {
+          const all = spinnerPositions(fromPolar(u, 0), fromPolar(s, degrees), count);
+          const onMark = all.find((p) => p.position === 0)!;
+          expect(all).toHaveLength(count);
+          expect(all[0]!.unbalanceKgM).toBeLessThanOrEqual(onMark.unbalanceKgM + 1e-15);
+          expect(all[0]!.unbalanceKgM).toBeGreaterThanOrEqual(Math.abs(u - s) - 1e-15);
+        },
+      ),
     );
   });
-  test('needs at least one position', () => expect(() => spinnerPositions(fromPolar(1, 0), fromPolar(1, 0), 0)).toThrow(/positionCount/));
+  test('needs at least one position', () =>
+    expect(() => spinnerPositions(fromPolar(1, 0), fromPolar(1, 0), 0)).toThrow(/positionCount/));
 });
 
 describe('vibration', () => {
@@ -237,7 +334,9 @@ describe('vibration', () => {
     const random = seededRandom('none');
     const trial = fromPolar(0.001, 90);
     const withTrial = readVibration(truth, trial, 0, 0, random);
-    expect(residualAfter(truth.before, truth.influence, onePlaneCorrection(truth.before, trial, withTrial).correction)).toBeLessThan(1e-9);
+    expect(
+      residualAfter(truth.before, truth.influence, onePlaneCorrection(truth.before, trial, withTrial).correction),
+    ).toBeLessThan(1e-9);
     const more = onePlaneCorrection(truth.before, trial, withTrial, true).correction;
     expect(residualAfter(truth.before, truth.influence, add(trial, more))).toBeLessThan(1e-9);
     expect(() => onePlaneCorrection(truth.before, { re: 0, im: 0 }, withTrial)).toThrow();
@@ -245,8 +344,24 @@ describe('vibration', () => {
   });
   test('planes that act alike are told by their condition', () => {
     const reading = (a: number, b: number) => [fromPolar(a, 0), fromPolar(b, 0)];
-    expect(planeCorrections({ before: reading(2, 2), trials: [{ mass: fromPolar(1, 0), readings: reading(3, 3) }, { mass: fromPolar(1, 0), readings: reading(3, 3.02) }] }).condition).toBeGreaterThan(100);
-    expect(() => planeCorrections({ before: [fromPolar(1, 0)], trials: [{ mass: fromPolar(1, 0), readings: [fromPolar(2, 0)] }, { mass: fromPolar(1, 0), readings: [fromPolar(2, 0)] }] })).toThrow();
+    expect(
+      planeCorrections({
+        before: reading(2, 2),
+        trials: [
+          { mass: fromPolar(1, 0), readings: reading(3, 3) },
+          { mass: fromPolar(1, 0), readings: reading(3, 3.02) },
+        ],
+      }).condition,
+    ).toBeGreaterThan(100);
+    expect(() =>
+      planeCorrections({
+        before: [fromPolar(1, 0)],
+        trials: [
+          { mass: fromPolar(1, 0), readings: [fromPolar(2, 0)] },
+          { mass: fromPolar(1, 0), readings: [fromPolar(2, 0)] },
+        ],
+      }),
+    ).toThrow();
   });
   test('without phase: four readings give mass and place, and say how well', () => {
     const places = [0, 120, 240];
@@ -262,7 +377,8 @@ describe('vibration', () => {
   });
   test('a change inside the noise is inconclusive', () => {
     const random = seededRandom('noise');
-    const noisy = (mass: { re: number; im: number }) => Array.from({ length: 4 }, () => readVibration(truth, mass, 0.05, 3, random));
+    const noisy = (mass: { re: number; im: number }) =>
+      Array.from({ length: 4 }, () => readVibration(truth, mass, 0.05, 3, random));
     expect(trialVerdict(noisy({ re: 0, im: 0 }), noisy(fromPolar(0.00001, 0))).status).toBe('inconclusive');
     expect(trialVerdict(noisy({ re: 0, im: 0 }), noisy(fromPolar(0.001, 0))).status).toBe('tells');
     expect(meanReading(noisy({ re: 0, im: 0 })).spreadRatio).toBeGreaterThan(0.01);
@@ -276,11 +392,25 @@ describe('vibration', () => {
 describe('the part that turns with the shaft', () => {
   const rateHz = 4000;
   const turnHz = 97;
-  const samples = Float64Array.from({ length: 8000 }, (_, i) => 9.8 + 2.5 * Math.cos((2 * Math.PI * turnHz * i) / rateHz - 0.6) + 1.2 * Math.cos((2 * Math.PI * 3 * turnHz * i) / rateHz));
+  const samples = Float64Array.from(
+    { length: 8000 },
+    (_, i) =>
+      9.8 +
+      2.5 * Math.cos((2 * Math.PI * turnHz * i) / rateHz - 0.6) +
+      1.2 * Math.cos((2 * Math.PI * 3 * turnHz * i) / rateHz),
+  );
   const marksS = Array.from({ length: Math.floor(2 * turnHz) }, (_, k) => k / turnHz);
   test('amplitude and phase with a tacho, amplitude alone without', () => {
-    expect(onceAround({ samples, rateHz, marksS, speedRpm: null })).toMatchObject({ amplitudeMPerS2: expect.closeTo(2.5, 2), phaseDegrees: expect.closeTo((0.6 * 180) / Math.PI, 0), speedRpm: expect.closeTo(5820, 6) });
-    expect(onceAround({ samples, rateHz, marksS: null, speedRpm: 5700 })).toMatchObject({ amplitudeMPerS2: expect.closeTo(2.5, 1), phaseDegrees: null, speedRpm: expect.closeTo(5820, -1) });
+    expect(onceAround({ samples, rateHz, marksS, speedRpm: null })).toMatchObject({
+      amplitudeMPerS2: expect.closeTo(2.5, 2),
+      phaseDegrees: expect.closeTo((0.6 * 180) / Math.PI, 0),
+      speedRpm: expect.closeTo(5820, 6),
+    });
+    expect(onceAround({ samples, rateHz, marksS: null, speedRpm: 5700 })).toMatchObject({
+      amplitudeMPerS2: expect.closeTo(2.5, 1),
+      phaseDegrees: null,
+      speedRpm: expect.closeTo(5820, -1),
+    });
   });
   test('a line above 0.4 of the sampling rate is refused, and too few turns too', () => {
     expect(() => onceAround({ samples, rateHz: 200, marksS, speedRpm: null })).toThrow(/lineHz/);
@@ -303,7 +433,10 @@ describe('slots', () => {
     expect(found.isExact).toBe(true);
     expect(found.residualKgM).toBeLessThanOrEqual(found.identityKgM);
     expect(new Set(found.slots).size).toBe(7);
-    const many = placeBlades(Array.from({ length: 16 }, () => (50 + 2 * random.normal()) * GMM), 18);
+    const many = placeBlades(
+      Array.from({ length: 16 }, () => (50 + 2 * random.normal()) * GMM),
+      18,
+    );
     expect(many.isExact).toBe(false);
     expect(many.residualKgM).toBeLessThan(many.identityKgM);
     expect(() => placeBlades([1, 2, 3], 2)).toThrow();

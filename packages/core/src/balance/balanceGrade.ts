@@ -12,7 +12,11 @@ const TURN_RAD_PER_S = (2 * Math.PI) / 60;
  * @throws {OutOfRangeError} if a value is not positive
  * @see ISO 21940-11
  */
-export function permissibleUnbalance(gradeMPerS: number, massKg: number, speedRpm: number): { offsetM: number; unbalanceKgM: number } {
+export function permissibleUnbalance(
+  gradeMPerS: number,
+  massKg: number,
+  speedRpm: number,
+): { offsetM: number; unbalanceKgM: number } {
   requirePositive('gradeMPerS', gradeMPerS);
   requirePositive('massKg', massKg);
   requirePositive('speedRpm', speedRpm);

@@ -11,7 +11,13 @@ import { vibrationState, type VibrationRun } from './vibrationRuns.ts';
 
 const GMM = 1e-6;
 const setting: BalanceJobSetting = {
-  geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'), massKg: 0.0079, craft: { massKg: 1.9, hoverSpeedRpm: 9000 }, bellMassKg: 0.02, rig: { frictionKgM: 0.02 * GMM, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 }, target: 'good', roll: USUAL_TAPE,
+  geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'),
+  massKg: 0.0079,
+  craft: { massKg: 1.9, hoverSpeedRpm: 9000 },
+  bellMassKg: 0.02,
+  rig: { frictionKgM: 0.02 * GMM, borePlayM: 0, largestM: 0.4, inertiaKgM2: 1e-7 },
+  target: 'good',
+  roll: USUAL_TAPE,
 };
 const inertiaKgM2 = propInertiaKgM2(setting.massKg, 0.18288, inertiaFactors.standard) + setting.rig.inertiaKgM2;
 const nothing: BalanceJobEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], onKgM: [] };
@@ -21,7 +27,16 @@ const codes = (found: ReturnType<typeof state>): string[] => found.reasons.map((
 describe('a job of balancing', () => {
   test('before the first look there is an aim and nothing else', () => {
     const found = state({});
-    expect(found).toMatchObject({ verdict: 'open', tape: null, swing: null, measured: null, next: null, plan: [], residual: null, isRigLimited: false });
+    expect(found).toMatchObject({
+      verdict: 'open',
+      tape: null,
+      swing: null,
+      measured: null,
+      next: null,
+      plan: [],
+      residual: null,
+      isRigLimited: false,
+    });
     expect(found.places).toHaveLength(3);
     expect(codes(found)).toEqual(['balance.aim.good']);
   });
@@ -35,14 +50,21 @@ describe('a job of balancing', () => {
 
   test('look by look on a simulated shaft it ends true, and what is left is what really is left', () => {
     const random = seededRandom('true-up');
-    for (const [times, degrees] of [[2, 30], [1.5, 200], [2.2, 310]] as const) {
+    for (const [times, degrees] of [
+      [2, 30],
+      [1.5, 200],
+      [2.2, 310],
+    ] as const) {
       const unbalance = fromPolar(times * state({}).targetKgM, degrees);
       const looks: TapeLook[] = [];
       let found = state({});
       for (let i = 0; i < 14 && found.verdict === 'open'; i++) {
         const tape = found.next ?? tapePlaces(found.job).map(() => 0);
         const vector = tapeVector(tape, found.job);
-        looks.push({ tape, seen: lookAtShaft({ unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM }, vector, random) });
+        looks.push({
+          tape,
+          seen: lookAtShaft({ unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM }, vector, random),
+        });
         found = state({ looks });
       }
       expect(found.verdict).toBe('trued');
@@ -55,7 +77,15 @@ describe('a job of balancing', () => {
   test('a swing tells how much, and asks where the heavy side hangs; then the strips follow', () => {
     const random = seededRandom('swing');
     const heavyKgM = 3 * state({}).targetKgM;
-    const tapsS = tapSwings({ unbalance: fromPolar(heavyKgM, 0), inertiaKgM2 }, { re: 0, im: 0 }, 15, 7, 0.01, 0, random);
+    const tapsS = tapSwings(
+      { unbalance: fromPolar(heavyKgM, 0), inertiaKgM2 },
+      { re: 0, im: 0 },
+      15,
+      7,
+      0.01,
+      0,
+      random,
+    );
     const swing = { tapsS, isHalf: true, startDegrees: 15, tapeKgM: 0, side: 'light' as const };
     const asked = state({ swings: [swing] });
     expect(asked.swing).toMatchObject({ kind: 'one' });
@@ -65,15 +95,23 @@ describe('a job of balancing', () => {
     expect(placed.plan.length).toBeGreaterThan(0);
     // The tape goes against the heavy side: on the blades away from it, never on it.
     const vector = tapeVector(placed.next!, placed.job);
-    expect(amountOf(add(vector, fromPolar(placed.measured!.unbalanceKgM, 0)))).toBeLessThan(0.35 * placed.measured!.unbalanceKgM);
+    expect(amountOf(add(vector, fromPolar(placed.measured!.unbalanceKgM, 0)))).toBeLessThan(
+      0.35 * placed.measured!.unbalanceKgM,
+    );
     expect(codes(placed)).toContain('balance.putTape');
   });
 
   test('blades that were weighed are true where they are alike, and are told where not', () => {
-    expect(state({ bladeMomentsKgM: [0.001, 0.001, 0.001] })).toMatchObject({ verdict: 'trued', measured: { unbalanceKgM: expect.closeTo(0, 15) } });
+    expect(state({ bladeMomentsKgM: [0.001, 0.001, 0.001] })).toMatchObject({
+      verdict: 'trued',
+      measured: { unbalanceKgM: expect.closeTo(0, 15) },
+    });
     const moreKgM = 2 * state({}).targetKgM;
     const uneven = state({ bladeMomentsKgM: [0.001, 0.001 + moreKgM, 0.001] });
-    expect(uneven).toMatchObject({ verdict: 'open', measured: { unbalanceKgM: expect.closeTo(moreKgM, 12), degrees: expect.closeTo(120, 6) } });
+    expect(uneven).toMatchObject({
+      verdict: 'open',
+      measured: { unbalanceKgM: expect.closeTo(moreKgM, 12), degrees: expect.closeTo(120, 6) },
+    });
     expect(uneven.residual!.isBelowRig).toBe(false);
   });
 
@@ -85,7 +123,14 @@ describe('a job of balancing', () => {
     let found = state({});
     for (let i = 0; i < 10 && found.verdict === 'open'; i++) {
       const tape = found.next ?? tapePlaces(found.job).map(() => 0);
-      looks.push({ tape, seen: lookAtShaft({ unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM }, tapeVector(tape, found.job), random) });
+      looks.push({
+        tape,
+        seen: lookAtShaft(
+          { unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM },
+          tapeVector(tape, found.job),
+          random,
+        ),
+      });
       found = state({ looks });
     }
     expect(found.verdict).toBe('sendBack');
@@ -95,7 +140,9 @@ describe('a job of balancing', () => {
 
   test('nonsense is refused by its name', () => {
     expect(() => state({}, { ...setting, massKg: 0 })).toThrow(/massKg/i);
-    expect(() => state({ swings: [{ tapsS: [0], isHalf: true, startDegrees: 15, tapeKgM: 0, side: 'light' }] })).toThrow();
+    expect(() =>
+      state({ swings: [{ tapsS: [0], isHalf: true, startDegrees: 15, tapeKgM: 0, side: 'light' }] }),
+    ).toThrow();
   });
 });
 
@@ -106,12 +153,23 @@ describe('runs with a sensor', () => {
   const read = (massKg: number, degrees: number, withPhase: boolean): VibrationRun['readings'] => {
     const turn = (degrees * Math.PI) / 180;
     const mass = { re: massKg * Math.cos(turn), im: massKg * Math.sin(turn) };
-    const sum = add(truth, { re: influence.re * mass.re - influence.im * mass.im, im: influence.re * mass.im + influence.im * mass.re });
-    return [{ amplitude: amountOf(sum), phaseDegrees: withPhase ? (Math.atan2(sum.im, sum.re) * 180) / Math.PI : null }];
+    const sum = add(truth, {
+      re: influence.re * mass.re - influence.im * mass.im,
+      im: influence.re * mass.im + influence.im * mass.re,
+    });
+    return [
+      { amplitude: amountOf(sum), phaseDegrees: withPhase ? (Math.atan2(sum.im, sum.re) * 180) / Math.PI : null },
+    ];
   };
-  const run = (massKg: number, degrees: number, withPhase: boolean, isCheck = false): VibrationRun => ({ massKg, degrees, readings: read(massKg, degrees, withPhase), isCheck });
+  const run = (massKg: number, degrees: number, withPhase: boolean, isCheck = false): VibrationRun => ({
+    massKg,
+    degrees,
+    readings: read(massKg, degrees, withPhase),
+    isCheck,
+  });
   const ask = (...runs: VibrationRun[]) => vibrationState(runs, 18.6, 0.068, 9000);
-  const leftWith = ({ massKg, degrees }: { massKg: number; degrees: number }): number => read(massKg, degrees, false)[0]!.amplitude;
+  const leftWith = ({ massKg, degrees }: { massKg: number; degrees: number }): number =>
+    read(massKg, degrees, false)[0]!.amplitude;
 
   test('first the bare run, then a trial no heavier than is safe', () => {
     expect(ask()).toMatchObject({ status: 'needsFirst', reasons: [{ code: 'balance.vibration.first' }] });
@@ -126,15 +184,24 @@ describe('runs with a sensor', () => {
   });
 
   test('without phase three places are asked for, a third of a turn apart, and find the same', () => {
-    expect(ask(run(0, 0, false), run(0.001, 0, false))).toMatchObject({ status: 'needsMoreTrials', nextTrialDegrees: 120 });
+    expect(ask(run(0, 0, false), run(0.001, 0, false))).toMatchObject({
+      status: 'needsMoreTrials',
+      nextTrialDegrees: 120,
+    });
     const found = ask(run(0, 0, false), run(0.001, 0, false), run(0.001, 120, false), run(0.001, 240, false));
     expect(found).toMatchObject({ status: 'found', method: 'amplitudes' });
     expect(leftWith(found.correction!)).toBeLessThan(0.02 * amountOf(truth));
   });
 
   test('a trial that changes nothing tells nothing', () => {
-    const scattered = (massKg: number): VibrationRun => ({ ...run(massKg, 0, true), readings: [0.9, 1, 1.1].map((by) => ({ amplitude: by * amountOf(truth), phaseDegrees: 40 * by })) });
-    expect(ask(scattered(0), scattered(1e-7))).toMatchObject({ status: 'inconclusive', reasons: [{ code: 'balance.vibration.inconclusive' }] });
+    const scattered = (massKg: number): VibrationRun => ({
+      ...run(massKg, 0, true),
+      readings: [0.9, 1, 1.1].map((by) => ({ amplitude: by * amountOf(truth), phaseDegrees: 40 * by })),
+    });
+    expect(ask(scattered(0), scattered(1e-7))).toMatchObject({
+      status: 'inconclusive',
+      reasons: [{ code: 'balance.vibration.inconclusive' }],
+    });
     const faint = [0, 120, 240].map((degrees) => run(1e-7, degrees, false));
     expect(ask(run(0, 0, false), ...faint)).toMatchObject({ status: 'inconclusive' });
   });
@@ -142,8 +209,14 @@ describe('runs with a sensor', () => {
   test('a check after it says how much is left, for good or for ill', () => {
     const { correction } = ask(run(0, 0, true), run(0.001, 0, true));
     const half = { massKg: 0.7 * correction!.massKg, degrees: correction!.degrees };
-    expect(ask(run(0, 0, true), run(0.001, 0, true), run(half.massKg, half.degrees, true, true))).toMatchObject({ leftRatio: expect.closeTo(0.3, 6), reasons: [{ code: 'balance.vibration.left', severity: 'gain' }] });
+    expect(ask(run(0, 0, true), run(0.001, 0, true), run(half.massKg, half.degrees, true, true))).toMatchObject({
+      leftRatio: expect.closeTo(0.3, 6),
+      reasons: [{ code: 'balance.vibration.left', severity: 'gain' }],
+    });
     const wrongWay = scale(fromPolar(correction!.massKg, correction!.degrees), -1);
-    expect(ask(run(0, 0, true), run(0.001, 0, true), run(amountOf(wrongWay), correction!.degrees + 180, true, true)).reasons[0]).toMatchObject({ severity: 'caution' });
+    expect(
+      ask(run(0, 0, true), run(0.001, 0, true), run(amountOf(wrongWay), correction!.degrees + 180, true, true))
+        .reasons[0],
+    ).toMatchObject({ severity: 'caution' });
   });
 });

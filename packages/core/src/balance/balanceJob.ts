@@ -4,10 +4,35 @@ import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { schoolPlan, schools, type SchoolPlan } from './schoolPlan.ts';
 import { combinedUnbalance } from './staticUnbalance.ts';
-import { bestOfSwings, oneSwing, swingPeriod, twoSwings, type SwingResult, type SwingTaps, type TwoSwingResult } from './swingTiming.ts';
+import {
+  bestOfSwings,
+  oneSwing,
+  swingPeriod,
+  twoSwings,
+  type SwingResult,
+  type SwingTaps,
+  type TwoSwingResult,
+} from './swingTiming.ts';
 import { mostTapeKgM, tapePlan, tapeSpot, type TapeRoll, type TapeSpot, type TapeStep } from './tapePlan.ts';
-import { isBeyond, nextTape, tapePlaces, tapeState, tapeVector, type TapeJob, type TapeLook, type TapePlace, type TapeState } from './tapeTrials.ts';
-import { residualOf, unbalanceTarget, type BalancingRig, type Residual, type ShakenCraft, type ShakeTarget } from './targets.ts';
+import {
+  isBeyond,
+  nextTape,
+  tapePlaces,
+  tapeState,
+  tapeVector,
+  type TapeJob,
+  type TapeLook,
+  type TapePlace,
+  type TapeState,
+} from './tapeTrials.ts';
+import {
+  residualOf,
+  unbalanceTarget,
+  type BalancingRig,
+  type Residual,
+  type ShakenCraft,
+  type ShakeTarget,
+} from './targets.ts';
 
 /** A swing that was tapped, bare or with a known moment of tape. */
 export interface TappedSwing extends SwingTaps {
@@ -74,11 +99,23 @@ export function balanceJobState(setting: BalanceJobSetting, evidence: BalanceJob
   const spots = { blade: tapeSpot('blade', geometry.diameterM, roll), hub: tapeSpot('hub', geometry.diameterM, roll) };
   const aim = unbalanceTarget(craft, target, rig, massKg);
   const estimateKgM2 = propInertiaKgM2(massKg, geometry.diameterM, inertiaFactors[geometry.tipShape]) + rig.inertiaKgM2;
-  const job: TapeJob = { bladeCount: geometry.bladeCount, firstBladeDegrees: 0, frictionKgM: Math.max(rig.frictionKgM, 1e-10), inertiaKgM2: estimateKgM2, targetKgM: aim.unbalanceKgM, mostOnBladeKgM: mostTapeKgM(spots.blade, roll), mostOnHubKgM: mostTapeKgM(spots.hub, roll) };
+  const job: TapeJob = {
+    bladeCount: geometry.bladeCount,
+    firstBladeDegrees: 0,
+    frictionKgM: Math.max(rig.frictionKgM, 1e-10),
+    inertiaKgM2: estimateKgM2,
+    targetKgM: aim.unbalanceKgM,
+    mostOnBladeKgM: mostTapeKgM(spots.blade, roll),
+    mostOnHubKgM: mostTapeKgM(spots.hub, roll),
+  };
   const swing = swingOf(evidence.swings, spots.blade.radiusM, estimateKgM2);
   const measured = measuredOf(evidence, swing);
   const tape = evidence.looks.length === 0 ? null : tapeState(job, evidence.looks);
-  const bare = tape ? (tape.unbalance?.vector ?? null) : measured && measured.degrees !== null ? fromPolar(measured.unbalanceKgM, measured.degrees) : null;
+  const bare = tape
+    ? (tape.unbalance?.vector ?? null)
+    : measured && measured.degrees !== null
+      ? fromPolar(measured.unbalanceKgM, measured.degrees)
+      : null;
   const verdict = verdictOf(job, tape, measured, bare);
   const isWorkedOn = verdict === 'open' || verdict === 'sendBack';
   const now = bare && add(bare, tapeVector(evidence.onKgM, job));
@@ -87,16 +124,33 @@ export function balanceJobState(setting: BalanceJobSetting, evidence: BalanceJob
   const plan = wanted ? tapePlan(places, evidence.onKgM, wanted, roll) : [];
   const told = toldLeftKgM(tape) ?? (measured ? measured.unbalanceKgM : null);
   const state = {
-    job, places, targetKgM: aim.unbalanceKgM, floorKgM: aim.floorKgM, isRigLimited: aim.isRigLimited, tape, swing, measured, verdict, plan,
+    job,
+    places,
+    targetKgM: aim.unbalanceKgM,
+    floorKgM: aim.floorKgM,
+    isRigLimited: aim.isRigLimited,
+    tape,
+    swing,
+    measured,
+    verdict,
+    plan,
     next: wanted && places.map((_, i) => plan.find((s) => s.place === i)?.want?.momentKgM ?? 0),
-    schools: isWorkedOn && now ? schools.map((school) => schoolPlan(school, now, job.bladeCount, spots, geometry.material, aim.unbalanceKgM)) : [],
+    schools:
+      isWorkedOn && now
+        ? schools.map((school) => schoolPlan(school, now, job.bladeCount, spots, geometry.material, aim.unbalanceKgM))
+        : [],
     residual: told === null ? null : residualOf(told, craft, massKg + setting.bellMassKg, aim.floorKgM),
   } satisfies Omit<BalanceJobState, 'reasons'>;
   return { ...state, reasons: reasonsOf(state, setting) };
 }
 
 /** What the looks say; without any, what was timed or weighed. */
-function verdictOf(job: TapeJob, tape: TapeState | null, measured: BalanceJobState['measured'], bare: Complex | null): BalanceJobState['verdict'] {
+function verdictOf(
+  job: TapeJob,
+  tape: TapeState | null,
+  measured: BalanceJobState['measured'],
+  bare: Complex | null,
+): BalanceJobState['verdict'] {
   if (tape) return tape.verdict === 'goOn' ? 'open' : tape.verdict;
   if (measured && measured.unbalanceKgM <= job.targetKgM) return 'trued';
   return bare && isBeyond(job, bare) ? 'sendBack' : 'open';
@@ -118,7 +172,10 @@ function swingOf(swings: readonly TappedSwing[], tapeRadiusM: number, estimateKg
   return { kind: 'two', answer, ...bestOfSwings(period, answer, estimateKgM2) };
 }
 
-function measuredOf({ bladeMomentsKgM, heavyDegrees }: BalanceJobEvidence, swing: BalanceJobState['swing']): BalanceJobState['measured'] {
+function measuredOf(
+  { bladeMomentsKgM, heavyDegrees }: BalanceJobEvidence,
+  swing: BalanceJobState['swing'],
+): BalanceJobState['measured'] {
   if (bladeMomentsKgM.length >= 2) {
     const { unbalanceKgM, degrees } = combinedUnbalance(bladeMomentsKgM);
     return { unbalanceKgM, degrees };
@@ -129,21 +186,56 @@ function measuredOf({ bladeMomentsKgM, heavyDegrees }: BalanceJobEvidence, swing
 function reasonsOf(state: Omit<BalanceJobState, 'reasons'>, { craft, target }: BalanceJobSetting): Reason[] {
   const reasons: Reason[] = [];
   const { residual, verdict, tape, targetKgM, floorKgM, isRigLimited, swing } = state;
-  const say = <C extends ReasonCode>(code: C, severity: Reason['severity'], values: ReasonValues<C>, figure: string | null = null): void => void reasons.push({ code, severity, values: values as Reason['values'], figure });
-  if (verdict === 'sendBack') say('balance.sendBack', 'danger', { unbalanceKgM: tape?.unbalance?.amountKgM ?? state.measured!.unbalanceKgM, mostKgM: state.job.mostOnBladeKgM });
+  const say = <C extends ReasonCode>(
+    code: C,
+    severity: Reason['severity'],
+    values: ReasonValues<C>,
+    figure: string | null = null,
+  ): void => void reasons.push({ code, severity, values: values as Reason['values'], figure });
+  if (verdict === 'sendBack')
+    say('balance.sendBack', 'danger', {
+      unbalanceKgM: tape?.unbalance?.amountKgM ?? state.measured!.unbalanceKgM,
+      mostKgM: state.job.mostOnBladeKgM,
+    });
   if (verdict === 'contradiction') say('balance.contradiction', 'caution', { look: tape!.contradicting! + 1 });
-  if (swing?.kind === 'two' && swing.answer.status === 'inconclusive') say(`balance.swing.${swing.answer.reason}`, 'caution', { unbalanceKgM: swing.unbalanceKgM });
-  if (verdict === 'open' && state.measured && state.measured.degrees === null) say('balance.whereIsHeavy', 'action', { unbalanceKgM: state.measured.unbalanceKgM });
-  if (state.plan.some((s) => s.want?.isTrial)) say('balance.trialTape', 'caution', { mostKgM: state.job.mostOnBladeKgM });
-  if (verdict === 'open' && state.next) say('balance.putTape', 'action', { count: state.plan.filter((s) => s.want !== null).length, unbalanceKgM: amountOf(vectorOf(state)) });
-  if (verdict === 'trued') say(residual!.isBelowRig ? 'balance.belowRig' : 'balance.done', 'gain', { unbalanceKgM: residual!.unbalanceKgM, shakeG: residual!.shakeG, forceN: residual!.forceN });
-  else if (residual) say('balance.left', 'note', { unbalanceKgM: residual.unbalanceKgM, shakeG: residual.shakeG, forceN: residual.forceN, targetKgM });
-  if (swing) say('balance.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });
-  say(isRigLimited ? 'balance.aim.rig' : `balance.aim.${target}`, 'note', { targetKgM, floorKgM, speedRpm: craft.hoverSpeedRpm });
+  if (swing?.kind === 'two' && swing.answer.status === 'inconclusive')
+    say(`balance.swing.${swing.answer.reason}`, 'caution', { unbalanceKgM: swing.unbalanceKgM });
+  if (verdict === 'open' && state.measured && state.measured.degrees === null)
+    say('balance.whereIsHeavy', 'action', { unbalanceKgM: state.measured.unbalanceKgM });
+  if (state.plan.some((s) => s.want?.isTrial))
+    say('balance.trialTape', 'caution', { mostKgM: state.job.mostOnBladeKgM });
+  if (verdict === 'open' && state.next)
+    say('balance.putTape', 'action', {
+      count: state.plan.filter((s) => s.want !== null).length,
+      unbalanceKgM: amountOf(vectorOf(state)),
+    });
+  if (verdict === 'trued')
+    say(residual!.isBelowRig ? 'balance.belowRig' : 'balance.done', 'gain', {
+      unbalanceKgM: residual!.unbalanceKgM,
+      shakeG: residual!.shakeG,
+      forceN: residual!.forceN,
+    });
+  else if (residual)
+    say('balance.left', 'note', {
+      unbalanceKgM: residual.unbalanceKgM,
+      shakeG: residual.shakeG,
+      forceN: residual.forceN,
+      targetKgM,
+    });
+  if (swing)
+    say('balance.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });
+  say(isRigLimited ? 'balance.aim.rig' : `balance.aim.${target}`, 'note', {
+    targetKgM,
+    floorKgM,
+    speedRpm: craft.hoverSpeedRpm,
+  });
   if (verdict === 'trued') say('balance.enough', 'note', { targetKgM });
   return reasons;
 }
 
 function vectorOf({ places, next }: Omit<BalanceJobState, 'reasons'>): Complex {
-  return places.reduce<Complex>((sum, { degrees }, i) => add(sum, fromPolar(next?.[i] ?? 0, degrees)), { re: 0, im: 0 });
+  return places.reduce<Complex>((sum, { degrees }, i) => add(sum, fromPolar(next?.[i] ?? 0, degrees)), {
+    re: 0,
+    im: 0,
+  });
 }

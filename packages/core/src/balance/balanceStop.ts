@@ -10,6 +10,10 @@ export interface BalanceStopFacts {
 export function balanceStop({ fittedCount, truedCount }: BalanceStopFacts): LineStop {
   const stop = stopAt('balance');
   if (fittedCount === 0) return stop('empty', 'balance.nothingFitted');
-  if (truedCount < fittedCount) return stop(truedCount === 0 ? 'notched' : 'half', 'balance.unbalanced', { count: fittedCount - truedCount, of: fittedCount });
+  if (truedCount < fittedCount)
+    return stop(truedCount === 0 ? 'notched' : 'half', 'balance.unbalanced', {
+      count: fittedCount - truedCount,
+      of: fittedCount,
+    });
   return stop('full', 'balance.allBalanced', { count: fittedCount });
 }

@@ -20,7 +20,12 @@ export interface OnePlaneResult {
  * @param trial - kilograms and direction of the trial mass as a vector, not zero
  * @throws {OutOfRangeError} if the trial is zero or did nothing
  */
-export function onePlaneCorrection(before: Reading, trial: Complex, withTrial: Reading, isTrialLeftOn = false): OnePlaneResult {
+export function onePlaneCorrection(
+  before: Reading,
+  trial: Complex,
+  withTrial: Reading,
+  isTrialLeftOn = false,
+): OnePlaneResult {
   requirePositive('trial', amountOf(trial));
   const influence = divide(subtract(withTrial, before), trial);
   requirePositive('influence', amountOf(influence));
@@ -67,10 +72,20 @@ export function planeCorrections({ before, trials, weights }: PlaneTrials): Plan
   });
   const weighed = columns.map((column) => column.map((c, i) => scale(c, root[i]!)));
   const right = before.map((v, i) => scale(v, -root[i]!));
-  const inner = (a: readonly Complex[], b: readonly Complex[]): Complex => a.reduce<Complex>((sum, x, i) => add(sum, multiply(conjugate(x), b[i]!)), { re: 0, im: 0 });
-  const corrections = trials.length === 1 ? [divide(inner(weighed[0]!, right), inner(weighed[0]!, weighed[0]!))] : solveTwo(weighed as [Complex[], Complex[]], right, inner);
-  const left = before.map((v, i) => columns.reduce((sum, column, j) => add(sum, multiply(column[i]!, corrections[j]!)), v));
-  return { corrections, residual: Math.sqrt(left.reduce((sum, v) => sum + amountOf(v) ** 2, 0) / left.length), condition: conditionOf(columns, inner) };
+  const inner = (a: readonly Complex[], b: readonly Complex[]): Complex =>
+    a.reduce<Complex>((sum, x, i) => add(sum, multiply(conjugate(x), b[i]!)), { re: 0, im: 0 });
+  const corrections =
+    trials.length === 1
+      ? [divide(inner(weighed[0]!, right), inner(weighed[0]!, weighed[0]!))]
+      : solveTwo(weighed as [Complex[], Complex[]], right, inner);
+  const left = before.map((v, i) =>
+    columns.reduce((sum, column, j) => add(sum, multiply(column[i]!, corrections[j]!)), v),
+  );
+  return {
+    corrections,
+    residual: Math.sqrt(left.reduce((sum, v) => sum + amountOf(v) ** 2, 0) / left.length),
+    condition: conditionOf(columns, inner),
+  };
 }
 
 type Inner = (a: readonly Complex[], b: readonly Complex[]) => Complex;
@@ -79,7 +94,10 @@ function solveTwo([a, b]: [Complex[], Complex[]], right: readonly Complex[], inn
   const [aa, ab, ba, bb] = [inner(a, a), inner(a, b), inner(b, a), inner(b, b)];
   const [ra, rb] = [inner(a, right), inner(b, right)];
   const determinant = subtract(multiply(aa, bb), multiply(ab, ba));
-  return [divide(subtract(multiply(ra, bb), multiply(ab, rb)), determinant), divide(subtract(multiply(aa, rb), multiply(ba, ra)), determinant)];
+  return [
+    divide(subtract(multiply(ra, bb), multiply(ab, rb)), determinant),
+    divide(subtract(multiply(aa, rb), multiply(ba, ra)), determinant),
+  ];
 }
 
 /** Ratio of the singular values of the influence matrix. */
@@ -97,22 +115,30 @@ function conditionOf(columns: readonly (readonly Complex[])[], inner: Inner): nu
 export function meanReading(readings: readonly Reading[]): { mean: Reading; spreadRatio: number } {
   if (readings.length === 0) throw new NotEnoughReadingsError('readings', 0, 1);
   const mean = scale(readings.reduce(add, { re: 0, im: 0 }), 1 / readings.length);
-  const spread = readings.length < 2 ? 0 : Math.sqrt(readings.reduce((sum, r) => sum + amountOf(subtract(r, mean)) ** 2, 0) / (readings.length - 1));
+  const spread =
+    readings.length < 2
+      ? 0
+      : Math.sqrt(readings.reduce((sum, r) => sum + amountOf(subtract(r, mean)) ** 2, 0) / (readings.length - 1));
   return { mean, spreadRatio: amountOf(mean) > 0 ? spread / amountOf(mean) : Infinity };
 }
 
 /** A trial must change the reading by at least this many times its spread, or it tells nothing. */
 export const LEAST_CHANGE = 3;
 
-export type TrialVerdict = { status: 'tells'; changeRatio: number } | { status: 'inconclusive'; changeRatio: number; neededRatio: number };
+export type TrialVerdict =
+  { status: 'tells'; changeRatio: number } | { status: 'inconclusive'; changeRatio: number; neededRatio: number };
 
 /** Whether a trial changed the reading by more than three times its noise. */
 export function trialVerdict(before: readonly Reading[], withTrial: readonly Reading[]): TrialVerdict {
   const [a, b] = [meanReading(before), meanReading(withTrial)];
-  const noise = Math.max(a.spreadRatio * amountOf(a.mean), b.spreadRatio * amountOf(b.mean)) / Math.sqrt(Math.min(before.length, withTrial.length));
+  const noise =
+    Math.max(a.spreadRatio * amountOf(a.mean), b.spreadRatio * amountOf(b.mean)) /
+    Math.sqrt(Math.min(before.length, withTrial.length));
   const change = amountOf(subtract(b.mean, a.mean));
   const changeRatio = change / Math.max(1e-300, amountOf(a.mean));
-  return change > 0 && change >= LEAST_CHANGE * noise ? { status: 'tells', changeRatio } : { status: 'inconclusive', changeRatio, neededRatio: (LEAST_CHANGE * noise) / Math.max(1e-300, amountOf(a.mean)) };
+  return change > 0 && change >= LEAST_CHANGE * noise
+    ? { status: 'tells', changeRatio }
+    : { status: 'inconclusive', changeRatio, neededRatio: (LEAST_CHANGE * noise) / Math.max(1e-300, amountOf(a.mean)) };
 }
 
 /** Largest pull that a trial mass may have, as a share of the craft's weight at that speed. */

@@ -49,7 +49,8 @@ export function onceAround({ samples, rateHz, marksS, speedRpm }: ShakeRecording
 }
 
 function requireLine(lineHz: number, rateHz: number): void {
-  if (!(lineHz <= MOST_LINE_RATIO * rateHz)) throw new OutOfRangeError('lineHz', lineHz, `up to ${MOST_LINE_RATIO * rateHz}`);
+  if (!(lineHz <= MOST_LINE_RATIO * rateHz))
+    throw new OutOfRangeError('lineHz', lineHz, `up to ${MOST_LINE_RATIO * rateHz}`);
 }
 
 function withTacho(samples: ArrayLike<number>, rateHz: number, marks: readonly number[]): OnceAround {
@@ -76,8 +77,16 @@ function withTacho(samples: ArrayLike<number>, rateHz: number, marks: readonly n
     im += value * Math.sin(theta);
   }
   const vector = { re: (2 * re) / (to - from), im: (2 * im) / (to - from) };
-  const spread = Math.sqrt(inside.slice(1).reduce((sum, t, i) => sum + (t - inside[i]! - meanTurn) ** 2, 0) / turns) / meanTurn;
-  return { amplitudeMPerS2: amountOf(vector), phaseDegrees: degreesOf(vector), vector, speedRpm: 60 / meanTurn, turnCount: turns, speedSpreadRatio: spread };
+  const spread =
+    Math.sqrt(inside.slice(1).reduce((sum, t, i) => sum + (t - inside[i]! - meanTurn) ** 2, 0) / turns) / meanTurn;
+  return {
+    amplitudeMPerS2: amountOf(vector),
+    phaseDegrees: degreesOf(vector),
+    vector,
+    speedRpm: 60 / meanTurn,
+    turnCount: turns,
+    speedSpreadRatio: spread,
+  };
 }
 
 const SEARCH_RATIO = 0.1;
@@ -88,7 +97,8 @@ function withoutTacho(samples: ArrayLike<number>, rateHz: number, roughRpm: numb
   const rough = roughRpm / 60;
   requireLine(rough * (1 + SEARCH_RATIO), rateHz);
   const seconds = samples.length / rateHz;
-  if (seconds * rough < LEAST_TURNS) throw new NotEnoughReadingsError('samples', samples.length, Math.ceil((LEAST_TURNS / rough) * rateHz));
+  if (seconds * rough < LEAST_TURNS)
+    throw new NotEnoughReadingsError('samples', samples.length, Math.ceil((LEAST_TURNS / rough) * rateHz));
   const windowed = windowedSamples(samples);
   let best = { line: rough, vector: { re: 0, im: 0 }, amount: -1 };
   const look = (line: number): void => {
@@ -100,7 +110,14 @@ function withoutTacho(samples: ArrayLike<number>, rateHz: number, roughRpm: numb
   const coarse = best.line;
   const step = (rough * SEARCH_RATIO) / SEARCH_STEPS;
   for (let s = -20; s <= 20; s++) look(coarse + (step * s) / 20);
-  return { amplitudeMPerS2: best.amount, phaseDegrees: null, vector: best.vector, speedRpm: 60 * best.line, turnCount: Math.floor(seconds * best.line), speedSpreadRatio: NaN };
+  return {
+    amplitudeMPerS2: best.amount,
+    phaseDegrees: null,
+    vector: best.vector,
+    speedRpm: 60 * best.line,
+    turnCount: Math.floor(seconds * best.line),
+    speedSpreadRatio: NaN,
+  };
 }
 
 /** Samples about their mean under a smooth window, scaled so that a line comes out with its amplitude. */

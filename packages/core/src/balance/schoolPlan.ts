@@ -9,7 +9,16 @@ export type School = Exclude<CorrectionKind, 'tape'>;
 export const schools = ['sand', 'lacquer', 'drill'] as const satisfies readonly School[];
 
 /** Usual densities [kg/m³], of handbooks: moulded plastics by their filling, beech, laid-up carbon, printed plastic. */
-const DENSITIES: Readonly<Record<PropMaterial, number>> = { polycarbonate: 1200, glassNylon: 1350, carbonNylon: 1250, carbon: 1550, wood: 700, softPlastic: 1100, printed: 1150, unknown: 1200 };
+const DENSITIES: Readonly<Record<PropMaterial, number>> = {
+  polycarbonate: 1200,
+  glassNylon: 1350,
+  carbonNylon: 1250,
+  carbon: 1550,
+  wood: 700,
+  softPlastic: 1100,
+  printed: 1150,
+  unknown: 1200,
+};
 
 /** One place of a school's work. */
 export interface SchoolStep {
@@ -44,22 +53,46 @@ export interface SchoolPlan {
  * @param targetKgM - what may stay: less than a quarter of it is not worked on
  * @throws {OutOfRangeError} if a spot has no size or the blades are none
  */
-export function schoolPlan(school: School, left: Complex, bladeCount: number, spots: Record<'blade' | 'hub', TapeSpot>, material: PropMaterial, targetKgM: number): SchoolPlan {
+export function schoolPlan(
+  school: School,
+  left: Complex,
+  bladeCount: number,
+  spots: Record<'blade' | 'hub', TapeSpot>,
+  material: PropMaterial,
+  targetKgM: number,
+): SchoolPlan {
   const heavy = degreesOf(left);
   if (school === 'drill') {
     const momentKgM = amountOf(left);
-    return { school, steps: [{ kind: 'hub', place: bladeCount, massKg: momentKgM / spots.hub.radiusM, momentKgM, depthM: null }], acrossKgM: 0, drillDegrees: heavy };
+    return {
+      school,
+      steps: [{ kind: 'hub', place: bladeCount, massKg: momentKgM / spots.hub.radiusM, momentKgM, depthM: null }],
+      acrossKgM: 0,
+      drillDegrees: heavy,
+    };
   }
   const toward = school === 'sand' ? left : scale(left, -1);
   const { parts, hubKgM } = splitCorrection(amountOf(toward), degreesOf(toward), bladeCount);
   const least = targetKgM / 4;
-  const blades = parts.filter((p) => p.momentKgM > least).map(({ blade, momentKgM }): SchoolStep => {
-    const massKg = momentKgM / spots.blade.radiusM;
-    const depthM = school === 'sand' ? sanding(momentKgM, spots.blade.radiusM, { lengthM: spots.blade.longestM, widthM: spots.blade.widthM, densityKgPerM3: DENSITIES[material] }).depthM : null;
-    return { kind: 'blade', place: blade, massKg, momentKgM, depthM };
-  });
+  const blades = parts
+    .filter((p) => p.momentKgM > least)
+    .map(({ blade, momentKgM }): SchoolStep => {
+      const massKg = momentKgM / spots.blade.radiusM;
+      const depthM =
+        school === 'sand'
+          ? sanding(momentKgM, spots.blade.radiusM, {
+              lengthM: spots.blade.longestM,
+              widthM: spots.blade.widthM,
+              densityKgPerM3: DENSITIES[material],
+            }).depthM
+          : null;
+      return { kind: 'blade', place: blade, massKg, momentKgM, depthM };
+    });
   const acrossKgM = Math.abs(hubKgM) > least ? Math.abs(hubKgM) : 0;
   const side = hubKgM >= 0 ? bladeCount : bladeCount + 1;
-  const hub: SchoolStep[] = school === 'lacquer' && acrossKgM > 0 ? [{ kind: 'hub', place: side, massKg: acrossKgM / spots.hub.radiusM, momentKgM: acrossKgM, depthM: null }] : [];
+  const hub: SchoolStep[] =
+    school === 'lacquer' && acrossKgM > 0
+      ? [{ kind: 'hub', place: side, massKg: acrossKgM / spots.hub.radiusM, momentKgM: acrossKgM, depthM: null }]
+      : [];
   return { school, steps: [...blades, ...hub], acrossKgM: school === 'sand' ? acrossKgM : 0, drillDegrees: null };
 }

@@ -14,7 +14,12 @@ const LEAST_ROWS = 20;
  * @param roughRpm - rough speed, for recordings without a tacho [rev/min]
  * @throws {NotEnoughReadingsError} with fewer than twenty rows
  */
-export function shakeRecording(timesS: readonly number[], samples: ArrayLike<number>, tacho: readonly number[] | null, roughRpm: number | null): ShakeRecording {
+export function shakeRecording(
+  timesS: readonly number[],
+  samples: ArrayLike<number>,
+  tacho: readonly number[] | null,
+  roughRpm: number | null,
+): ShakeRecording {
   if (timesS.length < LEAST_ROWS) throw new NotEnoughReadingsError('samples', timesS.length, LEAST_ROWS);
   const rateHz = (timesS.length - 1) / (timesS.at(-1)! - timesS[0]!);
   return { samples, rateHz, marksS: tacho === null ? null : risingEdges(tacho, rateHz), speedRpm: roughRpm };
@@ -32,7 +37,8 @@ export function risingEdges(signal: readonly number[], rateHz: number): number[]
   const edges: number[] = [];
   for (let i = 1; i < signal.length; i++) {
     const [before, now] = [signal[i - 1]!, signal[i]!];
-    if (before < middle && now >= middle && high > low) edges.push((i - 1 + (middle - before) / (now - before)) / rateHz);
+    if (before < middle && now >= middle && high > low)
+      edges.push((i - 1 + (middle - before) / (now - before)) / rateHz);
   }
   return edges;
 }

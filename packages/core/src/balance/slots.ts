@@ -31,7 +31,11 @@ const RESTARTS = 60;
  * @param allowed - slots that may be used; null for all
  * @throws {OutOfRangeError} outside those ranges
  */
-export function placeBlades(momentsKgM: readonly number[], slotCount: number, allowed: readonly number[] | null = null): PlacingRange {
+export function placeBlades(
+  momentsKgM: readonly number[],
+  slotCount: number,
+  allowed: readonly number[] | null = null,
+): PlacingRange {
   requireWithin('slotCount', slotCount, 2, SLOTS_MOST);
   momentsKgM.forEach((moment) => requireFinite('momentsKgM', moment));
   const open = allowed ?? Array.from({ length: slotCount }, (_, i) => i);
@@ -39,15 +43,33 @@ export function placeBlades(momentsKgM: readonly number[], slotCount: number, al
   requireWithin('momentsKgM', momentsKgM.length, 1, open.length);
   const cos = open.map((slot) => Math.cos((2 * Math.PI * slot) / slotCount));
   const sin = open.map((slot) => Math.sin((2 * Math.PI * slot) / slotCount));
-  const residual = (order: readonly number[]): number => Math.hypot(order.reduce((s, at, i) => s + momentsKgM[i]! * cos[at]!, 0), order.reduce((s, at, i) => s + momentsKgM[i]! * sin[at]!, 0));
+  const residual = (order: readonly number[]): number =>
+    Math.hypot(
+      order.reduce((s, at, i) => s + momentsKgM[i]! * cos[at]!, 0),
+      order.reduce((s, at, i) => s + momentsKgM[i]! * sin[at]!, 0),
+    );
   const identity = residual(momentsKgM.map((_, i) => i));
   // A whole ring of slots looks the same from each of them, so the first blade may stay where it is.
   const isRing = allowed === null;
-  const found = open.length <= EXACT_MOST ? exactPlacing(momentsKgM, cos, sin, isRing) : searchedPlacing(momentsKgM, open.length, residual);
-  return { slots: found.order.map((at) => open[at]!), residualKgM: found.least, worstKgM: found.most, identityKgM: identity, isExact: open.length <= EXACT_MOST };
+  const found =
+    open.length <= EXACT_MOST
+      ? exactPlacing(momentsKgM, cos, sin, isRing)
+      : searchedPlacing(momentsKgM, open.length, residual);
+  return {
+    slots: found.order.map((at) => open[at]!),
+    residualKgM: found.least,
+    worstKgM: found.most,
+    identityKgM: identity,
+    isExact: open.length <= EXACT_MOST,
+  };
 }
 
-function exactPlacing(moments: readonly number[], cos: readonly number[], sin: readonly number[], isRing: boolean): { order: number[]; least: number; most: number } {
+function exactPlacing(
+  moments: readonly number[],
+  cos: readonly number[],
+  sin: readonly number[],
+  isRing: boolean,
+): { order: number[]; least: number; most: number } {
   const order = new Array<number>(moments.length).fill(0);
   let best: number[] = [];
   let least = Infinity;
@@ -74,7 +96,11 @@ function exactPlacing(moments: readonly number[], cos: readonly number[], sin: r
   return { order: best, least: Math.sqrt(least), most: Math.sqrt(most) };
 }
 
-function searchedPlacing(moments: readonly number[], slotCount: number, residual: (order: readonly number[]) => number): { order: number[]; least: number; most: number } {
+function searchedPlacing(
+  moments: readonly number[],
+  slotCount: number,
+  residual: (order: readonly number[]) => number,
+): { order: number[]; least: number; most: number } {
   const random = seededRandom(`slots/${moments.length}/${slotCount}`);
   let best: number[] = [];
   let least = Infinity;
@@ -95,7 +121,7 @@ function searchedPlacing(moments: readonly number[], slotCount: number, residual
 /** Exchanges pairs of slots while it helps. */
 function improve(places: number[], bladeCount: number, residual: (order: readonly number[]) => number): number {
   let value = residual(places.slice(0, bladeCount));
-  for (let isBetter = true; isBetter; ) {
+  for (let isBetter = true; isBetter;) {
     isBetter = false;
     for (let i = 0; i < bladeCount; i++) {
       for (let j = i + 1; j < places.length; j++) {

@@ -34,13 +34,19 @@ export interface TapeStrip {
 
 /** Mass of a strip [kg]: length · width · thickness · density. */
 export function tapeMassKg({ lengthM, widthM, thicknessM, densityKgPerM3 }: TapeStrip): number {
-  for (const [what, value] of Object.entries({ lengthM, widthM, thicknessM, densityKgPerM3 })) requirePositive(what, value);
+  for (const [what, value] of Object.entries({ lengthM, widthM, thicknessM, densityKgPerM3 }))
+    requirePositive(what, value);
   return lengthM * widthM * thicknessM * densityKgPerM3;
 }
 
 /** Length of tape that gives a moment at the radius of its centre [m]. */
-export function tapeLengthM(unbalanceKgM: number, radiusM: number, { widthM, thicknessM, densityKgPerM3 }: Omit<TapeStrip, 'lengthM'>): number {
-  for (const [what, value] of Object.entries({ unbalanceKgM, radiusM, widthM, thicknessM, densityKgPerM3 })) requirePositive(what, value);
+export function tapeLengthM(
+  unbalanceKgM: number,
+  radiusM: number,
+  { widthM, thicknessM, densityKgPerM3 }: Omit<TapeStrip, 'lengthM'>,
+): number {
+  for (const [what, value] of Object.entries({ unbalanceKgM, radiusM, widthM, thicknessM, densityKgPerM3 }))
+    requirePositive(what, value);
   return unbalanceKgM / (radiusM * widthM * thicknessM * densityKgPerM3);
 }
 
@@ -49,7 +55,11 @@ export function tapeLengthM(unbalanceKgM: number, radiusM: number, { widthM, thi
  *
  *   m = U/r, depth = m/(ρ·length·width)
  */
-export function sanding(unbalanceKgM: number, radiusM: number, patch: { lengthM: number; widthM: number; densityKgPerM3: number }): { massKg: number; depthM: number } {
+export function sanding(
+  unbalanceKgM: number,
+  radiusM: number,
+  patch: { lengthM: number; widthM: number; densityKgPerM3: number },
+): { massKg: number; depthM: number } {
   for (const [what, value] of Object.entries({ unbalanceKgM, radiusM, ...patch })) requirePositive(what, value);
   const massKg = unbalanceKgM / radiusM;
   return { massKg, depthM: massKg / (patch.densityKgPerM3 * patch.lengthM * patch.widthM) };
@@ -63,9 +73,16 @@ export function sanding(unbalanceKgM: number, radiusM: number, patch: { lengthM:
  * @param momentsKgM - of each blade, in their order round the hub
  * @throws {OutOfRangeError} if a moment is not finite
  */
-export function combinedUnbalance(momentsKgM: readonly number[], offsetDegrees = 0, hub: Complex = { re: 0, im: 0 }): { unbalanceKgM: number; degrees: number; vector: Complex } {
+export function combinedUnbalance(
+  momentsKgM: readonly number[],
+  offsetDegrees = 0,
+  hub: Complex = { re: 0, im: 0 },
+): { unbalanceKgM: number; degrees: number; vector: Complex } {
   momentsKgM.forEach((moment) => requireFinite('momentsKgM', moment));
-  const vector = momentsKgM.reduce<Complex>((sum, moment, i) => add(sum, fromPolar(moment, offsetDegrees + (360 * i) / momentsKgM.length)), hub);
+  const vector = momentsKgM.reduce<Complex>(
+    (sum, moment, i) => add(sum, fromPolar(moment, offsetDegrees + (360 * i) / momentsKgM.length)),
+    hub,
+  );
   return { unbalanceKgM: amountOf(vector), degrees: degreesOf(vector), vector };
 }
 
@@ -85,7 +102,12 @@ export interface BladeSplit {
  * @param bladeCount - 2 to 8
  * @throws {OutOfRangeError} outside that range or with a moment that is negative
  */
-export function splitCorrection(unbalanceKgM: number, degrees: number, bladeCount: number, firstBladeDegrees = 0): BladeSplit {
+export function splitCorrection(
+  unbalanceKgM: number,
+  degrees: number,
+  bladeCount: number,
+  firstBladeDegrees = 0,
+): BladeSplit {
   requireWithin('unbalanceKgM', unbalanceKgM, 0, 1e3);
   requireFinite('degrees', degrees);
   requireWithin('bladeCount', bladeCount, 2, 24);
@@ -93,10 +115,19 @@ export function splitCorrection(unbalanceKgM: number, degrees: number, bladeCoun
   const radians = Math.PI / 180;
   if (bladeCount === 2) {
     const along = unbalanceKgM * Math.cos(from * radians);
-    return { parts: [{ blade: along >= 0 ? 0 : 1, momentKgM: Math.abs(along) }], hubKgM: unbalanceKgM * Math.sin(from * radians) };
+    return {
+      parts: [{ blade: along >= 0 ? 0 : 1, momentKgM: Math.abs(along) }],
+      hubKgM: unbalanceKgM * Math.sin(from * radians),
+    };
   }
   const step = 360 / bladeCount;
   const k = Math.min(bladeCount - 1, Math.floor(from / step));
   const share = (angle: number): number => (unbalanceKgM * Math.sin(angle * radians)) / Math.sin(step * radians);
-  return { parts: [{ blade: k, momentKgM: share((k + 1) * step - from) }, { blade: (k + 1) % bladeCount, momentKgM: share(from - k * step) }], hubKgM: 0 };
+  return {
+    parts: [
+      { blade: k, momentKgM: share((k + 1) * step - from) },
+      { blade: (k + 1) % bladeCount, momentKgM: share(from - k * step) },
+    ],
+    hubKgM: 0,
+  };
 }

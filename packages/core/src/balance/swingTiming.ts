@@ -48,12 +48,17 @@ export function swingPeriod({ tapsS, isHalf, startDegrees }: SwingTaps): SwingPe
   const meanTap = tapsS.reduce((sum, t) => sum + t, 0) / n;
   const spread = tapsS.reduce((sum, _, i) => sum + (i - middle) ** 2, 0);
   const slope = tapsS.reduce((sum, t, i) => sum + (i - middle) * (t - meanTap), 0) / spread;
-  const scatter = n > 3 ? Math.sqrt(tapsS.reduce((sum, t, i) => sum + (t - meanTap - slope * (i - middle)) ** 2, 0) / (n - 2)) : 0;
+  const scatter =
+    n > 3 ? Math.sqrt(tapsS.reduce((sum, t, i) => sum + (t - meanTap - slope * (i - middle)) ** 2, 0) / (n - 2)) : 0;
   const factor = isHalf ? 2 : 1;
   const widening = wideningOf(MEAN_SWING_RATIO * startDegrees);
   const periodS = (factor * slope) / widening;
   requireWithin('periodS', periodS, SHORTEST_S, LONGEST_S);
-  return { periodS, deviationS: (factor * Math.max(scatter, TAP_DEVIATION_S)) / Math.sqrt(spread) / widening, tapCount: n };
+  return {
+    periodS,
+    deviationS: (factor * Math.max(scatter, TAP_DEVIATION_S)) / Math.sqrt(spread) / widening,
+    tapCount: n,
+  };
 }
 
 /** How much longer a swing of an amplitude takes than a small one. */
@@ -79,11 +84,20 @@ const TWO = 2;
  * @param inertiaKgM2 - of prop, cones and arbor
  * @param inertiaRatio - how well it is known: half width of 95 % as a share
  */
-export function oneSwing({ periodS, deviationS }: SwingPeriod, inertiaKgM2: number, inertiaRatio = ESTIMATED_INERTIA_RATIO): SwingResult {
-  return { unbalanceKgM: swingUnbalanceKgM(inertiaKgM2, periodS), inertiaKgM2, uncertaintyRatio: Math.hypot(inertiaRatio, (2 * TWO * deviationS) / periodS) };
+export function oneSwing(
+  { periodS, deviationS }: SwingPeriod,
+  inertiaKgM2: number,
+  inertiaRatio = ESTIMATED_INERTIA_RATIO,
+): SwingResult {
+  return {
+    unbalanceKgM: swingUnbalanceKgM(inertiaKgM2, periodS),
+    inertiaKgM2,
+    uncertaintyRatio: Math.hypot(inertiaRatio, (2 * TWO * deviationS) / periodS),
+  };
 }
 
-export type TwoSwingResult = ({ status: 'found' } & SwingResult) | { status: 'inconclusive'; reason: 'sameSwing' | 'tapeTooHeavy' | 'wrongSide' };
+export type TwoSwingResult =
+  ({ status: 'found' } & SwingResult) | { status: 'inconclusive'; reason: 'sameSwing' | 'tapeTooHeavy' | 'wrongSide' };
 
 /** Periods closer together than this many deviations tell nothing of the tape. */
 const TOLD_APART = 3;
@@ -101,19 +115,36 @@ const MOST_INERTIA_RATIO = 2.2;
  * @param estimateKgM2 - inertia from mass and diameter, to notice contradictions; null leaves that out
  * @returns inconclusive where the periods hardly differ, the tape outweighs the unbalance, or it was on the other side
  */
-export function twoSwings(bare: SwingPeriod, taped: SwingPeriod, tapeKgM: number, tapeRadiusM: number, side: 'light' | 'heavy', estimateKgM2: number | null = null): TwoSwingResult {
+export function twoSwings(
+  bare: SwingPeriod,
+  taped: SwingPeriod,
+  tapeKgM: number,
+  tapeRadiusM: number,
+  side: 'light' | 'heavy',
+  estimateKgM2: number | null = null,
+): TwoSwingResult {
   requirePositive('tapeKgM', tapeKgM);
   requirePositive('tapeRadiusM', tapeRadiusM);
   const noiseS = Math.hypot(bare.deviationS, taped.deviationS);
-  if (Math.abs(taped.periodS - bare.periodS) < TOLD_APART * noiseS) return { status: 'inconclusive', reason: 'sameSwing' };
-  if (side === 'light' !== taped.periodS > bare.periodS) return { status: 'inconclusive', reason: 'wrongSide' };
+  if (Math.abs(taped.periodS - bare.periodS) < TOLD_APART * noiseS)
+    return { status: 'inconclusive', reason: 'sameSwing' };
+  if ((side === 'light') !== taped.periodS > bare.periodS) return { status: 'inconclusive', reason: 'wrongSide' };
   const unbalanceKgM = solveTwo(bare.periodS, taped.periodS, tapeKgM, tapeRadiusM, side);
-  if (!(unbalanceKgM > 0) || (side === 'light' && tapeKgM >= unbalanceKgM)) return { status: 'inconclusive', reason: 'tapeTooHeavy' };
+  if (!(unbalanceKgM > 0) || (side === 'light' && tapeKgM >= unbalanceKgM))
+    return { status: 'inconclusive', reason: 'tapeTooHeavy' };
   const inertiaKgM2 = perSwing(bare.periodS) * unbalanceKgM;
-  const isAbsurd = estimateKgM2 !== null && (inertiaKgM2 > MOST_INERTIA_RATIO * estimateKgM2 || inertiaKgM2 < estimateKgM2 / MOST_INERTIA_RATIO);
+  const isAbsurd =
+    estimateKgM2 !== null &&
+    (inertiaKgM2 > MOST_INERTIA_RATIO * estimateKgM2 || inertiaKgM2 < estimateKgM2 / MOST_INERTIA_RATIO);
   if (isAbsurd) return { status: 'inconclusive', reason: 'sameSwing' };
-  const moved = (b: number, t: number): number => Math.abs(solveTwo(bare.periodS + b, taped.periodS + t, tapeKgM, tapeRadiusM, side) - unbalanceKgM);
-  return { status: 'found', unbalanceKgM, inertiaKgM2, uncertaintyRatio: (TWO * Math.hypot(moved(bare.deviationS, 0), moved(0, taped.deviationS))) / unbalanceKgM };
+  const moved = (b: number, t: number): number =>
+    Math.abs(solveTwo(bare.periodS + b, taped.periodS + t, tapeKgM, tapeRadiusM, side) - unbalanceKgM);
+  return {
+    status: 'found',
+    unbalanceKgM,
+    inertiaKgM2,
+    uncertaintyRatio: (TWO * Math.hypot(moved(bare.deviationS, 0), moved(0, taped.deviationS))) / unbalanceKgM,
+  };
 }
 
 /** I/U of a swing: g·T²/4π². */

@@ -19,7 +19,11 @@ test('strips that are read back from their moment are the same strips, never lon
       expect(piece.lengthM).toBeLessThanOrEqual(spot.longestM + 1e-12);
       expect(Math.abs(piece.lengthM * 1000 - Math.round(piece.lengthM * 1000))).toBeLessThan(1e-6);
       expect(piece.momentKgM).toBeCloseTo(tapeMomentKgM(piece.layerCount * piece.lengthM, spot, USUAL_TAPE), 15);
-      expect(tapePiece(piece.momentKgM, spot, USUAL_TAPE)).toEqual({ ...piece, momentKgM: expect.closeTo(piece.momentKgM, 15), lengthM: expect.closeTo(piece.lengthM, 9) });
+      expect(tapePiece(piece.momentKgM, spot, USUAL_TAPE)).toEqual({
+        ...piece,
+        momentKgM: expect.closeTo(piece.momentKgM, 15),
+        lengthM: expect.closeTo(piece.lengthM, 9),
+      });
     }),
     { numRuns: 600, seed: 7 },
   );
@@ -46,7 +50,9 @@ test('a narrow blade takes a narrow strip, a hub takes folded ones close to the 
   expect(blade.widthM).toBeCloseTo(0.011, 9);
   const hub = tapeSpot('hub', 12 * INCH_M, USUAL_TAPE);
   expect(hub.radiusM).toBeLessThan(0.2 * tapeSpot('blade', 12 * INCH_M, USUAL_TAPE).radiusM);
-  expect(mostTapeKgM(hub, USUAL_TAPE)).toBeLessThan(0.6 * mostTapeKgM(tapeSpot('blade', 12 * INCH_M, USUAL_TAPE), USUAL_TAPE));
+  expect(mostTapeKgM(hub, USUAL_TAPE)).toBeLessThan(
+    0.6 * mostTapeKgM(tapeSpot('blade', 12 * INCH_M, USUAL_TAPE), USUAL_TAPE),
+  );
 });
 
 test('a plan names what is on beside what should be, and leaves out places that have neither', () => {

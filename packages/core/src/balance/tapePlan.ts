@@ -38,7 +38,12 @@ export function tapeSpot(kind: 'blade' | 'hub', diameterM: number, roll: TapeRol
   requirePositive('diameterM', diameterM);
   const { radiusRatio, longestRatio, mostLayers } = SHAPES[kind];
   const radiusM = diameterM / 2;
-  return { radiusM: radiusRatio * radiusM, longestM: floorMillimetres(longestRatio * radiusM), widthM: Math.min(roll.widthM, floorMillimetres(WIDEST_RATIO * diameterM)), mostLayers };
+  return {
+    radiusM: radiusRatio * radiusM,
+    longestM: floorMillimetres(longestRatio * radiusM),
+    widthM: Math.min(roll.widthM, floorMillimetres(WIDEST_RATIO * diameterM)),
+    mostLayers,
+  };
 }
 
 /** Strips of one length on each other. */
@@ -53,7 +58,11 @@ export interface TapePiece {
 }
 
 /** Moment of a length of tape at a spot [kg·m]: length · width · thickness · density · radius. */
-export function tapeMomentKgM(lengthM: number, { radiusM, widthM }: TapeSpot, { thicknessM, densityKgPerM3 }: TapeRoll): number {
+export function tapeMomentKgM(
+  lengthM: number,
+  { radiusM, widthM }: TapeSpot,
+  { thicknessM, densityKgPerM3 }: TapeRoll,
+): number {
   return lengthM * radiusM * widthM * thicknessM * densityKgPerM3;
 }
 
@@ -73,18 +82,31 @@ export function tapePiece(momentKgM: number, spot: TapeSpot, roll: TapeRoll): Ta
 }
 
 /** The strips at a spot with each layer a millimetre longer or shorter; null where nothing is left. */
-export function resizedPiece(momentKgM: number, byMillimetres: number, spot: TapeSpot, roll: TapeRoll): TapePiece | null {
+export function resizedPiece(
+  momentKgM: number,
+  byMillimetres: number,
+  spot: TapeSpot,
+  roll: TapeRoll,
+): TapePiece | null {
   const { lengthM = 0, layerCount = 1 } = tapePiece(momentKgM, spot, roll) ?? {};
   return pieceOf(layerCount * (lengthM + byMillimetres * MILLIMETRE_M), spot, roll);
 }
 
 function pieceOf(wholeM: number, spot: TapeSpot, roll: TapeRoll): TapePiece | null {
-  const layersOf = (lengthM: number): number => Math.min(TRIAL_FACTOR * spot.mostLayers, Math.max(1, Math.ceil(lengthM / spot.longestM - 1e-9)));
+  const layersOf = (lengthM: number): number =>
+    Math.min(TRIAL_FACTOR * spot.mostLayers, Math.max(1, Math.ceil(lengthM / spot.longestM - 1e-9)));
   const layerCount = layersOf(wholeM);
   const lengthM = Math.min(spot.longestM, Math.round(wholeM / layerCount / MILLIMETRE_M) * MILLIMETRE_M);
   // Rounding may have saved a layer; what is read back from the moment must be the same strips.
   if (layersOf(layerCount * lengthM) < layerCount) return pieceOf(layerCount * lengthM, spot, roll);
-  return lengthM > 0 ? { lengthM, layerCount, momentKgM: tapeMomentKgM(layerCount * lengthM, spot, roll), isTrial: layerCount > spot.mostLayers } : null;
+  return lengthM > 0
+    ? {
+        lengthM,
+        layerCount,
+        momentKgM: tapeMomentKgM(layerCount * lengthM, spot, roll),
+        isTrial: layerCount > spot.mostLayers,
+      }
+    : null;
 }
 
 function floorMillimetres(lengthM: number): number {
@@ -105,8 +127,17 @@ export interface TapeStep {
  * @param wantedKgM - moments that are wanted, by place
  * @returns places that have tape or should have
  */
-export function tapePlan(spots: readonly TapeSpot[], onKgM: readonly number[], wantedKgM: readonly number[], roll: TapeRoll): TapeStep[] {
+export function tapePlan(
+  spots: readonly TapeSpot[],
+  onKgM: readonly number[],
+  wantedKgM: readonly number[],
+  roll: TapeRoll,
+): TapeStep[] {
   return spots
-    .map((spot, place) => ({ place, on: tapePiece(onKgM[place] ?? 0, spot, roll), want: tapePiece(wantedKgM[place] ?? 0, spot, roll) }))
+    .map((spot, place) => ({
+      place,
+      on: tapePiece(onKgM[place] ?? 0, spot, roll),
+      want: tapePiece(wantedKgM[place] ?? 0, spot, roll),
+    }))
     .filter(({ on, want }) => on !== null || want !== null);
 }

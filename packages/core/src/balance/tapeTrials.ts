@@ -38,9 +38,22 @@ export interface TapePlace {
 }
 
 /** The places of a job: its blades, and across them the hub's sides where two blades cannot reach. */
-export function tapePlaces({ bladeCount, firstBladeDegrees, mostOnBladeKgM, mostOnHubKgM }: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>): TapePlace[] {
-  const blades = Array.from({ length: bladeCount }, (_, k): TapePlace => ({ kind: 'blade', degrees: firstBladeDegrees + (360 * k) / bladeCount, mostKgM: mostOnBladeKgM }));
-  const hub = [90, 270].map((turn): TapePlace => ({ kind: 'hub', degrees: firstBladeDegrees + turn, mostKgM: mostOnHubKgM }));
+export function tapePlaces({
+  bladeCount,
+  firstBladeDegrees,
+  mostOnBladeKgM,
+  mostOnHubKgM,
+}: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>): TapePlace[] {
+  const blades = Array.from({ length: bladeCount }, (_, k): TapePlace => ({
+    kind: 'blade',
+    degrees: firstBladeDegrees + (360 * k) / bladeCount,
+    mostKgM: mostOnBladeKgM,
+  }));
+  const hub = [90, 270].map((turn): TapePlace => ({
+    kind: 'hub',
+    degrees: firstBladeDegrees + turn,
+    mostKgM: mostOnHubKgM,
+  }));
   return bladeCount === 2 ? [...blades, ...hub] : blades;
 }
 
@@ -88,7 +101,11 @@ function allPossible({ frictionKgM, targetKgM, mostOnBladeKgM }: TapeJob): Possi
   const low = Math.max(1e-12, Math.min(frictionKgM, targetKgM) / 4);
   const high = Math.max(LARGEST_FACTOR * mostOnBladeKgM, 20 * targetKgM);
   const count = RADII * DIRECTIONS;
-  const possible: Possible = { x: new Float64Array(count), y: new Float64Array(count), amount: new Float64Array(count) };
+  const possible: Possible = {
+    x: new Float64Array(count),
+    y: new Float64Array(count),
+    amount: new Float64Array(count),
+  };
   for (let i = 0; i < RADII; i++) {
     const amount = low * (high / low) ** (i / (RADII - 1));
     for (let j = 0; j < DIRECTIONS; j++) {
@@ -103,8 +120,14 @@ function allPossible({ frictionKgM, targetKgM, mostOnBladeKgM }: TapeJob): Possi
 }
 
 /** The tape as one vector. */
-export function tapeVector(tape: TapeByPlace, job: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>): Complex {
-  return tapePlaces(job).reduce<Complex>((sum, { degrees }, i) => add(sum, fromPolar(tape[i] ?? 0, degrees)), { re: 0, im: 0 });
+export function tapeVector(
+  tape: TapeByPlace,
+  job: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>,
+): Complex {
+  return tapePlaces(job).reduce<Complex>((sum, { degrees }, i) => add(sum, fromPolar(tape[i] ?? 0, degrees)), {
+    re: 0,
+    im: 0,
+  });
 }
 
 /** Time in which a prop falls from level through a quarter turn, against its friction [s]; null where friction holds it. */
@@ -131,7 +154,15 @@ export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
   requireWithin('looks', looks.length, 1, 60);
   const possible = allPossible(job);
   const kept = keptBy(job, possible, looks);
-  if (kept.length === 0) return { verdict: 'contradiction', unbalance: null, next: null, left: null, contradicting: worstLook(job, possible, looks), beyondRatio: 0 };
+  if (kept.length === 0)
+    return {
+      verdict: 'contradiction',
+      unbalance: null,
+      next: null,
+      left: null,
+      contradicting: worstLook(job, possible, looks),
+      beyondRatio: 0,
+    };
   const last = looks.at(-1)!;
   const on = tapeVector(last.tape, job);
   const unbalance = middleOf(possible, kept, job.targetKgM / 2);
@@ -139,15 +170,29 @@ export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
   const beyond = Array.from({ length: DIRECTIONS }, (_, j) => beyondToward(job, (360 * j) / DIRECTIONS));
   const beyondRatio = kept.filter((i) => beyond[i % DIRECTIONS]!(possible.amount[i]!)).length / kept.length;
   const verdict = verdictOf(job, last, looks.length, left, beyondRatio);
-  return { verdict, unbalance, next: verdict === 'goOn' ? nextTape(job, unbalance.vector, beyondRatio > CLEARLY_WITHIN ? TRIAL_FACTOR : 1) : null, left, contradicting: null, beyondRatio };
+  return {
+    verdict,
+    unbalance,
+    next: verdict === 'goOn' ? nextTape(job, unbalance.vector, beyondRatio > CLEARLY_WITHIN ? TRIAL_FACTOR : 1) : null,
+    left,
+    contradicting: null,
+    beyondRatio,
+  };
 }
 
 function requireJob(job: TapeJob): void {
   requireWithin('bladeCount', job.bladeCount, 2, 8);
-  for (const what of ['frictionKgM', 'inertiaKgM2', 'targetKgM', 'mostOnBladeKgM', 'mostOnHubKgM'] as const) requirePositive(what, job[what]);
+  for (const what of ['frictionKgM', 'inertiaKgM2', 'targetKgM', 'mostOnBladeKgM', 'mostOnHubKgM'] as const)
+    requirePositive(what, job[what]);
 }
 
-function verdictOf(job: TapeJob, last: TapeLook, lookCount: number, left: { middleKgM: number; mostKgM: number }, beyondRatio: number): TapeVerdict {
+function verdictOf(
+  job: TapeJob,
+  last: TapeLook,
+  lookCount: number,
+  left: { middleKgM: number; mostKgM: number },
+  beyondRatio: number,
+): TapeVerdict {
   const { targetKgM, frictionKgM } = job;
   const isAllowed = tapePlaces(job).every(({ mostKgM }, i) => (last.tape[i] ?? 0) <= mostKgM * 1.001);
   // Staying is proof where friction holds less than the target; else all that is still possible must be inside it.
@@ -161,13 +206,21 @@ function keptBy(job: TapeJob, possible: Possible, looks: readonly TapeLook[]): n
   for (const look of looks) {
     const on = tapeVector(look.tape, job);
     // The largest stands for all that is larger still, so it may fall faster than its size.
-    kept = kept.filter((i) => fits(job, look, possible.x[i]! + on.re, possible.y[i]! + on.im, i >= (RADII - 1) * DIRECTIONS));
+    kept = kept.filter((i) =>
+      fits(job, look, possible.x[i]! + on.re, possible.y[i]! + on.im, i >= (RADII - 1) * DIRECTIONS),
+    );
   }
   return kept;
 }
 
 /** Whether an unbalance could look like that on the shaft. */
-function fits({ frictionKgM, inertiaKgM2 }: TapeJob, { seen }: TapeLook, x: number, y: number, isLargest: boolean): boolean {
+function fits(
+  { frictionKgM, inertiaKgM2 }: TapeJob,
+  { seen }: TapeLook,
+  x: number,
+  y: number,
+  isLargest: boolean,
+): boolean {
   const amount = Math.hypot(x, y);
   if (seen.kind === 'stays') return amount <= FRICTION_SPREAD * frictionKgM;
   if (amount < frictionKgM / FRICTION_SPREAD) return false;
@@ -187,13 +240,21 @@ function worstLook(job: TapeJob, possible: Possible, looks: readonly TapeLook[])
   let worst = looks.length - 1;
   let most = 0;
   looks.forEach((_, k) => {
-    const count = keptBy(job, possible, looks.filter((__, i) => i !== k)).length;
+    const count = keptBy(
+      job,
+      possible,
+      looks.filter((__, i) => i !== k),
+    ).length;
     if (count > most) [worst, most] = [k, count];
   });
   return worst;
 }
 
-function middleOf({ x, y, amount }: Possible, kept: readonly number[], leastKgM: number): NonNullable<TapeState['unbalance']> {
+function middleOf(
+  { x, y, amount }: Possible,
+  kept: readonly number[],
+  leastKgM: number,
+): NonNullable<TapeState['unbalance']> {
   // Direction by the mean of unit vectors, size by the mean of logarithms: neither lets the largest speak loudest.
   // What is under half the target needs no tape, so it does not pull the middle down.
   let dx = 0;
@@ -216,11 +277,21 @@ function leftOf({ x, y }: Possible, kept: readonly number[], on: Complex): { mid
 }
 
 /** Moments that cancel an unbalance, by place, as far as a factor of what each may carry allows. */
-export function nextTape(job: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>, unbalance: Complex, mostFactor = 1): number[] {
+export function nextTape(
+  job: Pick<TapeJob, 'bladeCount' | 'firstBladeDegrees' | 'mostOnBladeKgM' | 'mostOnHubKgM'>,
+  unbalance: Complex,
+  mostFactor = 1,
+): number[] {
   const places = tapePlaces(job);
   const tape = new Array<number>(places.length).fill(0);
-  const { parts, hubKgM } = splitCorrection(amountOf(unbalance), degreesOf(scale(unbalance, -1)), job.bladeCount, job.firstBladeDegrees);
-  const put = (at: number, moment: number): void => void (tape[at] = Math.min(mostFactor * places[at]!.mostKgM, Math.max(0, moment)));
+  const { parts, hubKgM } = splitCorrection(
+    amountOf(unbalance),
+    degreesOf(scale(unbalance, -1)),
+    job.bladeCount,
+    job.firstBladeDegrees,
+  );
+  const put = (at: number, moment: number): void =>
+    void (tape[at] = Math.min(mostFactor * places[at]!.mostKgM, Math.max(0, moment)));
   for (const { blade, momentKgM } of parts) put(blade, momentKgM);
   if (job.bladeCount === 2) put(hubKgM >= 0 ? 2 : 3, Math.abs(hubKgM));
   return tape;

@@ -67,7 +67,12 @@ export interface UnbalanceTarget {
  * What may be left on a piece: the shake that the craft may have, but never below one and a half times what the rig
  * can show.
  */
-export function unbalanceTarget(craft: ShakenCraft, target: ShakeTarget, rig: BalancingRig, pieceMassKg: number): UnbalanceTarget {
+export function unbalanceTarget(
+  craft: ShakenCraft,
+  target: ShakeTarget,
+  rig: BalancingRig,
+  pieceMassKg: number,
+): UnbalanceTarget {
   const perShake = shakeOf(1e-6, craft) / 1e-6;
   const wanted = shakeTargets[target] / perShake;
   const floorKgM = rigFloorKgM(rig, pieceMassKg);
@@ -76,7 +81,8 @@ export function unbalanceTarget(craft: ShakenCraft, target: ShakeTarget, rig: Ba
 }
 
 /** When balancing is worth it at all. */
-export type BalancePolicy = { kind: 'all' } | { kind: 'fromDiameter'; diameterM: number } | { kind: 'byForce'; shareRatio: number };
+export type BalancePolicy =
+  { kind: 'all' } | { kind: 'fromDiameter'; diameterM: number } | { kind: 'byForce'; shareRatio: number };
 
 /** Share of a rotor's hover thrust that the once-per-turn pull may be before a piece is worth balancing. */
 export const USUAL_FORCE_SHARE = 0.05;
@@ -87,7 +93,12 @@ const USUAL_UNBALANCE_RATIO = 0.006;
  * Whether a piece is worth balancing under a policy. By force: the pull that a usual piece of that size would have
  * at hover, against the thrust of a rotor. A piece that needs none counts as done and is not nagged about.
  */
-export function needsBalancing(policy: BalancePolicy, piece: { massKg: number; diameterM: number }, craft: ShakenCraft, rotorThrustN: number): boolean {
+export function needsBalancing(
+  policy: BalancePolicy,
+  piece: { massKg: number; diameterM: number },
+  craft: ShakenCraft,
+  rotorThrustN: number,
+): boolean {
   if (policy.kind === 'all') return true;
   if (policy.kind === 'fromDiameter') return piece.diameterM >= policy.diameterM;
   requirePositive('rotorThrustN', rotorThrustN);
@@ -109,5 +120,11 @@ export interface Residual {
 /** What is left, as force, shake and grade; never told smaller than the rig can show. */
 export function residualOf(unbalanceKgM: number, craft: ShakenCraft, rotorMassKg: number, floorKgM: number): Residual {
   const told = Math.max(unbalanceKgM, floorKgM);
-  return { unbalanceKgM: told, forceN: unbalanceForceN(told, craft.hoverSpeedRpm), shakeG: shakeOf(told, craft), gradeMPerS: gradeOf(told, rotorMassKg, craft.hoverSpeedRpm), isBelowRig: unbalanceKgM <= floorKgM };
+  return {
+    unbalanceKgM: told,
+    forceN: unbalanceForceN(told, craft.hoverSpeedRpm),
+    shakeG: shakeOf(told, craft),
+    gradeMPerS: gradeOf(told, rotorMassKg, craft.hoverSpeedRpm),
+    isBelowRig: unbalanceKgM <= floorKgM,
+  };
 }

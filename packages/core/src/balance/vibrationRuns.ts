@@ -55,25 +55,68 @@ const TRIALS_NEEDED = 3;
  * @param craftWeightN - weight of the craft or rig that shakes, for the largest safe trial
  * @param radiusM - where the masses go
  */
-export function vibrationState(runs: readonly VibrationRun[], craftWeightN: number, radiusM: number, speedRpm: number): VibrationState {
+export function vibrationState(
+  runs: readonly VibrationRun[],
+  craftWeightN: number,
+  radiusM: number,
+  speedRpm: number,
+): VibrationState {
   const most = largestTrialKg(craftWeightN, radiusM, speedRpm);
-  const base: VibrationState = { status: 'needsFirst', method: null, correction: null, leftRatio: null, nextTrialDegrees: null, largestTrialKg: most, reasons: [] };
-  const say = <C extends ReasonCode>(state: VibrationState, code: C, severity: Reason['severity'], values: ReasonValues<C>): VibrationState => ({ ...state, reasons: [...state.reasons, { code, severity, values: values as Reason['values'], figure: null }] });
+  const base: VibrationState = {
+    status: 'needsFirst',
+    method: null,
+    correction: null,
+    leftRatio: null,
+    nextTrialDegrees: null,
+    largestTrialKg: most,
+    reasons: [],
+  };
+  const say = <C extends ReasonCode>(
+    state: VibrationState,
+    code: C,
+    severity: Reason['severity'],
+    values: ReasonValues<C>,
+  ): VibrationState => ({
+    ...state,
+    reasons: [...state.reasons, { code, severity, values: values as Reason['values'], figure: null }],
+  });
   const first = runs.find((r) => r.massKg === 0 && !r.isCheck);
   if (!first) return say(base, 'balance.vibration.first', 'action', { largestKg: most });
   const trials = runs.filter((r) => r.massKg > 0 && !r.isCheck);
-  if (trials.length === 0) return say({ ...base, status: 'needsTrial', nextTrialDegrees: 0 }, 'balance.vibration.trial', 'action', { largestKg: most });
+  if (trials.length === 0)
+    return say({ ...base, status: 'needsTrial', nextTrialDegrees: 0 }, 'balance.vibration.trial', 'action', {
+      largestKg: most,
+    });
   const hasPhase = [first, ...trials].every((r) => r.readings.every((x) => x.phaseDegrees !== null));
   const found = hasPhase ? withPhase(first, trials[0]!) : withoutPhase(first, trials);
   if (found === 'more') {
     const nextTrialDegrees = (trials.at(-1)!.degrees + TRIAL_STEP) % 360;
-    return say({ ...base, status: 'needsMoreTrials', method: 'amplitudes', nextTrialDegrees }, 'balance.vibration.more', 'action', { degrees: nextTrialDegrees, count: TRIALS_NEEDED - trials.length });
+    return say(
+      { ...base, status: 'needsMoreTrials', method: 'amplitudes', nextTrialDegrees },
+      'balance.vibration.more',
+      'action',
+      { degrees: nextTrialDegrees, count: TRIALS_NEEDED - trials.length },
+    );
   }
-  if ('changeRatio' in found) return say({ ...base, status: 'inconclusive', method: hasPhase ? 'phase' : 'amplitudes' }, 'balance.vibration.inconclusive', 'caution', { changeRatio: found.changeRatio, largestKg: most });
+  if ('changeRatio' in found)
+    return say(
+      { ...base, status: 'inconclusive', method: hasPhase ? 'phase' : 'amplitudes' },
+      'balance.vibration.inconclusive',
+      'caution',
+      { changeRatio: found.changeRatio, largestKg: most },
+    );
   const check = runs.find((r) => r.isCheck);
   const leftRatio = check ? amplitudeOf(check) / amplitudeOf(first) : null;
-  const state: VibrationState = { ...base, status: 'found', method: hasPhase ? 'phase' : 'amplitudes', correction: found, leftRatio };
-  return leftRatio === null ? say(state, 'balance.vibration.put', 'action', { massKg: found.massKg, degrees: found.degrees }) : say(state, 'balance.vibration.left', leftRatio < 0.5 ? 'gain' : 'caution', { leftRatio });
+  const state: VibrationState = {
+    ...base,
+    status: 'found',
+    method: hasPhase ? 'phase' : 'amplitudes',
+    correction: found,
+    leftRatio,
+  };
+  return leftRatio === null
+    ? say(state, 'balance.vibration.put', 'action', { massKg: found.massKg, degrees: found.degrees })
+    : say(state, 'balance.vibration.left', leftRatio < 0.5 ? 'gain' : 'caution', { leftRatio });
 }
 
 function vectors(run: VibrationRun): Reading[] {
@@ -81,7 +124,9 @@ function vectors(run: VibrationRun): Reading[] {
 }
 
 function amplitudeOf(run: VibrationRun): number {
-  return run.readings.every((r) => r.phaseDegrees !== null) ? amountOf(meanReading(vectors(run)).mean) : run.readings.reduce((sum, r) => sum + r.amplitude, 0) / run.readings.length;
+  return run.readings.every((r) => r.phaseDegrees !== null)
+    ? amountOf(meanReading(vectors(run)).mean)
+    : run.readings.reduce((sum, r) => sum + r.amplitude, 0) / run.readings.length;
 }
 
 type Found = { massKg: number; degrees: number } | { changeRatio: number } | 'more';
@@ -89,7 +134,11 @@ type Found = { massKg: number; degrees: number } | { changeRatio: number } | 'mo
 function withPhase(first: VibrationRun, trial: VibrationRun): Found {
   const verdict = trialVerdict(vectors(first), vectors(trial));
   if (verdict.status === 'inconclusive') return { changeRatio: verdict.changeRatio };
-  const { correction } = onePlaneCorrection(meanReading(vectors(first)).mean, fromPolar(trial.massKg, trial.degrees), meanReading(vectors(trial)).mean);
+  const { correction } = onePlaneCorrection(
+    meanReading(vectors(first)).mean,
+    fromPolar(trial.massKg, trial.degrees),
+    meanReading(vectors(trial)).mean,
+  );
   return { massKg: amountOf(correction), degrees: degreesOf(correction) };
 }
 
@@ -102,6 +151,11 @@ function withoutPhase(first: VibrationRun, trials: readonly VibrationRun[]): Fou
   const amplitudes = trials.map(amplitudeOf);
   const change = Math.max(...amplitudes.map((a) => Math.abs(a / original - 1)));
   if (change < LEAST_CHANGE_RATIO) return { changeRatio: change };
-  const { correctionKg, correctionDegrees } = refineWithoutPhase({ originalAmplitude: original, trialKg: trials[0]!.massKg, trialDegrees: trials.map((t) => t.degrees), trialAmplitudes: amplitudes });
+  const { correctionKg, correctionDegrees } = refineWithoutPhase({
+    originalAmplitude: original,
+    trialKg: trials[0]!.massKg,
+    trialDegrees: trials.map((t) => t.degrees),
+    trialAmplitudes: amplitudes,
+  });
   return { massKg: correctionKg, degrees: correctionDegrees };
 }

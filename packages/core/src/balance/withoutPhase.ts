@@ -40,17 +40,36 @@ export interface RefinedTrialResult {
  * @throws {NotEnoughReadingsError} with fewer than three trials
  * @throws {OutOfRangeError} if the original amplitude or the trial mass is not positive
  */
-export function balanceWithoutPhase({ originalAmplitude, trialKg, trialDegrees, trialAmplitudes }: TrialRuns): TrialResult {
+export function balanceWithoutPhase({
+  originalAmplitude,
+  trialKg,
+  trialDegrees,
+  trialAmplitudes,
+}: TrialRuns): TrialResult {
   requirePositive('originalAmplitude', originalAmplitude);
   requirePositive('trialKg', trialKg);
   requireReadings('trialAmplitudes', trialAmplitudes, 3);
   requireReadings('trialDegrees', trialDegrees, 3);
-  if (trialDegrees.length !== trialAmplitudes.length) throw new NotEnoughReadingsError('trialDegrees', trialDegrees.length, trialAmplitudes.length);
-  const rows = trialDegrees.map((degrees) => [1, Math.cos((degrees * Math.PI) / 180), Math.sin((degrees * Math.PI) / 180)]);
-  const [x0, xc, xs] = leastSquares(rows, trialAmplitudes.map((a) => a * a)) as [number, number, number];
+  if (trialDegrees.length !== trialAmplitudes.length)
+    throw new NotEnoughReadingsError('trialDegrees', trialDegrees.length, trialAmplitudes.length);
+  const rows = trialDegrees.map((degrees) => [
+    1,
+    Math.cos((degrees * Math.PI) / 180),
+    Math.sin((degrees * Math.PI) / 180),
+  ]);
+  const [x0, xc, xs] = leastSquares(
+    rows,
+    trialAmplitudes.map((a) => a * a),
+  ) as [number, number, number];
   const imbalanceDegrees = wrapDegrees((Math.atan2(xs, xc) * 180) / Math.PI);
   const effect = Math.hypot(xc, xs) / (2 * originalAmplitude);
-  return { imbalanceDegrees, correctionDegrees: wrapDegrees(imbalanceDegrees + 180), correctionKg: (trialKg * originalAmplitude) / effect, consistency: (x0 - originalAmplitude ** 2) / effect ** 2, influencePerKg: effect / trialKg };
+  return {
+    imbalanceDegrees,
+    correctionDegrees: wrapDegrees(imbalanceDegrees + 180),
+    correctionKg: (trialKg * originalAmplitude) / effect,
+    consistency: (x0 - originalAmplitude ** 2) / effect ** 2,
+    influencePerKg: effect / trialKg,
+  };
 }
 
 const ROUNDS = 60;
@@ -68,7 +87,10 @@ export function refineWithoutPhase(runs: TrialRuns): RefinedTrialResult {
   const start = balanceWithoutPhase(runs);
   const { originalAmplitude, trialKg, trialDegrees, trialAmplitudes } = runs;
   let at = [originalAmplitude, start.influencePerKg * trialKg, (start.imbalanceDegrees * Math.PI) / 180];
-  const residuals = ([a, b, phi]: number[]): number[] => [a! - originalAmplitude, ...trialDegrees.map((degrees, i) => resultant(a!, b!, (degrees * Math.PI) / 180 - phi!) - trialAmplitudes[i]!)];
+  const residuals = ([a, b, phi]: number[]): number[] => [
+    a! - originalAmplitude,
+    ...trialDegrees.map((degrees, i) => resultant(a!, b!, (degrees * Math.PI) / 180 - phi!) - trialAmplitudes[i]!),
+  ];
   const cost = (p: number[]): number => residuals(p).reduce((sum, r) => sum + r * r, 0);
   let damping = 1e-4;
   let best = cost(at);

@@ -1,6 +1,15 @@
 import type { Reason } from '../figure/reason.ts';
 import type { Look } from '../rack/pieceLife.ts';
-import { careOutcomes, judgePiece, worstOutcome, type CareOutcome, type CarePolicy, type CareVerdict, type Finding, type LookedPiece } from './findings.ts';
+import {
+  careOutcomes,
+  judgePiece,
+  worstOutcome,
+  type CareOutcome,
+  type CarePolicy,
+  type CareVerdict,
+  type Finding,
+  type LookedPiece,
+} from './findings.ts';
 
 /** Everything that is known of the soundness of a piece, wherever it was seen. */
 export interface PieceCondition extends LookedPiece {
@@ -12,7 +21,9 @@ export interface PieceCondition extends LookedPiece {
 
 /** What a look at check-in would be called on a walkaround. A moulding fault has no name there: it is judged by itself. */
 const FOUND: Record<Look, Finding | null> = {
-  good: null, flash: null, void: null,
+  good: null,
+  flash: null,
+  void: null,
   warped: { place: 'tip', what: 'bend' },
   nick: { place: 'leadingEdge', what: 'nick' },
   crack: { place: 'topFace', what: 'crack' },
@@ -28,8 +39,14 @@ export function conditionOf({ look, openOutcome, ...piece }: PieceCondition, pol
   const finding = look === null ? null : FOUND[look];
   const judged = judgePiece(piece, finding ? [finding] : [], policy);
   const isVoid = look === 'void';
-  const reasons: Reason[] = isVoid ? [{ code: 'care.void', severity: 'danger', values: { material: piece.material }, figure: null }, ...judged.reasons] : judged.reasons;
-  return { ...judged, outcome: worstOutcome([judged.outcome, openOutcome ?? 'fly', isVoid ? 'retire' : 'fly']), reasons };
+  const reasons: Reason[] = isVoid
+    ? [{ code: 'care.void', severity: 'danger', values: { material: piece.material }, figure: null }, ...judged.reasons]
+    : judged.reasons;
+  return {
+    ...judged,
+    outcome: worstOutcome([judged.outcome, openOutcome ?? 'fly', isVoid ? 'retire' : 'fly']),
+    reasons,
+  };
 }
 
 /** Whether a piece with this outcome is beyond mending: nobody trues or fits it any more. */

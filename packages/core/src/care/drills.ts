@@ -46,7 +46,12 @@ export function makeDrill(kind: DrillKind, seed: string, craft: LayoutEntries | 
 /** A drill whose first option is the right one. */
 type Draft = Pick<Drill, 'values' | 'rotors' | 'options' | 'why'>;
 
-const MAKERS: Record<Exclude<DrillKind, 'arm'>, (random: SeededRandom) => Draft> = { label: labelDrill, hand: handDrill, finding: findingDrill, tape: tapeDrill };
+const MAKERS: Record<Exclude<DrillKind, 'arm'>, (random: SeededRandom) => Draft> = {
+  label: labelDrill,
+  hand: handDrill,
+  finding: findingDrill,
+  tape: tapeDrill,
+};
 
 const pick = <T>(list: readonly T[], random: SeededRandom): T => list[Math.floor(random.next() * list.length)]!;
 
@@ -65,26 +70,60 @@ function labelDrill(random: SeededRandom): Draft {
   const diameter = tenths(4, 9.8);
   const pitch = Math.max(20, Math.min(diameter - 10, tenths(2.4, 6)));
   const blades = pick([2, 3], random);
-  const label = pick([`${diameter}${pitch}`, `${diameter}${pitch}-${blades}`, `${diameter / 10}x${pitch / 10}x${blades}`, `${diameter / 10}x${pitch / 10}`], random);
+  const label = pick(
+    [
+      `${diameter}${pitch}`,
+      `${diameter}${pitch}-${blades}`,
+      `${diameter / 10}x${pitch / 10}x${blades}`,
+      `${diameter / 10}x${pitch / 10}`,
+    ],
+    random,
+  );
   const read = readPropLabel(label);
   if (read.status !== 'read') throw new Error(`A label that was made up cannot be read: ${label}.`);
   const [reading] = read.readings;
   const bladeCount = reading!.bladeCount ?? 0;
   const [d, p] = [reading!.diameterM, reading!.pitchM ?? 0];
   const right = { diameterM: d, pitchM: p, bladeCount };
-  const wrong = [{ diameterM: p, pitchM: d, bladeCount }, { diameterM: d + INCH_M, pitchM: p, bladeCount }, { diameterM: d, pitchM: p / 2, bladeCount }];
-  return { values: { label }, rotors: null, options: [right, ...wrong], why: { code: 'drill.label', values: { label, ...right } } };
+  const wrong = [
+    { diameterM: p, pitchM: d, bladeCount },
+    { diameterM: d + INCH_M, pitchM: p, bladeCount },
+    { diameterM: d, pitchM: p / 2, bladeCount },
+  ];
+  return {
+    values: { label },
+    rotors: null,
+    options: [right, ...wrong],
+    why: { code: 'drill.label', values: { label, ...right } },
+  };
 }
 
 function handDrill(random: SeededRandom): Draft {
   const leadingEdge = pick(['left', 'right'] as const, random);
   const hollow = pick(['away', 'toward'] as const, random);
-  const found = findHand({ letters: null, arrow: null, matchesArm: null, leadingEdge, hollow }, { cwLetters: null, ccwLetters: null });
+  const found = findHand(
+    { letters: null, arrow: null, matchesArm: null, leadingEdge, hollow },
+    { cwLetters: null, ccwLetters: null },
+  );
   const hand = found.hand!;
-  return { values: { leadingEdge, hollow, bladeCount: pick([2, 3], random) }, rotors: null, options: [{ hand }, { hand: otherSpin(hand) }], why: { code: 'drill.hand', values: { leadingEdge, hollow, hand } } };
+  return {
+    values: { leadingEdge, hollow, bladeCount: pick([2, 3], random) },
+    rotors: null,
+    options: [{ hand }, { hand: otherSpin(hand) }],
+    why: { code: 'drill.hand', values: { leadingEdge, hollow, hand } },
+  };
 }
 
-const TIPS: readonly RotorPlace[] = ['front', 'right', 'rear', 'left', 'frontLeft', 'frontRight', 'rearLeft', 'rearRight'];
+const TIPS: readonly RotorPlace[] = [
+  'front',
+  'right',
+  'rear',
+  'left',
+  'frontLeft',
+  'frontRight',
+  'rearLeft',
+  'rearRight',
+];
 
 const USUAL_QUAD: LayoutEntries = { layout: 'quadX', diagonalM: 0.3, arms: null };
 
@@ -95,30 +134,70 @@ function armDrill(random: SeededRandom, craft: LayoutEntries | null): Draft {
   const fault = (isMultirotor && tippingFault(craft, first, isOne)) || tippingFault(USUAL_QUAD, first, isOne)!;
   const { rotors, wrong, toward } = fault;
   const others = TIPS.filter((place) => place !== toward);
-  const options = [toward, ...[0, 2, 4].map((k) => others[(Math.floor(more * others.length) + k) % others.length]!)].map((place) => ({ toward: place }));
-  return { values: { faultCount: wrong.length }, rotors, options, why: { code: wrong.length === 1 ? 'drill.armOne' : 'drill.armSwapped', values: { place: rotors[wrong[0]!]!.place, other: rotors[wrong.at(-1)!]!.place, toward } } };
+  const options = [
+    toward,
+    ...[0, 2, 4].map((k) => others[(Math.floor(more * others.length) + k) % others.length]!),
+  ].map((place) => ({ toward: place }));
+  return {
+    values: { faultCount: wrong.length },
+    rotors,
+    options,
+    why: {
+      code: wrong.length === 1 ? 'drill.armOne' : 'drill.armSwapped',
+      values: { place: rotors[wrong[0]!]!.place, other: rotors[wrong.at(-1)!]!.place, toward },
+    },
+  };
 }
 
 /** A craft with a fault, and where it tips; null where it does not, or where two rotors share an arm. */
-function tippingFault(craft: LayoutEntries, first: number, isOne: boolean): { rotors: CheckedRotor[]; wrong: number[]; toward: RotorPlace } | null {
-  const right = layOut(craft).map(({ place, level, xM, yM, spin }): CheckedRotor => ({ place, level, xM, yM, spin, expectedSpin: spin, isSpinSeen: true, hand: spin, isLabelForward: true }));
+function tippingFault(
+  craft: LayoutEntries,
+  first: number,
+  isOne: boolean,
+): { rotors: CheckedRotor[]; wrong: number[]; toward: RotorPlace } | null {
+  const right = layOut(craft).map(({ place, level, xM, yM, spin }): CheckedRotor => ({
+    place,
+    level,
+    xM,
+    yM,
+    spin,
+    expectedSpin: spin,
+    isSpinSeen: true,
+    hand: spin,
+    isLabelForward: true,
+  }));
   if (right.some((r) => r.level > 0)) return null;
   const at = Math.floor(first * right.length);
   const neighbour = (at + 1) % right.length;
   const wrong = isOne || right[at]!.spin === right[neighbour]!.spin ? [at] : [at, neighbour];
   const rotors = right.map((r, i) => (wrong.includes(i) ? { ...r, hand: otherSpin(r.spin) } : r));
-  const toward = takeOff(rotors, 'multirotor', { carry: { thrustN: 1, torqueNm: 0.02 }, most: null, hasTailServo: false }).tip?.toward;
+  const toward = takeOff(rotors, 'multirotor', {
+    carry: { thrustN: 1, torqueNm: 0.02 },
+    most: null,
+    hasTailServo: false,
+  }).tip?.toward;
   return toward === undefined || toward === null || !TIPS.includes(toward) ? null : { rotors, wrong, toward };
 }
 
 function findingDrill(random: SeededRandom): Draft {
-  const material = pick(propMaterials.filter((m) => m !== 'unknown'), random);
+  const material = pick(
+    propMaterials.filter((m) => m !== 'unknown'),
+    random,
+  );
   const policy = pick(carePolicies, random);
-  const place = pick(carePlaces.filter((p) => p !== 'pivot'), random);
+  const place = pick(
+    carePlaces.filter((p) => p !== 'pivot'),
+    random,
+  );
   const what = pick(findingsAt(place), random);
   const { outcome, reasons } = judgePiece({ material, isFolding: false, strike: 'none' }, [{ place, what }], policy);
   const others = (['fly', 'clean', 'retire'] as const).filter((o) => o !== outcome);
-  return { values: { material, policy, place, what }, rotors: null, options: [{ outcome }, ...others.map((o) => ({ outcome: o }))], why: { code: reasons[0]!.code, values: reasons[0]!.values } };
+  return {
+    values: { material, policy, place, what },
+    rotors: null,
+    options: [{ outcome }, ...others.map((o) => ({ outcome: o }))],
+    why: { code: reasons[0]!.code, values: reasons[0]!.values },
+  };
 }
 
 /** The heavy side hangs at an angle: which blades get how much tape? */
@@ -127,11 +206,24 @@ function tapeDrill(random: SeededRandom): Draft {
   const heavyDegrees = bladeCount === 2 ? pick([0, 180], random) : 15 * Math.floor(24 * random.next());
   const amountKgM = 1e-6;
   const { parts } = splitCorrection(amountKgM, heavyDegrees + 180, bladeCount);
-  const used = parts.filter((p) => p.momentKgM > 0.02 * amountKgM).map((p) => p.blade + 1).sort((a, b) => a - b);
+  const used = parts
+    .filter((p) => p.momentKgM > 0.02 * amountKgM)
+    .map((p) => p.blade + 1)
+    .sort((a, b) => a - b);
   const all = bladeCount === 2 ? [[1], [2], [1, 2]] : [[1], [2], [3], [1, 2], [2, 3], [1, 3]];
   const right = used.join('+');
   const others = all.map((blades) => blades.join('+')).filter((blades) => blades !== right);
   const start = Math.floor(random.next() * others.length);
-  const wrong = [0, 1, 2].slice(0, Math.min(3, others.length)).map((k) => ({ blades: others[(start + k) % others.length]! }));
-  return { values: { bladeCount, heavyDegrees }, rotors: null, options: [{ blades: right }, ...wrong], why: { code: used.length === 1 ? 'drill.tapeOne' : 'drill.tapeTwo', values: { heavyDegrees, lightDegrees: (heavyDegrees + 180) % 360, blades: right } } };
+  const wrong = [0, 1, 2]
+    .slice(0, Math.min(3, others.length))
+    .map((k) => ({ blades: others[(start + k) % others.length]! }));
+  return {
+    values: { bladeCount, heavyDegrees },
+    rotors: null,
+    options: [{ blades: right }, ...wrong],
+    why: {
+      code: used.length === 1 ? 'drill.tapeOne' : 'drill.tapeTwo',
+      values: { heavyDegrees, lightDegrees: (heavyDegrees + 180) % 360, blades: right },
+    },
+  };
 }

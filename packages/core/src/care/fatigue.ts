@@ -26,9 +26,27 @@ export const fatigueStates = ['ok', 'inspect', 'replaceSoon', 'replace'] as cons
 export type FatigueState = (typeof fatigueStates)[number];
 
 /** Root stress and strength folded into one factor; *printed* and *unknown* are judgements on the safe side. */
-const STRESS: Record<PropMaterial, number> = { softPlastic: 1.3, printed: 1.3, polycarbonate: 1, unknown: 1, glassNylon: 0.95, wood: 0.9, carbonNylon: 0.8, carbon: 0.45 };
+const STRESS: Record<PropMaterial, number> = {
+  softPlastic: 1.3,
+  printed: 1.3,
+  polycarbonate: 1,
+  unknown: 1,
+  glassNylon: 0.95,
+  wood: 0.9,
+  carbonNylon: 0.8,
+  carbon: 0.45,
+};
 /** What a strike takes from each material. */
-const STRIKE: Record<PropMaterial, number> = { softPlastic: 0.5, polycarbonate: 0.6, glassNylon: 1, unknown: 1, carbonNylon: 1.2, carbon: 1.5, wood: 1.5, printed: 1.5 };
+const STRIKE: Record<PropMaterial, number> = {
+  softPlastic: 0.5,
+  polycarbonate: 0.6,
+  glassNylon: 1,
+  unknown: 1,
+  carbonNylon: 1.2,
+  carbon: 1.5,
+  wood: 1.5,
+  printed: 1.5,
+};
 const SEVERITY: Record<StrikeSeverity, number> = { light: 0.05, medium: 0.2, hard: 0.6 };
 const REFERENCE_RPM = 24_000;
 const REFERENCE_M = 5 * INCH_M;
@@ -50,7 +68,10 @@ const SOON = 0.8;
  * @throws {OutOfRangeError} if a size, a speed or a time makes no sense
  * @see Miner's rule with an S-N slope of 6
  */
-export function fatigueIndex({ diameterM, material, flown, strikes, hasNick }: FatigueLoad): { index: number; state: FatigueState } {
+export function fatigueIndex({ diameterM, material, flown, strikes, hasNick }: FatigueLoad): {
+  index: number;
+  state: FatigueState;
+} {
   requirePositive('diameterM', diameterM);
   const perHour = flown.reduce((sum, { durationS, speedRpm }) => {
     requireFinite('speedRpm', speedRpm);
@@ -58,7 +79,8 @@ export function fatigueIndex({ diameterM, material, flown, strikes, hasNick }: F
     const stress = STRESS[material] * ((Math.max(0, speedRpm) * diameterM) / (REFERENCE_RPM * REFERENCE_M)) ** 2;
     return sum + (Math.max(0, durationS) / 3600) * (stress ** SLOPE / REFERENCE_H);
   }, 0);
-  const index = perHour * (1 + (hasNick ? NOTCH : 0)) + strikes.reduce((sum, s) => sum + SEVERITY[s] * STRIKE[material], 0);
+  const index =
+    perHour * (1 + (hasNick ? NOTCH : 0)) + strikes.reduce((sum, s) => sum + SEVERITY[s] * STRIKE[material], 0);
   return { index, state: stateOf(index) };
 }
 

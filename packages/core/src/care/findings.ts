@@ -3,11 +3,34 @@ import type { Reason, Severity, ReasonCode } from '../figure/reason.ts';
 import type { PropMaterial } from '../propeller/propGeometry.ts';
 
 /** Where on a prop something can be wrong; the order in which it is looked over. */
-export const carePlaces = ['tip', 'leadingEdge', 'trailingEdge', 'topFace', 'underside', 'rootTop', 'rootUnderside', 'hub', 'bore', 'mount', 'pivot'] as const;
+export const carePlaces = [
+  'tip',
+  'leadingEdge',
+  'trailingEdge',
+  'topFace',
+  'underside',
+  'rootTop',
+  'rootUnderside',
+  'hub',
+  'bore',
+  'mount',
+  'pivot',
+] as const;
 export type CarePlace = (typeof carePlaces)[number];
 
 /** What can be found. */
-export const findingKinds = ['dirt', 'scrape', 'nick', 'whiteMark', 'crack', 'missing', 'bend', 'worn', 'loose', 'stiff'] as const;
+export const findingKinds = [
+  'dirt',
+  'scrape',
+  'nick',
+  'whiteMark',
+  'crack',
+  'missing',
+  'bend',
+  'worn',
+  'loose',
+  'stiff',
+] as const;
 export type FindingKind = (typeof findingKinds)[number];
 
 /** How a workshop judges: every doubt retires, small things are mended, or nothing but makers' own unmended parts fly. */
@@ -26,7 +49,16 @@ export interface Finding {
 }
 
 /** Places of which every blade has its own. */
-export const bladePlaces: readonly CarePlace[] = ['tip', 'leadingEdge', 'trailingEdge', 'topFace', 'underside', 'rootTop', 'rootUnderside', 'pivot'];
+export const bladePlaces: readonly CarePlace[] = [
+  'tip',
+  'leadingEdge',
+  'trailingEdge',
+  'topFace',
+  'underside',
+  'rootTop',
+  'rootUnderside',
+  'pivot',
+];
 
 /** What a piece went through since it was last looked over. */
 export const strikeSinceLook = ['none', 'light', 'hard'] as const;
@@ -72,11 +104,16 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
  * @example judgePiece({ material: 'carbon', isFolding: false, strike: 'light' }, [], 'lenient').outcome // => 'retire'
  */
 export function judgePiece(piece: LookedPiece, findings: readonly Finding[], policy: CarePolicy): CareVerdict {
-  for (const { place, what } of findings) if (!findingsAt(place).includes(what)) throw new NoSuchFindingError(place, what, findingsAt(place).join(', '));
-  const judged = [...findings.map((f) => ({ ...judgeFinding(piece, f, policy), blade: f.blade })), ...judgeStrike(piece, policy)].map((j) => (piece.isFolding && j.outcome === 'retire' ? { ...j, outcome: 'retirePair' as const } : j));
+  for (const { place, what } of findings)
+    if (!findingsAt(place).includes(what)) throw new NoSuchFindingError(place, what, findingsAt(place).join(', '));
+  const judged = [
+    ...findings.map((f) => ({ ...judgeFinding(piece, f, policy), blade: f.blade })),
+    ...judgeStrike(piece, policy),
+  ].map((j) => (piece.isFolding && j.outcome === 'retire' ? { ...j, outcome: 'retirePair' as const } : j));
   const outcome = worstOutcome(judged.map((j) => j.outcome));
   const reasons = [...judged].sort((a, b) => rank(b.outcome) - rank(a.outcome)).map((j) => reasonOf(j, piece));
-  if (piece.isFolding && outcome === 'retirePair') reasons.unshift({ code: 'care.pair', severity: 'danger', values: {}, figure: null });
+  if (piece.isFolding && outcome === 'retirePair')
+    reasons.unshift({ code: 'care.pair', severity: 'danger', values: {}, figure: null });
   return { outcome, isTruingVoid: outcome === 'clean' && judged.some((j) => j.isTruingVoid), reasons };
 }
 
@@ -94,16 +131,35 @@ const rank = (outcome: CareOutcome): number => careOutcomes.indexOf(outcome);
 export function worstOutcome(outcomes: readonly CareOutcome[]): CareOutcome {
   return outcomes.reduce<CareOutcome>((worst, o) => (rank(o) > rank(worst) ? o : worst), 'fly');
 }
-const SEVERITY: Record<CareOutcome, Severity> = { fly: 'note', clean: 'action', retire: 'danger', retirePair: 'danger', retireSet: 'danger' };
+const SEVERITY: Record<CareOutcome, Severity> = {
+  fly: 'note',
+  clean: 'action',
+  retire: 'danger',
+  retirePair: 'danger',
+  retireSet: 'danger',
+};
 
 function reasonOf({ outcome, code, place, blade }: Judged, { material }: LookedPiece): Reason {
-  return { code, severity: SEVERITY[outcome], values: { material, ...(place ? { place } : {}), ...(blade ? { blade } : {}) }, figure: null };
+  return {
+    code,
+    severity: SEVERITY[outcome],
+    values: { material, ...(place ? { place } : {}), ...(blade ? { blade } : {}) },
+    figure: null,
+  };
 }
 
 function judgeFinding(piece: LookedPiece, { place, what }: Finding, policy: CarePolicy): Judged {
-  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged => ({ outcome, code, place, isTruingVoid });
+  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged => ({
+    outcome,
+    code,
+    place,
+    isTruingVoid,
+  });
   /** Mended on the lenient policy alone. */
-  const mend = (code: ReasonCode): Judged => (policy === 'lenient' ? say('clean', code, true) : say('retire', policy === 'strict' ? 'care.doubt' : 'care.notMakers'));
+  const mend = (code: ReasonCode): Judged =>
+    policy === 'lenient'
+      ? say('clean', code, true)
+      : say('retire', policy === 'strict' ? 'care.doubt' : 'care.notMakers');
   const { material } = piece;
   switch (what) {
     case 'crack':
@@ -135,7 +191,9 @@ function judgeFinding(piece: LookedPiece, { place, what }: Finding, policy: Care
 }
 
 function judgeStrike({ material, strike }: LookedPiece, policy: CarePolicy): Judged[] {
-  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged[] => [{ outcome, code, place: null, isTruingVoid }];
+  const say = (outcome: CareOutcome, code: ReasonCode, isTruingVoid = false): Judged[] => [
+    { outcome, code, place: null, isTruingVoid },
+  ];
   if (strike === 'none') return [];
   if (strike === 'hard' && policy === 'strict') return say('retireSet', 'care.crashStrict');
   if (material === 'carbon') return say('retire', 'care.struckCarbon');

@@ -41,7 +41,8 @@ const FLOOR_SHARE = 0.6;
  * @throws {OutOfRangeError} if a value is not above zero
  */
 export function gainScale({ oldSlopeN, newSlopeN, oldRiseS, newRiseS, inertiaRatio }: PlantChange): GainScale {
-  for (const [what, value] of Object.entries({ oldSlopeN, newSlopeN, oldRiseS, newRiseS, inertiaRatio })) requirePositive(what, value);
+  for (const [what, value] of Object.entries({ oldSlopeN, newSlopeN, oldRiseS, newRiseS, inertiaRatio }))
+    requirePositive(what, value);
   const base = (oldSlopeN / newSlopeN) * inertiaRatio;
   const lag = Math.min(1, oldRiseS / newRiseS);
   const proportional = base * Math.sqrt(lag);
@@ -50,8 +51,13 @@ export function gainScale({ oldSlopeN, newSlopeN, oldRiseS, newRiseS, inertiaRat
   const derivativeRatio = bound(base * lag);
   const integralRatio = bound(proportional * lag);
   return {
-    proportionalRatio, derivativeRatio, integralRatio, roundedRatio: Math.floor(proportionalRatio * 100 + 0.5) / 100, isBounded: proportionalRatio !== proportional,
-    floorRatio: FLOOR_SHARE * proportional, stepCount: Math.ceil(Math.abs(Math.log(proportionalRatio)) / Math.log(1.01) - 1e-12),
+    proportionalRatio,
+    derivativeRatio,
+    integralRatio,
+    roundedRatio: Math.floor(proportionalRatio * 100 + 0.5) / 100,
+    isBounded: proportionalRatio !== proportional,
+    floorRatio: FLOOR_SHARE * proportional,
+    stepCount: Math.ceil(Math.abs(Math.log(proportionalRatio)) / Math.log(1.01) - 1e-12),
   };
 }
 
@@ -91,16 +97,26 @@ export type GainAdvice =
  * @param looks - of this axis, in the order they were flown
  * @param startPercent - value of the sheet before, in percent of stock
  */
-export function gainAdvice(axis: GainAxis, looks: readonly GainLook[], startPercent: number, scale: Pick<GainScale, 'floorRatio' | 'proportionalRatio'>): GainAdvice {
+export function gainAdvice(
+  axis: GainAxis,
+  looks: readonly GainLook[],
+  startPercent: number,
+  scale: Pick<GainScale, 'floorRatio' | 'proportionalRatio'>,
+): GainAdvice {
   requirePositive('startPercent', startPercent);
   const floorPercent = Math.max(1, Math.ceil(startPercent * Math.min(1, scale.floorRatio)));
   const own = looks.filter((l) => l.axis === axis);
   const last = own.at(-1);
   if (!last) {
     const isExpected = axis !== 'vertical' && scale.proportionalRatio < 1;
-    return isExpected ? { status: 'try', percent: startPercent, floorPercent } : { status: 'stays', percent: startPercent };
+    return isExpected
+      ? { status: 'try', percent: startPercent, floorPercent }
+      : { status: 'stays', percent: startPercent };
   }
-  if (last.doesFlutter) return last.percent - 1 < floorPercent ? { status: 'notTheGain', percent: last.percent } : { status: 'try', percent: last.percent - 1, floorPercent };
+  if (last.doesFlutter)
+    return last.percent - 1 < floorPercent
+      ? { status: 'notTheGain', percent: last.percent }
+      : { status: 'try', percent: last.percent - 1, floorPercent };
   if (last.doesReturn === false && last.percent < startPercent) return { status: 'backUp', percent: last.percent + 1 };
   if (last.doesReturn === false) return { status: 'stays', percent: startPercent };
   return { status: 'found', percent: last.percent };

@@ -3,7 +3,16 @@ import type { PropMaterial } from '../propeller/propGeometry.ts';
 import { fatigueIndex, stateOf, type FatigueLoad, type FatigueState } from './fatigue.ts';
 
 /** Hours after which a piece is rotated out whatever its stress: experience, not physics, and a setting by material. */
-export const rotationHours: Record<PropMaterial, number> = { printed: 2, softPlastic: 25, unknown: 30, wood: 50, polycarbonate: 60, glassNylon: 80, carbonNylon: 100, carbon: 150 };
+export const rotationHours: Record<PropMaterial, number> = {
+  printed: 2,
+  softPlastic: 25,
+  unknown: 30,
+  wood: 50,
+  polycarbonate: 60,
+  glassNylon: 80,
+  carbonNylon: 100,
+  carbon: 150,
+};
 
 /** What a piece has done, and how fast it is used. */
 export interface PieceService extends FatigueLoad {
@@ -43,10 +52,20 @@ export function pieceLifeLeft(service: PieceService): PieceLifeLeft {
   const flownRatio = fatigueIndex({ ...service, strikes: [] }).index;
   const hoursRatio = durationS / 3600 / rotationHours[service.material];
   const usedRatio = Math.max(fatigueRatio, hoursRatio);
-  const left = (used: number, flown: number): number => (flown <= 0 || service.secondsPerDay === 0 ? Infinity : Math.max(0, 1 - used) / ((flown / durationS) * service.secondsPerDay));
+  const left = (used: number, flown: number): number =>
+    flown <= 0 || service.secondsPerDay === 0
+      ? Infinity
+      : Math.max(0, 1 - used) / ((flown / durationS) * service.secondsPerDay);
   const days = durationS === 0 ? Infinity : Math.min(left(fatigueRatio, flownRatio), left(hoursRatio, hoursRatio));
   return {
-    flightCount: service.flightCount, durationS, strikeCount: service.strikes.length, usedRatio, fatigueRatio, hoursRatio,
-    isByFatigue: fatigueRatio >= hoursRatio, state: stateOf(usedRatio), dueInDays: usedRatio >= 1 ? 0 : Number.isFinite(days) ? Math.min(FAR_DAYS, days) : null,
+    flightCount: service.flightCount,
+    durationS,
+    strikeCount: service.strikes.length,
+    usedRatio,
+    fatigueRatio,
+    hoursRatio,
+    isByFatigue: fatigueRatio >= hoursRatio,
+    state: stateOf(usedRatio),
+    dueInDays: usedRatio >= 1 ? 0 : Number.isFinite(days) ? Math.min(FAR_DAYS, days) : null,
   };
 }

@@ -22,6 +22,7 @@ export function rotation(sets: readonly RotatedSet[]): { order: string[]; nextId
   const able = sets.filter((s) => s.isComplete && !s.isResting).sort((a, b) => a.usedRatio - b.usedRatio);
   const on = sets.find((s) => s.isOn);
   const [first] = able.filter((s) => !s.isOn);
-  const isDue = first !== undefined && (on === undefined || on.isResting || on.usedRatio - first.usedRatio > ALIKE_RATIO);
+  const isDue =
+    first !== undefined && (on === undefined || on.isResting || on.usedRatio - first.usedRatio > ALIKE_RATIO);
   return { order: able.map((s) => s.id), nextId: isDue ? first.id : null };
 }

@@ -39,7 +39,10 @@ const MOST = 500;
  * @returns null where not enough was flown to say
  * @throws {OutOfRangeError} if a count is negative or a time makes no sense
  */
-export function seasonSpares({ daysCount, flightCount, usedUpCount, onRackCount }: SeasonLog, seasonDays: number): SeasonSpares | null {
+export function seasonSpares(
+  { daysCount, flightCount, usedUpCount, onRackCount }: SeasonLog,
+  seasonDays: number,
+): SeasonSpares | null {
   requirePositive('daysCount', daysCount);
   requireWithin('usedUpCount', usedUpCount, 0, 100_000);
   requireWithin('onRackCount', onRackCount, 0, 100_000);
@@ -48,7 +51,12 @@ export function seasonSpares({ daysCount, flightCount, usedUpCount, onRackCount 
   if (daysCount < LEAST_LOG.days || flightCount < LEAST_LOG.flights) return null;
   const expectedCount = ((usedUpCount + 1) * seasonDays) / daysCount;
   const safeCount = poissonQuantile(Math.min(expectedCount, MOST), ENOUGH);
-  return { expectedCount, safeCount, toBuyCount: Math.max(0, safeCount - onRackCount), isThin: usedUpCount < THIN_COUNT };
+  return {
+    expectedCount,
+    safeCount,
+    toBuyCount: Math.max(0, safeCount - onRackCount),
+    isThin: usedUpCount < THIN_COUNT,
+  };
 }
 
 /** Least k for which a Poisson number with this mean stays at or under k with the given probability. */

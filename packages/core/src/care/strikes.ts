@@ -2,11 +2,35 @@ import { requireWithin } from '../errors/guards.ts';
 import type { StrikeSeverity } from './fatigue.ts';
 
 /** What a prop hits. */
-export const struckThings = ['grass', 'net', 'twigs', 'water', 'soil', 'branch', 'wire', 'gravel', 'wood', 'otherCraft', 'concrete'] as const;
+export const struckThings = [
+  'grass',
+  'net',
+  'twigs',
+  'water',
+  'soil',
+  'branch',
+  'wire',
+  'gravel',
+  'wood',
+  'otherCraft',
+  'concrete',
+] as const;
 export type StruckThing = (typeof struckThings)[number];
 
 /** How hard each is to a turning blade, 0 to 1. */
-const HARDNESS: Record<StruckThing, number> = { grass: 0.18, net: 0.3, twigs: 0.4, water: 0.45, soil: 0.5, branch: 0.65, wire: 0.75, gravel: 0.85, wood: 0.85, otherCraft: 0.9, concrete: 1 };
+const HARDNESS: Record<StruckThing, number> = {
+  grass: 0.18,
+  net: 0.3,
+  twigs: 0.4,
+  water: 0.45,
+  soil: 0.5,
+  branch: 0.65,
+  wire: 0.75,
+  gravel: 0.85,
+  wood: 0.85,
+  otherCraft: 0.9,
+  concrete: 1,
+};
 /** From here on a thing is hard: a strike on it is never light, however slow. */
 const HARD_THING = 0.6;
 const IDLE_SHARE = 0.35;

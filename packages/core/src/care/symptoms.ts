@@ -1,4 +1,15 @@
-import { causeNames, causeTable, chance, symptomTestNames, symptomTests, type CauseName, type ChangeName, type RecordFact, type SymptomName, type SymptomTestName } from './symptomTable.ts';
+import {
+  causeNames,
+  causeTable,
+  chance,
+  symptomTestNames,
+  symptomTests,
+  type CauseName,
+  type ChangeName,
+  type RecordFact,
+  type SymptomName,
+  type SymptomTestName,
+} from './symptomTable.ts';
 
 export type SymptomAnswer = 'yes' | 'no' | 'unsure';
 
@@ -58,10 +69,13 @@ function likelihood(cause: CauseName, { symptoms, changes, facts, answers }: Sym
   const links = causeTable[cause];
   let product = 1;
   for (const symptom of symptoms) product *= links.symptoms[symptom] ?? chance.symptom;
-  if (symptoms.length > 0) for (const [symptom, share] of Object.entries(links.symptoms)) if (!symptoms.includes(symptom as SymptomName)) product *= 1 - UNSAID * share;
+  if (symptoms.length > 0)
+    for (const [symptom, share] of Object.entries(links.symptoms))
+      if (!symptoms.includes(symptom as SymptomName)) product *= 1 - UNSAID * share;
   for (const change of changes ?? []) product *= links.changes[change] ?? chance.change;
   for (const fact of facts) product *= links.facts[fact] ?? chance.fact;
-  for (const { test, answer } of answers) if (answer !== 'unsure') product *= answer === 'yes' ? yesShare(cause, test) : 1 - yesShare(cause, test);
+  for (const { test, answer } of answers)
+    if (answer !== 'unsure') product *= answer === 'yes' ? yesShare(cause, test) : 1 - yesShare(cause, test);
   return product;
 }
 
@@ -103,6 +117,8 @@ function entropyBits(shares: readonly number[]): number {
 /** Causes that a test could have found, and how much of each it leaves standing when it finds nothing, the surest first. */
 export function whatNegativeProves(test: SymptomTestName): { cause: CauseName; leftShare: number }[] {
   return causeNames
-    .flatMap((cause) => (causeTable[cause].tests[test] === undefined ? [] : [{ cause, leftShare: 1 - yesShare(cause, test) }]))
+    .flatMap((cause) =>
+      causeTable[cause].tests[test] === undefined ? [] : [{ cause, leftShare: 1 - yesShare(cause, test) }],
+    )
     .sort((a, b) => a.leftShare - b.leftShare);
 }

@@ -25,7 +25,11 @@ const BAND: Record<PropMaterial, { coldC: number | null; hotC: number | null }> 
 export function temperatureAdvice(material: PropMaterial, temperatureC: number): Reason[] {
   requireFinite('temperatureC', temperatureC);
   const { coldC, hotC } = BAND[material];
-  if (coldC !== null && temperatureC < coldC) return [{ code: 'care.cold', severity: 'caution', values: { material, temperatureC, limitC: coldC }, figure: null }];
-  if (hotC !== null && temperatureC > hotC) return [{ code: 'care.hot', severity: 'caution', values: { material, temperatureC, limitC: hotC }, figure: null }];
+  if (coldC !== null && temperatureC < coldC)
+    return [
+      { code: 'care.cold', severity: 'caution', values: { material, temperatureC, limitC: coldC }, figure: null },
+    ];
+  if (hotC !== null && temperatureC > hotC)
+    return [{ code: 'care.hot', severity: 'caution', values: { material, temperatureC, limitC: hotC }, figure: null }];
   return [];
 }

@@ -9,7 +9,14 @@ test('each rotor carries its share', () => {
   expect(() => carryThrustN(0, 4)).toThrow();
 });
 
-const explained = { kind: 'multirotor' as const, massKg: 1.92, rotorCount: 4, statorDiameterM: 0.025, statorHeightM: 0.007, kvRpmPerV: 1080 };
+const explained = {
+  kind: 'multirotor' as const,
+  massKg: 1.92,
+  rotorCount: 4,
+  statorDiameterM: 0.025,
+  statorHeightM: 0.007,
+  kvRpmPerV: 1080,
+};
 
 test.each(craftFigures)('%s: the shown formula on the shown inputs gives the shown figure', (key) => {
   const working = explainCraftFigure(explained, key);
@@ -25,4 +32,5 @@ test('a plane is carried by its wing: an eighth of the weight, estimated', () =>
   expect(working.result.mark).toBe('estimated');
 });
 
-test('a figure that a craft does not have is refused', () => expect(() => explainCraftFigure(explained, 'beauty')).toThrow(UnknownFigureError));
+test('a figure that a craft does not have is refused', () =>
+  expect(() => explainCraftFigure(explained, 'beauty')).toThrow(UnknownFigureError));

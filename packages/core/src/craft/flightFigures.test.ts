@@ -27,11 +27,22 @@ test('more pitch flies faster, and never much faster than the blades screw', () 
   const slow = levelTopSpeedMPerS(flight(3))!;
   const fast = levelTopSpeedMPerS(flight(4.3))!;
   expect(fast).toBeGreaterThan(slow);
-  for (const [speed, pitch] of [[slow, 3], [fast, 4.3]] as const) expect(speed).toBeLessThanOrEqual(1.25 * pitch * INCH_M * (26_000 / 60) + 1e-9);
+  for (const [speed, pitch] of [
+    [slow, 3],
+    [fast, 4.3],
+  ] as const)
+    expect(speed).toBeLessThanOrEqual(1.25 * pitch * INCH_M * (26_000 / 60) + 1e-9);
   expect(slow).toBeGreaterThan(15);
 });
 
 test('a craft too heavy to hold its height has no top speed; a plane needs no lift from its rotor', () => {
   expect(levelTopSpeedMPerS(flight(4.3, 9))).toBeNull();
-  expect(levelTopSpeedMPerS({ ...flight(4.3, 1.5), kind: 'plane', rotorCount: 1, dragAreaM2: usualDragAreaM2('plane', 1.5) })).toBeGreaterThan(15);
+  expect(
+    levelTopSpeedMPerS({
+      ...flight(4.3, 1.5),
+      kind: 'plane',
+      rotorCount: 1,
+      dragAreaM2: usualDragAreaM2('plane', 1.5),
+    }),
+  ).toBeGreaterThan(15);
 });

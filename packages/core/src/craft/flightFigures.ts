@@ -56,11 +56,20 @@ export interface LevelFlight {
  * @returns speed [m/s]; null where the craft cannot hold its height
  * @throws {OutOfRangeError} if a value is not positive or the tip comes near the speed of sound
  */
-export function levelTopSpeedMPerS({ kind, massKg, rotorCount, dragAreaM2, prop, fullSpeedRpm }: LevelFlight): number | null {
-  for (const [what, value] of Object.entries({ massKg, rotorCount, dragAreaM2, fullSpeedRpm })) requirePositive(what, value);
+export function levelTopSpeedMPerS({
+  kind,
+  massKg,
+  rotorCount,
+  dragAreaM2,
+  prop,
+  fullSpeedRpm,
+}: LevelFlight): number | null {
+  for (const [what, value] of Object.entries({ massKg, rotorCount, dragAreaM2, fullSpeedRpm }))
+    requirePositive(what, value);
   if (tipMachOf(prop, fullSpeedRpm) > MOST_TIP_MACH) return null;
   const weightN = kind === 'plane' ? 0 : massKg * GRAVITY_M_PER_S2;
-  const thrustN = (axial: number): number => rotorCount * propellerAt(prop, fullSpeedRpm, Math.min(FASTEST_AXIAL_M_PER_S, axial)).thrustN;
+  const thrustN = (axial: number): number =>
+    rotorCount * propellerAt(prop, fullSpeedRpm, Math.min(FASTEST_AXIAL_M_PER_S, axial)).thrustN;
   if (thrustN(0) <= weightN) return null;
   const excessN = (speed: number): number => {
     const forward = forwardShare(thrustN, weightN, speed);

@@ -52,9 +52,21 @@ export function withKit<C extends KittedCraft>(craft: C, { addedMassKg, pack, mo
     ...craft,
     massKg,
     escLimitA: escLimitA ?? craft.escLimitA,
-    ...(pack && { packChemistry: pack.chemistry, packSeriesCount: pack.seriesCount, packParallelCount: 1, packCapacityAh: pack.capacityAh, packPieceId: null, packCellResistanceOhm: null, packCRating: null }),
+    ...(pack && {
+      packChemistry: pack.chemistry,
+      packSeriesCount: pack.seriesCount,
+      packParallelCount: 1,
+      packCapacityAh: pack.capacityAh,
+      packPieceId: null,
+      packCellResistanceOhm: null,
+      packCRating: null,
+    }),
     ...(motor && {
-      motorLabel: motor.label, statorDiameterM: motor.statorDiameterM, statorHeightM: motor.statorHeightM, kvRpmPerV: motor.kvRpmPerV, motorLimitA: null,
+      motorLabel: motor.label,
+      statorDiameterM: motor.statorDiameterM,
+      statorHeightM: motor.statorHeightM,
+      kvRpmPerV: motor.kvRpmPerV,
+      motorLimitA: null,
       estimatedFields: [...new Set([...craft.estimatedFields, ...MOTOR_ESTIMATES])],
     }),
   };

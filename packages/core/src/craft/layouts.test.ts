@@ -1,28 +1,89 @@
 import { describe, expect, test } from '@jest/globals';
-import { discGapM, isCoaxial, layoutKind, layouts, layOut, neighbourDistanceM, needsDiagonal, type Layout } from './layouts.ts';
+import {
+  discGapM,
+  isCoaxial,
+  layoutKind,
+  layouts,
+  layOut,
+  neighbourDistanceM,
+  needsDiagonal,
+  type Layout,
+} from './layouts.ts';
 
-const rotorsOf = (layout: Layout) => layOut({ layout, diagonalM: needsDiagonal(layout) ? 0.3 : null, arms: layout === 'custom' ? [{ xM: 0.1, yM: -0.1, spin: 'cw' }, { xM: 0.1, yM: 0.1, spin: 'ccw' }, { xM: -0.15, yM: 0, spin: 'cw' }] : null });
+const rotorsOf = (layout: Layout) =>
+  layOut({
+    layout,
+    diagonalM: needsDiagonal(layout) ? 0.3 : null,
+    arms:
+      layout === 'custom'
+        ? [
+            { xM: 0.1, yM: -0.1, spin: 'cw' },
+            { xM: 0.1, yM: 0.1, spin: 'ccw' },
+            { xM: -0.15, yM: 0, spin: 'cw' },
+          ]
+        : null,
+  });
 
 test('an X quad is proposed as props in, front left clockwise', () => {
-  expect(Object.fromEntries(rotorsOf('quadX').map((r) => [r.place, r.spin]))).toEqual({ frontLeft: 'cw', frontRight: 'ccw', rearRight: 'cw', rearLeft: 'ccw' });
+  expect(Object.fromEntries(rotorsOf('quadX').map((r) => [r.place, r.spin]))).toEqual({
+    frontLeft: 'cw',
+    frontRight: 'ccw',
+    rearRight: 'cw',
+    rearLeft: 'ccw',
+  });
 });
 
-test.each<[Layout, number]>([['tri', 3], ['quadPlus', 4], ['quadH', 4], ['quadVTail', 4], ['hexX', 6], ['hexPlus', 6], ['octoX', 8], ['octoPlus', 8], ['y6', 6], ['x8', 8], ['custom', 3], ['tractor', 1], ['pusher', 1], ['twinTractor', 2], ['twinPusher', 2]])('%s has %i rotors', (layout, count) => {
+test.each<[Layout, number]>([
+  ['tri', 3],
+  ['quadPlus', 4],
+  ['quadH', 4],
+  ['quadVTail', 4],
+  ['hexX', 6],
+  ['hexPlus', 6],
+  ['octoX', 8],
+  ['octoPlus', 8],
+  ['y6', 6],
+  ['x8', 8],
+  ['custom', 3],
+  ['tractor', 1],
+  ['pusher', 1],
+  ['twinTractor', 2],
+  ['twinPusher', 2],
+])('%s has %i rotors', (layout, count) => {
   expect(rotorsOf(layout)).toHaveLength(count);
 });
 
 describe('the controller’s table', () => {
-  test.each(layouts.filter((l) => layoutKind(l) === 'multirotor'))('props out is every rotor of %s the other way round, and nothing else', (layout) => {
-    const entries = { layout, diagonalM: needsDiagonal(layout) ? 0.3 : null, arms: layout === 'custom' ? [{ xM: 0.1, yM: -0.1, spin: 'cw' as const }, { xM: 0.1, yM: 0.1, spin: 'ccw' as const }] : null };
-    const [inward, outward] = [layOut(entries), layOut({ ...entries, spinTable: 'out' })];
-    expect(outward.map((r) => r.spin)).toEqual(inward.map((r) => (r.spin === 'cw' ? 'ccw' : 'cw')));
-    expect(outward.map((r) => ({ ...r, spin: null }))).toEqual(inward.map((r) => ({ ...r, spin: null })));
-  });
+  test.each(layouts.filter((l) => layoutKind(l) === 'multirotor'))(
+    'props out is every rotor of %s the other way round, and nothing else',
+    (layout) => {
+      const entries = {
+        layout,
+        diagonalM: needsDiagonal(layout) ? 0.3 : null,
+        arms:
+          layout === 'custom'
+            ? [
+                { xM: 0.1, yM: -0.1, spin: 'cw' as const },
+                { xM: 0.1, yM: 0.1, spin: 'ccw' as const },
+              ]
+            : null,
+      };
+      const [inward, outward] = [layOut(entries), layOut({ ...entries, spinTable: 'out' })];
+      expect(outward.map((r) => r.spin)).toEqual(inward.map((r) => (r.spin === 'cw' ? 'ccw' : 'cw')));
+      expect(outward.map((r) => ({ ...r, spin: null }))).toEqual(inward.map((r) => ({ ...r, spin: null })));
+    },
+  );
 
   test('an own table names every rotor, no more and no less', () => {
     const own = { layout: 'quadX' as const, diagonalM: 0.3, arms: null, spinTable: 'own' as const };
-    expect(layOut({ ...own, ownSpins: ['ccw', 'ccw', 'cw', 'cw'] }).map((r) => r.spin)).toEqual(['ccw', 'ccw', 'cw', 'cw']);
-    for (const ownSpins of [null, [], ['cw' as const], Array.from({ length: 5 }, () => 'cw' as const)]) expect(() => layOut({ ...own, ownSpins })).toThrow(/ownSpins/);
+    expect(layOut({ ...own, ownSpins: ['ccw', 'ccw', 'cw', 'cw'] }).map((r) => r.spin)).toEqual([
+      'ccw',
+      'ccw',
+      'cw',
+      'cw',
+    ]);
+    for (const ownSpins of [null, [], ['cw' as const], Array.from({ length: 5 }, () => 'cw' as const)])
+      expect(() => layOut({ ...own, ownSpins })).toThrow(/ownSpins/);
   });
 });
 
@@ -35,10 +96,13 @@ describe('every layout', () => {
     expect(rotors.reduce((sum, r) => sum + r.yM, 0)).toBeCloseTo(0, 12);
   });
 
-  test.each(['quadX', 'quadPlus', 'quadH', 'quadVTail', 'hexX', 'hexPlus', 'octoX', 'octoPlus'] as const)('%s turns neighbours opposite ways', (layout) => {
-    const rotors = rotorsOf(layout);
-    rotors.forEach((r, i) => expect(r.spin).not.toBe(rotors[(i + 1) % rotors.length]!.spin));
-  });
+  test.each(['quadX', 'quadPlus', 'quadH', 'quadVTail', 'hexX', 'hexPlus', 'octoX', 'octoPlus'] as const)(
+    '%s turns neighbours opposite ways',
+    (layout) => {
+      const rotors = rotorsOf(layout);
+      rotors.forEach((r, i) => expect(r.spin).not.toBe(rotors[(i + 1) % rotors.length]!.spin));
+    },
+  );
 
   test.each(['y6', 'x8'] as const)('%s has pairs one above the other that turn against each other', (layout) => {
     const rotors = rotorsOf(layout);
@@ -61,8 +125,19 @@ test('the nearest shafts decide how large a disc may be', () => {
 
 test('measured arms: named by where they lie, two at one place are a pair, three are refused', () => {
   const arm = (xM: number, yM: number) => ({ xM, yM, spin: 'cw' as const });
-  expect(layOut({ layout: 'custom', diagonalM: null, arms: [arm(0.2, 0), arm(0.1, 0.1), arm(0.12, 0.1), arm(0.2, 0)] }).map((r) => [r.place, r.level])).toEqual([['front', 0], ['frontRight', 0], ['frontRightSide', 0], ['front', 1]]);
-  expect(() => layOut({ layout: 'custom', diagonalM: null, arms: [arm(0.2, 0), arm(0.2, 0), arm(0.2, 0)] })).toThrow(/two rotors/);
+  expect(
+    layOut({ layout: 'custom', diagonalM: null, arms: [arm(0.2, 0), arm(0.1, 0.1), arm(0.12, 0.1), arm(0.2, 0)] }).map(
+      (r) => [r.place, r.level],
+    ),
+  ).toEqual([
+    ['front', 0],
+    ['frontRight', 0],
+    ['frontRightSide', 0],
+    ['front', 1],
+  ]);
+  expect(() => layOut({ layout: 'custom', diagonalM: null, arms: [arm(0.2, 0), arm(0.2, 0), arm(0.2, 0)] })).toThrow(
+    /two rotors/,
+  );
   expect(() => layOut({ layout: 'custom', diagonalM: null, arms: [arm(0.2, 0)] })).toThrow();
   expect(() => layOut({ layout: 'custom', diagonalM: null, arms: [arm(NaN, 0), arm(0, 1)] })).toThrow();
 });

@@ -2,14 +2,45 @@ import { OutOfRangeError } from '../errors/coreError.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 
 /** Every arrangement of rotors that Zivvo lays out by itself, and `custom` for arms that were measured. */
-export const layouts = ['quadX', 'quadPlus', 'quadH', 'quadVTail', 'tri', 'hexX', 'hexPlus', 'octoX', 'octoPlus', 'y6', 'x8', 'custom', 'tractor', 'pusher', 'twinTractor', 'twinPusher'] as const;
+export const layouts = [
+  'quadX',
+  'quadPlus',
+  'quadH',
+  'quadVTail',
+  'tri',
+  'hexX',
+  'hexPlus',
+  'octoX',
+  'octoPlus',
+  'y6',
+  'x8',
+  'custom',
+  'tractor',
+  'pusher',
+  'twinTractor',
+  'twinPusher',
+] as const;
 export type Layout = (typeof layouts)[number];
 export type CraftKind = 'multirotor' | 'plane';
 
 /** Places of rotors. Arms are named by where they are, never numbered; `front` is where the nose points. */
 export const rotorPlaces = [
-  'front', 'frontRight', 'frontRightSide', 'right', 'rearRightSide', 'rearRight', 'rear', 'rearLeft', 'rearLeftSide', 'left', 'frontLeftSide', 'frontLeft',
-  'nose', 'tail', 'leftWing', 'rightWing',
+  'front',
+  'frontRight',
+  'frontRightSide',
+  'right',
+  'rearRightSide',
+  'rearRight',
+  'rear',
+  'rearLeft',
+  'rearLeftSide',
+  'left',
+  'frontLeftSide',
+  'frontLeft',
+  'nose',
+  'tail',
+  'leftWing',
+  'rightWing',
 ] as const;
 export type RotorPlace = (typeof rotorPlaces)[number];
 
@@ -81,39 +112,115 @@ interface Ring {
   rearCant?: number;
 }
 
-const QUAD_X: Ring['arms'] = [['frontLeft', -45, 'cw'], ['frontRight', 45, 'ccw'], ['rearRight', 135, 'cw'], ['rearLeft', -135, 'ccw']];
+const QUAD_X: Ring['arms'] = [
+  ['frontLeft', -45, 'cw'],
+  ['frontRight', 45, 'ccw'],
+  ['rearRight', 135, 'cw'],
+  ['rearLeft', -135, 'ccw'],
+];
 /** Degrees of the arms of an H frame: a quarter longer than wide. */
 const H_DEGREES = 38.66;
 
 const RINGS: Partial<Record<Layout, Ring>> = {
   quadX: { arms: QUAD_X },
-  quadPlus: { arms: [['front', 0, 'cw'], ['right', 90, 'ccw'], ['rear', 180, 'cw'], ['left', -90, 'ccw']] },
-  quadH: { arms: [['frontLeft', -H_DEGREES, 'cw'], ['frontRight', H_DEGREES, 'ccw'], ['rearRight', 180 - H_DEGREES, 'cw'], ['rearLeft', H_DEGREES - 180, 'ccw']] },
-  quadVTail: { arms: [['frontLeft', -50, 'cw'], ['frontRight', 50, 'ccw'], ['rearRight', 155, 'cw'], ['rearLeft', -155, 'ccw']], rearCant: 35 },
-  tri: { arms: [['frontLeft', -60, 'cw'], ['frontRight', 60, 'ccw'], ['rear', 180, 'cw']] },
-  hexX: { arms: [['frontLeft', -30, 'cw'], ['frontRight', 30, 'ccw'], ['right', 90, 'cw'], ['rearRight', 150, 'ccw'], ['rearLeft', -150, 'cw'], ['left', -90, 'ccw']] },
-  hexPlus: { arms: [['front', 0, 'cw'], ['frontRight', 60, 'ccw'], ['rearRight', 120, 'cw'], ['rear', 180, 'ccw'], ['rearLeft', -120, 'cw'], ['frontLeft', -60, 'ccw']] },
+  quadPlus: {
+    arms: [
+      ['front', 0, 'cw'],
+      ['right', 90, 'ccw'],
+      ['rear', 180, 'cw'],
+      ['left', -90, 'ccw'],
+    ],
+  },
+  quadH: {
+    arms: [
+      ['frontLeft', -H_DEGREES, 'cw'],
+      ['frontRight', H_DEGREES, 'ccw'],
+      ['rearRight', 180 - H_DEGREES, 'cw'],
+      ['rearLeft', H_DEGREES - 180, 'ccw'],
+    ],
+  },
+  quadVTail: {
+    arms: [
+      ['frontLeft', -50, 'cw'],
+      ['frontRight', 50, 'ccw'],
+      ['rearRight', 155, 'cw'],
+      ['rearLeft', -155, 'ccw'],
+    ],
+    rearCant: 35,
+  },
+  tri: {
+    arms: [
+      ['frontLeft', -60, 'cw'],
+      ['frontRight', 60, 'ccw'],
+      ['rear', 180, 'cw'],
+    ],
+  },
+  hexX: {
+    arms: [
+      ['frontLeft', -30, 'cw'],
+      ['frontRight', 30, 'ccw'],
+      ['right', 90, 'cw'],
+      ['rearRight', 150, 'ccw'],
+      ['rearLeft', -150, 'cw'],
+      ['left', -90, 'ccw'],
+    ],
+  },
+  hexPlus: {
+    arms: [
+      ['front', 0, 'cw'],
+      ['frontRight', 60, 'ccw'],
+      ['rearRight', 120, 'cw'],
+      ['rear', 180, 'ccw'],
+      ['rearLeft', -120, 'cw'],
+      ['frontLeft', -60, 'ccw'],
+    ],
+  },
   octoX: {
     arms: [
-      ['frontLeft', -22.5, 'cw'], ['frontRight', 22.5, 'ccw'], ['frontRightSide', 67.5, 'cw'], ['rearRightSide', 112.5, 'ccw'],
-      ['rearRight', 157.5, 'cw'], ['rearLeft', -157.5, 'ccw'], ['rearLeftSide', -112.5, 'cw'], ['frontLeftSide', -67.5, 'ccw'],
+      ['frontLeft', -22.5, 'cw'],
+      ['frontRight', 22.5, 'ccw'],
+      ['frontRightSide', 67.5, 'cw'],
+      ['rearRightSide', 112.5, 'ccw'],
+      ['rearRight', 157.5, 'cw'],
+      ['rearLeft', -157.5, 'ccw'],
+      ['rearLeftSide', -112.5, 'cw'],
+      ['frontLeftSide', -67.5, 'ccw'],
     ],
   },
   octoPlus: {
     arms: [
-      ['front', 0, 'cw'], ['frontRight', 45, 'ccw'], ['right', 90, 'cw'], ['rearRight', 135, 'ccw'],
-      ['rear', 180, 'cw'], ['rearLeft', -135, 'ccw'], ['left', -90, 'cw'], ['frontLeft', -45, 'ccw'],
+      ['front', 0, 'cw'],
+      ['frontRight', 45, 'ccw'],
+      ['right', 90, 'cw'],
+      ['rearRight', 135, 'ccw'],
+      ['rear', 180, 'cw'],
+      ['rearLeft', -135, 'ccw'],
+      ['left', -90, 'cw'],
+      ['frontLeft', -45, 'ccw'],
     ],
   },
-  y6: { arms: [['frontLeft', -60, 'cw'], ['frontRight', 60, 'ccw'], ['rear', 180, 'cw']], lower: true },
+  y6: {
+    arms: [
+      ['frontLeft', -60, 'cw'],
+      ['frontRight', 60, 'ccw'],
+      ['rear', 180, 'cw'],
+    ],
+    lower: true,
+  },
   x8: { arms: QUAD_X, lower: true },
 };
 
 const PLANES: Partial<Record<Layout, readonly (readonly [place: RotorPlace, side: -1 | 0 | 1, spin: Spin])[]>> = {
   tractor: [['nose', 0, 'cw']],
   pusher: [['tail', 0, 'cw']],
-  twinTractor: [['leftWing', -1, 'cw'], ['rightWing', 1, 'ccw']],
-  twinPusher: [['leftWing', -1, 'cw'], ['rightWing', 1, 'ccw']],
+  twinTractor: [
+    ['leftWing', -1, 'cw'],
+    ['rightWing', 1, 'ccw'],
+  ],
+  twinPusher: [
+    ['leftWing', -1, 'cw'],
+    ['rightWing', 1, 'ccw'],
+  ],
 };
 
 /**
@@ -127,11 +234,19 @@ const PLANES: Partial<Record<Layout, readonly (readonly [place: RotorPlace, side
  * @throws {OutOfRangeError} if the distance is needed and not positive, measured arms are missing, too many or at the
  *   same place, a gear turns less than 0.5 or more than 20 times, or an own table has not one spin for every rotor
  */
-export function layOut({ layout, diagonalM, arms, gearRatio = null, spinTable = 'in', ownSpins = null }: LayoutEntries): Rotor[] {
+export function layOut({
+  layout,
+  diagonalM,
+  arms,
+  gearRatio = null,
+  spinTable = 'in',
+  ownSpins = null,
+}: LayoutEntries): Rotor[] {
   if (gearRatio !== null) requireWithin('gearRatio', Math.abs(gearRatio), GEAR_TURNS.min, GEAR_TURNS.max);
   const rotors = placed(layout, diagonalM, arms ?? []).map((r) => ({ ...r, gearRatio: gearRatio ?? 1 }));
   if (spinTable === 'own') {
-    if (ownSpins?.length !== rotors.length) throw new OutOfRangeError('ownSpins', ownSpins?.length ?? 0, String(rotors.length));
+    if (ownSpins?.length !== rotors.length)
+      throw new OutOfRangeError('ownSpins', ownSpins?.length ?? 0, String(rotors.length));
     return rotors.map((r, i) => ({ ...r, spin: ownSpins[i]! }));
   }
   return spinTable === 'out' ? rotors.map((r) => ({ ...r, spin: otherSpin(r.spin) })) : rotors;
@@ -169,7 +284,8 @@ export function labelSpinOf(spin: Spin, kind: CraftKind): Spin {
  * nose and behind a pusher's tail.
  */
 export function nutSpinOf(spin: Spin, layout: Layout, isHanging: boolean): Spin {
-  const isFromOtherSide = layoutKind(layout) === 'multirotor' ? isHanging : layout === 'tractor' || layout === 'twinTractor';
+  const isFromOtherSide =
+    layoutKind(layout) === 'multirotor' ? isHanging : layout === 'tractor' || layout === 'twinTractor';
   return isFromOtherSide ? otherSpin(spin) : spin;
 }
 
@@ -184,9 +300,23 @@ function requiredReach(diagonalM: number | null): number {
   return value / 2;
 }
 
-const ROUND: readonly RotorPlace[] = ['front', 'frontRight', 'right', 'rearRight', 'rear', 'rearLeft', 'left', 'frontLeft'];
+const ROUND: readonly RotorPlace[] = [
+  'front',
+  'frontRight',
+  'right',
+  'rearRight',
+  'rear',
+  'rearLeft',
+  'left',
+  'frontLeft',
+];
 /** Names for a second arm in the same eighth of the circle. */
-const SIDES: Partial<Record<RotorPlace, RotorPlace>> = { frontRight: 'frontRightSide', rearRight: 'rearRightSide', rearLeft: 'rearLeftSide', frontLeft: 'frontLeftSide' };
+const SIDES: Partial<Record<RotorPlace, RotorPlace>> = {
+  frontRight: 'frontRightSide',
+  rearRight: 'rearRightSide',
+  rearLeft: 'rearLeftSide',
+  frontLeft: 'frontLeftSide',
+};
 const SAME_PLACE_M = 0.005;
 
 /** Measured arms, named by the eighth of the circle in which they lie; two arms at one place are a coaxial pair. */

@@ -9,13 +9,14 @@ export type Severity = (typeof severities)[number];
  *       interface Reasons extends CareReasons {}
  *     }
  */
-// eslint-disable-next-line @typescript-eslint/no-empty-object-type
 export interface Reasons {}
 
 export type ReasonCode = keyof Reasons;
 
 /** Values that the sentence of a code may use: another name does not compile. */
-export type ReasonValues<C extends ReasonCode> = Readonly<Partial<Record<Extract<Reasons[C], string>, number | string>>>;
+export type ReasonValues<C extends ReasonCode> = Readonly<
+  Partial<Record<Extract<Reasons[C], string>, number | string>>
+>;
 
 /** A sentence that is not yet words: what is so, with this craft's values in SI. */
 export interface Reason {

@@ -37,8 +37,17 @@ const TAIL_TILT_DEGREES = 25;
  *
  * @param rotors - with the spins that were seen, where somebody saw them
  */
-export function controlledRotors(rotors: readonly Pick<Rotor, 'xM' | 'yM' | 'spin' | 'place' | 'cantDegrees'>[], hasTailServo: boolean): ControlledRotor[] {
-  return rotors.map(({ xM, yM, spin, place, cantDegrees }) => ({ xM, yM, spin, cantDegrees: cantDegrees ?? 0, tiltDegrees: hasTailServo && place === 'rear' ? TAIL_TILT_DEGREES : 0 }));
+export function controlledRotors(
+  rotors: readonly Pick<Rotor, 'xM' | 'yM' | 'spin' | 'place' | 'cantDegrees'>[],
+  hasTailServo: boolean,
+): ControlledRotor[] {
+  return rotors.map(({ xM, yM, spin, place, cantDegrees }) => ({
+    xM,
+    yM,
+    spin,
+    cantDegrees: cantDegrees ?? 0,
+    tiltDegrees: hasTailServo && place === 'rear' ? TAIL_TILT_DEGREES : 0,
+  }));
 }
 
 /** What the commands of all rotors, each 0 or more, do together: one row of coefficients each. */
@@ -57,24 +66,42 @@ interface Allocation {
  * κ is the lean of a canted shaft, S the side force of a servo's tilt, c drag torque over thrust, + for a
  * counter-clockwise rotor. A rotor that pushes the wrong way lifts with −T. The small tilt of drag torques is left out.
  */
-function allocationOf(rotors: readonly ControlledRotor[], { mostThrustN, torquePerThrustM }: Pick<RotorForces, 'mostThrustN' | 'torquePerThrustM'>): Allocation {
-  const tilting = rotors.flatMap((r, of) => ((r.tiltDegrees ?? 0) > 0 ? [{ of, most: Math.tan(radians(r.tiltDegrees!)) }] : []));
+function allocationOf(
+  rotors: readonly ControlledRotor[],
+  { mostThrustN, torquePerThrustM }: Pick<RotorForces, 'mostThrustN' | 'torquePerThrustM'>,
+): Allocation {
+  const tilting = rotors.flatMap((r, of) =>
+    (r.tiltDegrees ?? 0) > 0 ? [{ of, most: Math.tan(radians(r.tiltDegrees!)) }] : [],
+  );
   const width = rotors.length + 2 * tilting.length;
-  const row = (each: (r: ControlledRotor) => number, side: (r: ControlledRotor) => number = () => 0): number[] => [...rotors.map(each), ...tilting.flatMap(({ of }) => [side(rotors[of]!), -side(rotors[of]!)])];
+  const row = (each: (r: ControlledRotor) => number, side: (r: ControlledRotor) => number = () => 0): number[] => [
+    ...rotors.map(each),
+    ...tilting.flatMap(({ of }) => [side(rotors[of]!), -side(rotors[of]!)]),
+  ];
   const pull = (r: ControlledRotor): number => r.pullRatio ?? 1;
   const way = (r: ControlledRotor): number => (pull(r) < 0 ? -1 : 1);
   const up = (r: ControlledRotor): number => way(r) * Math.cos(radians(r.cantDegrees ?? 0));
-  const bound = (each: (k: number) => number, value: number): LinearBound => ({ row: Array.from({ length: width }, (_, k) => each(k)), bound: value });
+  const bound = (each: (k: number) => number, value: number): LinearBound => ({
+    row: Array.from({ length: width }, (_, k) => each(k)),
+    bound: value,
+  });
   return {
     lift: row(up),
     moments: {
       roll: row((r) => -r.yM * up(r)),
       pitch: row((r) => r.xM * up(r)),
-      yaw: row((r) => way(r) * ((r.spin === 'ccw' ? 1 : -1) * torquePerThrustM * up(r) + r.xM * Math.sin(radians(r.cantDegrees ?? 0))), (r) => r.xM),
+      yaw: row(
+        (r) =>
+          way(r) *
+          ((r.spin === 'ccw' ? 1 : -1) * torquePerThrustM * up(r) + r.xM * Math.sin(radians(r.cantDegrees ?? 0))),
+        (r) => r.xM,
+      ),
     },
     bounds: [
       ...rotors.map((r, i) => bound((k) => (k === i ? 1 : 0), Math.abs(pull(r)) * mostThrustN)),
-      ...tilting.map(({ of, most }, j) => bound((k) => (k === of ? -most : Math.floor((k - rotors.length) / 2) === j && k >= rotors.length ? 1 : 0), 0)),
+      ...tilting.map(({ of, most }, j) =>
+        bound((k) => (k === of ? -most : Math.floor((k - rotors.length) / 2) === j && k >= rotors.length ? 1 : 0), 0),
+      ),
     ],
   };
 }
@@ -92,7 +119,11 @@ export function hoverMargin(rotors: readonly ControlledRotor[], forces: RotorFor
   requireForces(forces);
   if (rotors.length === 0) return 0;
   const { lift, moments, bounds } = allocationOf(rotors, forces);
-  const found = maximiseLinear({ objective: lift, equal: controlAxes.map((axis) => ({ row: moments[axis], bound: 0 })), atMost: bounds });
+  const found = maximiseLinear({
+    objective: lift,
+    equal: controlAxes.map((axis) => ({ row: moments[axis], bound: 0 })),
+    atMost: bounds,
+  });
   return found.status === 'found' ? found.value / forces.weightN : 0;
 }
 
@@ -120,7 +151,10 @@ export function controlAuthority(rotors: readonly ControlledRotor[], forces: Rot
   if (rotors.length === 0) return null;
   const { lift, moments, bounds } = allocationOf(rotors, forces);
   const most = (axis: ControlAxis, sign: 1 | -1): number | null => {
-    const equal = [{ row: lift, bound: forces.weightN }, ...controlAxes.filter((other) => other !== axis).map((other) => ({ row: moments[other], bound: 0 }))];
+    const equal = [
+      { row: lift, bound: forces.weightN },
+      ...controlAxes.filter((other) => other !== axis).map((other) => ({ row: moments[other], bound: 0 })),
+    ];
     const found = maximiseLinear({ objective: moments[axis].map((m) => sign * m), equal, atMost: bounds });
     return found.status === 'found' ? found.value : null;
   };
@@ -160,8 +194,13 @@ export function rotorLosses(rotors: readonly ControlledRotor[], forces: RotorFor
   return rotors.map((_, lost) => {
     const others = rotors.filter((__, i) => i !== lost);
     const left = controlAuthority(others, forces);
-    const keeps = (moment: 'rollNm' | 'pitchNm' | 'yawNm'): boolean => left !== null && whole !== null && left[moment] > LEAST_STEER_RATIO * whole[moment];
-    return { marginRatio: Math.max(0, hoverMargin(others, forces)), isSteered: keeps('rollNm') && keeps('pitchNm'), canYaw: keeps('yawNm') };
+    const keeps = (moment: 'rollNm' | 'pitchNm' | 'yawNm'): boolean =>
+      left !== null && whole !== null && left[moment] > LEAST_STEER_RATIO * whole[moment];
+    return {
+      marginRatio: Math.max(0, hoverMargin(others, forces)),
+      isSteered: keeps('rollNm') && keeps('pitchNm'),
+      canYaw: keeps('yawNm'),
+    };
   });
 }
 

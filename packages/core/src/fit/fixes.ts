@@ -38,10 +38,15 @@ export interface SparePieces {
  * spare. What is put on anew is put on with its label forward, so it needs no turning over. What remains takes spares.
  */
 export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares: SparePieces): FixPlan {
-  const moves: FixMove[] = rotors.filter((r) => r.spin !== r.expectedSpin).map((r) => ({ kind: 'reverse', arm: armOf(r), to: r.expectedSpin }));
+  const moves: FixMove[] = rotors
+    .filter((r) => r.spin !== r.expectedSpin)
+    .map((r) => ({ kind: 'reverse', arm: armOf(r), to: r.expectedSpin }));
   const needed = (r: CheckedRotor): Spin => labelSpinOf(r.expectedSpin, kind);
   const isWrongHand = (r: CheckedRotor): boolean => r.hand !== null && r.hand !== 'either' && r.hand !== needed(r);
-  const wrong = { cw: rotors.filter((r) => isWrongHand(r) && needed(r) === 'cw'), ccw: rotors.filter((r) => isWrongHand(r) && needed(r) === 'ccw') };
+  const wrong = {
+    cw: rotors.filter((r) => isWrongHand(r) && needed(r) === 'cw'),
+    ccw: rotors.filter((r) => isWrongHand(r) && needed(r) === 'ccw'),
+  };
   const handled = new Set<CheckedRotor>();
   for (const [a, b] of swapPairs(wrong.cw, wrong.ccw, rotors)) {
     moves.push({ kind: 'swap', a: armOf(a), b: armOf(b), areNeighbours: areNeighbours(a, b, rotors) });
@@ -57,7 +62,9 @@ export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares
       else missing[`${hand}Count`]++;
     }
   }
-  for (const r of rotors) if (!r.isLabelForward && r.hand !== 'either' && r.hand !== null && !handled.has(r)) moves.push({ kind: 'turnOver', arm: armOf(r) });
+  for (const r of rotors)
+    if (!r.isLabelForward && r.hand !== 'either' && r.hand !== null && !handled.has(r))
+      moves.push({ kind: 'turnOver', arm: armOf(r) });
   return { moves: inOrder(moves), cost: moves.reduce((sum, m) => sum + moveCosts[m.kind], 0), missing };
 }
 
@@ -67,18 +74,32 @@ export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares
  *
  * @returns null where a spin was not seen, none is wrong, or the spins that were seen cannot steer the craft
  */
-export function tablePlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares: SparePieces, forces: TakeOffForces): FixPlan | null {
+export function tablePlan(
+  rotors: readonly CheckedRotor[],
+  kind: CraftKind,
+  spares: SparePieces,
+  forces: TakeOffForces,
+): FixPlan | null {
   const wrong = rotors.filter((r) => r.spin !== r.expectedSpin);
   if (wrong.length === 0 || kind === 'plane' || rotors.some((r) => !r.isSpinSeen)) return null;
   const steering = steeringOf(rotors, forces);
   if (steering === null || steering.missing.length > 0) return null;
-  const pieces = fixPlan(rotors.map((r) => ({ ...r, expectedSpin: r.spin })), kind, spares);
-  return { ...pieces, moves: [{ kind: 'table', armCount: wrong.length }, ...pieces.moves], cost: pieces.cost + moveCosts.table };
+  const pieces = fixPlan(
+    rotors.map((r) => ({ ...r, expectedSpin: r.spin })),
+    kind,
+    spares,
+  );
+  return {
+    ...pieces,
+    moves: [{ kind: 'table', armCount: wrong.length }, ...pieces.moves],
+    cost: pieces.cost + moveCosts.table,
+  };
 }
 
 /** Swaps of neighbours first, then other swaps, turning over, spares, motors. */
 function inOrder(moves: readonly FixMove[]): FixMove[] {
-  const rank = (m: FixMove): number => (m.kind === 'swap' ? (m.areNeighbours ? 0 : 1) : { turnOver: 2, spare: 3, reverse: 4, table: 5 }[m.kind]);
+  const rank = (m: FixMove): number =>
+    m.kind === 'swap' ? (m.areNeighbours ? 0 : 1) : { turnOver: 2, spare: 3, reverse: 4, table: 5 }[m.kind];
   return [...moves].sort((a, b) => rank(a) - rank(b));
 }
 
@@ -87,14 +108,21 @@ function armOf({ place, level }: CheckedRotor): ArmRef {
 }
 
 /** Pairs arms that hold each other's hand: the nearest first. */
-function swapPairs(a: readonly CheckedRotor[], b: readonly CheckedRotor[], all: readonly CheckedRotor[]): [CheckedRotor, CheckedRotor][] {
+function swapPairs(
+  a: readonly CheckedRotor[],
+  b: readonly CheckedRotor[],
+  all: readonly CheckedRotor[],
+): [CheckedRotor, CheckedRotor][] {
   const free = { a: [...a], b: [...b] };
   const pairs: [CheckedRotor, CheckedRotor][] = [];
-  const distance = (x: CheckedRotor, y: CheckedRotor): number => Math.hypot(x.xM - y.xM, x.yM - y.yM) + (areNeighbours(x, y, all) ? 0 : 1);
+  const distance = (x: CheckedRotor, y: CheckedRotor): number =>
+    Math.hypot(x.xM - y.xM, x.yM - y.yM) + (areNeighbours(x, y, all) ? 0 : 1);
   while (free.a.length > 0 && free.b.length > 0) {
     let best: [number, number] = [0, 0];
     let least = Infinity;
-    free.a.forEach((x, i) => free.b.forEach((y, j) => distance(x, y) < least && ([best, least] = [[i, j], distance(x, y)])));
+    free.a.forEach((x, i) =>
+      free.b.forEach((y, j) => distance(x, y) < least && ([best, least] = [[i, j], distance(x, y)])),
+    );
     pairs.push([free.a[best[0]]!, free.b[best[1]]!]);
     free.a.splice(best[0], 1);
     free.b.splice(best[1], 1);
@@ -105,6 +133,7 @@ function swapPairs(a: readonly CheckedRotor[], b: readonly CheckedRotor[], all: 
 /** Whether no other shaft is nearer to either than they are to each other. */
 function areNeighbours(a: CheckedRotor, b: CheckedRotor, all: readonly CheckedRotor[]): boolean {
   const apart = Math.hypot(a.xM - b.xM, a.yM - b.yM);
-  const nearest = (r: CheckedRotor): number => Math.min(...all.filter((o) => o.place !== r.place).map((o) => Math.hypot(o.xM - r.xM, o.yM - r.yM)));
+  const nearest = (r: CheckedRotor): number =>
+    Math.min(...all.filter((o) => o.place !== r.place).map((o) => Math.hypot(o.xM - r.xM, o.yM - r.yM)));
   return apart <= Math.min(nearest(a), nearest(b)) * 1.01 || a.place === b.place;
 }

@@ -24,11 +24,29 @@ export interface CraftForces {
 export function forceReasons(forces: CraftForces): Reason[] {
   const { weightN, authority, losses, bladeLossN } = forces;
   const reasons: Reason[] = [];
-  if (authority === null) reasons.push({ code: 'fit.cannotHover', severity: 'danger', values: { weightN }, figure: null });
+  if (authority === null)
+    reasons.push({ code: 'fit.cannotHover', severity: 'danger', values: { weightN }, figure: null });
   else if (authority) reasons.push(steerReason(authority));
-  if (isSideThrustWrong(forces.sideThrust, forces.wantedSideThrust)) reasons.push({ code: 'fit.sideThrust', severity: 'caution', values: { side: forces.sideThrust!, wanted: forces.wantedSideThrust, torqueNm: forces.torqueNm, isPusher: forces.isPusher ? 1 : 0 }, figure: null });
+  if (isSideThrustWrong(forces.sideThrust, forces.wantedSideThrust))
+    reasons.push({
+      code: 'fit.sideThrust',
+      severity: 'caution',
+      values: {
+        side: forces.sideThrust!,
+        wanted: forces.wantedSideThrust,
+        torqueNm: forces.torqueNm,
+        isPusher: forces.isPusher ? 1 : 0,
+      },
+      figure: null,
+    });
   if (losses && losses.length > 0) reasons.push(lossReason(losses));
-  if (bladeLossN !== null) reasons.push({ code: 'fit.bladeLoss', severity: 'note', values: { forceN: bladeLossN, timesWeight: bladeLossN / weightN }, figure: null });
+  if (bladeLossN !== null)
+    reasons.push({
+      code: 'fit.bladeLoss',
+      severity: 'note',
+      values: { forceN: bladeLossN, timesWeight: bladeLossN / weightN },
+      figure: null,
+    });
   return reasons;
 }
 
@@ -52,5 +70,10 @@ function lossCode(worst: number, steeredCount: number, of: number): ReasonCode {
 function steerReason({ missing, rollNm, pitchNm, yawNm }: ControlAuthority): Reason {
   return missing.length === 0
     ? { code: 'fit.steers', severity: 'note', values: { rollNm, pitchNm, yawNm }, figure: null }
-    : { code: 'fit.cannotSteer', severity: 'danger', values: { axes: missing.join(', '), count: missing.length }, figure: null };
+    : {
+        code: 'fit.cannotSteer',
+        severity: 'danger',
+        values: { axes: missing.join(', '), count: missing.length },
+        figure: null,
+      };
 }

@@ -1,9 +1,33 @@
 /** How a propeller is held on its shaft. */
-export const mountKinds = ['nut', 'twoScrews', 'axialScrew', 'sideScrew', 'pushOn', 'collet', 'rubberRing', 'quickLock'] as const;
+export const mountKinds = [
+  'nut',
+  'twoScrews',
+  'axialScrew',
+  'sideScrew',
+  'pushOn',
+  'collet',
+  'rubberRing',
+  'quickLock',
+] as const;
 export type MountKind = (typeof mountKinds)[number];
 
 /** What is looked at on an arm before its prop is called tight. */
-export const armChecks = ['turnsFree', 'seated', 'locked', 'noDamage', 'driverFits', 'oldLockOut', 'newScrews', 'bellClean', 'flatOnFlat', 'flicks', 'pulled', 'coneClean', 'ringsWhole', 'keyTurned'] as const;
+export const armChecks = [
+  'turnsFree',
+  'seated',
+  'locked',
+  'noDamage',
+  'driverFits',
+  'oldLockOut',
+  'newScrews',
+  'bellClean',
+  'flatOnFlat',
+  'flicks',
+  'pulled',
+  'coneClean',
+  'ringsWhole',
+  'keyTurned',
+] as const;
 export type ArmCheck = (typeof armChecks)[number];
 
 /** Checks of each mount, in the order in which hands do them. The last, a look at the piece, holds for untouched arms too. */

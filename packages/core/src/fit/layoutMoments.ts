@@ -46,7 +46,8 @@ export function layoutMoments(rotors: readonly FittedRotor[], thrustN: number, t
     const { thrustRatio, torqueRatio } = rotorAction(spin, hand, isLabelForward);
     const cant = (cantDegrees * Math.PI) / 180;
     const lift = thrustRatio * thrustN * Math.cos(cant);
-    const turn = torqueRatio * torqueNm * (spin === 'ccw' ? 1 : -1) * Math.cos(cant) + xM * thrustRatio * thrustN * Math.sin(cant);
+    const turn =
+      torqueRatio * torqueNm * (spin === 'ccw' ? 1 : -1) * Math.cos(cant) + xM * thrustRatio * thrustN * Math.sin(cant);
     thrust += lift;
     roll -= yM * lift;
     pitch += xM * lift;
@@ -57,7 +58,15 @@ export function layoutMoments(rotors: readonly FittedRotor[], thrustN: number, t
     rows[3].push(turn / thrustN);
   }
   const isLevel = Math.hypot(roll, pitch) < LEVEL * thrustN;
-  return { thrustN: thrust, rollNm: roll, pitchNm: pitch, yawNm: yaw, rank: rankOf(rows), tipsDegrees: isLevel ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI), yaws: yaw > LEVEL ? 'right' : yaw < -LEVEL ? 'left' : 'none' };
+  return {
+    thrustN: thrust,
+    rollNm: roll,
+    pitchNm: pitch,
+    yawNm: yaw,
+    rank: rankOf(rows),
+    tipsDegrees: isLevel ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI),
+    yaws: yaw > LEVEL ? 'right' : yaw < -LEVEL ? 'left' : 'none',
+  };
 }
 
 /** Rank by elimination, each row scaled by its largest entry first. */
@@ -70,7 +79,8 @@ export function rankOf(matrix: readonly (readonly number[])[]): number {
   let rank = 0;
   for (let column = 0; column < columns && rank < rows.length; column++) {
     let pivot = rank;
-    for (let i = rank + 1; i < rows.length; i++) if (Math.abs(rows[i]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = i;
+    for (let i = rank + 1; i < rows.length; i++)
+      if (Math.abs(rows[i]![column]!) > Math.abs(rows[pivot]![column]!)) pivot = i;
     if (Math.abs(rows[pivot]![column]!) <= RANK_TOLERANCE) continue;
     [rows[rank], rows[pivot]] = [rows[pivot]!, rows[rank]!];
     for (let i = rank + 1; i < rows.length; i++) {

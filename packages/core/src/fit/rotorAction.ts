@@ -37,6 +37,14 @@ const WRONG_FACE_TORQUE = 0.85;
  */
 export function rotorAction(labelSpin: Spin, hand: PieceHand, isLabelForward: boolean): RotorAction {
   const isMatch = hand === 'either' || hand === labelSpin;
-  if (isMatch) return isLabelForward ? { thrustRatio: 1, torqueRatio: 1 } : { thrustRatio: hand === 'either' ? 1 : WRONG_FACE_THRUST, torqueRatio: hand === 'either' ? 1 : WRONG_FACE_TORQUE };
-  return isLabelForward ? { thrustRatio: -WRONG_FACE_THRUST, torqueRatio: WRONG_FACE_TORQUE } : { thrustRatio: -1, torqueRatio: 1 };
+  if (isMatch)
+    return isLabelForward
+      ? { thrustRatio: 1, torqueRatio: 1 }
+      : {
+          thrustRatio: hand === 'either' ? 1 : WRONG_FACE_THRUST,
+          torqueRatio: hand === 'either' ? 1 : WRONG_FACE_TORQUE,
+        };
+  return isLabelForward
+    ? { thrustRatio: -WRONG_FACE_THRUST, torqueRatio: WRONG_FACE_TORQUE }
+    : { thrustRatio: -1, torqueRatio: 1 };
 }

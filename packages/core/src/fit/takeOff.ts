@@ -12,7 +12,18 @@ export interface CheckedRotor extends FittedRotor {
   isSpinSeen: boolean;
 }
 
-export const takeOffVerdicts = ['unknown', 'flies', 'tips', 'pressed', 'cannotLift', 'cannotFly', 'yawRunsAway', 'yawDrifts', 'pushesBack', 'weak'] as const;
+export const takeOffVerdicts = [
+  'unknown',
+  'flies',
+  'tips',
+  'pressed',
+  'cannotLift',
+  'cannotFly',
+  'yawRunsAway',
+  'yawDrifts',
+  'pushesBack',
+  'weak',
+] as const;
 export type TakeOffVerdict = (typeof takeOffVerdicts)[number];
 
 /** What is wrong at one rotor. */
@@ -85,10 +96,15 @@ export function takeOff(rotors: readonly CheckedRotor[], kind: CraftKind, forces
   const isConfirmed = rotors.length > 0 && rotors.every((r) => r.isSpinSeen);
   const unknown = rotors.find((r) => r.hand === null);
   const base: TakeOff = { verdict: 'unknown', faults, pullRatios: null, tip: null, isConfirmed, reasons: [] };
-  if (rotors.length === 0 || unknown) return { ...base, reasons: [reason('fit.unknown', 'action', { count: rotors.filter((r) => r.hand === null).length })] };
+  if (rotors.length === 0 || unknown)
+    return {
+      ...base,
+      reasons: [reason('fit.unknown', 'action', { count: rotors.filter((r) => r.hand === null).length })],
+    };
   const pullRatios = rotors.map((r) => rotorAction(labelSpinOf(r.spin, kind), r.hand!, r.isLabelForward).thrustRatio);
   const authority = kind === 'plane' ? undefined : steeringOf(rotors, forces);
-  const found = kind === 'plane' ? { verdict: planeVerdict(pullRatios), tip: null } : multirotorVerdict(rotors, forces, authority!);
+  const found =
+    kind === 'plane' ? { verdict: planeVerdict(pullRatios), tip: null } : multirotorVerdict(rotors, forces, authority!);
   const state = { ...base, ...found, pullRatios };
   return { ...state, reasons: reasonsOf(state, rotors, authority ?? null) };
 }
@@ -97,10 +113,17 @@ export function takeOff(rotors: readonly CheckedRotor[], kind: CraftKind, forces
  * Whether places and seen spins can hold and steer a craft at all, whatever its pieces and props: a question of its
  * arms, so a weak prop is taken for a usual one.
  */
-export function steeringOf(rotors: readonly Pick<CheckedRotor, 'xM' | 'yM' | 'spin' | 'place' | 'cantDegrees'>[], { carry, most, hasTailServo }: TakeOffForces): ControlAuthority | null {
+export function steeringOf(
+  rotors: readonly Pick<CheckedRotor, 'xM' | 'yM' | 'spin' | 'place' | 'cantDegrees'>[],
+  { carry, most, hasTailServo }: TakeOffForces,
+): ControlAuthority | null {
   const mostThrustN = Math.max(most?.mostThrustN ?? 0, USUAL_THRUST_TO_WEIGHT * carry.thrustN);
   const torquePerThrustM = most?.torquePerThrustM ?? carry.torqueNm / carry.thrustN;
-  return controlAuthority(controlledRotors(rotors, hasTailServo), { mostThrustN, torquePerThrustM, weightN: rotors.length * carry.thrustN });
+  return controlAuthority(controlledRotors(rotors, hasTailServo), {
+    mostThrustN,
+    torquePerThrustM,
+    weightN: rotors.length * carry.thrustN,
+  });
 }
 
 /** What is wrong at each rotor against the controller's table; rotors that are right are left out. */
@@ -108,7 +131,10 @@ export function layoutFaults(rotors: readonly CheckedRotor[], kind: CraftKind): 
   return rotors.flatMap((r) => faultOf(r, kind));
 }
 
-function faultOf({ place, level, spin, expectedSpin, hand, isLabelForward }: CheckedRotor, kind: CraftKind): RotorFault[] {
+function faultOf(
+  { place, level, spin, expectedSpin, hand, isLabelForward }: CheckedRotor,
+  kind: CraftKind,
+): RotorFault[] {
   const isSpinWrong = spin !== expectedSpin;
   const isHandWrong = hand !== null && hand !== 'either' && hand !== labelSpinOf(expectedSpin, kind);
   const isFaceWrong = !isLabelForward && hand !== 'either';
@@ -120,29 +146,49 @@ function planeVerdict(pullRatios: readonly number[]): TakeOffVerdict {
   return pullRatios.some((pull) => pull < 1) ? 'weak' : 'flies';
 }
 
-function multirotorVerdict(rotors: readonly CheckedRotor[], forces: TakeOffForces, authority: ControlAuthority | null): Pick<TakeOff, 'verdict' | 'tip'> {
+function multirotorVerdict(
+  rotors: readonly CheckedRotor[],
+  forces: TakeOffForces,
+  authority: ControlAuthority | null,
+): Pick<TakeOff, 'verdict' | 'tip'> {
   const { thrustN, torqueNm } = forces.carry;
   const own = layoutMoments(rotors, thrustN, torqueNm);
   // Measured arms need not balance by themselves: the controller trims that, and only what is wrong turns it over.
-  const right = layoutMoments(rotors.map((r) => ({ ...r, spin: r.expectedSpin, hand: r.expectedSpin, isLabelForward: true })), thrustN, torqueNm);
+  const right = layoutMoments(
+    rotors.map((r) => ({ ...r, spin: r.expectedSpin, hand: r.expectedSpin, isLabelForward: true })),
+    thrustN,
+    torqueNm,
+  );
   const [roll, pitch] = [own.rollNm - right.rollNm, own.pitchNm - right.pitchNm];
   const arm = Math.max(...rotors.map((r) => Math.hypot(r.xM, r.yM)), 1e-6);
   const momentNm = Math.hypot(roll, pitch);
-  const degrees = momentNm < LEVEL_RATIO * arm * thrustN ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI);
-  const tip: Tip = { toward: degrees === null ? null : placeToward(rotors, degrees), degrees, momentNm, liftRatio: own.thrustN / right.thrustN };
+  const degrees =
+    momentNm < LEVEL_RATIO * arm * thrustN ? null : wrapDegrees((Math.atan2(roll, -pitch) * 180) / Math.PI);
+  const tip: Tip = {
+    toward: degrees === null ? null : placeToward(rotors, degrees),
+    degrees,
+    momentNm,
+    liftRatio: own.thrustN / right.thrustN,
+  };
   return { verdict: verdictOf(rotors, tip, forces, authority), tip };
 }
 
 /** Fewer arms than this may be held by servos of which nothing is known. */
 const LEAST_ARMS = 4;
 
-function verdictOf(rotors: readonly CheckedRotor[], { toward, liftRatio }: Tip, { carry, most, hasTailServo }: TakeOffForces, authority: ControlAuthority | null): TakeOffVerdict {
+function verdictOf(
+  rotors: readonly CheckedRotor[],
+  { toward, liftRatio }: Tip,
+  { carry, most, hasTailServo }: TakeOffForces,
+  authority: ControlAuthority | null,
+): TakeOffVerdict {
   if (toward !== null) return 'tips';
   if (liftRatio <= 0) return 'pressed';
   const climb = (liftRatio * (most?.mostThrustN ?? USUAL_THRUST_TO_WEIGHT * carry.thrustN)) / carry.thrustN;
   if (liftRatio < 1 && climb < LEAST_CLIMB_RATIO) return 'cannotLift';
   const hasWrongSpin = rotors.some((r) => r.spin !== r.expectedSpin);
-  if ((hasWrongSpin || rotors.length >= LEAST_ARMS) && (authority === null || authority.missing.length > 0)) return 'cannotFly';
+  if ((hasWrongSpin || rotors.length >= LEAST_ARMS) && (authority === null || authority.missing.length > 0))
+    return 'cannotFly';
   if (hasWrongSpin) return hasTailServo || yawSense(rotors) > 0 ? 'yawDrifts' : 'yawRunsAway';
   return rotors.some((r) => !r.isLabelForward && r.hand !== 'either') ? 'weak' : 'flies';
 }
@@ -156,7 +202,16 @@ function yawSense(rotors: readonly CheckedRotor[]): number {
 }
 
 /** The eight ways a craft can tip, from its nose clockwise, an eighth of a turn each. */
-const WAYS: readonly RotorPlace[] = ['front', 'frontRight', 'right', 'rearRight', 'rear', 'rearLeft', 'left', 'frontLeft'];
+const WAYS: readonly RotorPlace[] = [
+  'front',
+  'frontRight',
+  'right',
+  'rearRight',
+  'rear',
+  'rearLeft',
+  'left',
+  'frontLeft',
+];
 /** So near to an arm the way is called by that arm [°]. */
 const AT_ARM_DEGREES = 5;
 
@@ -170,16 +225,40 @@ function reason<C extends ReasonCode>(code: C, severity: Severity, values: Reaso
   return { code, severity, values: values as Reason['values'], figure: null };
 }
 
-const DANGERS: ReadonlySet<TakeOffVerdict> = new Set(['tips', 'pressed', 'cannotLift', 'cannotFly', 'yawRunsAway', 'yawDrifts', 'pushesBack']);
+const DANGERS: ReadonlySet<TakeOffVerdict> = new Set([
+  'tips',
+  'pressed',
+  'cannotLift',
+  'cannotFly',
+  'yawRunsAway',
+  'yawDrifts',
+  'pushesBack',
+]);
 
-function reasonsOf({ verdict, faults, tip, pullRatios, isConfirmed }: Omit<TakeOff, 'reasons'>, rotors: readonly CheckedRotor[], authority: ControlAuthority | null): Reason[] {
+function reasonsOf(
+  { verdict, faults, tip, pullRatios, isConfirmed }: Omit<TakeOff, 'reasons'>,
+  rotors: readonly CheckedRotor[],
+  authority: ControlAuthority | null,
+): Reason[] {
   const liftRatio = tip?.liftRatio ?? pullRatios!.reduce((sum, pull) => sum + pull, 0) / rotors.length;
-  const reasons = [reason(`fit.${verdict}`, DANGERS.has(verdict) ? 'danger' : verdict === 'weak' ? 'caution' : 'gain', { place: tip?.toward ?? '', liftRatio, momentNm: tip?.momentNm ?? 0, count: rotors.length, wrongSpinCount: rotors.filter((r) => r.spin !== r.expectedSpin).length, axes: authority?.missing.join(', ') ?? '' })];
+  const reasons = [
+    reason(`fit.${verdict}`, DANGERS.has(verdict) ? 'danger' : verdict === 'weak' ? 'caution' : 'gain', {
+      place: tip?.toward ?? '',
+      liftRatio,
+      momentNm: tip?.momentNm ?? 0,
+      count: rotors.length,
+      wrongSpinCount: rotors.filter((r) => r.spin !== r.expectedSpin).length,
+      axes: authority?.missing.join(', ') ?? '',
+    }),
+  ];
   for (const fault of faults) {
     if (fault.isSpinWrong) reasons.push(reason('fit.fault.spin', 'caution', { place: fault.place }));
     if (fault.isHandWrong) reasons.push(reason('fit.fault.hand', 'caution', { place: fault.place }));
     else if (fault.isFaceWrong) reasons.push(reason('fit.fault.face', 'caution', { place: fault.place }));
   }
-  if (!isConfirmed) reasons.push(reason('fit.seeTheSpin', 'action', { count: rotors.filter((r) => !r.isSpinSeen).length, of: rotors.length }));
+  if (!isConfirmed)
+    reasons.push(
+      reason('fit.seeTheSpin', 'action', { count: rotors.filter((r) => !r.isSpinSeen).length, of: rotors.length }),
+    );
   return reasons;
 }

@@ -11,7 +11,18 @@ export interface LabelMarks {
   reasons: LabelReason[];
 }
 
-const BLADE_WORDS: Record<string, number> = { bi: 2, two: 2, tri: 3, three: 3, quad: 4, four: 4, penta: 5, five: 5, hexa: 6, six: 6 };
+const BLADE_WORDS: Record<string, number> = {
+  bi: 2,
+  two: 2,
+  tri: 3,
+  three: 3,
+  quad: 4,
+  four: 4,
+  penta: 5,
+  five: 5,
+  hexa: 6,
+  six: 6,
+};
 const BLADES = /(?<![\d.,])(\d|bi|two|tri|three|quad|four|penta|five|hexa|six)\s*-?\s*blades?(?:d)?\b/i;
 const SQUARE = new Set(['bn', 'hbn', 'bullnose', 'square', 'sq']);
 const POINTED = new Set(['pointed', 'needle']);
@@ -19,7 +30,21 @@ const POINTED = new Set(['pointed', 'needle']);
 const CLOCKWISE = new Set(['r', 'p', 'rp']);
 /** Words that name the hand wherever they stand: a left-hand piece pulls toward its label turning clockwise. */
 const HAND_WORDS: Record<string, 'cw' | 'ccw'> = {
-  cw: 'cw', clockwise: 'cw', left: 'cw', lefthand: 'cw', lh: 'cw', reverse: 'cw', rev: 'cw', pusher: 'cw', ccw: 'ccw', acw: 'ccw', counterclockwise: 'ccw', anticlockwise: 'ccw', right: 'ccw', righthand: 'ccw', rh: 'ccw',
+  cw: 'cw',
+  clockwise: 'cw',
+  left: 'cw',
+  lefthand: 'cw',
+  lh: 'cw',
+  reverse: 'cw',
+  rev: 'cw',
+  pusher: 'cw',
+  ccw: 'ccw',
+  acw: 'ccw',
+  counterclockwise: 'ccw',
+  anticlockwise: 'ccw',
+  right: 'ccw',
+  righthand: 'ccw',
+  rh: 'ccw',
 };
 /** Words that count blades without saying so. */
 const BLADES_ALONE = new Set(['bi', 'tri', 'quad', 'penta', 'hexa']);
@@ -49,7 +74,9 @@ export function readLabelMarks(text: string): LabelMarks {
     marks.bladeCount = BLADE_WORDS[blades[1]!.toLowerCase()] ?? Number(blades[1]);
     marks.sizes = marks.sizes.replace(blades[0], ' ');
   }
-  marks.sizes = marks.sizes.replace(/counter[\s-]*clockwise|anti[\s-]*clockwise/g, 'ccw').replace(/\b(left|right)[\s-]*hand(?:ed)?\b/g, '$1hand');
+  marks.sizes = marks.sizes
+    .replace(/counter[\s-]*clockwise|anti[\s-]*clockwise/g, 'ccw')
+    .replace(/\b(left|right)[\s-]*hand(?:ed)?\b/g, '$1hand');
   marks.sizes = marks.sizes.replace(VERSION, (version) => {
     marks.reasons.push({ code: 'wordsLeftOut', text: version.toUpperCase() });
     return ' ';

@@ -25,18 +25,33 @@ describe('motor labels', () => {
 
   test('a tall stator may be a can: both are offered, the stator first', () => {
     const result = readMotorLabel('2814 900');
-    expect(result.status === 'read' && result.readings.map((r) => r.reasons[0]!.code)).toEqual(['statorDigits', 'canSize']);
+    expect(result.status === 'read' && result.readings.map((r) => r.reasons[0]!.code)).toEqual([
+      'statorDigits',
+      'canSize',
+    ]);
     expect(result.status === 'read' && result.readings[1]!.statorDiameterM).toBeLessThan(0.028);
   });
 
-  test.each([['', 'empty'], ['kV', 'noDigits'], ['9', 'noSensibleSize']])('%j is refused: %s', (label, problem) => expect(readMotorLabel(label)).toMatchObject({ status: 'unreadable', problem }));
+  test.each([
+    ['', 'empty'],
+    ['kV', 'noDigits'],
+    ['9', 'noSensibleSize'],
+  ])('%j is refused: %s', (label, problem) =>
+    expect(readMotorLabel(label)).toMatchObject({ status: 'unreadable', problem }),
+  );
 
   test('any usual size and kV reads as itself', () =>
     fc.assert(
-      fc.property(fc.integer({ min: 11, max: 60 }), fc.integer({ min: 2, max: 20 }), fc.integer({ min: 100, max: 9000 }), (d, h, kv) => {
-        expect(first(`${d}${String(h).padStart(2, '0')} ${kv} kV`)).toEqual([d, h, kv, null]);
-      }),
+      fc.property(
+        fc.integer({ min: 11, max: 60 }),
+        fc.integer({ min: 2, max: 20 }),
+        fc.integer({ min: 100, max: 9000 }),
+        (d, h, kv) => {
+          expect(first(`${d}${String(h).padStart(2, '0')} ${kv} kV`)).toEqual([d, h, kv, null]);
+        },
+      ),
     ));
 
-  test('whatever is typed does not throw', () => fc.assert(fc.property(fc.string({ maxLength: 70 }), (label) => void readMotorLabel(label))));
+  test('whatever is typed does not throw', () =>
+    fc.assert(fc.property(fc.string({ maxLength: 70 }), (label) => void readMotorLabel(label))));
 });

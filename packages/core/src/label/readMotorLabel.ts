@@ -45,7 +45,11 @@ export function readMotorLabel(text: string): MotorLabelResult {
   if (typed === '') return { status: 'unreadable', text, problem: 'empty' };
   if (typed.length > LABEL_MAX_LENGTH) return { status: 'unreadable', text, problem: 'tooLong' };
   if (!/\d/.test(typed)) return { status: 'unreadable', text, problem: 'noDigits' };
-  const normal = typed.toLowerCase().replace(/[×*]/g, 'x').replace(/[–—−_]/g, '-').replace(/(?<=\d),(?=\d)/g, '.');
+  const normal = typed
+    .toLowerCase()
+    .replace(/[×*]/g, 'x')
+    .replace(/[–—−_]/g, '-')
+    .replace(/(?<=\d),(?=\d)/g, '.');
   const size = findSize(normal);
   if (!size) return { status: 'unreadable', text, problem: 'noSensibleSize' };
   const { kvRpmPerV, turnCount, reasons } = readWinding(normal.slice(size.end));
@@ -78,16 +82,30 @@ interface StatorSize {
 }
 
 function findSize(text: string): StatorSize | null {
-  const written = /(?<![\d.])(\d{1,3}(?:\.\d)?)\s*(?:mm)?\s*x\s*(\d{1,2}(?:\.\d{1,2})?)\s*(?:mm)?/.exec(text) ?? /(?<![\d.])(\d{2})-(\d{2})(?=-\d{1,2}(?!\d))/.exec(text);
-  if (written) return sized(Number(written[1]), Number(written[2]), written.index + written[0].length, { code: 'statorWritten' });
+  const written =
+    /(?<![\d.])(\d{1,3}(?:\.\d)?)\s*(?:mm)?\s*x\s*(\d{1,2}(?:\.\d{1,2})?)\s*(?:mm)?/.exec(text) ??
+    /(?<![\d.])(\d{2})-(\d{2})(?=-\d{1,2}(?!\d))/.exec(text);
+  if (written)
+    return sized(Number(written[1]), Number(written[2]), written.index + written[0].length, { code: 'statorWritten' });
   const digits = /(?<![\d.])(\d{2})(\d{2}(?:\.\d{1,2})?)(?=\d{3,5}(?!\d)|\D|$)/.exec(text);
-  if (digits) return sized(Number(digits[1]), Number(digits[2]), digits.index + digits[0].length, { code: 'statorDigits', digits: digits[0] });
+  if (digits)
+    return sized(Number(digits[1]), Number(digits[2]), digits.index + digits[0].length, {
+      code: 'statorDigits',
+      digits: digits[0],
+    });
   const large = /(?<![\d.])(\d{3})(\d{2})(?=\D|$)/.exec(text);
-  return large ? sized(Number(large[1]), Number(large[2]), large.index + large[0].length, { code: 'statorDigits', digits: large[0] }) : null;
+  return large
+    ? sized(Number(large[1]), Number(large[2]), large.index + large[0].length, {
+        code: 'statorDigits',
+        digits: large[0],
+      })
+    : null;
 }
 
 function sized(diameterMm: number, heightMm: number, end: number, reason: StatorSize['reason']): StatorSize | null {
-  return diameterMm >= 4 && diameterMm <= 150 && heightMm >= 1.5 && heightMm <= 60 ? { diameterMm, heightMm, end, reason } : null;
+  return diameterMm >= 4 && diameterMm <= 150 && heightMm >= 1.5 && heightMm <= 60
+    ? { diameterMm, heightMm, end, reason }
+    : null;
 }
 
 function readWinding(rest: string): Pick<MotorLabelReading, 'kvRpmPerV' | 'turnCount' | 'reasons'> {

@@ -9,7 +9,11 @@ const read = (label: string): PropLabelReading[] => {
   const result = readPropLabel(label);
   return result.status === 'read' ? result.readings : [];
 };
-const shape = (r: PropLabelReading | undefined): [number | null, number | null, number | null] => [r ? round(r.diameterM) : null, r?.pitchM == null ? null : round(r.pitchM), r?.bladeCount ?? null];
+const shape = (r: PropLabelReading | undefined): [number | null, number | null, number | null] => [
+  r ? round(r.diameterM) : null,
+  r?.pitchM == null ? null : round(r.pitchM),
+  r?.bladeCount ?? null,
+];
 const round = (m: number): number => Math.round((m / INCH_M) * 100) / 100;
 const codes = (r: PropLabelReading | undefined): string[] => r?.reasons.map((x) => x.code) ?? [];
 
@@ -53,7 +57,12 @@ describe('labels as they are moulded', () => {
   });
 
   test('51433 may be three blades or a pitch in hundredths', () => {
-    expect(read('51433').map(shape)).toEqual(expect.arrayContaining([[5.1, 4.33, null], [5.1, 4.3, 3]]));
+    expect(read('51433').map(shape)).toEqual(
+      expect.arrayContaining([
+        [5.1, 4.33, null],
+        [5.1, 4.3, 3],
+      ]),
+    );
   });
 
   test('letters tell hand, tip and purpose; A and B tell nothing by themselves', () => {
@@ -81,7 +90,9 @@ describe('labels as they are moulded', () => {
     ['1'.repeat(61), 'tooLong'],
     ['5x4x3x2', 'noSensibleSize'],
     ['0x0x0', 'noSensibleSize'],
-  ])('%j is refused: %s', (label, problem) => expect(readPropLabel(label)).toMatchObject({ status: 'unreadable', problem }));
+  ])('%j is refused: %s', (label, problem) =>
+    expect(readPropLabel(label)).toMatchObject({ status: 'unreadable', problem }),
+  );
 });
 
 interface LabelForm {
@@ -96,7 +107,12 @@ const FORMS = JSON.parse(fs.readFileSync(new URL('./labelForms.json', import.met
 describe('sixty forms as they are met on hubs and bags', () => {
   test.each(FORMS.map((f) => [f.label, f] as const))('%s', (label, { diameterM, pitchM, bladeCount, hand }) => {
     const [first] = read(label);
-    expect(first).toMatchObject({ diameterM: expect.closeTo(diameterM, 6), pitchM: pitchM === null ? null : expect.closeTo(pitchM, 6), bladeCount, hand });
+    expect(first).toMatchObject({
+      diameterM: expect.closeTo(diameterM, 6),
+      pitchM: pitchM === null ? null : expect.closeTo(pitchM, 6),
+      bladeCount,
+      hand,
+    });
   });
 
   test('a word for the hand is never among what is left out; all else that is not read is', () => {
@@ -111,8 +127,24 @@ describe('sixty forms as they are met on hubs and bags', () => {
 });
 
 describe('properties', () => {
-  const prop = fc.record({ tenths: fc.integer({ min: 20, max: 180 }), ratio: fc.double({ min: 0.35, max: 0.95, noNaN: true }), blades: fc.integer({ min: 2, max: 6 }) }).map(({ tenths, ratio, blades }) => ({ diameter: tenths / 10, pitch: Math.max(1, Math.round(tenths * ratio)) / 10, blades }));
-  const has = (readings: PropLabelReading[], diameter: number, pitch: number): boolean => readings.some((r) => Math.abs(r.diameterM / INCH_M - diameter) < 1e-6 && r.pitchM !== null && Math.abs(r.pitchM / INCH_M - pitch) < 1e-6);
+  const prop = fc
+    .record({
+      tenths: fc.integer({ min: 20, max: 180 }),
+      ratio: fc.double({ min: 0.35, max: 0.95, noNaN: true }),
+      blades: fc.integer({ min: 2, max: 6 }),
+    })
+    .map(({ tenths, ratio, blades }) => ({
+      diameter: tenths / 10,
+      pitch: Math.max(1, Math.round(tenths * ratio)) / 10,
+      blades,
+    }));
+  const has = (readings: PropLabelReading[], diameter: number, pitch: number): boolean =>
+    readings.some(
+      (r) =>
+        Math.abs(r.diameterM / INCH_M - diameter) < 1e-6 &&
+        r.pitchM !== null &&
+        Math.abs(r.pitchM / INCH_M - pitch) < 1e-6,
+    );
 
   test('a label written out with points reads as itself, first', () =>
     fc.assert(

@@ -55,17 +55,19 @@ export function readPropLabel(text: string): PropLabelResult {
 }
 
 function normalise(text: string): string {
-  return writeOutFractions(text)
-    .toLowerCase()
-    .replace(/[×✕✖*]|(?<=[\d"])\s*by\s*(?=\d)/g, 'x')
-    .replace(/[–—−_]/g, '-')
-    .replace(/[″”“]|''/g, '"')
-    .replace(/(?<=\d),(?=\d)/g, '.')
-    .replace(/[()[\]#:;]/g, ' ')
-    // «D90-3»: a diameter in millimetres behind its letter.
-    .replace(/(^|\s)d\s*(\d{2,3})(?![\d.])/g, '$1$2mm')
-    // A unit stays a unit when letters or the next size stand right behind it: «65mmS», «45mmx2».
-    .replace(/(?<=\d)\s*(mm|cm)(?=[a-z\d])/g, '$1 ');
+  return (
+    writeOutFractions(text)
+      .toLowerCase()
+      .replace(/[×✕✖*]|(?<=[\d"])\s*by\s*(?=\d)/g, 'x')
+      .replace(/[–—−_]/g, '-')
+      .replace(/[″”“]|''/g, '"')
+      .replace(/(?<=\d),(?=\d)/g, '.')
+      .replace(/[()[\]#:;]/g, ' ')
+      // «D90-3»: a diameter in millimetres behind its letter.
+      .replace(/(^|\s)d\s*(\d{2,3})(?![\d.])/g, '$1$2mm')
+      // A unit stays a unit when letters or the next size stand right behind it: «65mmS», «45mmx2».
+      .replace(/(?<=\d)\s*(mm|cm)(?=[a-z\d])/g, '$1 ')
+  );
 }
 
 /** The same sizes reached in two ways count once, with both weights and the likelier way's reasons. */

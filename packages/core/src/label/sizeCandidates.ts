@@ -27,9 +27,14 @@ const GROUP = new RegExp(String.raw`^(${FRACTION_OR_NUMBER})\s*(mm|cm|inches|inc
  * @returns candidates with unnormalised weights; none when no size between 20 mm and 1.1 m comes out
  */
 export function sizeCandidates(sizes: string): SizeCandidate[] {
-  const text = sizes.replace(/\s+/g, ' ').replace(/^[\s\-/x]+|[\s\-/x]+$/g, '').trim();
+  const text = sizes
+    .replace(/\s+/g, ' ')
+    .replace(/^[\s\-/x]+|[\s\-/x]+$/g, '')
+    .trim();
   const found = text.includes('x') ? separated(text.split('x')) : dashed(text);
-  return found.filter((c) => isSensible(c)).map((c) => ({ ...c, weight: c.weight * pitchPlausibility(c) * bladePlausibility(c) }));
+  return found
+    .filter((c) => isSensible(c))
+    .map((c) => ({ ...c, weight: c.weight * pitchPlausibility(c) * bladePlausibility(c) }));
 }
 
 const BOTH_METRIC_WEIGHT = 3;
@@ -47,15 +52,29 @@ function separated(parts: string[]): SizeCandidate[] {
   if (groups.length > 3) return [];
   const [diameter, pitch, blades] = groups;
   if (diameter === undefined) return [];
-  if (pitch === undefined) return runOfDigits(diameter).length > 0 ? runOfDigits(diameter) : combine(lengths(diameter, 'diameter'), [], null);
+  if (pitch === undefined)
+    return runOfDigits(diameter).length > 0 ? runOfDigits(diameter) : combine(lengths(diameter, 'diameter'), [], null);
   // «230x120»: three digits on both sides are millimetres far more often than tenths of an inch.
   const areMillimetres = /^[1-9]\d\d$/.test(diameter) && /^[1-9]\d\d$/.test(pitch);
-  const metric = (bladeCount: number | null): SizeCandidate[] => (areMillimetres ? combine(lengths(`${diameter}mm`, 'diameter'), lengths(`${pitch}mm`, 'pitch'), bladeCount).map((c) => ({ ...c, weight: BOTH_METRIC_WEIGHT })) : []);
-  if (blades !== undefined) return /^[1-9]$/.test(blades) ? [...metric(Number(blades)), ...combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), Number(blades))] : [];
+  const metric = (bladeCount: number | null): SizeCandidate[] =>
+    areMillimetres
+      ? combine(lengths(`${diameter}mm`, 'diameter'), lengths(`${pitch}mm`, 'pitch'), bladeCount).map((c) => ({
+          ...c,
+          weight: BOTH_METRIC_WEIGHT,
+        }))
+      : [];
+  if (blades !== undefined)
+    return /^[1-9]$/.test(blades)
+      ? [
+          ...metric(Number(blades)),
+          ...combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), Number(blades)),
+        ]
+      : [];
   // «7239x3» and «40mm x 4»: a run or a bare millimetre size, then the blade count.
   const isBladeDigit = /^[1-9]$/.test(pitch);
   const bladeAfterRun = isBladeDigit ? runOfDigits(diameter).filter((c) => c.bladeCount === null) : [];
-  const bladeAfterMetric = isBladeDigit && isMetric(diameter) ? combine(lengths(diameter, 'diameter'), [], Number(pitch)) : [];
+  const bladeAfterMetric =
+    isBladeDigit && isMetric(diameter) ? combine(lengths(diameter, 'diameter'), [], Number(pitch)) : [];
   const plain = combine(lengths(diameter, 'diameter'), lengths(pitch, 'pitch', isMetric(diameter)), null);
   return [...metric(null), ...plain, ...bladeAfterMetric, ...bladeAfterRun.map((c) => withBlades(c, Number(pitch)))];
 }
@@ -70,12 +89,21 @@ function dashed(text: string): SizeCandidate[] {
   if (!GROUP.test(first)) return runOfDigits(text);
   const isBladeDigit = third === undefined && /^[2-9]$/.test(second);
   if (isMetric(first)) {
-    const metric = isBladeDigit ? combine(lengths(first, 'diameter'), [], Number(second)) : combine(lengths(first, 'diameter'), lengths(second, 'pitch', true), third ? Number(third) : null);
+    const metric = isBladeDigit
+      ? combine(lengths(first, 'diameter'), [], Number(second))
+      : combine(lengths(first, 'diameter'), lengths(second, 'pitch', true), third ? Number(third) : null);
     return metric;
   }
-  const asBlades = isBladeDigit ? runOfDigits(first).filter((c) => c.bladeCount === null).map((c) => withBlades(c, Number(second))) : [];
+  const asBlades = isBladeDigit
+    ? runOfDigits(first)
+        .filter((c) => c.bladeCount === null)
+        .map((c) => withBlades(c, Number(second)))
+    : [];
   const asPitch = combine(lengths(first, 'diameter'), lengths(second, 'pitch'), third ? Number(third) : null);
-  const tiny = /^\d{2,3}$/.test(first) && /^\d{2,3}$/.test(second) ? combine(lengths(`${first}mm`, 'diameter'), lengths(second, 'pitch', true), null) : [];
+  const tiny =
+    /^\d{2,3}$/.test(first) && /^\d{2,3}$/.test(second)
+      ? combine(lengths(`${first}mm`, 'diameter'), lengths(second, 'pitch', true), null)
+      : [];
   const small = tiny.filter((c) => c.diameterM <= 0.1).map((c) => ({ ...c, weight: c.weight * 0.4 }));
   return [...asBlades, ...asPitch, ...small];
 }
@@ -86,7 +114,18 @@ const POINTED_RUN = /^(\d{2})(\d{2}\.\d)$/;
 /** Splits a run such as 5136, 51477, 12548 or 7239 at every place where both sides can be sizes. */
 function runOfDigits(text: string): SizeCandidate[] {
   const pointed = POINTED_RUN.exec(text);
-  if (pointed) return combine(runDiameter(pointed[1]!, text.length), [{ valueM: (Number(pointed[2]) / 10) * INCH_M, weight: 1, reasons: [{ code: 'hiddenPointPitch', digits: pointed[2]! }] }], null);
+  if (pointed)
+    return combine(
+      runDiameter(pointed[1]!, text.length),
+      [
+        {
+          valueM: (Number(pointed[2]) / 10) * INCH_M,
+          weight: 1,
+          reasons: [{ code: 'hiddenPointPitch', digits: pointed[2]! }],
+        },
+      ],
+      null,
+    );
   if (!/^\d{2,6}$/.test(text)) return [];
   const found: SizeCandidate[] = [];
   for (let split = 1; split <= Math.min(3, text.length - 1); split++) {
@@ -95,7 +134,16 @@ function runOfDigits(text: string): SizeCandidate[] {
     if (rest.length <= 3) found.push(...combine(diameters, runPitch(rest), null));
     if (rest.length >= 2 && rest.length <= 4 && /[2-8]$/.test(rest)) {
       const blades = combine(diameters, runPitch(rest.slice(0, -1)), Number(rest.at(-1)));
-      found.push(...blades.map((c) => ({ ...c, weight: c.weight * bladeDigitWeight(rest), reasons: [...c.reasons.filter((r) => r.code !== 'bladesWritten'), { code: 'bladesLastDigit', digits: rest.at(-1)! } as const] })));
+      found.push(
+        ...blades.map((c) => ({
+          ...c,
+          weight: c.weight * bladeDigitWeight(rest),
+          reasons: [
+            ...c.reasons.filter((r) => r.code !== 'bladesWritten'),
+            { code: 'bladesLastDigit', digits: rest.at(-1)! } as const,
+          ],
+        })),
+      );
     }
   }
   return found;
@@ -114,10 +162,20 @@ function runDiameter(digits: string, runLength: number): LengthReading[] {
   if (digits.startsWith('0')) return found;
   if (digits.length === 1) found.push({ valueM: literal * INCH_M, weight: runLength <= 3 ? 0.35 : 0.03, reasons: [] });
   if (digits.length === 2) {
-    if (literal >= 10 && literal <= 30) found.push({ valueM: literal * INCH_M, weight: literal < 20 ? 0.9 : 0.35, reasons: [] });
-    found.push({ valueM: (literal / 10) * INCH_M, weight: literal < 20 ? 0.3 : 1, reasons: [{ code: 'hiddenPointDiameter', digits }] });
+    if (literal >= 10 && literal <= 30)
+      found.push({ valueM: literal * INCH_M, weight: literal < 20 ? 0.9 : 0.35, reasons: [] });
+    found.push({
+      valueM: (literal / 10) * INCH_M,
+      weight: literal < 20 ? 0.3 : 1,
+      reasons: [{ code: 'hiddenPointDiameter', digits }],
+    });
   }
-  if (digits.length === 3 && literal >= 100 && literal <= 300) found.push({ valueM: (literal / 10) * INCH_M, weight: runLength >= 5 ? 0.8 : 0.12, reasons: [{ code: 'hiddenPointDiameter', digits }] });
+  if (digits.length === 3 && literal >= 100 && literal <= 300)
+    found.push({
+      valueM: (literal / 10) * INCH_M,
+      weight: runLength >= 5 ? 0.8 : 0.12,
+      reasons: [{ code: 'hiddenPointDiameter', digits }],
+    });
   return found;
 }
 
@@ -126,10 +184,17 @@ function runPitch(digits: string): LengthReading[] {
   if (digits.length === 1) return [{ valueM: literal * INCH_M, weight: 0.5, reasons: [] }];
   if (digits.length === 2) {
     const whole: LengthReading = { valueM: literal * INCH_M, weight: literal <= 24 ? 0.3 : 0.05, reasons: [] };
-    const hidden: LengthReading = { valueM: (literal / 10) * INCH_M, weight: digits.startsWith('0') ? 0.1 : 1, reasons: [{ code: 'hiddenPointPitch', digits }] };
+    const hidden: LengthReading = {
+      valueM: (literal / 10) * INCH_M,
+      weight: digits.startsWith('0') ? 0.1 : 1,
+      reasons: [{ code: 'hiddenPointPitch', digits }],
+    };
     return [hidden, whole];
   }
-  const tenths: LengthReading[] = literal >= 100 ? [{ valueM: (literal / 10) * INCH_M, weight: 0.6, reasons: [{ code: 'hiddenPointPitch', digits }] }] : [];
+  const tenths: LengthReading[] =
+    literal >= 100
+      ? [{ valueM: (literal / 10) * INCH_M, weight: 0.6, reasons: [{ code: 'hiddenPointPitch', digits }] }]
+      : [];
   return [{ valueM: (literal / 100) * INCH_M, weight: 0.6, reasons: [{ code: 'hundredthsPitch', digits }] }, ...tenths];
 }
 
@@ -141,10 +206,25 @@ function lengths(group: string, role: 'diameter' | 'pitch', isMetricLabel = fals
   const number = readNumber(written);
   if (number.status !== 'read') return [];
   const fraction: LabelReason[] = written.includes('/') ? [{ code: 'fraction' }] : [];
-  if (unit === 'mm' || unit === 'cm') return [{ valueM: number.value * (unit === 'mm' ? 0.001 : 0.01), weight: 1, reasons: [...fraction, { code: 'millimetres' }] }];
-  const inches: LengthReading = { valueM: number.value * INCH_M, weight: 1, reasons: [...fraction, { code: 'writtenInFull' }] };
+  if (unit === 'mm' || unit === 'cm')
+    return [
+      {
+        valueM: number.value * (unit === 'mm' ? 0.001 : 0.01),
+        weight: 1,
+        reasons: [...fraction, { code: 'millimetres' }],
+      },
+    ];
+  const inches: LengthReading = {
+    valueM: number.value * INCH_M,
+    weight: 1,
+    reasons: [...fraction, { code: 'writtenInFull' }],
+  };
   if (isMetricLabel && role === 'pitch') {
-    const metric: LengthReading = { valueM: number.value * 0.001, weight: number.value >= 12 ? 1 : 0.2, reasons: [{ code: 'millimetres' }] };
+    const metric: LengthReading = {
+      valueM: number.value * 0.001,
+      weight: number.value >= 12 ? 1 : 0.2,
+      reasons: [{ code: 'millimetres' }],
+    };
     return unit ? [inches] : [metric, { ...inches, weight: number.value < 12 ? 0.3 : 0.1 }];
   }
   if (unit || /[./]/.test(written)) return [inches];
@@ -154,7 +234,8 @@ function lengths(group: string, role: 'diameter' | 'pitch', isMetricLabel = fals
     reasons: [{ code: role === 'diameter' ? 'hiddenPointDiameter' : 'hiddenPointPitch', digits: written }],
   });
   if (written.length === 1) return [inches];
-  if (written.length === 2) return [number.value > 24 ? { ...inches, weight: 0.04 } : inches, hidden(10, number.value > 24 ? 1 : 0.12)];
+  if (written.length === 2)
+    return [number.value > 24 ? { ...inches, weight: 0.04 } : inches, hidden(10, number.value > 24 ? 1 : 0.12)];
   if (written.length > 3) return [];
   return role === 'diameter' ? [hidden(10, 1), ...metricDiameter(number.value)] : [hidden(100, 0.8), hidden(10, 0.8)];
 }
@@ -165,7 +246,14 @@ function metricDiameter(value: number): LengthReading[] {
 
 function combine(diameters: LengthReading[], pitches: LengthReading[], bladeCount: number | null): SizeCandidate[] {
   const blades: LabelReason[] = bladeCount === null ? [] : [{ code: 'bladesWritten' }];
-  if (pitches.length === 0) return diameters.map((d) => ({ diameterM: d.valueM, pitchM: null, bladeCount, weight: d.weight * 0.5, reasons: [...d.reasons, ...blades] }));
+  if (pitches.length === 0)
+    return diameters.map((d) => ({
+      diameterM: d.valueM,
+      pitchM: null,
+      bladeCount,
+      weight: d.weight * 0.5,
+      reasons: [...d.reasons, ...blades],
+    }));
   return diameters.flatMap((d) =>
     pitches.map((p) => ({
       diameterM: d.valueM,
@@ -179,7 +267,8 @@ function combine(diameters: LengthReading[], pitches: LengthReading[], bladeCoun
 
 function mergeReasons(first: LabelReason[], second: LabelReason[]): LabelReason[] {
   const inFull = (r: LabelReason): boolean => r.code === 'writtenInFull';
-  if (first.every(inFull) && second.every(inFull) && first.length > 0 && second.length > 0) return [{ code: 'writtenInFull' }];
+  if (first.every(inFull) && second.every(inFull) && first.length > 0 && second.length > 0)
+    return [{ code: 'writtenInFull' }];
   const merged = [...first, ...second].filter((r) => !inFull(r));
   return merged.filter((r, i) => merged.findIndex((other) => JSON.stringify(other) === JSON.stringify(r)) === i);
 }

@@ -18,5 +18,10 @@ export interface LineStop {
 
 /** A stop of one station. */
 export function stopAt(station: LineStation) {
-  return (state: StopState, code: ReasonCode, values: LineStop['values'] = {}): LineStop => ({ station, state, code, values });
+  return (state: StopState, code: ReasonCode, values: LineStop['values'] = {}): LineStop => ({
+    station,
+    state,
+    code,
+    values,
+  });
 }

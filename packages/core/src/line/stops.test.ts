@@ -15,7 +15,17 @@ test.each<[string, Partial<StandStopFacts>, string, string]>([
   ['long ago', { lastKeptAtMs: now - 200 * day }, 'half', 'stand.stale'],
   ['over a limit', { hasBreach: true }, 'notched', 'stand.breach'],
 ])('stand: %s', (_name, facts, state, code) => {
-  expect(standStop({ nowMs: now, keptRunCount: 6, inHandRunCount: 2, referenceRunCount: 2, lastKeptAtMs: now - 3 * day, hasBreach: false, ...facts })).toMatchObject({ station: 'stand', state, code });
+  expect(
+    standStop({
+      nowMs: now,
+      keptRunCount: 6,
+      inHandRunCount: 2,
+      referenceRunCount: 2,
+      lastKeptAtMs: now - 3 * day,
+      hasBreach: false,
+      ...facts,
+    }),
+  ).toMatchObject({ station: 'stand', state, code });
 });
 
 test.each<[string, Parameters<typeof pickStop>[0], string, string]>([
@@ -30,7 +40,9 @@ test.each<[number, number, string, string]>([
   [4, 0, 'notched', 'balance.unbalanced'],
   [4, 3, 'half', 'balance.unbalanced'],
   [4, 4, 'full', 'balance.allBalanced'],
-])('balance: %i fitted, %i of them balanced', (fittedCount, truedCount, state, code) => expect(balanceStop({ fittedCount, truedCount })).toMatchObject({ station: 'balance', state, code }));
+])('balance: %i fitted, %i of them balanced', (fittedCount, truedCount, state, code) =>
+  expect(balanceStop({ fittedCount, truedCount })).toMatchObject({ station: 'balance', state, code }),
+);
 
 test.each<[Partial<FitStopFacts>, string, string, number]>([
   [{ unknownCount: 4 }, 'empty', 'fit.stop.unknown', 4],
@@ -41,5 +53,15 @@ test.each<[Partial<FitStopFacts>, string, string, number]>([
   [{ unseenCount: 0, isUnsigned: true }, 'half', 'fit.stop.unsigned', 4],
   [{ unseenCount: 0 }, 'full', 'fit.stop.right', 4],
 ])('fit: %j is %s', (facts, state, code, count) => {
-  expect(fitStop({ armCount: 4, unknownCount: 0, wrongCount: 0, unseenCount: 4, isWrong: false, isUnsigned: false, ...facts })).toMatchObject({ station: 'fit', state, code, values: { count, of: 4 } });
+  expect(
+    fitStop({
+      armCount: 4,
+      unknownCount: 0,
+      wrongCount: 0,
+      unseenCount: 4,
+      isWrong: false,
+      isUnsigned: false,
+      ...facts,
+    }),
+  ).toMatchObject({ station: 'fit', state, code, values: { count, of: 4 } });
 });

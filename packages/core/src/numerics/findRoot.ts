@@ -17,7 +17,8 @@ export type RootResult = { status: 'found'; x: number; evaluations: number } | {
  * @example findRoot((x) => x * x - 2, 0, 2, 1e-12) // => { status: 'found', x: 1.41421… }
  */
 export function findRoot(f: (x: number) => number, low: number, high: number, tolerance: number): RootResult {
-  if (!(Number.isFinite(low) && Number.isFinite(high) && high > low)) throw new OutOfRangeError('bracket', high - low, '> 0');
+  if (!(Number.isFinite(low) && Number.isFinite(high) && high > low))
+    throw new OutOfRangeError('bracket', high - low, '> 0');
   const evaluate = (x: number): number => {
     evaluations++;
     const y = f(x);

@@ -14,7 +14,8 @@ export interface LinearProgram {
 }
 
 /** `infeasible`: no x satisfies every bound. `unbounded`: the objective grows for ever. */
-export type LinearOutcome = { status: 'found'; value: number; x: number[] } | { status: 'infeasible' } | { status: 'unbounded' };
+export type LinearOutcome =
+  { status: 'found'; value: number; x: number[] } | { status: 'infeasible' } | { status: 'unbounded' };
 
 const ZERO = 1e-10;
 const FEASIBLE = 1e-8;
@@ -38,9 +39,15 @@ interface Tableau {
  */
 export function maximiseLinear({ objective, equal, atMost }: LinearProgram): LinearOutcome {
   const count = objective.length;
-  if (count + equal.length + atMost.length > SIZE_MOST) throw new OutOfRangeError('unknowns', count + equal.length + atMost.length, `at most ${SIZE_MOST} unknowns and rows`);
+  if (count + equal.length + atMost.length > SIZE_MOST)
+    throw new OutOfRangeError(
+      'unknowns',
+      count + equal.length + atMost.length,
+      `at most ${SIZE_MOST} unknowns and rows`,
+    );
   const bounds = [...equal, ...atMost];
-  for (const { row } of bounds) if (row.length !== count) throw new OutOfRangeError('row', row.length, `${count} coefficients`);
+  for (const { row } of bounds)
+    if (row.length !== count) throw new OutOfRangeError('row', row.length, `${count} coefficients`);
   const slacks = atMost.length;
   const width = count + slacks + bounds.length;
   const rows = bounds.map(({ row, bound }, i) => {
@@ -66,7 +73,11 @@ export function maximiseLinear({ objective, equal, atMost }: LinearProgram): Lin
 }
 
 /** Pivots until no column below `usable` raises the objective. */
-function climb(tableau: Tableau, objective: readonly number[], usable: number): { status: 'found'; value: number } | { status: 'unbounded' } {
+function climb(
+  tableau: Tableau,
+  objective: readonly number[],
+  usable: number,
+): { status: 'found'; value: number } | { status: 'unbounded' } {
   const { rows, basis, width } = tableau;
   const cost = [...objective.map((c) => -c), 0];
   rows.forEach((row, i) => subtract(cost, row, cost[basis[i]!]!));

@@ -2,7 +2,15 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { INCH_M } from '../label/propLabel.ts';
 import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
-import { answerQuestion, greatestPayloadKg, packsForMinutes, questionNames, usualPackKg, weightForInchKg, type QuestionName } from './ask.ts';
+import {
+  answerQuestion,
+  greatestPayloadKg,
+  packsForMinutes,
+  questionNames,
+  usualPackKg,
+  weightForInchKg,
+  type QuestionName,
+} from './ask.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { brokenLimits, limitChange, pickLimitNames, type PickMargins } from './pickFigures.ts';
 
@@ -23,11 +31,20 @@ describe('each question changes what it says, and nothing else', () => {
     const growth = 1 / 7.2;
     expect(after.geometry.diameterM).toBeCloseTo(8.2 * INCH_M, 12);
     expect(addedKg).toBeCloseTo(0.2 * 1.92 * growth, 9);
-    expect(changed.craft).toMatchObject({ massKg: expect.closeTo(1.92 + addedKg, 9), neighbourDistanceM: expect.closeTo(0.2079 + INCH_M, 9), clearanceDiameterM: expect.closeTo(0.2 + INCH_M, 9), armM: expect.closeTo(0.147 * (1 + growth), 9) });
+    expect(changed.craft).toMatchObject({
+      massKg: expect.closeTo(1.92 + addedKg, 9),
+      neighbourDistanceM: expect.closeTo(0.2079 + INCH_M, 9),
+      clearanceDiameterM: expect.closeTo(0.2 + INCH_M, 9),
+      armM: expect.closeTo(0.147 * (1 + growth), 9),
+    });
   });
 
   test('a craft whose clearance and arms nobody has measured keeps them unknown', () => {
-    const { bench: changed } = asked('inchMore', present, benchOf({ ...surveyQuad, clearanceDiameterM: null, armM: null }));
+    const { bench: changed } = asked(
+      'inchMore',
+      present,
+      benchOf({ ...surveyQuad, clearanceDiameterM: null, armM: null }),
+    );
     expect(changed.craft).toMatchObject({ clearanceDiameterM: null, armM: null });
   });
 
@@ -38,13 +55,19 @@ describe('each question changes what it says, and nothing else', () => {
     ['softer', { material: 'softPlastic' }],
   ])('%s', (question, change) => {
     const { after, addedKg, bench: changed } = asked(question);
-    expect(after.geometry).toEqual({ ...present, ...change, pitchM: expect.closeTo(change.pitchM ?? present.pitchM, 12) });
+    expect(after.geometry).toEqual({
+      ...present,
+      ...change,
+      pitchM: expect.closeTo(change.pitchM ?? present.pitchM, 12),
+    });
     expect([addedKg, changed.craft]).toEqual([0, surveyQuad]);
   });
 
   test('every stiffer material has a softer one, until there is none', () => {
     const chain = ['carbon', 'carbonNylon', 'glassNylon', 'polycarbonate', 'softPlastic'] as const;
-    const next = chain.map((material) => answerQuestion(bench, { ...present, material }, 'softer')?.after.geometry.material ?? null);
+    const next = chain.map(
+      (material) => answerQuestion(bench, { ...present, material }, 'softer')?.after.geometry.material ?? null,
+    );
     expect(next).toEqual([...chain.slice(1), null]);
     expect(asked('softer', { ...present, material: 'wood' }).after.geometry.material).toBe('glassNylon');
   });
@@ -60,8 +83,16 @@ describe('each question changes what it says, and nothing else', () => {
     const typed = benchOf({ ...surveyQuad, motor: { ...surveyQuad.motor, resistanceOhm: 0.1, noLoadCurrentA: 1 } });
     const higher = asked('kvHigher', present, typed);
     const lower = asked('kvLower', present, typed);
-    expect(higher.bench.craft.motor).toMatchObject({ kvRpmPerV: expect.closeTo(1188, 9), resistanceOhm: expect.closeTo(0.1 / 1.21, 9), noLoadCurrentA: expect.closeTo(1.1, 9) });
-    expect(lower.bench.craft.motor).toMatchObject({ kvRpmPerV: expect.closeTo(972, 9), resistanceOhm: expect.closeTo(0.1 / 0.81, 9), noLoadCurrentA: expect.closeTo(0.9, 9) });
+    expect(higher.bench.craft.motor).toMatchObject({
+      kvRpmPerV: expect.closeTo(1188, 9),
+      resistanceOhm: expect.closeTo(0.1 / 1.21, 9),
+      noLoadCurrentA: expect.closeTo(1.1, 9),
+    });
+    expect(lower.bench.craft.motor).toMatchObject({
+      kvRpmPerV: expect.closeTo(972, 9),
+      resistanceOhm: expect.closeTo(0.1 / 0.81, 9),
+      noLoadCurrentA: expect.closeTo(0.9, 9),
+    });
     expect(higher.after.figures.fullThrustN).toBeGreaterThan(lower.after.figures.fullThrustN);
     expect(asked('kvHigher').bench.craft.motor).toMatchObject({ resistanceOhm: null, noLoadCurrentA: null });
   });
@@ -70,7 +101,9 @@ describe('each question changes what it says, and nothing else', () => {
     const inch = answerQuestion(bench, present, 'inchMore')!;
     expect(inch.addedKg).toBeGreaterThan(0.03);
     expect(inch.after.figures.enduranceS).toBeGreaterThan(inch.before.figures.enduranceS);
-    expect(answerQuestion(bench, present, 'payloadMore')!.after.figures.enduranceS).toBeLessThan(inch.before.figures.enduranceS);
+    expect(answerQuestion(bench, present, 'payloadMore')!.after.figures.enduranceS).toBeLessThan(
+      inch.before.figures.enduranceS,
+    );
   });
   test('a weighed prop grows by its own weight, not by that of another', () => {
     const light = { ...present, massKg: 0.0079 };
@@ -95,11 +128,25 @@ describe('backwards', () => {
   test('the weight for an inch brings back the minutes', () => {
     const kg = weightForInchKg(bench, present)!;
     const today = evaluateCandidate(bench, present).figures.enduranceS;
-    expect(evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 - kg }), inches(6.2, 3.9, 3)).figures.enduranceS / today).toBeCloseTo(1, 2);
+    expect(
+      evaluateCandidate(benchOf({ ...surveyQuad, massKg: 1.92 - kg }), inches(6.2, 3.9, 3)).figures.enduranceS / today,
+    ).toBeCloseTo(1, 2);
   });
   test('packs: the lightest first, each with its own weight', () => {
-    const pack = (id: string, capacityAh: number) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh, cellResistanceOhm: null, cRating: null });
-    const answers = packsForMinutes(bench, present, [pack('large', 6), pack('small', 3), pack('same', 4), { ...pack('other', 4), seriesCount: 3 }]);
+    const pack = (id: string, capacityAh: number) => ({
+      id,
+      chemistry: 'lipo' as const,
+      seriesCount: 6,
+      capacityAh,
+      cellResistanceOhm: null,
+      cRating: null,
+    });
+    const answers = packsForMinutes(bench, present, [
+      pack('large', 6),
+      pack('small', 3),
+      pack('same', 4),
+      { ...pack('other', 4), seriesCount: 3 },
+    ]);
     expect(answers.map((a) => a.pack.id)).toEqual(['small', 'same', 'large']);
     expect(answers[1]!.massKg).toBeCloseTo(1.92, 9);
     expect(answers[2]!.massKg - 1.92).toBeCloseTo(usualPackKg('lipo', 6, 2), 9);
@@ -141,16 +188,37 @@ describe('backwards', () => {
   });
 
   test('a pack that cannot hold its voltage is no answer, a heavier chemistry weighs in', () => {
-    const pack = (id: string, more: object = {}) => ({ id, chemistry: 'lipo' as const, seriesCount: 6, capacityAh: 4, cellResistanceOhm: null, cRating: null, ...more });
-    const answers = packsForMinutes(bench, present, [pack('tired', { cellResistanceOhm: 0.08 }), pack('usual'), pack('long', { chemistry: 'liIon', capacityAh: 6 }), pack('far', { seriesCount: 8 })]);
+    const pack = (id: string, more: object = {}) => ({
+      id,
+      chemistry: 'lipo' as const,
+      seriesCount: 6,
+      capacityAh: 4,
+      cellResistanceOhm: null,
+      cRating: null,
+      ...more,
+    });
+    const answers = packsForMinutes(bench, present, [
+      pack('tired', { cellResistanceOhm: 0.08 }),
+      pack('usual'),
+      pack('long', { chemistry: 'liIon', capacityAh: 6 }),
+      pack('far', { seriesCount: 8 }),
+    ]);
     expect(answers.map((a) => a.pack.id)).toEqual(['usual', 'long']);
-    expect(answers[1]!.massKg - answers[0]!.massKg).toBeCloseTo(usualPackKg('liIon', 6, 6) - usualPackKg('lipo', 6, 4), 9);
+    expect(answers[1]!.massKg - answers[0]!.massKg).toBeCloseTo(
+      usualPackKg('liIon', 6, 6) - usualPackKg('lipo', 6, 4),
+      9,
+    );
   });
 });
 
 describe('limits before and after a change', () => {
   const margin = fc.oneof(fc.double({ min: 0, max: 3, noNaN: true }), fc.constant(1));
-  const margins = fc.record(Object.fromEntries(pickLimitNames.map((name) => [name, margin])) as Record<(typeof pickLimitNames)[number], typeof margin>) as fc.Arbitrary<PickMargins>;
+  const margins = fc.record(
+    Object.fromEntries(pickLimitNames.map((name) => [name, margin])) as Record<
+      (typeof pickLimitNames)[number],
+      typeof margin
+    >,
+  ) as fc.Arbitrary<PickMargins>;
 
   test('every broken limit is named exactly once, whatever was broken before', () => {
     fc.assert(
@@ -178,7 +246,10 @@ describe('limits before and after a change', () => {
     for (const question of questionNames) {
       const answer = answerQuestion(heavy, present, question);
       if (!answer) continue;
-      expect([question, limitChange(answer.before.margins, answer.after.margins).already.includes('carry')]).toEqual([question, true]);
+      expect([question, limitChange(answer.before.margins, answer.after.margins).already.includes('carry')]).toEqual([
+        question,
+        true,
+      ]);
     }
     expect([greatestPayloadKg(heavy, present), weightForInchKg(heavy, present)]).toEqual([null, null]);
   });

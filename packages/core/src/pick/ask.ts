@@ -7,7 +7,17 @@ import { evaluateCandidate, type MarkedProp } from './evaluateCandidate.ts';
 import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
 
 /** Changes that one may ask about. */
-export const questionNames = ['inchMore', 'halfPitchMore', 'bladeMore', 'squareTips', 'softer', 'cellMore', 'kvHigher', 'kvLower', 'payloadMore'] as const;
+export const questionNames = [
+  'inchMore',
+  'halfPitchMore',
+  'bladeMore',
+  'squareTips',
+  'softer',
+  'cellMore',
+  'kvHigher',
+  'kvLower',
+  'payloadMore',
+] as const;
 export type QuestionName = (typeof questionNames)[number];
 
 /** What a change would do: the craft and prop as they are, and as they would be. */
@@ -29,7 +39,14 @@ const PACK_EXTRA_RATIO = 1.1;
 const PAYLOAD_STEP_KG = 0.1;
 const KV_STEP_RATIO = 0.1;
 /** From stiff to soft. */
-const SOFTER: Partial<Record<PropMaterial, PropMaterial>> = { carbon: 'carbonNylon', carbonNylon: 'glassNylon', wood: 'glassNylon', glassNylon: 'polycarbonate', polycarbonate: 'softPlastic', unknown: 'softPlastic' };
+const SOFTER: Partial<Record<PropMaterial, PropMaterial>> = {
+  carbon: 'carbonNylon',
+  carbonNylon: 'glassNylon',
+  wood: 'glassNylon',
+  glassNylon: 'polycarbonate',
+  polycarbonate: 'softPlastic',
+  unknown: 'softPlastic',
+};
 
 /** Usual weight of a pack [kg] from its cells; good to ±15 %. */
 export function usualPackKg(chemistry: PackChemistry, seriesCount: number, capacityAh: number): number {
@@ -47,16 +64,28 @@ export function answerQuestion(bench: PickBench, geometry: PropGeometry, questio
   if (!changed) return null;
   const craft = { ...changed.craft, massKg: changed.craft.massKg + changed.addedKg };
   const after = benchWith(bench, craft);
-  return { question, before: evaluateCandidate(bench, geometry), after: evaluateCandidate(after, changed.geometry), bench: after, addedKg: changed.addedKg };
+  return {
+    question,
+    before: evaluateCandidate(bench, geometry),
+    after: evaluateCandidate(after, changed.geometry),
+    bench: after,
+    addedKg: changed.addedKg,
+  };
 }
 
 /** A changed prop: a weighed one weighs more or less in the proportion in which usual ones do. */
 function changedProp(geometry: PropGeometry, change: Partial<PropGeometry>): PropGeometry {
   const bare = { ...geometry, ...change, massKg: null, droopM: null, chord75M: null, angle75Rad: null };
-  return geometry.massKg === null ? bare : { ...bare, massKg: (geometry.massKg * usualMassKg(bare)) / usualMassKg(geometry) };
+  return geometry.massKg === null
+    ? bare
+    : { ...bare, massKg: (geometry.massKg * usualMassKg(bare)) / usualMassKg(geometry) };
 }
 
-function changeOf(craft: PickCraft, geometry: PropGeometry, question: QuestionName): { craft: PickCraft; geometry: PropGeometry; addedKg: number } | null {
+function changeOf(
+  craft: PickCraft,
+  geometry: PropGeometry,
+  question: QuestionName,
+): { craft: PickCraft; geometry: PropGeometry; addedKg: number } | null {
   const { pack, motor } = craft;
   switch (question) {
     case 'inchMore': {
@@ -64,29 +93,55 @@ function changeOf(craft: PickCraft, geometry: PropGeometry, question: QuestionNa
       const growth = diameterM / geometry.diameterM - 1;
       const isOnArms = craft.neighbourDistanceM !== null;
       const room = (value: number | null): number | null => (value === null ? null : value + INCH_M);
-      const roomier = isOnArms ? { ...craft, neighbourDistanceM: room(craft.neighbourDistanceM), clearanceDiameterM: room(craft.clearanceDiameterM), armM: craft.armM === null ? null : craft.armM * (1 + growth) } : craft;
-      return { craft: roomier, geometry: changedProp(geometry, { diameterM }), addedKg: isOnArms ? FRAME_SHARE * craft.massKg * growth : 0 };
+      const roomier = isOnArms
+        ? {
+            ...craft,
+            neighbourDistanceM: room(craft.neighbourDistanceM),
+            clearanceDiameterM: room(craft.clearanceDiameterM),
+            armM: craft.armM === null ? null : craft.armM * (1 + growth),
+          }
+        : craft;
+      return {
+        craft: roomier,
+        geometry: changedProp(geometry, { diameterM }),
+        addedKg: isOnArms ? FRAME_SHARE * craft.massKg * growth : 0,
+      };
     }
     case 'halfPitchMore':
-      return (geometry.pitchM + INCH_M / 2) / geometry.diameterM > 1.2 ? null : { craft, geometry: changedProp(geometry, { pitchM: geometry.pitchM + INCH_M / 2 }), addedKg: 0 };
+      return (geometry.pitchM + INCH_M / 2) / geometry.diameterM > 1.2
+        ? null
+        : { craft, geometry: changedProp(geometry, { pitchM: geometry.pitchM + INCH_M / 2 }), addedKg: 0 };
     case 'bladeMore':
-      return geometry.bladeCount >= 6 ? null : { craft, geometry: changedProp(geometry, { bladeCount: geometry.bladeCount + 1 }), addedKg: 0 };
+      return geometry.bladeCount >= 6
+        ? null
+        : { craft, geometry: changedProp(geometry, { bladeCount: geometry.bladeCount + 1 }), addedKg: 0 };
     case 'squareTips':
-      return geometry.tipShape === 'square' ? null : { craft, geometry: changedProp(geometry, { tipShape: 'square' }), addedKg: 0 };
+      return geometry.tipShape === 'square'
+        ? null
+        : { craft, geometry: changedProp(geometry, { tipShape: 'square' }), addedKg: 0 };
     case 'softer': {
       const material = SOFTER[geometry.material];
       return material === undefined ? null : { craft, geometry: changedProp(geometry, { material }), addedKg: 0 };
     }
     case 'cellMore': {
       const seriesCount = pack.seriesCount + 1;
-      return { craft: { ...craft, pack: { ...pack, seriesCount } }, geometry, addedKg: usualPackKg(pack.chemistry, 1, pack.capacityAh) };
+      return {
+        craft: { ...craft, pack: { ...pack, seriesCount } },
+        geometry,
+        addedKg: usualPackKg(pack.chemistry, 1, pack.capacityAh),
+      };
     }
     case 'kvHigher':
     case 'kvLower': {
       const kvRpmPerV = motor.kvRpmPerV * (1 + (question === 'kvHigher' ? KV_STEP_RATIO : -KV_STEP_RATIO));
       // Another winding in the same stator: resistance falls with the square of kV, the copper stays.
       const square = (motor.kvRpmPerV / kvRpmPerV) ** 2;
-      const scaled = { ...motor, kvRpmPerV, resistanceOhm: motor.resistanceOhm === null ? null : motor.resistanceOhm * square, noLoadCurrentA: motor.noLoadCurrentA === null ? null : motor.noLoadCurrentA * (kvRpmPerV / motor.kvRpmPerV) };
+      const scaled = {
+        ...motor,
+        kvRpmPerV,
+        resistanceOhm: motor.resistanceOhm === null ? null : motor.resistanceOhm * square,
+        noLoadCurrentA: motor.noLoadCurrentA === null ? null : motor.noLoadCurrentA * (kvRpmPerV / motor.kvRpmPerV),
+      };
       return { craft: { ...craft, motor: scaled }, geometry, addedKg: 0 };
     }
     case 'payloadMore':
@@ -108,8 +163,15 @@ const LOADED_THRUST_TO_WEIGHT = { multirotor: 1.6, plane: 0.3 } as const;
 export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): number | null {
   const { craft } = bench;
   const room = (addedKg: number): number => {
-    const { margins, figures } = evaluateCandidate(benchWith(bench, { ...craft, massKg: craft.massKg + addedKg }), geometry);
-    return Math.min(LOADED_CARRY_MARGIN - margins.carry, (figures.thrustToWeightRatio || 0) - LOADED_THRUST_TO_WEIGHT[craft.kind], 1 - margins.motorHeat);
+    const { margins, figures } = evaluateCandidate(
+      benchWith(bench, { ...craft, massKg: craft.massKg + addedKg }),
+      geometry,
+    );
+    return Math.min(
+      LOADED_CARRY_MARGIN - margins.carry,
+      (figures.thrustToWeightRatio || 0) - LOADED_THRUST_TO_WEIGHT[craft.kind],
+      1 - margins.motorHeat,
+    );
   };
   if (!(room(0) > 0)) return null;
   const root = findRoot(room, 0, 8 * craft.massKg, MASS_TOLERANCE_KG);
@@ -165,7 +227,10 @@ export function packsForMinutes(bench: PickBench, geometry: PropGeometry, shelf:
     .map((pack) => {
       const packKg = usualPackKg(pack.chemistry, pack.seriesCount, pack.capacityAh);
       const massKg = craft.massKg - presentKg + packKg;
-      const { figures, margins } = evaluateCandidate(benchWith(bench, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }), geometry);
+      const { figures, margins } = evaluateCandidate(
+        benchWith(bench, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }),
+        geometry,
+      );
       return { pack, massKg, enduranceS: margins.packSag <= 1 && margins.carry <= 1 ? figures.enduranceS : NaN };
     })
     .filter((answer) => Number.isFinite(answer.enduranceS))

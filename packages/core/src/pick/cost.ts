@@ -2,7 +2,16 @@ import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { PropMaterial } from '../propeller/propGeometry.ts';
 
 /** Hours that a piece usually flies before it is struck, nicked or tired; a judgement, good to a factor of two. */
-const USUAL_HOURS: Record<PropMaterial, number> = { polycarbonate: 12, softPlastic: 8, glassNylon: 25, carbonNylon: 30, carbon: 40, wood: 15, printed: 1, unknown: 12 };
+const USUAL_HOURS: Record<PropMaterial, number> = {
+  polycarbonate: 12,
+  softPlastic: 8,
+  glassNylon: 25,
+  carbonNylon: 30,
+  carbon: 40,
+  wood: 15,
+  printed: 1,
+  unknown: 12,
+};
 
 /** What a delivery cost and what was in it. */
 export interface Purchase {
@@ -35,7 +44,12 @@ export function usablePieceCost({ bagPrice, bagCount, usableRatio }: Purchase): 
  *
  * @param hours - that a piece lasts; null takes what is usual for its material
  */
-export function costPerHour(pieceCost: number, rotorCount: number, material: PropMaterial, hours: number | null = null): number {
+export function costPerHour(
+  pieceCost: number,
+  rotorCount: number,
+  material: PropMaterial,
+  hours: number | null = null,
+): number {
   requirePositive('pieceCost', pieceCost);
   requirePositive('rotorCount', rotorCount);
   if (hours !== null) requirePositive('hours', hours);

@@ -12,12 +12,16 @@ import { pickBench, powertrainOn, type PickCraft } from './pickCraft.ts';
 import { assumptionReasons, limitReason, limitValues, sagReason } from './tradeReasons.ts';
 
 const quad = benchOf(surveyQuad);
-const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) => evaluateCandidate(benchOf(craft), geometry).figures;
+const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) =>
+  evaluateCandidate(benchOf(craft), geometry).figures;
 
 test('figures agree with each other: thrust over weight, power over endurance', () => {
   const { figures, margins } = evaluateCandidate(quad, inches(7.2, 3.9, 3));
   expect(figures.thrustToWeightRatio).toBeCloseTo((4 * figures.fullThrustN) / (1.92 * GRAVITY_M_PER_S2), 9);
-  expect(figures.thrustPerPowerNPerW * (figures.carryPowerW - surveyQuad.standbyPowerW)).toBeCloseTo(1.92 * GRAVITY_M_PER_S2, 6);
+  expect(figures.thrustPerPowerNPerW * (figures.carryPowerW - surveyQuad.standbyPowerW)).toBeCloseTo(
+    1.92 * GRAVITY_M_PER_S2,
+    6,
+  );
   // 80 % of 88.8 Wh, less what the pack's own resistance takes.
   expect((figures.enduranceS * figures.carryPowerW) / 3600).toBeGreaterThan(60);
   expect((figures.enduranceS * figures.carryPowerW) / 3600).toBeLessThan(0.8 * 4 * 6 * 3.95);
@@ -53,7 +57,8 @@ describe('each step up has its price', () => {
 });
 
 describe('limits bar by name', () => {
-  const barred = (craft: PickCraft, geometry = inches(7.2, 3.9, 3), makerLimitRpm: number | null = null) => brokenLimits(evaluateCandidate(benchOf(craft), geometry, { makerLimitRpm }).margins);
+  const barred = (craft: PickCraft, geometry = inches(7.2, 3.9, 3), makerLimitRpm: number | null = null) =>
+    brokenLimits(evaluateCandidate(benchOf(craft), geometry, { makerLimitRpm }).margins);
   test.each<[string, Partial<PickCraft>, string]>([
     ['frame', { clearanceDiameterM: 0.18 }, 'clearance'],
     ['neighbour discs, with a margin for flex', { neighbourDistanceM: 0.184 }, 'neighbours'],
@@ -69,20 +74,42 @@ describe('limits bar by name', () => {
     expect(barred(mappingPlane, inches(11, 6, 2))).toEqual([]);
   });
   test('the maker’s speed', () => expect(barred(surveyQuad, inches(7.2, 3.9, 3), 9000)).toContain('makerSpeed'));
-  test('heat, when nearly all the current becomes heat', () => expect(barred(surveyQuad, inches(7.8, 6.4, 4))).toContain('motorHeat'));
-  test('tip speed, on a small high-voltage motor', () => expect(barred({ ...surveyQuad, motor: { ...surveyQuad.motor, kvRpmPerV: 2300 }, escLimitA: null }, inches(7.2, 3, 2))).toContain('tipSpeed'));
+  test('heat, when nearly all the current becomes heat', () =>
+    expect(barred(surveyQuad, inches(7.8, 6.4, 4))).toContain('motorHeat'));
+  test('tip speed, on a small high-voltage motor', () =>
+    expect(
+      barred({ ...surveyQuad, motor: { ...surveyQuad.motor, kvRpmPerV: 2300 }, escLimitA: null }, inches(7.2, 3, 2)),
+    ).toContain('tipSpeed'));
   test('a bore under the shaft, and goes once it is wider', () => {
-    const onFive = (boreDiameterM: number | null) => brokenLimits(evaluateCandidate(benchOf({ ...surveyQuad, shaftDiameterM: 0.005 }), inches(7.2, 3.9, 3), { boreDiameterM }).margins);
-    expect([onFive(0.004).includes('bore'), onFive(0.00498).includes('bore'), onFive(0.008).includes('bore'), onFive(null).includes('bore')]).toEqual([true, false, false, false]);
+    const onFive = (boreDiameterM: number | null) =>
+      brokenLimits(
+        evaluateCandidate(benchOf({ ...surveyQuad, shaftDiameterM: 0.005 }), inches(7.2, 3.9, 3), { boreDiameterM })
+          .margins,
+      );
+    expect([
+      onFive(0.004).includes('bore'),
+      onFive(0.00498).includes('bore'),
+      onFive(0.008).includes('bore'),
+      onFive(null).includes('bore'),
+    ]).toEqual([true, false, false, false]);
   });
   test('a rack without a set, hand by hand', () => {
-    const with_ = (cwCount: number, ccwCount: number) => evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3), { stock: { cwCount, ccwCount } });
-    expect([with_(2, 2), with_(9, 1), with_(0, 0)].map((c) => brokenLimits(c.margins).includes('stock'))).toEqual([false, true, true]);
+    const with_ = (cwCount: number, ccwCount: number) =>
+      evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3), { stock: { cwCount, ccwCount } });
+    expect([with_(2, 2), with_(9, 1), with_(0, 0)].map((c) => brokenLimits(c.margins).includes('stock'))).toEqual([
+      false,
+      true,
+      true,
+    ]);
     const setting = { craft: surveyQuad, air: benchOf(surveyQuad).air };
     expect(limitValues(setting, with_(9, 1), 'stock')).toEqual({ value: 4, allowed: 3 });
     expect(limitReason(setting, with_(9, 1), 'X', 'stock').code).toBe('pick.barred.stock');
   });
-  test('what is nearest is named where nothing is broken', () => expect(closestLimit(evaluateCandidate(quad, inches(7.2, 3.9, 3)).margins)).toMatchObject({ limit: expect.any(String), margin: expect.any(Number) }));
+  test('what is nearest is named where nothing is broken', () =>
+    expect(closestLimit(evaluateCandidate(quad, inches(7.2, 3.9, 3)).margins)).toMatchObject({
+      limit: expect.any(String),
+      margin: expect.any(Number),
+    }));
 });
 
 test('a plane cruises on less than it hangs on, and a prop without pitch for its speed cannot carry it', () => {
@@ -101,13 +128,22 @@ test('harder flying is hotter', () => {
 
 test('no craft and no prop makes a number that is neither true nor missing', () => {
   fc.assert(
-    fc.property(fc.double({ min: 2, max: 18, noNaN: true }), fc.double({ min: 0.1, max: 1.1, noNaN: true }), fc.integer({ min: 2, max: 6 }), fc.double({ min: 0.05, max: 20, noNaN: true }), fc.integer({ min: 1, max: 14 }), fc.boolean(), (d, ratio, blades, massKg, seriesCount, isPlane) => {
-      const craft = { ...(isPlane ? mappingPlane : surveyQuad), massKg, pack: { ...surveyQuad.pack, seriesCount } };
-      const { figures, margins } = evaluateCandidate(benchOf(craft), inches(d, d * ratio, blades));
-      for (const margin of Object.values(margins)) expect(margin).toBeGreaterThanOrEqual(0);
-      for (const value of Object.values(figures)) expect(value).not.toBe(Infinity);
-      if (brokenLimits(margins).length === 0) expect(Number.isFinite(figures.enduranceS + figures.thrustToWeightRatio + figures.levelDb)).toBe(true);
-    }),
+    fc.property(
+      fc.double({ min: 2, max: 18, noNaN: true }),
+      fc.double({ min: 0.1, max: 1.1, noNaN: true }),
+      fc.integer({ min: 2, max: 6 }),
+      fc.double({ min: 0.05, max: 20, noNaN: true }),
+      fc.integer({ min: 1, max: 14 }),
+      fc.boolean(),
+      (d, ratio, blades, massKg, seriesCount, isPlane) => {
+        const craft = { ...(isPlane ? mappingPlane : surveyQuad), massKg, pack: { ...surveyQuad.pack, seriesCount } };
+        const { figures, margins } = evaluateCandidate(benchOf(craft), inches(d, d * ratio, blades));
+        for (const margin of Object.values(margins)) expect(margin).toBeGreaterThanOrEqual(0);
+        for (const value of Object.values(figures)) expect(value).not.toBe(Infinity);
+        if (brokenLimits(margins).length === 0)
+          expect(Number.isFinite(figures.enduranceS + figures.thrustToWeightRatio + figures.levelDb)).toBe(true);
+      },
+    ),
     { numRuns: 60, seed: 7 },
   );
 });
@@ -119,7 +155,9 @@ test.each<[Partial<PickCraft>, RegExp]>([
   [{ motor: { ...surveyQuad.motor, statorDiameterM: -1 } }, /statorDiameterM/],
   [{ pack: { ...surveyQuad.pack, capacityAh: 0 } }, /capacityAh/],
   [{ pack: { ...surveyQuad.pack, seriesCount: 0 } }, /seriesCount/],
-])('a craft that is none is refused with the field: %j', (change, field) => expect(() => benchOf({ ...surveyQuad, ...change })).toThrow(field));
+])('a craft that is none is refused with the field: %j', (change, field) =>
+  expect(() => benchOf({ ...surveyQuad, ...change })).toThrow(field),
+);
 
 test('a gear lets a large prop turn slower than its motor', () => {
   const direct = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
@@ -141,7 +179,9 @@ test('runs on the stand move the figures, their mark and their width; a prop’s
   expect(corrected.figures.fullThrustN / label.figures.fullThrustN).toBeGreaterThan(1.07);
   expect(corrected.figures.enduranceS).toBeGreaterThan(label.figures.enduranceS);
   expect(corrected.thrustUncertaintyRatio).toBeLessThan(label.thrustUncertaintyRatio);
-  expect(evaluateCandidate(bench, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN).toBeLessThan(label.figures.fullThrustN);
+  expect(
+    evaluateCandidate(bench, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN,
+  ).toBeLessThan(label.figures.fullThrustN);
 });
 
 describe('what a flight takes', () => {
@@ -152,7 +192,11 @@ describe('what a flight takes', () => {
     const weak = { ...surveyQuad, pack: { ...surveyQuad.pack, cellResistanceOhm: 0.02 } };
     const candidate = evaluateCandidate(benchOf(weak), seven);
     expect(brokenLimits(candidate.margins)).not.toContain('packSag');
-    expect(sagReason({ craft: weak }, candidate)).toMatchObject({ code: 'pick.sag', severity: 'caution', values: { emptyV: expect.closeTo(3.3, 1), lossRatio: candidate.figures.sagLossRatio } });
+    expect(sagReason({ craft: weak }, candidate)).toMatchObject({
+      code: 'pick.sag',
+      severity: 'caution',
+      values: { emptyV: expect.closeTo(3.3, 1), lossRatio: candidate.figures.sagLossRatio },
+    });
     expect(candidate.figures.sagLossRatio).toBeGreaterThan(0.2);
     expect(sagReason({ craft: surveyQuad }, evaluateCandidate(benchOf(surveyQuad), seven))).toBeNull();
   });
@@ -168,7 +212,10 @@ describe('what a flight takes', () => {
     const [open, ducted] = [of({}), of({ ductThrustRatio: 1.13 })];
     expect(ducted.figures.fullThrustN / open.figures.fullThrustN).toBeCloseTo(1.13, 6);
     expect(ducted.figures.carryPowerW).toBeLessThan(open.figures.carryPowerW);
-    expect(assumptionReasons({ craft: { ...surveyQuad, ductThrustRatio: 1.13 } }).map((r) => r.code)).toEqual(['pick.pack.usual', 'pick.duct']);
+    expect(assumptionReasons({ craft: { ...surveyQuad, ductThrustRatio: 1.13 } }).map((r) => r.code)).toEqual([
+      'pick.pack.usual',
+      'pick.duct',
+    ]);
   });
 
   test('motors get hotter the harder the style; a small pack ends before they do', () => {
@@ -177,29 +224,37 @@ describe('what a flight takes', () => {
     expect([gentle, normal, hard]).toEqual([gentle, normal, hard].sort((a, b) => a - b));
     expect(of({ style: 'hard' }).figures.motorTemperatureC).toBeCloseTo(hard, 9);
     const small = { ...surveyQuad.pack, capacityAh: 0.4, cRating: 100 };
-    expect(of({ style: 'hard', pack: small }).figures.motorTemperatureC).toBeLessThan(of({ style: 'hard', pack: { ...surveyQuad.pack, capacityAh: 4, cRating: 10 } }).figures.motorTemperatureC);
+    expect(of({ style: 'hard', pack: small }).figures.motorTemperatureC).toBeLessThan(
+      of({ style: 'hard', pack: { ...surveyQuad.pack, capacityAh: 4, cRating: 10 } }).figures.motorTemperatureC,
+    );
   });
 
   test('blades wear by the style that they are flown in, far more than hovering says', () => {
     const bench = benchOf(surveyQuad);
     const hover = carrySpeedRpm(bench, seven)!;
-    const [gentle, hard] = (['gentle', 'hard'] as const).map((style) => wearSpeedRpm(benchOf({ ...surveyQuad, style }), seven)!);
+    const [gentle, hard] = (['gentle', 'hard'] as const).map((style) =>
+      wearSpeedRpm(benchOf({ ...surveyQuad, style }), seven)!,
+    );
     expect(gentle!).toBeGreaterThan(1.1 * hover);
     expect(hard!).toBeGreaterThan(gentle!);
   });
 
   test('the larger prop answers more slowly', () => {
     const large = benchOf({ ...surveyQuad, neighbourDistanceM: 0.4, clearanceDiameterM: 0.4 });
-    expect(evaluateCandidate(large, inches(12.5, 4, 2)).figures.riseTimeS).toBeGreaterThan(evaluateCandidate(large, seven).figures.riseTimeS);
+    expect(evaluateCandidate(large, inches(12.5, 4, 2)).figures.riseTimeS).toBeGreaterThan(
+      evaluateCandidate(large, seven).figures.riseTimeS,
+    );
   });
 
   test('from the stand into the air: each step takes volts, thrust and current', () => {
     const bench = benchOf(surveyQuad);
     const walk = conditionWalk(bench, evaluateCandidate(bench, seven).prop, 24);
     expect(walk.map((w) => w.condition)).toEqual(['oneMotorStand', 'oneMotorHalfPack', 'allMotorsHalfPack']);
-    for (const key of ['voltageV', 'thrustN', 'currentA'] as const) expect(walk.map((w) => w[key])).toEqual(walk.map((w) => w[key]).sort((a, b) => b - a));
+    for (const key of ['voltageV', 'thrustN', 'currentA'] as const)
+      expect(walk.map((w) => w[key])).toEqual(walk.map((w) => w[key]).sort((a, b) => b - a));
     expect(walk[2]!.thrustN).toBeCloseTo(evaluateCandidate(bench, seven).figures.fullThrustN, 6);
-    for (const { thrustUncertaintyRatio, currentUncertaintyRatio } of walk) expect([thrustUncertaintyRatio > 0.15, currentUncertaintyRatio > 0.1]).toEqual([true, true]);
+    for (const { thrustUncertaintyRatio, currentUncertaintyRatio } of walk)
+      expect([thrustUncertaintyRatio > 0.15, currentUncertaintyRatio > 0.1]).toEqual([true, true]);
     expect(conditionWalk(bench, evaluateCandidate(bench, seven).prop, null)).toHaveLength(2);
   });
 
@@ -208,16 +263,29 @@ describe('what a flight takes', () => {
     const prop = evaluateCandidate(bench, seven).prop;
     const label = fullThrottleOnStand(powertrainOn(bench, prop), null)!;
     expect(label.thrustUncertaintyRatio).toBeGreaterThan(prop.thrustUncertaintyRatio);
-    const known = { kvFactor: 1, resistanceFactor: 1, reactanceFactor: 1, kvDeviation: 0.004, resistanceDeviation: 0.05, reactanceDeviation: 0.1, readingCount: 30 };
-    expect(fullThrottleOnStand(powertrainOn(bench, prop), known)!.currentUncertaintyRatio).toBeLessThan(label.currentUncertaintyRatio);
+    const known = {
+      kvFactor: 1,
+      resistanceFactor: 1,
+      reactanceFactor: 1,
+      kvDeviation: 0.004,
+      resistanceDeviation: 0.05,
+      reactanceDeviation: 0.1,
+      readingCount: 30,
+    };
+    expect(fullThrottleOnStand(powertrainOn(bench, prop), known)!.currentUncertaintyRatio).toBeLessThan(
+      label.currentUncertaintyRatio,
+    );
   });
 });
 
 test('what runs correct is told with their numbers, and not without runs', () => {
   const of = (logRatio: number) => calibrate([{ pitchRatio: 0.54, logRatio }]);
   const whole = { thrust: of(0.08), power: of(-0.04) };
-  const reason = calibrationReason({ calibration: { whole, families: {}, models: {}, motor: null, standVoltageV: null, runCount: 1, propCount: 1 } }, 0.54)!;
+  const reason = calibrationReason(
+    { calibration: { whole, families: {}, models: {}, motor: null, standVoltageV: null, runCount: 1, propCount: 1 } },
+    0.54,
+  )!;
   expect(reason).toMatchObject({ code: 'pick.calibrated', values: { runCount: 1, propCount: 1 } });
-  expect([reason.values.thrustRatio as number > 0, reason.values.powerRatio as number < 0]).toEqual([true, true]);
+  expect([(reason.values.thrustRatio as number) > 0, (reason.values.powerRatio as number) < 0]).toEqual([true, true]);
   expect(calibrationReason({ calibration: null }, 0.54)).toBeNull();
 });

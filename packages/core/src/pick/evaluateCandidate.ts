@@ -4,7 +4,12 @@ import { findRoot } from '../numerics/findRoot.ts';
 import { bladeElement, prepareProp, type PreparedProp } from '../propeller/bladeElement.ts';
 import { inducedSpeedMPerS } from '../propeller/propFigures.ts';
 import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
-import { MOST_TIP_MACH, propellerModel, type PropellerCalibration, type PropellerModel } from '../propeller/propellerModel.ts';
+import {
+  MOST_TIP_MACH,
+  propellerModel,
+  type PropellerCalibration,
+  type PropellerModel,
+} from '../propeller/propellerModel.ts';
 import { enduranceAtPower } from '../powertrain/endurance.ts';
 import { driveAt } from '../powertrain/equilibrium.ts';
 import { cycledTemperatureC, type HeatStretch } from '../powertrain/motorHeat.ts';
@@ -73,7 +78,16 @@ export const LANDING_RATIO = 0.2;
 const FAR_BEYOND = 2;
 
 /** How well a material survives a strike, from 0 to 1: a judgement of practice. */
-const TOUGHNESS: Record<PropMaterial, number> = { polycarbonate: 0.95, softPlastic: 0.85, glassNylon: 0.65, unknown: 0.6, carbonNylon: 0.4, wood: 0.25, carbon: 0.2, printed: 0.1 };
+const TOUGHNESS: Record<PropMaterial, number> = {
+  polycarbonate: 0.95,
+  softPlastic: 0.85,
+  glassNylon: 0.65,
+  unknown: 0.6,
+  carbonNylon: 0.4,
+  wood: 0.25,
+  carbon: 0.2,
+  printed: 0.1,
+};
 const SQUARE_TIP_TOUGHNESS = 0.05;
 
 const CYCLE_S = 20;
@@ -104,11 +118,25 @@ export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, fact
   if (carry && full) setHeat(bench, geometry.diameterM, carry, full, figures, margins);
   if (full && facts.makerLimitRpm) margins.makerSpeed = full.speedRpm / facts.makerLimitRpm;
   const { mark, thrustUncertaintyRatio, powerUncertaintyRatio } = prop;
-  return { geometry, facts, prop, figures, margins, fullSpeedRpm: full?.speedRpm ?? NaN, mark, thrustUncertaintyRatio, powerUncertaintyRatio };
+  return {
+    geometry,
+    facts,
+    prop,
+    figures,
+    margins,
+    fullSpeedRpm: full?.speedRpm ?? NaN,
+    mark,
+    thrustUncertaintyRatio,
+    powerUncertaintyRatio,
+  };
 }
 
 /** A propeller in the air and the duct of a craft. */
-function propOn({ craft, tables }: PickBench, geometry: PropGeometry, calibration: PropellerCalibration | null): PropellerModel {
+function propOn(
+  { craft, tables }: PickBench,
+  geometry: PropGeometry,
+  calibration: PropellerCalibration | null,
+): PropellerModel {
   const prop = propellerModel(geometry, tables, calibration);
   return craft.ductThrustRatio === null ? prop : { ...prop, thrustFactor: prop.thrustFactor * craft.ductThrustRatio };
 }
@@ -120,7 +148,8 @@ const BORE_PLAY_M = 0.00005;
 
 /** Margins that follow from what lies on the rack. A bore that goes over the shaft is no limit: a ring fills it. */
 function setRackMargins({ craft }: PickBench, { boreDiameterM, stock }: PropFacts, margins: PickMargins): void {
-  if (boreDiameterM && craft.shaftDiameterM !== null && boreDiameterM + BORE_PLAY_M < craft.shaftDiameterM) margins.bore = craft.shaftDiameterM / boreDiameterM;
+  if (boreDiameterM && craft.shaftDiameterM !== null && boreDiameterM + BORE_PLAY_M < craft.shaftDiameterM)
+    margins.bore = craft.shaftDiameterM / boreDiameterM;
   if (!stock) return;
   const short = Math.max(0, craft.needed.cwCount - stock.cwCount) + Math.max(0, craft.needed.ccwCount - stock.ccwCount);
   if (short > 0) margins.stock = 1 + short / (craft.needed.cwCount + craft.needed.ccwCount);
@@ -140,10 +169,12 @@ function setRoomMargins({ craft }: PickBench, diameterM: number, margins: PickMa
 /** The rotor while it carries; null where it never does. */
 function carryPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
   const most = MOST_CARRY_THROTTLE[bench.craft.kind];
-  const found = bench.carrySpeedMPerS === 0 ? rotorAtThrust(powertrain, bench.carryThrustN) : cruisePoint(bench, powertrain);
+  const found =
+    bench.carrySpeedMPerS === 0 ? rotorAtThrust(powertrain, bench.carryThrustN) : cruisePoint(bench, powertrain);
   if (found === null || found.status !== 'held') {
     margins.carry = FAR_BEYOND;
-    if (found?.status === 'packCannotGive') margins.packSag = Math.max(margins.packSag, found.neededPowerW / found.mostPowerW);
+    if (found?.status === 'packCannotGive')
+      margins.packSag = Math.max(margins.packSag, found.neededPowerW / found.mostPowerW);
     return null;
   }
   margins.carry = found.throttleRatio / most;
@@ -172,13 +203,21 @@ function fullPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargin
 const CRUISE_SOLVE_RPM = 1;
 
 /** A plane's rotor at cruising speed: blade elements solved for the speed that gives the thrust. */
-function cruisePoint({ craft, tables, carryThrustN, carrySpeedMPerS, drive, supply }: PickBench, { prop, gearRatio }: Powertrain): ({ status: 'held' } & RotorPoint) | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number } | null {
+function cruisePoint(
+  { craft, tables, carryThrustN, carrySpeedMPerS, drive, supply }: PickBench,
+  { prop, gearRatio }: Powertrain,
+): ({ status: 'held' } & RotorPoint) | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number } | null {
   const prepared: PreparedProp = prepareProp(prop.geometry);
   const { air } = tables;
   const fastestRpm = (59.9 * MOST_TIP_MACH * air.soundSpeedMPerS) / (Math.PI * prop.geometry.diameterM);
   const at = (speedRpm: number) => bladeElement(prepared, air, speedRpm, carrySpeedMPerS);
   const slowestRpm = (60 * carrySpeedMPerS) / (1.6 * prop.geometry.diameterM) / 2.5;
-  const root = findRoot((speedRpm) => prop.thrustFactor * at(speedRpm).thrustN - carryThrustN, Math.min(slowestRpm, fastestRpm / 2), fastestRpm, CRUISE_SOLVE_RPM);
+  const root = findRoot(
+    (speedRpm) => prop.thrustFactor * at(speedRpm).thrustN - carryThrustN,
+    Math.min(slowestRpm, fastestRpm / 2),
+    fastestRpm,
+    CRUISE_SOLVE_RPM,
+  );
   if (root.status !== 'found' || craft.kind !== 'plane') return null;
   const found = at(root.x);
   const torqueNm = found.torqueNm * prop.powerFactor;
@@ -190,17 +229,33 @@ function cruisePoint({ craft, tables, carryThrustN, carrySpeedMPerS, drive, supp
     throttleRatio: held.throttleRatio,
     speedRpm: root.x,
     drive: held.drive,
-    prop: { thrustN: found.thrustN * prop.thrustFactor, torqueNm, powerW: torqueNm * motorSpeed, thrustCoefficient: found.thrustCoefficient, powerCoefficient: found.powerCoefficient, tipWashoutRad: found.tipWashoutRad, tipMach: (Math.PI * root.x * prop.geometry.diameterM) / 60 / air.soundSpeedMPerS, mark: prop.mark },
+    prop: {
+      thrustN: found.thrustN * prop.thrustFactor,
+      torqueNm,
+      powerW: torqueNm * motorSpeed,
+      thrustCoefficient: found.thrustCoefficient,
+      powerCoefficient: found.powerCoefficient,
+      tipWashoutRad: found.tipWashoutRad,
+      tipMach: (Math.PI * root.x * prop.geometry.diameterM) / 60 / air.soundSpeedMPerS,
+      mark: prop.mark,
+    },
   };
 }
 
-function setFullFigures(bench: PickBench, powertrain: Powertrain, full: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+function setFullFigures(
+  bench: PickBench,
+  powertrain: Powertrain,
+  full: RotorPoint,
+  figures: PickFigures,
+  margins: PickMargins,
+): void {
   const { craft, supply } = bench;
   const { geometry, air } = powertrain.prop;
   const thrustRatio = craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1;
   const own = rotorFigures(powertrain, full, craft.armM);
   figures.fullThrustN = full.prop.thrustN;
-  figures.thrustToWeightRatio = (craft.rotorCount * thrustRatio * full.prop.thrustN) / (craft.massKg * GRAVITY_M_PER_S2);
+  figures.thrustToWeightRatio =
+    (craft.rotorCount * thrustRatio * full.prop.thrustN) / (craft.massKg * GRAVITY_M_PER_S2);
   figures.fullCurrentA = full.drive.busCurrentA;
   figures.sagCellV = full.drive.busVoltageV / craft.pack.seriesCount;
   figures.tipSpeedMPerS = full.prop.tipMach * air.soundSpeedMPerS;
@@ -212,35 +267,70 @@ function setFullFigures(bench: PickBench, powertrain: Powertrain, full: RotorPoi
   if (craft.escLimitA !== null) margins.escCurrent = full.drive.busCurrentA / craft.escLimitA;
   if (craft.motorLimitA !== null) margins.motorCurrent = full.drive.busCurrentA / craft.motorLimitA;
   const mostPowerW = supply.openVoltageV ** 2 / (4 * Math.max(1e-9, supply.resistanceOhm));
-  margins.packSag = Math.max(margins.packSag, (craft.rotorCount * full.drive.powerW + craft.standbyPowerW) / mostPowerW);
+  margins.packSag = Math.max(
+    margins.packSag,
+    (craft.rotorCount * full.drive.powerW + craft.standbyPowerW) / mostPowerW,
+  );
   const stiff = rotorAtThrottle({ ...powertrain, supply: { ...supply, resistanceOhm: 0 } }, 1);
   figures.sagLossRatio = 'prop' in stiff ? 1 - full.prop.thrustN / stiff.prop.thrustN : NaN;
   margins.tipSpeed = full.prop.tipMach / MOST_PICK_MACH;
-  if (craft.kind === 'plane') margins.carry = Math.max(margins.carry, LEAST_PLANE_PULL / Math.max(1e-6, figures.thrustToWeightRatio));
+  if (craft.kind === 'plane')
+    margins.carry = Math.max(margins.carry, LEAST_PLANE_PULL / Math.max(1e-6, figures.thrustToWeightRatio));
   // A coefficient table has no room for windmilling or stalled rest: a prop that does not pull at all is no candidate.
   if (!(full.prop.thrustN > 0) || supply.openVoltageV <= 0) margins.carry = FAR_BEYOND;
 }
 
-function setCarryFigures(bench: PickBench, powertrain: Powertrain, carry: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+function setCarryFigures(
+  bench: PickBench,
+  powertrain: Powertrain,
+  carry: RotorPoint,
+  figures: PickFigures,
+  margins: PickMargins,
+): void {
   const { craft, supply } = bench;
   const { chemistry, seriesCount, capacityAh } = craft.pack;
   const powerW = craft.rotorCount * carry.drive.powerW + craft.standbyPowerW;
   figures.carryThrottleRatio = carry.throttleRatio;
   figures.carryPowerW = powerW;
   figures.thrustPerPowerNPerW = carry.prop.thrustN / carry.drive.powerW;
-  figures.enduranceS = enduranceAtPower({ curve: openVoltageCurves[chemistry], seriesCount, capacityAh, resistanceOhm: supply.resistanceOhm, startRatio: 1, endRatio: LANDING_RATIO, cutoffCellV: cellVoltages[chemistry].emptyV }, powerW).durationS;
+  figures.enduranceS = enduranceAtPower(
+    {
+      curve: openVoltageCurves[chemistry],
+      seriesCount,
+      capacityAh,
+      resistanceOhm: supply.resistanceOhm,
+      startRatio: 1,
+      endRatio: LANDING_RATIO,
+      cutoffCellV: cellVoltages[chemistry].emptyV,
+    },
+    powerW,
+  ).durationS;
   figures.levelDb = rotorSound(powertrain.prop, carry, PICK_LISTENER, craft.rotorCount).levelDb;
   figures.riseTimeS = rotorFigures(powertrain, carry, craft.armM).thrustRiseTimeS;
   if (figures.enduranceS <= 0) margins.packSag = Math.max(margins.packSag, FAR_BEYOND);
 }
 
-function setHeat(bench: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, figures: PickFigures, margins: PickMargins): void {
+function setHeat(
+  bench: PickBench,
+  diameterM: number,
+  carry: RotorPoint,
+  full: RotorPoint,
+  figures: PickFigures,
+  margins: PickMargins,
+): void {
   figures.motorTemperatureC = heatedC(bench, diameterM, carry, full, figures.pitchSpeedMPerS, bench.craft.style);
   margins.motorHeat = (figures.motorTemperatureC - bench.craft.airC) / (HOTTEST_WINDING_C - bench.craft.airC);
 }
 
 /** Winding temperature at the end of a pack that is flown in a style [°C]. */
-function heatedC({ craft, tables, drive, supply, carrySpeedMPerS }: PickBench, diameterM: number, carry: RotorPoint, full: RotorPoint, pitchSpeedMPerS: number, style: FlyingStyle): number {
+function heatedC(
+  { craft, tables, drive, supply, carrySpeedMPerS }: PickBench,
+  diameterM: number,
+  carry: RotorPoint,
+  full: RotorPoint,
+  pitchSpeedMPerS: number,
+  style: FlyingStyle,
+): number {
   const { fullRatio, forwardRatio } = flyingStyles[style];
   const forwardMPerS = Math.max(carrySpeedMPerS, forwardRatio * pitchSpeedMPerS);
   const stretch = ({ prop, drive: at }: RotorPoint, durationS: number): HeatStretch => ({
@@ -249,10 +339,17 @@ function heatedC({ craft, tables, drive, supply, carrySpeedMPerS }: PickBench, d
     speedRadPerS: at.speedRadPerS,
     inducedSpeedMPerS: inducedSpeedMPerS(prop.thrustN, diameterM, tables.air.densityKgPerM3) + forwardMPerS,
   });
-  const meanPowerW = craft.rotorCount * (fullRatio * full.drive.powerW + (1 - fullRatio) * carry.drive.powerW) + craft.standbyPowerW;
+  const meanPowerW =
+    craft.rotorCount * (fullRatio * full.drive.powerW + (1 - fullRatio) * carry.drive.powerW) + craft.standbyPowerW;
   const lastsS = ((1 - LANDING_RATIO) * craft.pack.capacityAh * supply.openVoltageV * 3600) / meanPowerW;
   const cycles = Math.max(1, Math.round(Math.min(HEATED_MOST_S, lastsS) / CYCLE_S));
-  return cycledTemperatureC(drive.motor, [stretch(carry, (1 - fullRatio) * CYCLE_S), stretch(full, fullRatio * CYCLE_S)], cycles, craft.airC, craft.airC);
+  return cycledTemperatureC(
+    drive.motor,
+    [stretch(carry, (1 - fullRatio) * CYCLE_S), stretch(full, fullRatio * CYCLE_S)],
+    cycles,
+    craft.airC,
+    craft.airC,
+  );
 }
 
 /**
@@ -264,7 +361,10 @@ export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<Flyi
   const margins = { ...NO_MARGINS };
   const carry = carryPoint(bench, powertrain, margins);
   const full = fullPoint(bench, powertrain, margins);
-  const of = (style: FlyingStyle): number => (carry && full ? heatedC(bench, prop.geometry.diameterM, carry, full, (prop.geometry.pitchM * full.speedRpm) / 60, style) : NaN);
+  const of = (style: FlyingStyle): number =>
+    carry && full
+      ? heatedC(bench, prop.geometry.diameterM, carry, full, (prop.geometry.pitchM * full.speedRpm) / 60, style)
+      : NaN;
   return { gentle: of('gentle'), normal: of('normal'), hard: of('hard') };
 }
 

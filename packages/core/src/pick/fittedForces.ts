@@ -26,12 +26,20 @@ const USUAL_TORQUE_PER_THRUST_M = 0.015;
  */
 export function fittedForces(bench: PickBench, geometry: PropGeometry | null): FittedForces {
   const thrustN = bench.carryThrustN;
-  const usual: FittedForces = { carry: { thrustN, torqueNm: USUAL_TORQUE_PER_THRUST_M * thrustN }, most: null, bladeLossN: null };
+  const usual: FittedForces = {
+    carry: { thrustN, torqueNm: USUAL_TORQUE_PER_THRUST_M * thrustN },
+    most: null,
+    bladeLossN: null,
+  };
   if (geometry === null) return usual;
   const { prop, figures, fullSpeedRpm } = evaluateCandidate(bench, geometry);
   const carryRpm = carrySpeedRpm(bench, geometry);
   const carry = carryRpm === null ? usual.carry : { thrustN, torqueNm: propellerAt(prop, carryRpm).torqueNm };
   if (!(figures.fullThrustN > 0)) return { ...usual, carry };
   const { thrustN: mostThrustN, torqueNm } = propellerAt(prop, fullSpeedRpm);
-  return { carry, most: { mostThrustN, torquePerThrustM: torqueNm / mostThrustN, weightN: bench.craft.massKg * GRAVITY_M_PER_S2 }, bladeLossN: figures.bladeLossForceN };
+  return {
+    carry,
+    most: { mostThrustN, torquePerThrustM: torqueNm / mostThrustN, weightN: bench.craft.massKg * GRAVITY_M_PER_S2 },
+    bladeLossN: figures.bladeLossForceN,
+  };
 }

@@ -18,7 +18,16 @@ export const flyingStyleNames = Object.keys(flyingStyles) as FlyingStyle[];
 
 /** The style that a use is flown in; a judgement of practice. */
 export const styleOfUse: Readonly<Record<UseName, FlyingStyle>> = {
-  indoorCourse: 'normal', openCourse: 'hard', freestyle: 'normal', smoothFilming: 'gentle', longEndurance: 'gentle', heavyLift: 'normal', quietNeighbourhood: 'gentle', windySite: 'normal', parkPlaneShort: 'normal', parkPlaneSpeed: 'hard',
+  indoorCourse: 'normal',
+  openCourse: 'hard',
+  freestyle: 'normal',
+  smoothFilming: 'gentle',
+  longEndurance: 'gentle',
+  heavyLift: 'normal',
+  quietNeighbourhood: 'gentle',
+  windySite: 'normal',
+  parkPlaneShort: 'normal',
+  parkPlaneSpeed: 'hard',
 };
 
 const DAMAGE_EXPONENT = 12;
@@ -33,5 +42,9 @@ const DAMAGE_EXPONENT = 12;
 export function wearingSpeedRpm(carryRpm: number, fullRpm: number, style: FlyingStyle): number {
   const { fullRatio } = flyingStyles[style];
   const most = Math.max(carryRpm, fullRpm);
-  return most * (fullRatio * (fullRpm / most) ** DAMAGE_EXPONENT + (1 - fullRatio) * (carryRpm / most) ** DAMAGE_EXPONENT) ** (1 / DAMAGE_EXPONENT);
+  return (
+    most *
+    (fullRatio * (fullRpm / most) ** DAMAGE_EXPONENT + (1 - fullRatio) * (carryRpm / most) ** DAMAGE_EXPONENT) **
+      (1 / DAMAGE_EXPONENT)
+  );
 }

@@ -30,7 +30,10 @@ export function fullThrottleOnStand(powertrain: Powertrain, motor: MotorCalibrat
   if (own === null) return null;
   const { prop } = powertrain;
   const { kvDeviation, resistanceDeviation, reactanceDeviation } = motor ?? LABEL_MOTOR;
-  const [thrustLog, powerLog] = [prop.thrustUncertaintyRatio / NORMAL_QUANTILE, prop.powerUncertaintyRatio / NORMAL_QUANTILE];
+  const [thrustLog, powerLog] = [
+    prop.thrustUncertaintyRatio / NORMAL_QUANTILE,
+    prop.powerUncertaintyRatio / NORMAL_QUANTILE,
+  ];
   const nudges: Powertrain[] = [
     { ...powertrain, prop: { ...prop, powerFactor: prop.powerFactor * Math.exp(powerLog) } },
     ...[
@@ -46,7 +49,13 @@ export function fullThrottleOnStand(powertrain: Powertrain, motor: MotorCalibrat
     thrust += Math.log(off.prop.thrustN / own.prop.thrustN) ** 2;
     current += Math.log(off.drive.busCurrentA / own.drive.busCurrentA) ** 2;
   }
-  return { thrustN: own.prop.thrustN, currentA: own.drive.busCurrentA, voltageV: own.drive.busVoltageV, thrustUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(thrust), currentUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(current) };
+  return {
+    thrustN: own.prop.thrustN,
+    currentA: own.drive.busCurrentA,
+    voltageV: own.drive.busVoltageV,
+    thrustUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(thrust),
+    currentUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(current),
+  };
 }
 
 function turned(powertrain: Powertrain): RotorPoint | null {
@@ -72,8 +81,17 @@ export function conditionWalk(bench: PickBench, prop: PropellerModel, standVolta
   const powertrain = powertrainOn(bench, prop);
   const { supply } = bench;
   const supplies: [FullCondition, Powertrain['supply']][] = [
-    ...(standVoltageV === null ? [] : [['oneMotorStand', { openVoltageV: standVoltageV, resistanceOhm: 0, driveCount: 1 }] as [FullCondition, Powertrain['supply']]]),
-    ...(supply.driveCount === 1 ? [] : [['oneMotorHalfPack', { ...supply, driveCount: 1, otherPowerW: 0 }] as [FullCondition, Powertrain['supply']]]),
+    ...(standVoltageV === null
+      ? []
+      : [
+          ['oneMotorStand', { openVoltageV: standVoltageV, resistanceOhm: 0, driveCount: 1 }] as [
+            FullCondition,
+            Powertrain['supply'],
+          ],
+        ]),
+    ...(supply.driveCount === 1
+      ? []
+      : [['oneMotorHalfPack', { ...supply, driveCount: 1, otherPowerW: 0 }] as [FullCondition, Powertrain['supply']]]),
     ['allMotorsHalfPack', supply],
   ];
   return supplies.flatMap(([condition, of]) => {

@@ -20,10 +20,23 @@ test('more diameter gives a steeper, slower plant, so gains are expected to come
   const [before, now] = [hoverPlant(bench, inches(7.2, 3.9, 3))!, hoverPlant(bench, inches(7.8, 4.2, 3))!];
   expect(now.slopeN).toBeGreaterThan(before.slopeN);
   expect(now.riseS).toBeGreaterThan(before.riseS);
-  const there = gainScale({ oldSlopeN: before.slopeN, newSlopeN: now.slopeN, oldRiseS: before.riseS, newRiseS: now.riseS, inertiaRatio: 1 });
-  const back = gainScale({ oldSlopeN: now.slopeN, newSlopeN: before.slopeN, oldRiseS: now.riseS, newRiseS: before.riseS, inertiaRatio: 1 });
+  const there = gainScale({
+    oldSlopeN: before.slopeN,
+    newSlopeN: now.slopeN,
+    oldRiseS: before.riseS,
+    newRiseS: now.riseS,
+    inertiaRatio: 1,
+  });
+  const back = gainScale({
+    oldSlopeN: now.slopeN,
+    newSlopeN: before.slopeN,
+    oldRiseS: now.riseS,
+    newRiseS: before.riseS,
+    inertiaRatio: 1,
+  });
   expect(there.proportionalRatio).toBeLessThan(1);
   expect(back.proportionalRatio).toBeGreaterThan(1);
 });
 
-test('a prop that does not carry the craft has no plant at hover', () => expect(hoverPlant(bench, inches(3, 1.2, 2))).toBeNull());
+test('a prop that does not carry the craft has no plant at hover', () =>
+  expect(hoverPlant(bench, inches(3, 1.2, 2))).toBeNull());

@@ -27,7 +27,9 @@ export function hoverPlant(bench: PickBench, geometry: PropGeometry): HoverPlant
   const candidate = evaluateCandidate(bench, geometry);
   const neededN = carryThrustN(bench.craft.massKg, bench.craft.rotorCount);
   if (!(candidate.figures.fullThrustN > neededN) || !Number.isFinite(candidate.fullSpeedRpm)) return null;
-  const points = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []));
+  const points = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) =>
+    p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : [],
+  );
   const above = points.findIndex((p) => p.thrustN >= neededN);
   if (above < 1 || above + 1 >= points.length) return null;
   const [low, high] = [points[above - 1]!, points[above + 1]!];

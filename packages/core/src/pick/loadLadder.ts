@@ -45,19 +45,34 @@ const STYLES = flyingStyleNames;
  */
 export function loadLadder(bench: PickBench, props: readonly LadderProp[]): LoadLadder {
   const found = props.map(({ id, geometry, facts }) => ({ id, candidate: evaluateCandidate(bench, geometry, facts) }));
-  const speeds = found.map((f) => f.candidate.fullSpeedRpm).filter(Number.isFinite).sort((a, b) => a - b);
+  const speeds = found
+    .map((f) => f.candidate.fullSpeedRpm)
+    .filter(Number.isFinite)
+    .sort((a, b) => a - b);
   const speedRpm = speeds[Math.floor(speeds.length / 2)] ?? 10_000;
   const rungs = found.map(({ id, candidate }): LadderRung => {
     const heatC = heatByStyle(bench, candidate.prop);
     const { escCurrent, motorCurrent, packSag } = candidate.margins;
     const isFed = escCurrent <= 1 && motorCurrent <= 1 && packSag <= 1;
     const fit = STYLES.filter((style) => isFed && heatC[style] <= HOTTEST_WINDING_C);
-    return { id, torqueNm: torqueAt(bench, candidate.prop, speedRpm), loadRatio: 0, fullCurrentA: candidate.figures.fullCurrentA, heatC, hardest: fit.at(-1) ?? null };
+    return {
+      id,
+      torqueNm: torqueAt(bench, candidate.prop, speedRpm),
+      loadRatio: 0,
+      fullCurrentA: candidate.figures.fullCurrentA,
+      heatC,
+      hardest: fit.at(-1) ?? null,
+    };
   });
   rungs.sort((a, b) => a.torqueNm - b.torqueNm);
   const most = rungs.at(-1)?.torqueNm ?? 1;
   for (const rung of rungs) rung.loadRatio = rung.torqueNm / most;
-  const heaviest = Object.fromEntries(STYLES.map((style) => [style, rungs.filter((r) => r.hardest !== null && STYLES.indexOf(r.hardest) >= STYLES.indexOf(style)).at(-1)?.id ?? null])) as Record<FlyingStyle, string | null>;
+  const heaviest = Object.fromEntries(
+    STYLES.map((style) => [
+      style,
+      rungs.filter((r) => r.hardest !== null && STYLES.indexOf(r.hardest) >= STYLES.indexOf(style)).at(-1)?.id ?? null,
+    ]),
+  ) as Record<FlyingStyle, string | null>;
   return { speedRpm, rungs, heaviest };
 }
 

@@ -4,12 +4,16 @@ import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { DIVE_M_PER_S, manoeuvresOf } from './manoeuvres.ts';
 
-const of = (craft = surveyQuad, prop = inches(7.2, 3.9, 3)) => manoeuvresOf(benchOf(craft), evaluateCandidate(benchOf(craft), prop));
+const of = (craft = surveyQuad, prop = inches(7.2, 3.9, 3)) =>
+  manoeuvresOf(benchOf(craft), evaluateCandidate(benchOf(craft), prop));
 
 describe('what a craft does beside carrying itself', () => {
   test('payload and a sagged pack cost height in the pull-out, more than the half-full pack would', () => {
     const light = of();
-    const half = pullOutHeightM(DIVE_M_PER_S, evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3)).figures.thrustToWeightRatio)!;
+    const half = pullOutHeightM(
+      DIVE_M_PER_S,
+      evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3)).figures.thrustToWeightRatio,
+    )!;
     expect(light.pullOutM!).toBeGreaterThan(half);
     expect(of({ ...surveyQuad, massKg: 2.3 }).pullOutM!).toBeGreaterThan(light.pullOutM!);
     expect(of({ ...surveyQuad, massKg: 20 }).pullOutM).toBeNull();
@@ -22,6 +26,11 @@ describe('what a craft does beside carrying itself', () => {
   });
 
   test('a plane is pulled out by its wing and steered by its tail', () => {
-    expect(of(mappingPlane, inches(11, 6, 2))).toMatchObject({ pullOutM: null, yawDragRatio: null, yawKickNmS: null, topSpeedMPerS: expect.any(Number) });
+    expect(of(mappingPlane, inches(11, 6, 2))).toMatchObject({
+      pullOutM: null,
+      yawDragRatio: null,
+      yawKickNmS: null,
+      topSpeedMPerS: expect.any(Number),
+    });
   });
 });

@@ -29,17 +29,36 @@ export const DIVE_CHARGE_RATIO = 0.2;
  * The dive is stopped with all that the sagged pack gives, payload on; drag, which helps, is left out. A plane is pulled
  * out by its wing and steered by its tail: both are null there.
  */
-export function manoeuvresOf(bench: PickBench, { prop, fullSpeedRpm }: Pick<Candidate, 'prop' | 'fullSpeedRpm'>): Manoeuvres {
+export function manoeuvresOf(
+  bench: PickBench,
+  { prop, fullSpeedRpm }: Pick<Candidate, 'prop' | 'fullSpeedRpm'>,
+): Manoeuvres {
   const { craft } = bench;
   const nothing: Manoeuvres = { topSpeedMPerS: null, yawDragRatio: null, yawKickNmS: null, pullOutM: null };
   if (!Number.isFinite(fullSpeedRpm)) return nothing;
-  const topSpeedMPerS = levelTopSpeedMPerS({ kind: craft.kind, massKg: craft.massKg, rotorCount: craft.rotorCount, dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg), prop, fullSpeedRpm });
+  const topSpeedMPerS = levelTopSpeedMPerS({
+    kind: craft.kind,
+    massKg: craft.massKg,
+    rotorCount: craft.rotorCount,
+    dragAreaM2: usualDragAreaM2(craft.kind, craft.massKg),
+    prop,
+    fullSpeedRpm,
+  });
   if (craft.kind === 'plane') return { ...nothing, topSpeedMPerS };
   const powertrain = powertrainOn(bench, prop);
   const full = rotorAtThrottle(powertrain, 1);
-  const sagged = rotorAtThrottle({ ...powertrain, supply: { ...powertrain.supply, openVoltageV: packOpenV(craft.pack, DIVE_CHARGE_RATIO) } }, 1);
+  const sagged = rotorAtThrottle(
+    { ...powertrain, supply: { ...powertrain.supply, openVoltageV: packOpenV(craft.pack, DIVE_CHARGE_RATIO) } },
+    1,
+  );
   const own = 'prop' in full ? rotorFigures(powertrain, full, craft.armM) : null;
   const thrustN = 'prop' in sagged ? sagged.prop.thrustN : 0;
-  const ratio = (craft.rotorCount * (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1) * thrustN) / (craft.massKg * GRAVITY_M_PER_S2);
-  return { topSpeedMPerS, yawDragRatio: own?.yawAuthorityRatio ?? null, yawKickNmS: own?.yawKickNmS ?? null, pullOutM: ratio > 0 ? pullOutHeightM(DIVE_M_PER_S, ratio) : null };
+  const ratio =
+    (craft.rotorCount * (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1) * thrustN) / (craft.massKg * GRAVITY_M_PER_S2);
+  return {
+    topSpeedMPerS,
+    yawDragRatio: own?.yawAuthorityRatio ?? null,
+    yawKickNmS: own?.yawKickNmS ?? null,
+    pullOutM: ratio > 0 ? pullOutHeightM(DIVE_M_PER_S, ratio) : null,
+  };
 }

@@ -25,7 +25,9 @@ export function mapShares({ values }: PickMap): MapShares {
     if (isAllowed(values, index)) allowed++;
     pickLimitNames.forEach((_, k) => values[at + k]! > 1 && counts[k]!++);
   }
-  const barred = pickLimitNames.map((limit, k) => ({ limit, ratio: known === 0 ? 0 : counts[k]! / known })).filter((b) => b.ratio > 0);
+  const barred = pickLimitNames
+    .map((limit, k) => ({ limit, ratio: known === 0 ? 0 : counts[k]! / known }))
+    .filter((b) => b.ratio > 0);
   return { allowedRatio: known === 0 ? 0 : allowed / known, barred: barred.sort((a, b) => b.ratio - a.ratio) };
 }
 
@@ -43,14 +45,31 @@ interface RoomLimit {
 export function roomReason({ craft }: Pick<PickSetting, 'craft'>): Reason | null {
   const all: RoomLimit[] = [
     { code: 'pick.room.clearance', limitM: craft.clearanceDiameterM, largestM: craft.clearanceDiameterM },
-    { code: 'pick.room.neighbours', limitM: craft.neighbourDistanceM, largestM: craft.neighbourDistanceM === null ? null : (1 - FLEX_RATIO) * craft.neighbourDistanceM },
-    { code: 'pick.room.ground', limitM: craft.groundClearanceM, largestM: craft.groundClearanceM === null ? null : 2 * (craft.groundClearanceM - 0.01) },
-    { code: 'pick.room.boom', limitM: craft.boomClearanceM, largestM: craft.boomClearanceM === null ? null : 2 * (craft.boomClearanceM - 0.005) },
+    {
+      code: 'pick.room.neighbours',
+      limitM: craft.neighbourDistanceM,
+      largestM: craft.neighbourDistanceM === null ? null : (1 - FLEX_RATIO) * craft.neighbourDistanceM,
+    },
+    {
+      code: 'pick.room.ground',
+      limitM: craft.groundClearanceM,
+      largestM: craft.groundClearanceM === null ? null : 2 * (craft.groundClearanceM - 0.01),
+    },
+    {
+      code: 'pick.room.boom',
+      limitM: craft.boomClearanceM,
+      largestM: craft.boomClearanceM === null ? null : 2 * (craft.boomClearanceM - 0.005),
+    },
   ];
   const rooms = all.filter((r): r is RoomLimit & { limitM: number; largestM: number } => r.largestM !== null);
   if (rooms.length === 0) return null;
   const tightest = rooms.reduce((a, b) => (b.largestM < a.largestM ? b : a));
-  return { code: tightest.code, severity: 'note', values: { limitM: tightest.limitM, largestM: tightest.largestM }, figure: null };
+  return {
+    code: tightest.code,
+    severity: 'note',
+    values: { limitM: tightest.limitM, largestM: tightest.largestM },
+    figure: null,
+  };
 }
 
 /**
@@ -81,8 +100,24 @@ export function emptyMapReason(setting: PickPlace, map: PickMap): { reason: Reas
  * @param pitchRatio - of the prop that is spoken of
  * @returns null without runs
  */
-export function calibrationReason({ calibration }: Pick<PickSetting, 'calibration'>, pitchRatio: number): Reason | null {
+export function calibrationReason(
+  { calibration }: Pick<PickSetting, 'calibration'>,
+  pitchRatio: number,
+): Reason | null {
   if (!calibration) return null;
-  const [thrust, power] = [calibrationFactor(calibration.whole.thrust, pitchRatio), calibrationFactor(calibration.whole.power, pitchRatio)];
-  return { code: 'pick.calibrated', severity: 'note', values: { runCount: calibration.runCount, propCount: calibration.propCount, thrustRatio: thrust.factor - 1, powerRatio: power.factor - 1 }, figure: null };
+  const [thrust, power] = [
+    calibrationFactor(calibration.whole.thrust, pitchRatio),
+    calibrationFactor(calibration.whole.power, pitchRatio),
+  ];
+  return {
+    code: 'pick.calibrated',
+    severity: 'note',
+    values: {
+      runCount: calibration.runCount,
+      propCount: calibration.propCount,
+      thrustRatio: thrust.factor - 1,
+      powerRatio: power.factor - 1,
+    },
+    figure: null,
+  };
 }

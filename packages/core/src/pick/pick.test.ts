@@ -7,7 +7,16 @@ import { loadLadder } from './loadLadder.ts';
 import { emptyMapReason, mapShares, roomReason } from './mapReasons.ts';
 import { lessIsBetter, PICK_COLUMNS } from './pickFigures.ts';
 import type { PickCraft } from './pickCraft.ts';
-import { emptyPickMap, fillCoarse, geometryAt, largestDiscM, pickFamilies, pickGrid, refineMap, type PickMap } from './pickSpace.ts';
+import {
+  emptyPickMap,
+  fillCoarse,
+  geometryAt,
+  largestDiscM,
+  pickFamilies,
+  pickGrid,
+  refineMap,
+  type PickMap,
+} from './pickSpace.ts';
 import { propLoad, remediesFor, remedyReasons } from './remedies.ts';
 import { goodnessTable, isAllowed, paretoFront, scaleOf, scoreOf, scoreTable, type Scale } from './scores.ts';
 import { candidateReasons, tradesOf } from './tradeReasons.ts';
@@ -32,7 +41,9 @@ describe('the space', () => {
     expect([diametersM.length, pitchesM.length]).toEqual([40, 25]);
     expect(diametersM.at(-1)! / largestDiscM(surveyQuad)!).toBeCloseTo(1.1, 6);
     expect(largestDiscM({ ...surveyQuad, clearanceDiameterM: null, neighbourDistanceM: null })).toBeNull();
-    expect(pickGrid({ ...surveyQuad, clearanceDiameterM: null, neighbourDistanceM: null }, null).diametersM.at(-1)).toBeCloseTo(18 * INCH_M, 6);
+    expect(
+      pickGrid({ ...surveyQuad, clearanceDiameterM: null, neighbourDistanceM: null }, null).diametersM.at(-1),
+    ).toBeCloseTo(18 * INCH_M, 6);
   });
 
   test('comes coarse first, and the coarse map is already whole', () => {
@@ -43,7 +54,10 @@ describe('the space', () => {
       if (progress.isCoarse) break;
     }
     const filled = fillCoarse(coarse);
-    const known = (m: PickMap): number => Array.from({ length: m.values.length / PICK_COLUMNS }, (_, i) => m.values[(i + 1) * PICK_COLUMNS - 1]!).filter((v) => !Number.isNaN(v)).length;
+    const known = (m: PickMap): number =>
+      Array.from({ length: m.values.length / PICK_COLUMNS }, (_, i) => m.values[(i + 1) * PICK_COLUMNS - 1]!).filter(
+        (v) => !Number.isNaN(v),
+      ).length;
     expect(known(coarse)).toBeLessThan(total / 8);
     expect(known(filled)).toBe(total);
     expect(known(map)).toBe(total);
@@ -61,7 +75,10 @@ describe('scores', () => {
     const table = goodnessTable(scale, map.values);
     const index = 8 * 40 + 22;
     const scores = scoreTable(table, useWeights.longEndurance);
-    expect(scores[index]).toBeCloseTo(scoreOf(scale, evaluateCandidate(bench, geometryAt(map, index)).figures, useWeights.longEndurance), 3);
+    expect(scores[index]).toBeCloseTo(
+      scoreOf(scale, evaluateCandidate(bench, geometryAt(map, index)).figures, useWeights.longEndurance),
+      3,
+    );
     scores.forEach((score, i) => expect(Number.isNaN(score)).toBe(!isAllowed(map.values, i)));
   });
 
@@ -77,14 +94,17 @@ describe('scores', () => {
   });
 
   test('one wish alone ranks by its figure; no wish at all ranks nothing', () => {
-    const only = (name: CriterionName): Weights => Object.fromEntries(criterionNames.map((n) => [n, n === name ? 1 : 0])) as Weights;
+    const only = (name: CriterionName): Weights =>
+      Object.fromEntries(criterionNames.map((n) => [n, n === name ? 1 : 0])) as Weights;
     const table = goodnessTable(scale, map.values);
     const scores = scoreTable(table, only('minutes'));
     const of = (i: number): number => map.values[i * PICK_COLUMNS + 2]!;
     const allowed = [...scores.keys()].filter((i) => !Number.isNaN(scores[i]!));
     const best = allowed.reduce((a, b) => (scores[b]! > scores[a]! ? b : a));
     expect(of(best)).toBeGreaterThan(0.97 * Math.max(...allowed.map(of)));
-    expect(scoreTable(table, Object.fromEntries(criterionNames.map((n) => [n, 0])) as unknown as Weights)[best]).toBe(0);
+    expect(scoreTable(table, Object.fromEntries(criterionNames.map((n) => [n, 0])) as unknown as Weights)[best]).toBe(
+      0,
+    );
   });
 
   test('the scale is the same in whatever order the maps come', () => {
@@ -94,14 +114,21 @@ describe('scores', () => {
     expect(scaleOf([...maps.slice(5), ...maps.slice(0, 5)])).toEqual(scaleOf(maps));
   });
 
-  test('nothing allowed has no scale', () => expect(scaleOf([worked({ ...surveyQuad, clearanceDiameterM: 0.02 }).values])).toBeNull());
+  test('nothing allowed has no scale', () =>
+    expect(scaleOf([worked({ ...surveyQuad, clearanceDiameterM: 0.02 }).values])).toBeNull());
 });
 
 describe('reasons follow the numbers', () => {
   const reference = { name: 'Brindlow 7.2x3.9x3', candidate: evaluateCandidate(bench, inches(7.2, 3.9, 3)) };
   const reasonsOf = (craft: PickCraft, d: number, p: number, b = 3) => {
     const own = benchOf(craft);
-    return candidateReasons(own, { name: 'New', candidate: evaluateCandidate(own, inches(d, p, b)) }, { name: reference.name, candidate: evaluateCandidate(own, inches(7.2, 3.9, 3)) }, scale, useWeights.longEndurance);
+    return candidateReasons(
+      own,
+      { name: 'New', candidate: evaluateCandidate(own, inches(d, p, b)) },
+      { name: reference.name, candidate: evaluateCandidate(own, inches(7.2, 3.9, 3)) },
+      scale,
+      useWeights.longEndurance,
+    );
   };
 
   test('half an inch more gains minutes with their number, and pays; the sign turns when it is smaller', () => {
@@ -115,18 +142,32 @@ describe('reasons follow the numbers', () => {
   });
 
   test('a limit is told while it bars and goes with its cause', () => {
-    expect(reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.19 }, 7.8, 3.9).map((r) => r.code)).toContain('pick.barred.clearance');
-    expect(reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.22, neighbourDistanceM: 0.24 }, 7.8, 3.9).some((r) => r.code.startsWith('pick.barred'))).toBe(false);
+    expect(reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.19 }, 7.8, 3.9).map((r) => r.code)).toContain(
+      'pick.barred.clearance',
+    );
+    expect(
+      reasonsOf({ ...surveyQuad, clearanceDiameterM: 0.22, neighbourDistanceM: 0.24 }, 7.8, 3.9).some((r) =>
+        r.code.startsWith('pick.barred'),
+      ),
+    ).toBe(false);
   });
 
   test('the same prop differs but does not matter', () => {
     expect(reasonsOf(surveyQuad, 7.21, 3.9).map((r) => r.code)[0]).toBe('pick.same');
-    expect(tradesOf(reference.candidate.figures, reference.candidate.figures, scale, useWeights.freestyle).every((t) => t.isSame)).toBe(true);
+    expect(
+      tradesOf(reference.candidate.figures, reference.candidate.figures, scale, useWeights.freestyle).every(
+        (t) => t.isSame,
+      ),
+    ).toBe(true);
   });
 
   test('each limit names its value and what is allowed', () => {
     const [reason] = reasonsOf({ ...surveyQuad, escLimitA: 18 }, 7.8, 5);
-    expect(reason).toMatchObject({ code: 'pick.barred.escCurrent', severity: 'danger', values: { allowed: expect.closeTo(18, 6) } });
+    expect(reason).toMatchObject({
+      code: 'pick.barred.escCurrent',
+      severity: 'danger',
+      values: { allowed: expect.closeTo(18, 6) },
+    });
   });
 });
 
@@ -145,8 +186,13 @@ describe('the map says why', () => {
   });
   test('the tightest room decides', () => {
     expect(roomReason(bench)).toMatchObject({ code: 'pick.room.clearance', values: { largestM: 0.2 } });
-    expect(roomReason(benchOf({ ...surveyQuad, clearanceDiameterM: 0.3 }))).toMatchObject({ code: 'pick.room.neighbours' });
-    expect(roomReason(benchOf(mappingPlane))).toMatchObject({ code: 'pick.room.ground', values: { largestM: expect.closeTo(0.32, 9) } });
+    expect(roomReason(benchOf({ ...surveyQuad, clearanceDiameterM: 0.3 }))).toMatchObject({
+      code: 'pick.room.neighbours',
+    });
+    expect(roomReason(benchOf(mappingPlane))).toMatchObject({
+      code: 'pick.room.ground',
+      values: { largestM: expect.closeTo(0.32, 9) },
+    });
     expect(roomReason(benchOf({ ...mappingPlane, groundClearanceM: null }))).toBeNull();
   });
 });
@@ -172,7 +218,10 @@ describe('too much and too little', () => {
 });
 
 describe('the load ladder', () => {
-  const props = [inches(7.8, 5, 4), inches(6, 3, 2), inches(7.2, 3.9, 3), inches(7.7, 4, 3)].map((geometry, i) => ({ id: String(i), geometry }));
+  const props = [inches(7.8, 5, 4), inches(6, 3, 2), inches(7.2, 3.9, 3), inches(7.7, 4, 3)].map((geometry, i) => ({
+    id: String(i),
+    geometry,
+  }));
   const ladder = loadLadder(bench, props);
   test('goes from the easiest to the hardest', () => {
     expect(ladder.rungs.map((r) => r.id)).toEqual(['1', '2', '3', '0']);
@@ -184,12 +233,24 @@ describe('the load ladder', () => {
     expect(place(ladder.heaviest.gentle)).toBeGreaterThanOrEqual(place(ladder.heaviest.normal));
     expect(place(ladder.heaviest.normal)).toBeGreaterThanOrEqual(place(ladder.heaviest.hard));
   });
-  test('no prop, no rung', () => expect(loadLadder(bench, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
+  test('no prop, no rung', () =>
+    expect(loadLadder(bench, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
 });
 
 describe('a kit to try out', () => {
-  const prop = (id: string, d: number, p: number, b: number, score: number, cost: number | null = 4): KitProp => ({ id, geometry: inches(d, p, b), score, cost });
-  const offered = [prop('near', 7.25, 3.9, 3, 80), prop('large', 7.8, 3.6, 2, 78), prop('steep', 7, 5.2, 3, 70), prop('four', 7.1, 4.4, 4, 66), prop('hopeless', 4, 4, 2, 10)];
+  const prop = (id: string, d: number, p: number, b: number, score: number, cost: number | null = 4): KitProp => ({
+    id,
+    geometry: inches(d, p, b),
+    score,
+    cost,
+  });
+  const offered = [
+    prop('near', 7.25, 3.9, 3, 80),
+    prop('large', 7.8, 3.6, 2, 78),
+    prop('steep', 7, 5.2, 3, 70),
+    prop('four', 7.1, 4.4, 4, 66),
+    prop('hopeless', 4, 4, 2, 10),
+  ];
   const present = prop('present', 7.2, 3.9, 3, 76);
   test('spreads size, pitch and blades, leaves out twins of the present and what is hopeless', () => {
     const kit = tryOutKit(present, offered, 4)!;
@@ -212,14 +273,18 @@ test('half a bag of the other hand doubles the price of a piece', () => {
 });
 
 test('a wish and its figure mean the same by better; what heats, sags, shakes or is heard is better with less of it', () => {
-  for (const { figure, direction } of Object.values(criteria)) expect([figure, lessIsBetter.has(figure)]).toEqual([figure, direction === -1]);
-  for (const figure of ['sagLossRatio', 'fullCurrentA', 'carryPowerW', 'bladeLossForceN', 'tipSpeedMPerS'] as const) expect(lessIsBetter.has(figure)).toBe(true);
-  for (const figure of ['enduranceS', 'fullThrustN', 'sagCellV', 'thrustPerPowerNPerW', 'toughnessRatio'] as const) expect(lessIsBetter.has(figure)).toBe(false);
+  for (const { figure, direction } of Object.values(criteria))
+    expect([figure, lessIsBetter.has(figure)]).toEqual([figure, direction === -1]);
+  for (const figure of ['sagLossRatio', 'fullCurrentA', 'carryPowerW', 'bladeLossForceN', 'tipSpeedMPerS'] as const)
+    expect(lessIsBetter.has(figure)).toBe(true);
+  for (const figure of ['enduranceS', 'fullThrustN', 'sagCellV', 'thrustPerPowerNPerW', 'toughnessRatio'] as const)
+    expect(lessIsBetter.has(figure)).toBe(false);
 });
 
 test('each use has weights of its own between 0 and 10', () => {
   const rows = useNames.map((use) => JSON.stringify(useWeights[use]));
   expect(new Set(rows).size).toBe(10);
-  for (const use of useNames) for (const weight of Object.values(useWeights[use])) expect(weight >= 0 && weight <= 10).toBe(true);
+  for (const use of useNames)
+    for (const weight of Object.values(useWeights[use])) expect(weight >= 0 && weight <= 10).toBe(true);
   const _: Scale = scale;
 });

@@ -1,6 +1,13 @@
 import type { RotorAir } from '../air/rotorAir.ts';
 import { carryThrustN } from '../craft/carryThrust.ts';
-import { isCoaxial, layoutKind, neighbourDistanceM, type CraftKind, type Layout, type Rotor } from '../craft/layouts.ts';
+import {
+  isCoaxial,
+  layoutKind,
+  neighbourDistanceM,
+  type CraftKind,
+  type Layout,
+  type Rotor,
+} from '../craft/layouts.ts';
 import type { PackChemistry } from '../powertrain/packChemistry.ts';
 import { handsNeeded, type HandCounts } from '../rack/setNeeds.ts';
 import { requirePositive, requireWithin } from '../errors/guards.ts';
@@ -140,7 +147,13 @@ export function pickCraftOf(craft: CraftEntries, airC: number): PickCraft {
     },
     motorLimitA: craft.motorLimitA,
     escLimitA: craft.escLimitA,
-    pack: { chemistry: craft.packChemistry, seriesCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, cellResistanceOhm: craft.packCellResistanceOhm, cRating: craft.packCRating },
+    pack: {
+      chemistry: craft.packChemistry,
+      seriesCount: craft.packSeriesCount,
+      capacityAh: craft.packCapacityAh,
+      cellResistanceOhm: craft.packCellResistanceOhm,
+      cRating: craft.packCRating,
+    },
     standbyPowerW: craft.standbyPowerW ?? usualStandbyW(kind, craft.massKg),
     ductThrustRatio: craft.ductThrustRatio,
     style: craft.use === null ? 'normal' : styleOfUse[craft.use],
@@ -191,7 +204,11 @@ export function usualCruiseMPerS(massKg: number): number {
  * @param calibration - by runs of this motor on the stand, which correct props and motor; null takes both at their labels
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
-export function pickBench(craft: PickCraft, tables: CoefficientTables, calibration: Pick<StandCalibration, 'whole' | 'motor'> | null = null): PickBench {
+export function pickBench(
+  craft: PickCraft,
+  tables: CoefficientTables,
+  calibration: Pick<StandCalibration, 'whole' | 'motor'> | null = null,
+): PickBench {
   const { kind, rotorCount, massKg, motor, pack, gearRatio } = craft;
   requirePositive('massKg', massKg);
   requireWithin('rotorCount', rotorCount, 1, 24);
@@ -199,13 +216,22 @@ export function pickBench(craft: PickCraft, tables: CoefficientTables, calibrati
   if (motor.resistanceOhm !== null) requirePositive('motorResistanceOhm', motor.resistanceOhm);
   requireWithin('standbyPowerW', craft.standbyPowerW, 0, 5000);
   if (craft.ductThrustRatio !== null) requireWithin('ductThrustRatio', craft.ductThrustRatio, 0.7, 1.5);
-  const supply = { openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO), resistanceOhm: packResistanceOhm(pack), driveCount: rotorCount, otherPowerW: craft.standbyPowerW };
+  const supply = {
+    openVoltageV: packOpenV(pack, PICK_CHARGE_RATIO),
+    resistanceOhm: packResistanceOhm(pack),
+    driveCount: rotorCount,
+    otherPowerW: craft.standbyPowerW,
+  };
   return {
     craft,
     air: tables.air,
     calibration: calibration && { whole: calibration.whole, motor: calibration.motor },
     tables,
-    drive: { motor: motorWith(motorOf(motor), calibration?.motor ?? null), ...usualEsc(pack.seriesCount), motorTemperatureC: WORKING_C },
+    drive: {
+      motor: motorWith(motorOf(motor), calibration?.motor ?? null),
+      ...usualEsc(pack.seriesCount),
+      motorTemperatureC: WORKING_C,
+    },
     supply,
     carryThrustN: carryThrustN(massKg, rotorCount, kind) / (craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1),
     carrySpeedMPerS: kind === 'plane' ? usualCruiseMPerS(massKg) : 0,

@@ -26,7 +26,9 @@ const MATERIALS: readonly PropMaterial[] = ['polycarbonate', 'glassNylon'];
 
 /** Every family of the space; the materials are those most blades are moulded from, unless others are named. */
 export function pickFamilies(materials: readonly PropMaterial[] = MATERIALS): PickFamily[] {
-  return materials.flatMap((material) => BLADES.flatMap((bladeCount) => TIPS.map((tipShape) => ({ bladeCount, tipShape, material }))));
+  return materials.flatMap((material) =>
+    BLADES.flatMap((bladeCount) => TIPS.map((tipShape) => ({ bladeCount, tipShape, material }))),
+  );
 }
 
 /** The smallest and the largest propeller that is looked for. */
@@ -39,8 +41,19 @@ const BEYOND_RATIO = 1.1;
 const SMALLEST_RATIO = 0.55;
 
 /** The largest disc that has room on a craft [m]; null where nothing stands in its way. */
-export function largestDiscM({ clearanceDiameterM, neighbourDistanceM, groundClearanceM, boomClearanceM }: Pick<PickCraft, 'clearanceDiameterM' | 'neighbourDistanceM' | 'groundClearanceM' | 'boomClearanceM'>): number | null {
-  const rooms = [clearanceDiameterM, neighbourDistanceM, groundClearanceM === null ? null : 2 * groundClearanceM, boomClearanceM === null ? null : 2 * boomClearanceM].filter((r) => r !== null);
+export function largestDiscM({
+  clearanceDiameterM,
+  neighbourDistanceM,
+  groundClearanceM,
+  boomClearanceM,
+}: Pick<PickCraft, 'clearanceDiameterM' | 'neighbourDistanceM' | 'groundClearanceM' | 'boomClearanceM'>):
+  number | null {
+  const rooms = [
+    clearanceDiameterM,
+    neighbourDistanceM,
+    groundClearanceM === null ? null : 2 * groundClearanceM,
+    boomClearanceM === null ? null : 2 * boomClearanceM,
+  ].filter((r) => r !== null);
   return rooms.length === 0 ? null : Math.min(...rooms);
 }
 
@@ -52,10 +65,17 @@ export function largestDiscM({ clearanceDiameterM, neighbourDistanceM, groundCle
  */
 export function pickGrid(craft: PickCraft, referenceM: number | null): PickGrid {
   const largest = largestDiscM(craft) ?? (referenceM === null ? MOST_DIAMETER_M / BEYOND_RATIO : 1.4 * referenceM);
-  const high = clamp(Math.max(largest * BEYOND_RATIO, (referenceM ?? 0) * 1.05), LEAST_DIAMETER_M * 1.35, MOST_DIAMETER_M);
+  const high = clamp(
+    Math.max(largest * BEYOND_RATIO, (referenceM ?? 0) * 1.05),
+    LEAST_DIAMETER_M * 1.35,
+    MOST_DIAMETER_M,
+  );
   const low = clamp(Math.min(largest * SMALLEST_RATIO, (referenceM ?? Infinity) * 0.9), LEAST_DIAMETER_M, high / 1.3);
   const middle = (low + high) / 2;
-  return { diametersM: evenly(low, high, DIAMETER_COUNT), pitchesM: evenly(LEAST_PITCH_RATIO * middle, MOST_PITCH_RATIO * 0.8 * high, PITCH_COUNT) };
+  return {
+    diametersM: evenly(low, high, DIAMETER_COUNT),
+    pitchesM: evenly(LEAST_PITCH_RATIO * middle, MOST_PITCH_RATIO * 0.8 * high, PITCH_COUNT),
+  };
 }
 
 function evenly(low: number, high: number, count: number): number[] {
@@ -77,14 +97,24 @@ export interface PickMap {
 export function emptyPickMap(family: PickFamily, grid: PickGrid): PickMap {
   requireWithin('diametersM', grid.diametersM.length, 2, 400);
   requireWithin('pitchesM', grid.pitchesM.length, 2, 400);
-  return { family, grid, values: new Float64Array(grid.diametersM.length * grid.pitchesM.length * PICK_COLUMNS).fill(NaN) };
+  return {
+    family,
+    grid,
+    values: new Float64Array(grid.diametersM.length * grid.pitchesM.length * PICK_COLUMNS).fill(NaN),
+  };
 }
 
 /** Blade shape [m] of the size at an index of a map, diameters running fastest as in its grid. */
 export function geometryAt({ family, grid }: Pick<PickMap, 'family' | 'grid'>, index: number): PropGeometry {
   const { diametersM, pitchesM } = grid;
   const { bladeCount, tipShape, material } = family;
-  return labelGeometry(diametersM[index % diametersM.length]!, pitchesM[Math.floor(index / diametersM.length)]!, bladeCount, tipShape, material);
+  return labelGeometry(
+    diametersM[index % diametersM.length]!,
+    pitchesM[Math.floor(index / diametersM.length)]!,
+    bladeCount,
+    tipShape,
+    material,
+  );
 }
 
 /** Whether a size and pitch is a propeller that somebody would mould. */
@@ -104,9 +134,17 @@ export function writeCandidate(values: Float64Array, index: number, { figures, m
 export function workedAt(map: PickMap, index: number): WorkedProp {
   const at = index * PICK_COLUMNS;
   const figures = Object.fromEntries(pickFigureNames.map((name, k) => [name, map.values[at + k]!])) as PickFigures;
-  const margins = Object.fromEntries(pickLimitNames.map((name, k) => [name, map.values[at + pickFigureNames.length + k]!])) as PickMargins;
+  const margins = Object.fromEntries(
+    pickLimitNames.map((name, k) => [name, map.values[at + pickFigureNames.length + k]!]),
+  ) as PickMargins;
   const geometry = geometryAt(map, index);
-  return { geometry, facts: NO_FACTS, figures, margins, fullSpeedRpm: (60 * figures.pitchSpeedMPerS) / geometry.pitchM };
+  return {
+    geometry,
+    facts: NO_FACTS,
+    figures,
+    margins,
+    fullSpeedRpm: (60 * figures.pitchSpeedMPerS) / geometry.pitchM,
+  };
 }
 
 /** Every how many sizes and pitches a coarse map has a candidate. */
@@ -177,7 +215,8 @@ function nearestKnown(values: Float64Array, row: number, column: number, grid: P
     for (let c = Math.max(0, column - COARSE_STRIDE); c <= Math.min(columns - 1, column + COARSE_STRIDE); c++) {
       const index = r * columns + c;
       const distance = (r - row) ** 2 + (c - column) ** 2;
-      if (distance < least && !Number.isNaN(values[(index + 1) * PICK_COLUMNS - 1]!)) [nearest, least] = [index, distance];
+      if (distance < least && !Number.isNaN(values[(index + 1) * PICK_COLUMNS - 1]!))
+        [nearest, least] = [index, distance];
     }
   }
   return nearest;

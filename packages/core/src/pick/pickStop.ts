@@ -13,6 +13,7 @@ export interface PickStopFacts {
 export function pickStop({ diameterM, largestDiscM, runCount }: PickStopFacts): LineStop {
   const stop = stopAt('pick');
   if (diameterM === null) return stop('empty', 'pick.noReference');
-  if (largestDiscM !== null && diameterM > largestDiscM) return stop('notched', 'pick.discsMeet', { diameterM, limitM: largestDiscM });
+  if (largestDiscM !== null && diameterM > largestDiscM)
+    return stop('notched', 'pick.discsMeet', { diameterM, limitM: largestDiscM });
   return runCount === 0 ? stop('half', 'pick.predicted') : stop('full', 'pick.measured', { count: runCount });
 }

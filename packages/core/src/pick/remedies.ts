@@ -51,7 +51,13 @@ export function remediesFor(bench: PickBench, geometry: PropGeometry): Remedy[] 
   return remedyNames.map((name) => remedy(bench, geometry, name, sign, load)).filter((r) => r !== null);
 }
 
-function remedy(bench: PickBench, geometry: PropGeometry, name: RemedyName, sign: 1 | -1, load: PropLoad): Remedy | null {
+function remedy(
+  bench: PickBench,
+  geometry: PropGeometry,
+  name: RemedyName,
+  sign: 1 | -1,
+  load: PropLoad,
+): Remedy | null {
   let last: Remedy | null = null;
   for (let step = 1; step <= STEPS_MAX[name]; step++) {
     const changed = changedBy(bench.craft, geometry, name, sign * step);
@@ -59,7 +65,11 @@ function remedy(bench: PickBench, geometry: PropGeometry, name: RemedyName, sign
     const changedBench = changed.craft === bench.craft ? bench : benchWith(bench, changed.craft);
     const after = evaluateCandidate(changedBench, changed.geometry);
     const state = propLoad(changedBench, after);
-    const room = after.margins.clearance <= 1 && after.margins.neighbours <= 1 && after.margins.ground <= 1 && after.margins.boom <= 1;
+    const room =
+      after.margins.clearance <= 1 &&
+      after.margins.neighbours <= 1 &&
+      after.margins.ground <= 1 &&
+      after.margins.boom <= 1;
     last = { name, from: changed.from, to: changed.to, isCure: state === 'suits' && room, after };
     if (last.isCure || (state !== load && state !== 'suits')) break;
   }
@@ -79,28 +89,68 @@ function changedBy(craft: PickCraft, geometry: PropGeometry, name: RemedyName, s
   switch (name) {
     case 'pitch': {
       const to = pitchM + steps * STEP_M;
-      return to / diameterM >= 0.2 && to / diameterM <= 1.1 ? { craft, geometry: { ...geometry, pitchM: to, angle75Rad: null }, from: pitchM, to } : null;
+      return to / diameterM >= 0.2 && to / diameterM <= 1.1
+        ? { craft, geometry: { ...geometry, pitchM: to, angle75Rad: null }, from: pitchM, to }
+        : null;
     }
     case 'diameter': {
       const to = diameterM + steps * STEP_M;
-      return to >= LEAST_DIAMETER_M && pitchM / to <= 1.1 && pitchM / to >= 0.1 ? { craft, geometry: { ...geometry, diameterM: to, massKg: null, droopM: null, chord75M: null }, from: diameterM, to } : null;
+      return to >= LEAST_DIAMETER_M && pitchM / to <= 1.1 && pitchM / to >= 0.1
+        ? {
+            craft,
+            geometry: { ...geometry, diameterM: to, massKg: null, droopM: null, chord75M: null },
+            from: diameterM,
+            to,
+          }
+        : null;
     }
     case 'blades': {
       const to = bladeCount + steps;
-      return to >= 2 && to <= 6 ? { craft, geometry: { ...geometry, bladeCount: to, massKg: null, droopM: null, chord75M: null }, from: bladeCount, to } : null;
+      return to >= 2 && to <= 6
+        ? {
+            craft,
+            geometry: { ...geometry, bladeCount: to, massKg: null, droopM: null, chord75M: null },
+            from: bladeCount,
+            to,
+          }
+        : null;
     }
     case 'cells': {
       const to = seriesCount + steps;
-      return to >= 1 && to <= 14 ? { craft: { ...craft, pack: { ...craft.pack, seriesCount: to } }, geometry, from: seriesCount, to } : null;
+      return to >= 1 && to <= 14
+        ? { craft: { ...craft, pack: { ...craft.pack, seriesCount: to } }, geometry, from: seriesCount, to }
+        : null;
     }
     case 'motor': {
-      if (steps < 0) return { craft: { ...craft, motor: { ...craft.motor, statorHeightM: craft.motor.statorHeightM * (1 - steps * MOTOR_STEP_RATIO), resistanceOhm: null, noLoadCurrentA: null, massKg: null } }, geometry, from: craft.motor.statorHeightM, to: craft.motor.statorHeightM * (1 - steps * MOTOR_STEP_RATIO) };
+      if (steps < 0)
+        return {
+          craft: {
+            ...craft,
+            motor: {
+              ...craft.motor,
+              statorHeightM: craft.motor.statorHeightM * (1 - steps * MOTOR_STEP_RATIO),
+              resistanceOhm: null,
+              noLoadCurrentA: null,
+              massKg: null,
+            },
+          },
+          geometry,
+          from: craft.motor.statorHeightM,
+          to: craft.motor.statorHeightM * (1 - steps * MOTOR_STEP_RATIO),
+        };
       return null;
     }
     case 'kv': {
       const { kvRpmPerV } = craft.motor;
       const to = kvRpmPerV * (1 + steps * KV_STEP_RATIO);
-      return to > 0.4 * kvRpmPerV ? { craft: { ...craft, motor: { ...craft.motor, kvRpmPerV: to, resistanceOhm: null, noLoadCurrentA: null } }, geometry, from: kvRpmPerV, to } : null;
+      return to > 0.4 * kvRpmPerV
+        ? {
+            craft: { ...craft, motor: { ...craft.motor, kvRpmPerV: to, resistanceOhm: null, noLoadCurrentA: null } },
+            geometry,
+            from: kvRpmPerV,
+            to,
+          }
+        : null;
     }
   }
 }
@@ -111,7 +161,14 @@ export function remedyReasons(name: string, remedies: readonly Remedy[]): Reason
   return remedies.map((remedy) => ({
     code: `pick.remedy.${remedy.name}${remedy.isCure ? '' : '.notEnough'}`,
     severity: remedy === first ? 'action' : 'note',
-    values: { name, from: remedy.from, to: remedy.to, changeRatio: remedy.to / remedy.from - 1, currentA: remedy.after.figures.fullCurrentA, thrustToWeightRatio: remedy.after.figures.thrustToWeightRatio },
+    values: {
+      name,
+      from: remedy.from,
+      to: remedy.to,
+      changeRatio: remedy.to / remedy.from - 1,
+      currentA: remedy.after.figures.fullCurrentA,
+      thrustToWeightRatio: remedy.after.figures.thrustToWeightRatio,
+    },
     figure: null,
   }));
 }

@@ -31,7 +31,10 @@ export function isAllowed(values: Float64Array, index: number): boolean {
 export function scaleOf(tables: readonly Float64Array[]): Scale | null {
   const rows = tables.reduce((sum, values) => sum + values.length / PICK_COLUMNS, 0);
   const step = Math.max(1, Math.floor(rows / SAMPLE_MAX));
-  const merits = Object.fromEntries(criterionNames.map((name) => [name, [] as number[]])) as Record<CriterionName, number[]>;
+  const merits = Object.fromEntries(criterionNames.map((name) => [name, [] as number[]])) as Record<
+    CriterionName,
+    number[]
+  >;
   for (const values of tables) {
     // Counted anew in each map, so that the scale does not depend on which of them came first.
     let seen = 0;
@@ -79,7 +82,10 @@ export function goodnessTable(scale: Scale, values: Float64Array): Float32Array 
   const columns = criterionNames.map((name) => columnOf(criteria[name].figure));
   for (let index = 0; index < count; index++) {
     if (!isAllowed(values, index)) continue;
-    criterionNames.forEach((name, k) => (table[index * criterionNames.length + k] = goodness(scale, name, values[index * PICK_COLUMNS + columns[k]!]!)));
+    criterionNames.forEach(
+      (name, k) =>
+        (table[index * criterionNames.length + k] = goodness(scale, name, values[index * PICK_COLUMNS + columns[k]!]!)),
+    );
   }
   return table;
 }

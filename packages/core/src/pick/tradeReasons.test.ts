@@ -30,10 +30,13 @@ describe('a limit in numbers of this craft', () => {
     return { bench, candidate, ...limitValues(bench, candidate, limit) };
   };
 
-  test.each(pickLimitNames.filter((l) => !['packSag', 'motorHeat', 'bore', 'stock', 'ground', 'boom'].includes(l)))('%s: the value over what is allowed is the margin', (limit) => {
-    const { value, allowed, candidate } = worked(limit);
-    expect(value / allowed).toBeCloseTo(candidate.margins[limit], 6);
-  });
+  test.each(pickLimitNames.filter((l) => !['packSag', 'motorHeat', 'bore', 'stock', 'ground', 'boom'].includes(l)))(
+    '%s: the value over what is allowed is the margin',
+    (limit) => {
+      const { value, allowed, candidate } = worked(limit);
+      expect(value / allowed).toBeCloseTo(candidate.margins[limit], 6);
+    },
+  );
 
   test.each([
     ['clearance', 0.2],
@@ -45,7 +48,11 @@ describe('a limit in numbers of this craft', () => {
     ['makerSpeed', 20_000],
   ] as const)('%s allows what was entered', (limit, entered) => expect(worked(limit).allowed).toBeCloseTo(entered, 9));
 
-  test('ground and boom are measured from the shaft', () => expect(['ground', 'boom'].map((l) => worked(l as PickLimit).value)).toEqual([expect.closeTo(5.5 * 0.0254, 9), expect.closeTo(5.5 * 0.0254, 9)]));
+  test('ground and boom are measured from the shaft', () =>
+    expect(['ground', 'boom'].map((l) => worked(l as PickLimit).value)).toEqual([
+      expect.closeTo(5.5 * 0.0254, 9),
+      expect.closeTo(5.5 * 0.0254, 9),
+    ]));
 
   test('heat is counted from the air, the pack’s power climbs toward all it can give', () => {
     const { value, allowed, candidate } = worked('motorHeat');
@@ -54,12 +61,17 @@ describe('a limit in numbers of this craft', () => {
     expect(sag.value / sag.allowed).toBeCloseTo(sag.candidate.margins.packSag, 9);
   });
 
-  test('of the stock counts what the arms can use: two and one of five and one', () => expect(worked('stock')).toMatchObject({ value: 4, allowed: 3 }));
+  test('of the stock counts what the arms can use: two and one of five and one', () =>
+    expect(worked('stock')).toMatchObject({ value: 4, allowed: 3 }));
 
   test('a tip past the speed that was computed still has a value', () => {
     const bench = benchOf(surveyQuad);
     const candidate = evaluateCandidate(bench, inches(7.2, 3.9, 3));
-    const fast = { ...candidate, figures: { ...candidate.figures, tipSpeedMPerS: Infinity }, margins: { ...candidate.margins, tipSpeed: 1.2 } };
+    const fast = {
+      ...candidate,
+      figures: { ...candidate.figures, tipSpeedMPerS: Infinity },
+      margins: { ...candidate.margins, tipSpeed: 1.2 },
+    };
     const sound = MOST_PICK_MACH * bench.air.soundSpeedMPerS;
     expect(limitValues(bench, fast, 'tipSpeed')).toEqual({ value: expect.closeTo(1.2 * sound, 6), allowed: sound });
   });
@@ -67,16 +79,31 @@ describe('a limit in numbers of this craft', () => {
   test('without the frame’s own measure the room is unknown', () => {
     const bench = benchOf({ ...mappingPlane, groundClearanceM: null, boomClearanceM: null });
     const candidate = evaluateCandidate(bench, inches(11, 6, 2));
-    expect([limitValues(bench, candidate, 'ground').allowed, limitValues(bench, candidate, 'boom').allowed]).toEqual([NaN, NaN]);
+    expect([limitValues(bench, candidate, 'ground').allowed, limitValues(bench, candidate, 'boom').allowed]).toEqual([
+      NaN,
+      NaN,
+    ]);
   });
 });
 
 test('the code tells nearest, barred and cannot apart', () => {
   const bench = benchOf(surveyQuad);
   const candidate = evaluateCandidate(bench, inches(7.2, 3.9, 3));
-  expect(limitReason(bench, candidate, 'A', 'clearance')).toMatchObject({ code: 'pick.closest.clearance', severity: 'note', values: { name: 'A', leftRatio: expect.closeTo(1 - (7.2 * 0.0254) / 0.2, 9) } });
+  expect(limitReason(bench, candidate, 'A', 'clearance')).toMatchObject({
+    code: 'pick.closest.clearance',
+    severity: 'note',
+    values: { name: 'A', leftRatio: expect.closeTo(1 - (7.2 * 0.0254) / 0.2, 9) },
+  });
   const tight = { ...candidate, margins: { ...candidate.margins, clearance: 1.1 } };
-  expect(limitReason(bench, tight, 'A', 'clearance')).toMatchObject({ code: 'pick.barred.clearance', severity: 'danger', values: { overRatio: expect.closeTo(0.1, 9) } });
-  const lost = { ...candidate, figures: { ...candidate.figures, carryThrottleRatio: NaN }, margins: { ...candidate.margins, carry: 1.4 } };
+  expect(limitReason(bench, tight, 'A', 'clearance')).toMatchObject({
+    code: 'pick.barred.clearance',
+    severity: 'danger',
+    values: { overRatio: expect.closeTo(0.1, 9) },
+  });
+  const lost = {
+    ...candidate,
+    figures: { ...candidate.figures, carryThrottleRatio: NaN },
+    margins: { ...candidate.margins, carry: 1.4 },
+  };
   expect(limitReason(bench, lost, 'A', 'carry').code).toBe('pick.cannot.carry');
 });

@@ -33,13 +33,24 @@ export function tradesOf(candidate: PickFigures, reference: PickFigures, scale: 
     const [value, own] = [candidate[figure], reference[figure]];
     const change = direction * (isLogarithmic ? Math.log(value / own) : value - own);
     const moved = Math.abs(goodness(scale, criterion, value) - goodness(scale, criterion, own));
-    return { criterion, value, reference: own, isGain: change > 0, isSame: !(Math.abs(change) >= smallestDifference), weight: weights[criterion] * moved };
+    return {
+      criterion,
+      value,
+      reference: own,
+      isGain: change > 0,
+      isSame: !(Math.abs(change) >= smallestDifference),
+      weight: weights[criterion] * moved,
+    };
   });
   return trades.sort((a, b) => b.weight - a.weight);
 }
 
 /** A value that a limit is held against, and what is allowed, in SI. */
-export function limitValues({ craft, air }: PickPlace, { geometry, facts, figures, margins, fullSpeedRpm }: WorkedProp, limit: PickLimit): { value: number; allowed: number } {
+export function limitValues(
+  { craft, air }: PickPlace,
+  { geometry, facts, figures, margins, fullSpeedRpm }: WorkedProp,
+  limit: PickLimit,
+): { value: number; allowed: number } {
   const margin = margins[limit];
   const from = (value: number): { value: number; allowed: number } => ({ value, allowed: value / margin });
   switch (limit) {
@@ -56,19 +67,32 @@ export function limitValues({ craft, air }: PickPlace, { geometry, facts, figure
     case 'motorCurrent':
       return from(figures.fullCurrentA);
     case 'motorHeat':
-      return { value: figures.motorTemperatureC, allowed: craft.airC + (figures.motorTemperatureC - craft.airC) / margin };
+      return {
+        value: figures.motorTemperatureC,
+        allowed: craft.airC + (figures.motorTemperatureC - craft.airC) / margin,
+      };
     case 'packSag': {
       const mostPowerW = packMostPowerW(craft.pack);
       return { value: margin * mostPowerW, allowed: mostPowerW };
     }
     case 'tipSpeed':
-      return { value: Number.isFinite(figures.tipSpeedMPerS) ? figures.tipSpeedMPerS : margin * MOST_PICK_MACH * air.soundSpeedMPerS, allowed: MOST_PICK_MACH * air.soundSpeedMPerS };
+      return {
+        value: Number.isFinite(figures.tipSpeedMPerS)
+          ? figures.tipSpeedMPerS
+          : margin * MOST_PICK_MACH * air.soundSpeedMPerS,
+        allowed: MOST_PICK_MACH * air.soundSpeedMPerS,
+      };
     case 'makerSpeed':
       return from(fullSpeedRpm);
     case 'bore':
       return { value: craft.shaftDiameterM ?? NaN, allowed: facts.boreDiameterM ?? NaN };
     case 'stock':
-      return { value: craft.needed.cwCount + craft.needed.ccwCount, allowed: Math.min(craft.needed.cwCount, facts.stock?.cwCount ?? 0) + Math.min(craft.needed.ccwCount, facts.stock?.ccwCount ?? 0) };
+      return {
+        value: craft.needed.cwCount + craft.needed.ccwCount,
+        allowed:
+          Math.min(craft.needed.cwCount, facts.stock?.cwCount ?? 0) +
+          Math.min(craft.needed.ccwCount, facts.stock?.ccwCount ?? 0),
+      };
   }
 }
 
@@ -78,7 +102,11 @@ export function limitReason(setting: PickPlace, candidate: WorkedProp, name: str
   const values = limitValues(setting, candidate, limit);
   const isUnknown = !Number.isFinite(values.value);
   return {
-    code: !isBroken ? `pick.closest.${limit}` : isUnknown && (limit === 'carry' || limit === 'packSag') ? `pick.cannot.${limit}` : `pick.barred.${limit}`,
+    code: !isBroken
+      ? `pick.closest.${limit}`
+      : isUnknown && (limit === 'carry' || limit === 'packSag')
+        ? `pick.cannot.${limit}`
+        : `pick.barred.${limit}`,
     severity: isBroken ? 'danger' : 'note',
     values: { name, ...values, leftRatio: 1 - candidate.margins[limit], overRatio: candidate.margins[limit] - 1 },
     figure: null,
@@ -99,13 +127,24 @@ export interface NamedCandidate {
  *
  * @param reference - the present prop; null tells the limit alone
  */
-export function candidateReasons(setting: PickPlace, { name, candidate }: NamedCandidate, reference: NamedCandidate | null, scale: Scale, weights: Weights): Reason[] {
+export function candidateReasons(
+  setting: PickPlace,
+  { name, candidate }: NamedCandidate,
+  reference: NamedCandidate | null,
+  scale: Scale,
+  weights: Weights,
+): Reason[] {
   const broken = brokenLimits(candidate.margins);
   if (broken.length > 0) return broken.slice(0, TOLD).map((limit) => limitReason(setting, candidate, name, limit));
   const reasons: Reason[] = [];
   if (reference) {
-    const trades = tradesOf(candidate.figures, reference.candidate.figures, scale, weights).filter((t) => Number.isFinite(t.value) && Number.isFinite(t.reference));
-    const told = [...trades.filter((t) => !t.isSame && t.isGain).slice(0, TOLD), ...trades.filter((t) => !t.isSame && !t.isGain).slice(0, TOLD)];
+    const trades = tradesOf(candidate.figures, reference.candidate.figures, scale, weights).filter(
+      (t) => Number.isFinite(t.value) && Number.isFinite(t.reference),
+    );
+    const told = [
+      ...trades.filter((t) => !t.isSame && t.isGain).slice(0, TOLD),
+      ...trades.filter((t) => !t.isSame && !t.isGain).slice(0, TOLD),
+    ];
     for (const trade of told) reasons.push(tradeReason(trade, name, reference.name));
     if (told.length === 0) reasons.push(sameReason(trades, name, reference.name));
   }
@@ -116,17 +155,38 @@ export function candidateReasons(setting: PickPlace, { name, candidate }: NamedC
 }
 
 /** What a pack that sags under its empty voltage costs, as a caution; null where it does not. */
-export function sagReason({ craft }: Pick<PickPlace, 'craft'>, { figures }: Pick<WorkedProp, 'figures'>): Reason | null {
+export function sagReason(
+  { craft }: Pick<PickPlace, 'craft'>,
+  { figures }: Pick<WorkedProp, 'figures'>,
+): Reason | null {
   const { emptyV } = cellVoltages[craft.pack.chemistry];
   if (!(figures.sagCellV < emptyV)) return null;
-  return { code: 'pick.sag', severity: 'caution', values: { sagCellV: figures.sagCellV, emptyV, lossRatio: figures.sagLossRatio }, figure: 'sagCellV' };
+  return {
+    code: 'pick.sag',
+    severity: 'caution',
+    values: { sagCellV: figures.sagCellV, emptyV, lossRatio: figures.sagLossRatio },
+    figure: 'sagCellV',
+  };
 }
 
 /** What a prediction for a craft takes for granted: where its pack's resistance comes from, what its ducts are assumed to give. */
 export function assumptionReasons({ craft }: Pick<PickPlace, 'craft'>): Reason[] {
   const { ohm, source } = cellResistance(craft.pack);
-  const reasons: Reason[] = [{ code: `pick.pack.${source}`, severity: 'note', values: { milliohm: 1000 * ohm, cRating: craft.pack.cRating ?? 0 }, figure: null }];
-  if (craft.ductThrustRatio !== null) reasons.push({ code: 'pick.duct', severity: 'note', values: { gainRatio: craft.ductThrustRatio - 1 }, figure: null });
+  const reasons: Reason[] = [
+    {
+      code: `pick.pack.${source}`,
+      severity: 'note',
+      values: { milliohm: 1000 * ohm, cRating: craft.pack.cRating ?? 0 },
+      figure: null,
+    },
+  ];
+  if (craft.ductThrustRatio !== null)
+    reasons.push({
+      code: 'pick.duct',
+      severity: 'note',
+      values: { gainRatio: craft.ductThrustRatio - 1 },
+      figure: null,
+    });
   return reasons;
 }
 
@@ -134,7 +194,14 @@ function tradeReason({ criterion, value, reference, isGain }: Trade, name: strin
   return {
     code: `pick.${isGain ? 'gains' : 'pays'}.${criterion}`,
     severity: isGain ? 'gain' : 'caution',
-    values: { name, reference: referenceName, value, other: reference, difference: value - reference, differenceRatio: value / reference - 1 },
+    values: {
+      name,
+      reference: referenceName,
+      value,
+      other: reference,
+      difference: value - reference,
+      differenceRatio: value / reference - 1,
+    },
     figure: criteria[criterion].figure,
   };
 }
@@ -144,7 +211,12 @@ function sameReason(trades: readonly Trade[], name: string, referenceName: strin
   return {
     code: 'pick.same',
     severity: 'note',
-    values: { name, reference: referenceName, differenceRatio: first ? first.value / first.reference - 1 : 0, criterion: first?.criterion ?? 'minutes' },
+    values: {
+      name,
+      reference: referenceName,
+      differenceRatio: first ? first.value / first.reference - 1 : 0,
+      criterion: first?.criterion ?? 'minutes',
+    },
     figure: first ? criteria[first.criterion].figure : null,
   };
 }

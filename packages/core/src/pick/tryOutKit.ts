@@ -63,8 +63,15 @@ export function tryOutKit(present: KitProp | null, offered: readonly KitProp[], 
 function information(kit: readonly KitProp[]): number {
   const rows = kit.map((p) => features(p.geometry));
   const width = rows[0]!.length;
-  const centre = Array.from({ length: width }, (_, k) => (k === 0 ? 0 : rows.reduce((sum, r) => sum + r[k]!, 0) / rows.length));
-  const matrix = Array.from({ length: width }, (_, i) => Array.from({ length: width }, (_, j) => rows.reduce((sum, r) => sum + (r[i]! - centre[i]!) * (r[j]! - centre[j]!), 0) + (i === j ? RIDGE : 0)));
+  const centre = Array.from({ length: width }, (_, k) =>
+    k === 0 ? 0 : rows.reduce((sum, r) => sum + r[k]!, 0) / rows.length,
+  );
+  const matrix = Array.from({ length: width }, (_, i) =>
+    Array.from(
+      { length: width },
+      (_, j) => rows.reduce((sum, r) => sum + (r[i]! - centre[i]!) * (r[j]! - centre[j]!), 0) + (i === j ? RIDGE : 0),
+    ),
+  );
   return determinant(matrix);
 }
 

@@ -30,10 +30,30 @@ export const criteria: Readonly<Record<CriterionName, Criterion>> = {
 export type Weights = Readonly<Record<CriterionName, number>>;
 
 /** Uses that weights are proposed for. */
-export const useNames = ['indoorCourse', 'openCourse', 'freestyle', 'smoothFilming', 'longEndurance', 'heavyLift', 'quietNeighbourhood', 'windySite', 'parkPlaneShort', 'parkPlaneSpeed'] as const;
+export const useNames = [
+  'indoorCourse',
+  'openCourse',
+  'freestyle',
+  'smoothFilming',
+  'longEndurance',
+  'heavyLift',
+  'quietNeighbourhood',
+  'windySite',
+  'parkPlaneShort',
+  'parkPlaneSpeed',
+] as const;
 export type UseName = (typeof useNames)[number];
 
-const weigh = (minutes: number, thrust: number, answer: number, quiet: number, speed: number, cool: number, gentle: number, tough: number): Weights => ({ minutes, thrust, answer, quiet, speed, cool, gentle, tough });
+const weigh = (
+  minutes: number,
+  thrust: number,
+  answer: number,
+  quiet: number,
+  speed: number,
+  cool: number,
+  gentle: number,
+  tough: number,
+): Weights => ({ minutes, thrust, answer, quiet, speed, cool, gentle, tough });
 
 /** Proposed weights; a judgement of practice that may be changed. */
 export const useWeights: Readonly<Record<UseName, Weights>> = {

@@ -1,7 +1,8 @@
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 
 /** What a pack does when power is asked of it. */
-export type PowerDraw = { status: 'given'; currentA: number; voltageV: number } | { status: 'packCannotGive'; mostPowerW: number };
+export type PowerDraw =
+  { status: 'given'; currentA: number; voltageV: number } | { status: 'packCannotGive'; mostPowerW: number };
 
 /**
  * Current and voltage of a pack that gives a power behind its resistance.

@@ -25,7 +25,9 @@ export interface Endurance {
 
 /** Gauss-Legendre nodes and weights on [−1, 1], five points. */
 const NODES = [0, -0.5384693101056831, 0.5384693101056831, -0.906179845938664, 0.906179845938664];
-const WEIGHTS = [0.5688888888888889, 0.47862867049936647, 0.47862867049936647, 0.23692688505618908, 0.23692688505618908];
+const WEIGHTS = [
+  0.5688888888888889, 0.47862867049936647, 0.47862867049936647, 0.23692688505618908, 0.23692688505618908,
+];
 
 /**
  * How long a pack gives a constant power.
@@ -48,12 +50,18 @@ export function enduranceAtPower(discharge: Discharge, powerW: number): Enduranc
   const lowestV = Math.max(cutoffCellV * seriesCount, Math.sqrt(resistanceOhm * powerW));
   const lowestOpenV = lowestV === 0 ? 0 : lowestV + (resistanceOhm * powerW) / lowestV;
   const isNeverReached = lowestOpenV / seriesCount > curve.at(-1)![1];
-  const stopRatio = isNeverReached ? startRatio : Math.min(startRatio, Math.max(endRatio, stateOfChargeAt(curve, lowestOpenV / seriesCount)));
+  const stopRatio = isNeverReached
+    ? startRatio
+    : Math.min(startRatio, Math.max(endRatio, stateOfChargeAt(curve, lowestOpenV / seriesCount)));
   const perCurrent = (ratio: number): number => {
     const draw = drawPower(seriesCount * openCellV(curve, ratio), resistanceOhm, powerW);
     return draw.status === 'given' ? 1 / draw.currentA : 0;
   };
-  const knots = [stopRatio, ...curve.map(([ratio]) => ratio).filter((ratio) => ratio > stopRatio && ratio < startRatio), startRatio];
+  const knots = [
+    stopRatio,
+    ...curve.map(([ratio]) => ratio).filter((ratio) => ratio > stopRatio && ratio < startRatio),
+    startRatio,
+  ];
   let integral = 0;
   for (let k = 0; k + 1 < knots.length; k++) {
     const half = (knots[k + 1]! - knots[k]!) / 2;
@@ -79,7 +87,10 @@ export interface MissionPart {
  * @throws {NotEnoughReadingsError} without a part
  * @throws {OutOfRangeError} if a share is negative, or the mean power not positive
  */
-export function missionEndurance(parts: readonly MissionPart[], usableWh: number): { meanPowerW: number; durationS: number } {
+export function missionEndurance(
+  parts: readonly MissionPart[],
+  usableWh: number,
+): { meanPowerW: number; durationS: number } {
   if (parts.length === 0) throw new NotEnoughReadingsError('parts', 0, 1);
   requirePositive('usableWh', usableWh);
   let meanPowerW = 0;

@@ -39,7 +39,12 @@ export type ShaftLoad = (speedRadPerS: number) => number;
  *
  * @throws {OutOfRangeError} if the power coefficient, the diameter or the density is not positive
  */
-export function constantRotor(thrustCoefficient: number, powerCoefficient: number, diameterM: number, densityKgPerM3: number): { thrustN: ShaftLoad; torqueNm: ShaftLoad } {
+export function constantRotor(
+  thrustCoefficient: number,
+  powerCoefficient: number,
+  diameterM: number,
+  densityKgPerM3: number,
+): { thrustN: ShaftLoad; torqueNm: ShaftLoad } {
   requirePositive('powerCoefficient', powerCoefficient);
   requirePositive('diameterM', diameterM);
   requirePositive('densityKgPerM3', densityKgPerM3);
@@ -109,7 +114,8 @@ export function equilibrium(drive: Drive, supply: Supply, load: ShaftLoad, throt
   if (root.status === 'notEnclosed') return { status: 'standsStill' };
   const torqueNm = load(root.x);
   const point = held(state(root.x, torqueNm), supply, root.x, torqueNm);
-  if (point.status === 'packCannotGive') return { ...point, neededPowerW: powerOfStiffPackW(drive, supply, load, throttleRatio) };
+  if (point.status === 'packCannotGive')
+    return { ...point, neededPowerW: powerOfStiffPackW(drive, supply, load, throttleRatio) };
   return { status: root.x < BOGGED_RATIO * unloaded ? 'bogs' : 'turning', drive: point.drive };
 }
 
@@ -120,7 +126,9 @@ function powerOfStiffPackW(drive: Drive, supply: Supply, load: ShaftLoad, thrott
 }
 
 /** A drive at a given speed and torque, with the throttle that holds it there: above 1 it cannot. */
-export type HeldPoint = { status: 'held'; throttleRatio: number; drive: DrivePoint } | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number };
+export type HeldPoint =
+  | { status: 'held'; throttleRatio: number; drive: DrivePoint }
+  | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number };
 
 /**
  * What a drive draws while it holds a speed against a torque, and at which throttle.
@@ -142,9 +150,32 @@ export function holder(drive: Drive, supply: Supply): (speedRadPerS: number, tor
   };
 }
 
-function held({ currentA, motorV, powerW, busV, isGiven }: ElectricState, { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply, speedRadPerS: number, torqueNm: number): HeldPoint {
-  if (!isGiven) return { status: 'packCannotGive', neededPowerW: driveCount * powerW + otherPowerW, mostPowerW: openVoltageV ** 2 / (4 * resistanceOhm) };
-  return { status: 'held', throttleRatio: motorV / busV, drive: { speedRadPerS, torqueNm, motorCurrentA: currentA, motorVoltageV: motorV, powerW, busCurrentA: powerW / busV, busVoltageV: busV, shaftPowerW: torqueNm * speedRadPerS } };
+function held(
+  { currentA, motorV, powerW, busV, isGiven }: ElectricState,
+  { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply,
+  speedRadPerS: number,
+  torqueNm: number,
+): HeldPoint {
+  if (!isGiven)
+    return {
+      status: 'packCannotGive',
+      neededPowerW: driveCount * powerW + otherPowerW,
+      mostPowerW: openVoltageV ** 2 / (4 * resistanceOhm),
+    };
+  return {
+    status: 'held',
+    throttleRatio: motorV / busV,
+    drive: {
+      speedRadPerS,
+      torqueNm,
+      motorCurrentA: currentA,
+      motorVoltageV: motorV,
+      powerW,
+      busCurrentA: powerW / busV,
+      busVoltageV: busV,
+      shaftPowerW: torqueNm * speedRadPerS,
+    },
+  };
 }
 
 interface ElectricState {
@@ -156,7 +187,10 @@ interface ElectricState {
 }
 
 /** The circuit at a speed and a torque. Each call answers in the same place, so that solving makes nothing new. */
-function electricState({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply): (speed: number, torqueNm: number) => ElectricState {
+function electricState(
+  { motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive,
+  { openVoltageV, resistanceOhm, driveCount, otherPowerW = 0 }: Supply,
+): (speed: number, torqueNm: number) => ElectricState {
   const { torqueConstantNmPerA, reactanceOhmS, friction } = motor;
   const ohm = windingOhm(motor, motorTemperatureC) + escResistanceOhm;
   const answer: ElectricState = { currentA: 0, motorV: 0, powerW: 0, busV: 0, isGiven: true };

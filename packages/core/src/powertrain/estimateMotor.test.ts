@@ -15,10 +15,15 @@ test('a 23 × 6 mm stator at 1750 rpm/V comes out as such motors are', () => {
 
 test('more kV winds less resistance, a larger stator weighs more', () =>
   fc.assert(
-    fc.property(fc.double({ min: 0.01, max: 0.06, noNaN: true }), fc.double({ min: 0.004, max: 0.02, noNaN: true }), fc.double({ min: 100, max: 5000, noNaN: true }), (d, h, kv) => {
-      expect(estimateMotor(d, h, kv * 2).resistanceOhm).toBeCloseTo(estimateMotor(d, h, kv).resistanceOhm / 4, 9);
-      expect(estimateMotor(d * 1.1, h, kv).massKg).toBeGreaterThan(estimateMotor(d, h, kv).massKg);
-    }),
+    fc.property(
+      fc.double({ min: 0.01, max: 0.06, noNaN: true }),
+      fc.double({ min: 0.004, max: 0.02, noNaN: true }),
+      fc.double({ min: 100, max: 5000, noNaN: true }),
+      (d, h, kv) => {
+        expect(estimateMotor(d, h, kv * 2).resistanceOhm).toBeCloseTo(estimateMotor(d, h, kv).resistanceOhm / 4, 9);
+        expect(estimateMotor(d * 1.1, h, kv).massKg).toBeGreaterThan(estimateMotor(d, h, kv).massKg);
+      },
+    ),
   ));
 
 test('no motor is refused', () => expect(() => estimateMotor(0.023, 0.006, 0)).toThrow(OutOfRangeError));

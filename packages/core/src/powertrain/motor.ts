@@ -53,7 +53,10 @@ export function motorOf(entries: MotorEntries): Motor {
     kvRpmPerV,
     torqueConstantNmPerA: estimate.torqueConstantNmPerA,
     resistanceOhm,
-    friction: entries.noLoadCurrentA === null ? statorFriction(statorDiameterM, statorHeightM) : measuredFriction(entries.noLoadCurrentA, estimate.torqueConstantNmPerA),
+    friction:
+      entries.noLoadCurrentA === null
+        ? statorFriction(statorDiameterM, statorHeightM)
+        : measuredFriction(entries.noLoadCurrentA, estimate.torqueConstantNmPerA),
     reactanceOhmS: (3 / Math.PI) * POLE_PAIRS * inductanceH,
     massKg,
     statorDiameterM,

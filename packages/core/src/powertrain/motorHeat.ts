@@ -26,7 +26,10 @@ const SERIES_MAX_COUNT = 10_000;
  *
  *   G = 1.8·A·(12 + 22·√v) W/K, A = π(d + 5)(h + 11) + (π/2)(d + 5)² mm²
  */
-export function motorCoolingWPerK({ statorDiameterM, statorHeightM }: Pick<Motor, 'statorDiameterM' | 'statorHeightM'>, inducedSpeedMPerS: number): number {
+export function motorCoolingWPerK(
+  { statorDiameterM, statorHeightM }: Pick<Motor, 'statorDiameterM' | 'statorHeightM'>,
+  inducedSpeedMPerS: number,
+): number {
   requireWithin('inducedSpeedMPerS', inducedSpeedMPerS, 0, 200);
   const d = statorDiameterM * 1000;
   const h = statorHeightM * 1000;
@@ -48,7 +51,13 @@ export function motorCoolingWPerK({ statorDiameterM, statorHeightM }: Pick<Motor
  * @param stepS - points at least this often [s], > 0; at most 10,000 points come back
  * @throws {OutOfRangeError} if a duration is not positive or a temperature not −60 to 400 °C
  */
-export function motorTemperatures(motor: Motor, stretches: readonly HeatStretch[], airC: number, startC: number, stepS: number): HeatPoint[] {
+export function motorTemperatures(
+  motor: Motor,
+  stretches: readonly HeatStretch[],
+  airC: number,
+  startC: number,
+  stepS: number,
+): HeatPoint[] {
   requirePositive('stepS', stepS);
   requireWithin('airC', airC, -60, 60);
   requireWithin('startC', startC, -60, 400);
@@ -75,7 +84,13 @@ export function motorTemperatures(motor: Motor, stretches: readonly HeatStretch[
  *
  * @throws {OutOfRangeError} as {@link motorTemperatures}, and if the count is not 1 to 10,000
  */
-export function cycledTemperatureC(motor: Motor, cycle: readonly HeatStretch[], count: number, airC: number, startC: number): number {
+export function cycledTemperatureC(
+  motor: Motor,
+  cycle: readonly HeatStretch[],
+  count: number,
+  airC: number,
+  startC: number,
+): number {
   requireWithin('count', count, 1, SERIES_MAX_COUNT);
   requireWithin('airC', airC, -60, 60);
   requireWithin('startC', startC, -60, 400);
@@ -90,7 +105,11 @@ export function cycledTemperatureC(motor: Motor, cycle: readonly HeatStretch[], 
 const HOTTEST_C = 400;
 
 /** Temperature after a while of one stretch, from where it began. */
-function stretchLaw(motor: Motor, { currentA, speedRadPerS, inducedSpeedMPerS }: HeatStretch, airC: number): (fromC: number, elapsedS: number) => number {
+function stretchLaw(
+  motor: Motor,
+  { currentA, speedRadPerS, inducedSpeedMPerS }: HeatStretch,
+  airC: number,
+): (fromC: number, elapsedS: number) => number {
   const copperAtBase = currentA ** 2 * windingOhm(motor, BASE_C);
   const copperPerK = currentA ** 2 * (windingOhm(motor, BASE_C + 1) - windingOhm(motor, BASE_C));
   const cooling = motorCoolingWPerK(motor, inducedSpeedMPerS);
@@ -99,7 +118,10 @@ function stretchLaw(motor: Motor, { currentA, speedRadPerS, inducedSpeedMPerS }:
   const slope = cooling - copperPerK;
   const rate = slope / heat;
   return (fromC, elapsedS) => {
-    const grown = Math.abs(rate * elapsedS) < 1e-9 ? (elapsedS * (constant - slope * fromC)) / heat : ((constant / slope - fromC) * -Math.expm1(-rate * elapsedS));
+    const grown =
+      Math.abs(rate * elapsedS) < 1e-9
+        ? (elapsedS * (constant - slope * fromC)) / heat
+        : (constant / slope - fromC) * -Math.expm1(-rate * elapsedS);
     return Math.min(HOTTEST_C, fromC + grown);
   };
 }

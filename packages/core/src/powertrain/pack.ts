@@ -22,7 +22,18 @@ const LOSS_AT_RATING_V = 0.5;
 /** Printed rates beyond this are advertising. */
 const MOST_C = 150;
 /** Resistance of one series step of usual lithium-polymer packs by capacity [Ah, Ω], of those sold for that size: a judgement, ±50 %. */
-const USUAL_LIPO: readonly (readonly [capacityAh: number, ohm: number])[] = [[0.1, 0.16], [0.3, 0.042], [0.6, 0.016], [1, 0.0055], [1.5, 0.004], [2.2, 0.004], [5, 0.0024], [10, 0.0018], [22, 0.0011], [50, 0.0006]];
+const USUAL_LIPO: readonly (readonly [capacityAh: number, ohm: number])[] = [
+  [0.1, 0.16],
+  [0.3, 0.042],
+  [0.6, 0.016],
+  [1, 0.0055],
+  [1.5, 0.004],
+  [2.2, 0.004],
+  [5, 0.0024],
+  [10, 0.0018],
+  [22, 0.0011],
+  [50, 0.0006],
+];
 /** Ohms times ampere-hours of a lithium-ion cell: 16 mΩ at 4.2 Ah. */
 const USUAL_LI_ION_OHM_AH = 0.07;
 /** Cold cells resist more. */
@@ -37,7 +48,10 @@ const WARM_C = 25;
  * @throws {OutOfRangeError} if the capacity or the rate is not positive, or a measured resistance not 0 to 10 Ω
  * @example cellResistance({ chemistry: 'lipo', seriesCount: 6, capacityAh: 1.3, cellResistanceOhm: null, cRating: 100 }).ohm // => 0.00384…
  */
-export function cellResistance({ chemistry, capacityAh, cellResistanceOhm, cRating }: Pack): { ohm: number; source: ResistanceSource } {
+export function cellResistance({ chemistry, capacityAh, cellResistanceOhm, cRating }: Pack): {
+  ohm: number;
+  source: ResistanceSource;
+} {
   requirePositive('capacityAh', capacityAh);
   if (cellResistanceOhm !== null) {
     requireWithin('cellResistanceOhm', cellResistanceOhm, 0, 10);

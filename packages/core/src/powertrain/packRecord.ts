@@ -27,7 +27,9 @@ export interface PackRecord {
  * @example packRecord('lipo', [{ restingCellV: 4.15, loadedCellV: 3.2 }]).overDrawnCount // => 1
  */
 export function packRecord(chemistry: PackChemistry, loads: readonly PackLoad[]): PackRecord {
-  const sags = loads.flatMap(({ restingCellV, loadedCellV }) => (restingCellV === null || loadedCellV === null ? [] : [restingCellV - loadedCellV]));
+  const sags = loads.flatMap(({ restingCellV, loadedCellV }) =>
+    restingCellV === null || loadedCellV === null ? [] : [restingCellV - loadedCellV],
+  );
   const lows = loads.flatMap(({ loadedCellV }) => (loadedCellV === null ? [] : [loadedCellV]));
   return {
     runCount: loads.length,

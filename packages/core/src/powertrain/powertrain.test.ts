@@ -21,11 +21,28 @@ const tables = new CoefficientTables(STANDARD_ROTOR_AIR);
 const GRAM_N = 0.00980665;
 
 function motor(statorMm: number, heightMm: number, kvRpmPerV: number): Motor {
-  return motorOf({ statorDiameterM: statorMm / 1000, statorHeightM: heightMm / 1000, kvRpmPerV, resistanceOhm: null, noLoadCurrentA: null, massKg: null });
+  return motorOf({
+    statorDiameterM: statorMm / 1000,
+    statorHeightM: heightMm / 1000,
+    kvRpmPerV,
+    resistanceOhm: null,
+    noLoadCurrentA: null,
+    massKg: null,
+  });
 }
 const driveOf = (m: Motor): Drive => ({ motor: m, ...USUAL_ESC, motorTemperatureC: 60 });
-function powertrain(m: Motor, [diameter, pitch, blades, material]: [number, number, number, PropMaterial], openVoltageV: number, resistanceOhm = 0.02): Powertrain {
-  return { prop: propellerModel(labelGeometry(diameter * INCH_M, pitch * INCH_M, blades, 'standard', material), tables), drive: driveOf(m), supply: { openVoltageV, resistanceOhm, driveCount: 1 }, gearRatio: 1 };
+function powertrain(
+  m: Motor,
+  [diameter, pitch, blades, material]: [number, number, number, PropMaterial],
+  openVoltageV: number,
+  resistanceOhm = 0.02,
+): Powertrain {
+  return {
+    prop: propellerModel(labelGeometry(diameter * INCH_M, pitch * INCH_M, blades, 'standard', material), tables),
+    drive: driveOf(m),
+    supply: { openVoltageV, resistanceOhm, driveCount: 1 },
+    gearRatio: 1,
+  };
 }
 const five = powertrain(motor(23, 6, 1750), [5, 4.3, 3, 'polycarbonate'], 6 * 3.87);
 const turning = (p: Powertrain, throttle: number) => {
@@ -36,11 +53,36 @@ const turning = (p: Powertrain, throttle: number) => {
 
 describe('full throttle of known sizes', () => {
   test.each([
-    ['2306-1750, 6 cells, 5×4.3×3', powertrain(motor(23, 6, 1750), [5, 4.3, 3, 'polycarbonate'], 6 * 3.87), [1400, 1600], [30, 36]],
-    ['2306-1950, 6 cells, 5×4.3×3', powertrain(motor(23, 6, 1950), [5, 4.3, 3, 'polycarbonate'], 6 * 3.87), [1600, 1800], [37, 45]],
-    ['2205-2300, 4 cells, 5×4×3', powertrain(motor(22, 5, 2300), [5, 4, 3, 'polycarbonate'], 4 * 3.87), [1000, 1200], [25, 34]],
-    ['2212-920, 3 cells, 10×4.5', powertrain(motor(22, 12, 920), [10, 4.5, 2, 'glassNylon'], 3 * 3.87), [800, 900], [12, 16]],
-    ['2808-1300, 6 cells, 7×3.5×3', powertrain(motor(28, 8, 1300), [7, 3.5, 3, 'polycarbonate'], 6 * 3.87), [2000, 2600], [33, 41]],
+    [
+      '2306-1750, 6 cells, 5×4.3×3',
+      powertrain(motor(23, 6, 1750), [5, 4.3, 3, 'polycarbonate'], 6 * 3.87),
+      [1400, 1600],
+      [30, 36],
+    ],
+    [
+      '2306-1950, 6 cells, 5×4.3×3',
+      powertrain(motor(23, 6, 1950), [5, 4.3, 3, 'polycarbonate'], 6 * 3.87),
+      [1600, 1800],
+      [37, 45],
+    ],
+    [
+      '2205-2300, 4 cells, 5×4×3',
+      powertrain(motor(22, 5, 2300), [5, 4, 3, 'polycarbonate'], 4 * 3.87),
+      [1000, 1200],
+      [25, 34],
+    ],
+    [
+      '2212-920, 3 cells, 10×4.5',
+      powertrain(motor(22, 12, 920), [10, 4.5, 2, 'glassNylon'], 3 * 3.87),
+      [800, 900],
+      [12, 16],
+    ],
+    [
+      '2808-1300, 6 cells, 7×3.5×3',
+      powertrain(motor(28, 8, 1300), [7, 3.5, 3, 'polycarbonate'], 6 * 3.87),
+      [2000, 2600],
+      [33, 41],
+    ],
   ] as const)('%s', (_name, p, [lowG, highG], [lowA, highA]) => {
     const full = turning(p, 1);
     expect(full.prop.thrustN / GRAM_N).toBeGreaterThan(lowG);
@@ -56,9 +98,15 @@ describe('equilibrium', () => {
       fc.property(fc.double({ min: 0.05, max: 1, noNaN: true }), (throttle) => {
         const { drive, prop } = turning(five, throttle);
         expect(throttle * drive.busVoltageV).toBeCloseTo(drive.motorVoltageV, 5);
-        const heat = drive.motorCurrentA ** 2 * (windingOhm(five.drive.motor, 60) + USUAL_ESC.escResistanceOhm) + five.drive.motor.friction(drive.speedRadPerS) * drive.speedRadPerS + USUAL_ESC.standbyPowerW;
+        const heat =
+          drive.motorCurrentA ** 2 * (windingOhm(five.drive.motor, 60) + USUAL_ESC.escResistanceOhm) +
+          five.drive.motor.friction(drive.speedRadPerS) * drive.speedRadPerS +
+          USUAL_ESC.standbyPowerW;
         expect(drive.powerW).toBeCloseTo(prop.powerW + heat, 6);
-        expect(drive.busVoltageV).toBeCloseTo(five.supply.openVoltageV - five.supply.resistanceOhm * drive.busCurrentA, 6);
+        expect(drive.busVoltageV).toBeCloseTo(
+          five.supply.openVoltageV - five.supply.resistanceOhm * drive.busCurrentA,
+          6,
+        );
       }),
       { numRuns: 60, seed: 1 },
     );
@@ -78,7 +126,11 @@ describe('equilibrium', () => {
   test('holding a thrust needs the throttle that gives it', () => {
     const half = turning(five, 0.5);
     const held = rotorAtThrust(five, half.prop.thrustN);
-    expect(held).toMatchObject({ status: 'held', throttleRatio: expect.closeTo(0.5, 6), speedRpm: expect.closeTo(half.speedRpm, 2) });
+    expect(held).toMatchObject({
+      status: 'held',
+      throttleRatio: expect.closeTo(0.5, 6),
+      speedRpm: expect.closeTo(half.speedRpm, 2),
+    });
   });
 
   test('the curve over speed is the curve over throttle', () => {
@@ -113,17 +165,31 @@ describe('equilibrium', () => {
 
   test('a thrust that the blades never reach is said', () => {
     expect(rotorAtThrust(five, 500)).toMatchObject({ status: 'thrustNotReached' });
-    const soft = propellerModel({ ...labelGeometry(5 * INCH_M, INCH_M, 2, 'standard', 'softPlastic'), droopM: 0.15 }, tables);
+    const soft = propellerModel(
+      { ...labelGeometry(5 * INCH_M, INCH_M, 2, 'standard', 'softPlastic'), droopM: 0.15 },
+      tables,
+    );
     expect(speedForThrust(soft, 20).status).toBe('thrustNotReached');
   });
 
   test('hostile input', () => {
     const { drive, supply } = five;
     const load = constantRotor(0.1, 0.05, 0.127, 1.2).torqueNm;
-    for (const throttle of [-0.1, 1.1, NaN]) expect(() => equilibrium(drive, supply, load, throttle)).toThrow(OutOfRangeError);
-    for (const openVoltageV of [0, -5, NaN, Infinity]) expect(() => equilibrium(drive, { ...supply, openVoltageV }, load, 1)).toThrow(OutOfRangeError);
+    for (const throttle of [-0.1, 1.1, NaN])
+      expect(() => equilibrium(drive, supply, load, throttle)).toThrow(OutOfRangeError);
+    for (const openVoltageV of [0, -5, NaN, Infinity])
+      expect(() => equilibrium(drive, { ...supply, openVoltageV }, load, 1)).toThrow(OutOfRangeError);
     expect(() => driveAt(drive, supply, 0, 1)).toThrow(OutOfRangeError);
-    expect(() => motorOf({ statorDiameterM: 0.023, statorHeightM: 0.006, kvRpmPerV: 1750, resistanceOhm: 0, noLoadCurrentA: null, massKg: null })).toThrow(OutOfRangeError);
+    expect(() =>
+      motorOf({
+        statorDiameterM: 0.023,
+        statorHeightM: 0.006,
+        kvRpmPerV: 1750,
+        resistanceOhm: 0,
+        noLoadCurrentA: null,
+        massKg: null,
+      }),
+    ).toThrow(OutOfRangeError);
     expect(() => rotorAtThrust(five, -1)).toThrow(OutOfRangeError);
   });
 });
@@ -134,7 +200,9 @@ describe('pack', () => {
   test('a state of charge and its voltage are each other’s inverse, for every chemistry', () => {
     for (const curve of Object.values(openVoltageCurves)) {
       fc.assert(
-        fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) => expect(stateOfChargeAt(curve, openCellV(curve, share))).toBeCloseTo(share, 9)),
+        fc.property(fc.double({ min: 0, max: 1, noNaN: true }), (share) =>
+          expect(stateOfChargeAt(curve, openCellV(curve, share))).toBeCloseTo(share, 9),
+        ),
         { numRuns: 50, seed: 2 },
       );
     }
@@ -154,7 +222,9 @@ describe('pack', () => {
   });
 
   test('a tiny cell is not scaled down from a large one: 0.3 Ah has some 40 mΩ, and larger packs of a size resist less', () => {
-    const usual = [0.1, 0.3, 0.45, 0.85, 1.3, 4, 10, 30].map((capacityAh) => cellResistance({ ...pack, capacityAh }).ohm);
+    const usual = [0.1, 0.3, 0.45, 0.85, 1.3, 4, 10, 30].map(
+      (capacityAh) => cellResistance({ ...pack, capacityAh }).ohm,
+    );
     expect(usual[1]).toBeCloseTo(0.042, 3);
     expect(usual).toEqual([...usual].sort((a, b) => b - a));
   });
@@ -168,7 +238,15 @@ describe('pack', () => {
   test('cold cells resist more, measured ones as measured', () => {
     expect(packResistanceOhm(pack, -10) / packResistanceOhm(pack, 25)).toBeCloseTo(1.7, 9);
     expect(packResistanceOhm({ ...pack, cellResistanceOhm: 0.004 })).toBeCloseTo(0.024, 9);
-    expect(packResistanceOhm({ chemistry: 'liIon', seriesCount: 1, capacityAh: 4.4, cellResistanceOhm: null, cRating: null })).toBeCloseTo(0.016, 3);
+    expect(
+      packResistanceOhm({
+        chemistry: 'liIon',
+        seriesCount: 1,
+        capacityAh: 4.4,
+        cellResistanceOhm: null,
+        cRating: null,
+      }),
+    ).toBeCloseTo(0.016, 3);
   });
 
   test('the power asked for comes out, or the most that could', () => {
@@ -179,7 +257,15 @@ describe('pack', () => {
   });
 
   test('twice the power lasts less than half as long; a cut-off lands earlier', () => {
-    const base = { curve: openVoltageCurves.lipo, seriesCount: 6, capacityAh: 1.3, resistanceOhm: 0.04, startRatio: 1, endRatio: 0.2, cutoffCellV: 0 };
+    const base = {
+      curve: openVoltageCurves.lipo,
+      seriesCount: 6,
+      capacityAh: 1.3,
+      resistanceOhm: 0.04,
+      startRatio: 1,
+      endRatio: 0.2,
+      cutoffCellV: 0,
+    };
     const slow = enduranceAtPower(base, 150);
     expect(enduranceAtPower(base, 300).durationS).toBeLessThan(slow.durationS / 2);
     const cut = enduranceAtPower({ ...base, cutoffCellV: 3.7 }, 150);
@@ -196,12 +282,18 @@ describe('heat', () => {
 
   test('settles where heat made equals heat carried away', () => {
     const last = motorTemperatures(m, [full], 20, 20, 100).at(-1)!;
-    const made = full.currentA ** 2 * windingOhm(m, last.temperatureC) + m.friction(full.speedRadPerS) * full.speedRadPerS;
+    const made =
+      full.currentA ** 2 * windingOhm(m, last.temperatureC) + m.friction(full.speedRadPerS) * full.speedRadPerS;
     expect(made).toBeCloseTo(motorCoolingWPerK(m, full.inducedSpeedMPerS) * (last.temperatureC - 20), 4);
   });
 
   test('time constants of usual motors are 16 to 75 s', () => {
-    for (const [d, h] of [[18, 6], [23, 6], [28, 12], [41, 12]] as const) {
+    for (const [d, h] of [
+      [18, 6],
+      [23, 6],
+      [28, 12],
+      [41, 12],
+    ] as const) {
       const big = motor(d, h, 1000);
       const tau = (450 * big.massKg) / motorCoolingWPerK(big, 12);
       expect(tau).toBeGreaterThan(16);
@@ -215,7 +307,16 @@ describe('heat', () => {
   });
 
   test('a burst heats, coasting cools, no current is the temperature of the air', () => {
-    const [start, burst, coast] = motorTemperatures(m, [{ ...full, durationS: 10, currentA: 40 }, { durationS: 20, currentA: 2, speedRadPerS: 800, inducedSpeedMPerS: 5 }], 20, 30, 60);
+    const [start, burst, coast] = motorTemperatures(
+      m,
+      [
+        { ...full, durationS: 10, currentA: 40 },
+        { durationS: 20, currentA: 2, speedRadPerS: 800, inducedSpeedMPerS: 5 },
+      ],
+      20,
+      30,
+      60,
+    );
     expect(burst!.temperatureC).toBeGreaterThan(start!.temperatureC + 20);
     expect(coast!.temperatureC).toBeLessThan(burst!.temperatureC);
     expect(() => motorTemperatures(m, [{ ...full, durationS: 0 }], 20, 20, 1)).toThrow(OutOfRangeError);
@@ -250,21 +351,40 @@ describe('figures of a rotor', () => {
     const hover = rotorAtThrust(five, full.prop.thrustN / 4);
     if (hover.status !== 'held') throw new Error(hover.status);
     const ear = { distanceM: 10, angleDegrees: 120 };
-    expect(rotorSound(five.prop, full, ear, 4).levelDb).toBeGreaterThan(rotorSound(five.prop, hover, ear, 4).levelDb + 6);
+    expect(rotorSound(five.prop, full, ear, 4).levelDb).toBeGreaterThan(
+      rotorSound(five.prop, hover, ear, 4).levelDb + 6,
+    );
   });
 });
 
 describe('what a pack has been through', () => {
-  const load = fc.record({ restingCellV: fc.option(fc.double({ min: 3, max: 4.35, noNaN: true })), loadedCellV: fc.option(fc.double({ min: 2.5, max: 4.3, noNaN: true })) });
+  const load = fc.record({
+    restingCellV: fc.option(fc.double({ min: 3, max: 4.35, noNaN: true })),
+    loadedCellV: fc.option(fc.double({ min: 2.5, max: 4.3, noNaN: true })),
+  });
 
   test('the deepest sag and the lowest volts need not come from one run', () => {
-    const record = packRecord('lipo', [{ restingCellV: 4.18, loadedCellV: 3.4 }, { restingCellV: 3.8, loadedCellV: 3.2 }, { restingCellV: 4.1, loadedCellV: null }]);
-    expect(record).toEqual({ runCount: 3, deepestSagCellV: expect.closeTo(0.78, 9), lowestCellV: 3.2, overDrawnCount: 1 });
+    const record = packRecord('lipo', [
+      { restingCellV: 4.18, loadedCellV: 3.4 },
+      { restingCellV: 3.8, loadedCellV: 3.2 },
+      { restingCellV: 4.1, loadedCellV: null },
+    ]);
+    expect(record).toEqual({
+      runCount: 3,
+      deepestSagCellV: expect.closeTo(0.78, 9),
+      lowestCellV: 3.2,
+      overDrawnCount: 1,
+    });
     expect(packRecord('liIon', [{ restingCellV: 3.8, loadedCellV: 3.2 }]).overDrawnCount).toBe(0);
   });
 
   test('nothing read is nothing known', () => {
-    expect(packRecord('lipo', [])).toEqual({ runCount: 0, deepestSagCellV: null, lowestCellV: null, overDrawnCount: 0 });
+    expect(packRecord('lipo', [])).toEqual({
+      runCount: 0,
+      deepestSagCellV: null,
+      lowestCellV: null,
+      overDrawnCount: 0,
+    });
   });
 
   test('one more run never makes a pack look fresher', () => {

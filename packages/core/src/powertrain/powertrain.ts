@@ -1,7 +1,22 @@
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import { emptyCoefficients, readRow } from '../propeller/coefficientTable.ts';
-import { MOST_TIP_MACH, propellerAt, tipMachOf, type PropellerModel, type PropellerPoint } from '../propeller/propellerModel.ts';
-import { equilibrium, holder, type Drive, type DrivePoint, type Equilibrium, type HeldPoint, type ShaftLoad, type Supply } from './equilibrium.ts';
+import {
+  MOST_TIP_MACH,
+  propellerAt,
+  tipMachOf,
+  type PropellerModel,
+  type PropellerPoint,
+} from '../propeller/propellerModel.ts';
+import {
+  equilibrium,
+  holder,
+  type Drive,
+  type DrivePoint,
+  type Equilibrium,
+  type HeldPoint,
+  type ShaftLoad,
+  type Supply,
+} from './equilibrium.ts';
 
 /** A propeller on its motor, controller and pack. */
 export interface Powertrain {
@@ -27,7 +42,8 @@ export interface TipTooFast {
   tipMach: number;
 }
 
-export type RotorResult = ({ status: 'turning' | 'bogs' } & RotorPoint) | Exclude<Equilibrium, { status: 'turning' | 'bogs' }> | TipTooFast;
+export type RotorResult =
+  ({ status: 'turning' | 'bogs' } & RotorPoint) | Exclude<Equilibrium, { status: 'turning' | 'bogs' }> | TipTooFast;
 
 const TURN_RAD_PER_S = (2 * Math.PI) / 60;
 
@@ -65,7 +81,11 @@ export function rotorAtThrottle(powertrain: Powertrain, throttleRatio: number): 
   return { status: found.status, throttleRatio, speedRpm, prop: propellerAt(prop, speedRpm), drive: found.drive };
 }
 
-export type HeldRotor = ({ status: 'held' } & RotorPoint) | Exclude<HeldPoint, { status: 'held' }> | TipTooFast | { status: 'thrustNotReached'; mostThrustN: number };
+export type HeldRotor =
+  | ({ status: 'held' } & RotorPoint)
+  | Exclude<HeldPoint, { status: 'held' }>
+  | TipTooFast
+  | { status: 'thrustNotReached'; mostThrustN: number };
 
 /**
  * What a rotor needs to give a thrust in still air: speed, current, throttle. A throttle above 1 means it cannot.
@@ -97,12 +117,25 @@ export function rotorCurve(powertrain: Powertrain, fullSpeedRpm: number, count: 
   return Array.from({ length: count }, (_, k) => heldAt(powertrain, (fullSpeedRpm * (k + 1)) / count, load, hold));
 }
 
-function heldAt({ prop, gearRatio }: Powertrain, speedRpm: number, load: ShaftLoad, hold: ReturnType<typeof holder>): HeldRotor {
+function heldAt(
+  { prop, gearRatio }: Powertrain,
+  speedRpm: number,
+  load: ShaftLoad,
+  hold: ReturnType<typeof holder>,
+): HeldRotor {
   const tipMach = tipMachOf(prop, speedRpm);
   if (tipMach > MOST_TIP_MACH) return { status: 'tipTooFast', tipMach };
   const motorSpeed = speedRpm * TURN_RAD_PER_S * gearRatio;
   const held = hold(motorSpeed, load(motorSpeed));
-  return held.status === 'packCannotGive' ? held : { status: 'held', throttleRatio: held.throttleRatio, speedRpm, prop: propellerAt(prop, speedRpm), drive: held.drive };
+  return held.status === 'packCannotGive'
+    ? held
+    : {
+        status: 'held',
+        throttleRatio: held.throttleRatio,
+        speedRpm,
+        prop: propellerAt(prop, speedRpm),
+        drive: held.drive,
+      };
 }
 
 /**
@@ -114,14 +147,18 @@ function heldAt({ prop, gearRatio }: Powertrain, speedRpm: number, load: ShaftLo
  * @param thrustN - > 0
  * @throws {OutOfRangeError} if the thrust is not positive
  */
-export function speedForThrust(prop: PropellerModel, thrustN: number): { status: 'found'; speedRpm: number } | { status: 'thrustNotReached'; mostThrustN: number } {
+export function speedForThrust(
+  prop: PropellerModel,
+  thrustN: number,
+): { status: 'found'; speedRpm: number } | { status: 'thrustNotReached'; mostThrustN: number } {
   requirePositive('thrustN', thrustN);
   const { geometry, air, row, thrustFactor } = prop;
   const { diameterM } = geometry;
   const scale = thrustFactor * air.densityKgPerM3 * diameterM ** 4;
   const coefficients = emptyCoefficients();
   const fastestTurns = (MOST_TIP_MACH * air.soundSpeedMPerS) / (Math.PI * diameterM);
-  const thrustAt = (turns: number): number => readRow(row, Math.PI * turns * diameterM, coefficients).thrustCoefficient * scale * turns * turns;
+  const thrustAt = (turns: number): number =>
+    readRow(row, Math.PI * turns * diameterM, coefficients).thrustCoefficient * scale * turns * turns;
   let turns = Math.sqrt(thrustN / (0.12 * scale));
   for (let round = 0; round < 60; round++) {
     const before = turns;

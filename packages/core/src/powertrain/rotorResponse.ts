@@ -1,6 +1,15 @@
 import { bladeAreaM2, bladeVolumeM3, planBlade } from '../propeller/bladeShape.ts';
 import { usualMassKg } from '../propeller/bladeFlex.ts';
-import { inertiaFactors, propFigures, propInertiaKgM2, RISE_TIME_CONSTANTS, rootForceN, spinUpTimeS, usualBlade, type PropFigures } from '../propeller/propFigures.ts';
+import {
+  inertiaFactors,
+  propFigures,
+  propInertiaKgM2,
+  RISE_TIME_CONSTANTS,
+  rootForceN,
+  spinUpTimeS,
+  usualBlade,
+  type PropFigures,
+} from '../propeller/propFigures.ts';
 import { predictSound, type Listener, type PredictedSound, type RotorSource } from '../sound/rotorSound.ts';
 import { windingOhm, type Motor } from './motor.ts';
 import { rotorAtThrottle, type Powertrain, type RotorPoint } from './powertrain.ts';
@@ -45,19 +54,43 @@ export function bellInertiaKgM2({ massKg, statorDiameterM }: Pick<Motor, 'massKg
  * @param point - from {@link rotorAtThrottle} or {@link rotorAtThrust}
  * @param armM - distance of the rotor from the craft's centre [m]; null where yaw does not matter
  */
-export function rotorFigures({ prop, drive, gearRatio }: Powertrain, point: RotorPoint, armM: number | null): RotorFigures {
+export function rotorFigures(
+  { prop, drive, gearRatio }: Powertrain,
+  point: RotorPoint,
+  armM: number | null,
+): RotorFigures {
   const { geometry, air } = prop;
   const { diameterM, pitchM, bladeCount, tipShape } = geometry;
   const massKg = geometry.massKg ?? usualMassKg(geometry);
   const blade = usualBlade(massKg, diameterM, bladeCount);
   const speedRadPerS = (point.speedRpm * 2 * Math.PI) / 60;
-  const inertiaKgM2 = propInertiaKgM2(massKg, diameterM, inertiaFactors[tipShape]) + bellInertiaKgM2(drive.motor) * gearRatio ** 2;
-  const resistance = windingOhm(drive.motor, drive.motorTemperatureC) + drive.escResistanceOhm + drive.motor.reactanceOhmS * speedRadPerS * gearRatio;
+  const inertiaKgM2 =
+    propInertiaKgM2(massKg, diameterM, inertiaFactors[tipShape]) + bellInertiaKgM2(drive.motor) * gearRatio ** 2;
+  const resistance =
+    windingOhm(drive.motor, drive.motorTemperatureC) +
+    drive.escResistanceOhm +
+    drive.motor.reactanceOhmS * speedRadPerS * gearRatio;
   const { thrustN, torqueNm, powerW } = point.prop;
-  const spinUp = spinUpTimeS(inertiaKgM2, torqueNm, speedRadPerS, drive.motor.torqueConstantNmPerA * gearRatio, resistance);
+  const spinUp = spinUpTimeS(
+    inertiaKgM2,
+    torqueNm,
+    speedRadPerS,
+    drive.motor.torqueConstantNmPerA * gearRatio,
+    resistance,
+  );
   const rootForce = rootForceN(blade.massKg, blade.centreOfMassM, point.speedRpm);
   return {
-    prop: propFigures({ diameterM, pitchM, speedRpm: point.speedRpm, thrustN, shaftPowerW: powerW, flightSpeedMPerS: 0, densityKgPerM3: air.densityKgPerM3, soundSpeedMPerS: air.soundSpeedMPerS, bladeAreaM2: bladeCount * bladeAreaM2(planBlade(geometry)) }),
+    prop: propFigures({
+      diameterM,
+      pitchM,
+      speedRpm: point.speedRpm,
+      thrustN,
+      shaftPowerW: powerW,
+      flightSpeedMPerS: 0,
+      densityKgPerM3: air.densityKgPerM3,
+      soundSpeedMPerS: air.soundSpeedMPerS,
+      bladeAreaM2: bladeCount * bladeAreaM2(planBlade(geometry)),
+    }),
     massKg,
     inertiaKgM2,
     spinUpTimeS: spinUp,
@@ -85,7 +118,12 @@ export function lowThrottleRise(powertrain: Powertrain, fullThrustN: number): nu
 }
 
 /** Predicted sound of a craft with equal rotors at one point of theirs. */
-export function rotorSound(prop: Powertrain['prop'], point: RotorPoint, listener: Listener, rotorCount: number): PredictedSound {
+export function rotorSound(
+  prop: Powertrain['prop'],
+  point: RotorPoint,
+  listener: Listener,
+  rotorCount: number,
+): PredictedSound {
   const plan = planBlade(prop.geometry);
   const source: RotorSource = {
     bladeCount: plan.bladeCount,

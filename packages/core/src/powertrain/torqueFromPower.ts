@@ -13,7 +13,9 @@ import { windingOhm } from './motor.ts';
  * @throws {OutOfRangeError} outside those ranges
  */
 export function torqueFromPowerNm(drive: Drive, speedRadPerS: number, powerW: number): number {
-  return drive.motor.torqueConstantNmPerA * motorCurrentA(drive, speedRadPerS, powerW) - drive.motor.friction(speedRadPerS);
+  return (
+    drive.motor.torqueConstantNmPerA * motorCurrentA(drive, speedRadPerS, powerW) - drive.motor.friction(speedRadPerS)
+  );
 }
 
 /**
@@ -21,7 +23,11 @@ export function torqueFromPowerNm(drive: Drive, speedRadPerS: number, powerW: nu
  *
  * @throws {OutOfRangeError} as {@link torqueFromPowerNm}
  */
-export function motorCurrentA({ motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive, speedRadPerS: number, powerW: number): number {
+export function motorCurrentA(
+  { motor, escResistanceOhm, standbyPowerW, motorTemperatureC }: Drive,
+  speedRadPerS: number,
+  powerW: number,
+): number {
   requirePositive('speedRadPerS', speedRadPerS);
   requireWithin('powerW', powerW, 0, 1e6);
   const ohm = windingOhm(motor, motorTemperatureC) + escResistanceOhm;

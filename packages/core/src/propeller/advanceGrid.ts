@@ -29,7 +29,10 @@ export class AdvanceGrid {
     for (let i = 0; i < TIP_SPEED.count; i++) {
       const tipSpeed = TIP_SPEED.low * (TIP_SPEED.high / TIP_SPEED.low) ** (i / (TIP_SPEED.count - 1));
       for (let k = 0; k < ADVANCE_COUNT; k++) {
-        const axial = Math.min(FASTEST_AXIAL_M_PER_S, ((this.mostAdvance * k) / (ADVANCE_COUNT - 1)) * (tipSpeed / Math.PI));
+        const axial = Math.min(
+          FASTEST_AXIAL_M_PER_S,
+          ((this.mostAdvance * k) / (ADVANCE_COUNT - 1)) * (tipSpeed / Math.PI),
+        );
         const found = bladeElement(prop, air, (60 * tipSpeed) / (Math.PI * geometry.diameterM), axial);
         const at = VALUES * (i * ADVANCE_COUNT + k);
         this.values[at] = found.thrustCoefficient;
@@ -48,7 +51,11 @@ export class AdvanceGrid {
    * @returns false where the flow is faster than the grid reaches: the blades then brake, and its end is taken
    */
   read(tipSpeedMPerS: number, advanceRatio: number, into: StaticCoefficients): boolean {
-    const tip = cubicWeights(((TIP_SPEED.count - 1) * Math.log(tipSpeedMPerS / TIP_SPEED.low)) / Math.log(TIP_SPEED.high / TIP_SPEED.low), TIP_SPEED.count, this.tip);
+    const tip = cubicWeights(
+      ((TIP_SPEED.count - 1) * Math.log(tipSpeedMPerS / TIP_SPEED.low)) / Math.log(TIP_SPEED.high / TIP_SPEED.low),
+      TIP_SPEED.count,
+      this.tip,
+    );
     const advance = cubicWeights(((ADVANCE_COUNT - 1) * advanceRatio) / this.mostAdvance, ADVANCE_COUNT, this.advance);
     const along = [tip.w0, tip.w1, tip.w2, tip.w3];
     const across = [advance.w0, advance.w1, advance.w2, advance.w3];

@@ -16,7 +16,8 @@ describe('shape', () => {
       const { positions, widths } = shapeBlade({ ...geometry, tipShape: tip });
       expect(positions).toHaveLength(STATION_COUNT);
       expect(widths.reduce((sum, w) => sum + w, 0)).toBeCloseTo(0.86, 12);
-      for (let k = 1; k < STATION_COUNT; k++) expect(positions[k]! - positions[k - 1]!).toBeCloseTo((widths[k]! + widths[k - 1]!) / 2, 12);
+      for (let k = 1; k < STATION_COUNT; k++)
+        expect(positions[k]! - positions[k - 1]!).toBeCloseTo((widths[k]! + widths[k - 1]!) / 2, 12);
     }
   });
 
@@ -41,19 +42,25 @@ describe('shape', () => {
 
 describe('stiffness and mass', () => {
   test('five inches of polycarbonate weigh what such pieces weigh', () => {
-    expect(usualMassKg(labelGeometry(5 * INCH_M, 4.3 * INCH_M, 3, 'standard', 'polycarbonate')) * 1000).toBeCloseTo(4.7, 1);
+    expect(usualMassKg(labelGeometry(5 * INCH_M, 4.3 * INCH_M, 3, 'standard', 'polycarbonate')) * 1000).toBeCloseTo(
+      4.7,
+      1,
+    );
   });
 
   test('more blades and larger discs weigh more, whatever they are made of', () => {
     for (const material of propMaterials) {
-      const mass = (inches: number, bladeCount: number): number => usualMassKg({ diameterM: inches * INCH_M, bladeCount, material });
+      const mass = (inches: number, bladeCount: number): number =>
+        usualMassKg({ diameterM: inches * INCH_M, bladeCount, material });
       expect(mass(5, 3)).toBeGreaterThan(mass(5, 2));
       expect(mass(7, 2)).toBeGreaterThan(mass(5, 2));
     }
   });
 
   test('soft, polycarbonate, nylon, carbon: in this order they untwist', () => {
-    const order = (['softPlastic', 'polycarbonate', 'glassNylon', 'carbonNylon', 'carbon'] as const).map((material) => untwistDegrees({ ...geometry, material }));
+    const order = (['softPlastic', 'polycarbonate', 'glassNylon', 'carbonNylon', 'carbon'] as const).map((material) =>
+      untwistDegrees({ ...geometry, material }),
+    );
     for (let i = 1; i < order.length; i++) expect(order[i]!).toBeLessThan(order[i - 1]!);
   });
 
@@ -105,7 +112,11 @@ describe('section', () => {
 
 describe('calibration', () => {
   test('readings pull the factor toward themselves, more of them nearer', () => {
-    const of = (count: number): number => calibrationFactor(calibrate(Array.from({ length: count }, () => ({ pitchRatio: 0.5, logRatio: Math.log(1.1) }))), 0.5).factor;
+    const of = (count: number): number =>
+      calibrationFactor(
+        calibrate(Array.from({ length: count }, () => ({ pitchRatio: 0.5, logRatio: Math.log(1.1) }))),
+        0.5,
+      ).factor;
     expect(of(0)).toBe(1);
     let before = 1;
     for (const count of [1, 2, 5, 20]) {
@@ -127,7 +138,11 @@ describe('calibration', () => {
     );
   });
 
-  test('a pitch ratio and its scaled form are each other’s inverse', () => expect([pitchRatioOf(0), pitchRatioOf(1), pitchRatioOf(-1)]).toEqual([0.5, 0.7, 0.3]));
+  test('a pitch ratio and its scaled form are each other’s inverse', () =>
+    expect([pitchRatioOf(0), pitchRatioOf(1), pitchRatioOf(-1)]).toEqual([0.5, 0.7, 0.3]));
 
-  test.each([[[{ pitchRatio: NaN, logRatio: 0 }]], [[{ pitchRatio: 0.5, logRatio: Infinity }]]])('%j is no reading', (readings) => expect(() => calibrate(readings)).toThrow());
+  test.each([[[{ pitchRatio: NaN, logRatio: 0 }]], [[{ pitchRatio: 0.5, logRatio: Infinity }]]])(
+    '%j is no reading',
+    (readings) => expect(() => calibrate(readings)).toThrow(),
+  );
 });

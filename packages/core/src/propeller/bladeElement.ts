@@ -99,7 +99,12 @@ export function prepareProp(geometry: PropGeometry): PreparedProp {
  * @see H. Glauert, Airplane Propellers; S. A. Ning, A simple solution method for the blade element momentum equations
  * @example bladeElement(prepareProp(labelGeometry(0.254, 0.1143, 2, 'standard', 'glassNylon')), STANDARD_ROTOR_AIR, 6000).thrustN // => 5.857…
  */
-export function bladeElement(prop: PreparedProp, air: RotorAir, speedRpm: number, axialSpeedMPerS = 0): BladeElementResult {
+export function bladeElement(
+  prop: PreparedProp,
+  air: RotorAir,
+  speedRpm: number,
+  axialSpeedMPerS = 0,
+): BladeElementResult {
   const { shape } = prop;
   requireRotorAir(air);
   requirePositive('speedRpm', speedRpm);
@@ -108,7 +113,8 @@ export function bladeElement(prop: PreparedProp, air: RotorAir, speedRpm: number
   const tipSpeedMPerS = speedRadPerS * shape.radiusM;
   requireWithin('tipSpeedMPerS', tipSpeedMPerS, 0, 0.95 * air.soundSpeedMPerS);
   const stations = enterFlow(prop, air, speedRadPerS, axialSpeedMPerS);
-  const stiffness = prop.untwist * (air.densityKgPerM3 / UNTWIST_DENSITY_KG_PER_M3) * (tipSpeedMPerS / UNTWIST_TIP_SPEED_M_PER_S) ** 2;
+  const stiffness =
+    prop.untwist * (air.densityKgPerM3 / UNTWIST_DENSITY_KG_PER_M3) * (tipSpeedMPerS / UNTWIST_TIP_SPEED_M_PER_S) ** 2;
   let lift = FIRST_LIFT;
   let washoutDegrees = 0;
   for (let round = 1; round <= ROUNDS; round++) {
@@ -157,7 +163,8 @@ class Station {
     const load = this.solidity * this.polar.liftSlope;
     const advance = this.axialMPerS / this.rotationMPerS;
     const b = load - momentum * advance;
-    const root = (-b + Math.sqrt(b * b + 4 * momentum * load * max(0.002, this.angleRad + this.polar.zeroLift))) / (2 * momentum);
+    const root =
+      (-b + Math.sqrt(b * b + 4 * momentum * load * max(0.002, this.angleRad + this.polar.zeroLift))) / (2 * momentum);
     return min(HIGHEST_INFLOW_RAD, max(2 * LOWEST_INFLOW_RAD, root));
   }
 
@@ -175,11 +182,19 @@ class Station {
     const root = acos(exp(-min(30, (halfBlades * (position - rootLossRatio)) / (rootLossRatio * sine))));
     this.loss = max(0.02, ((4 / (Math.PI * Math.PI)) * tip * root) / this.inducedFactor);
     const momentum = 4 * this.loss * sine;
-    return this.rotationMPerS * (momentum * sine - solidity * this.normal) - this.axialMPerS * (momentum * cosine + solidity * this.tangential);
+    return (
+      this.rotationMPerS * (momentum * sine - solidity * this.normal) -
+      this.axialMPerS * (momentum * cosine + solidity * this.tangential)
+    );
   }
 }
 
-function enterFlow({ shape, section, crowding, inducedFactor }: PreparedProp, air: RotorAir, speedRadPerS: number, axialMPerS: number): Station[] {
+function enterFlow(
+  { shape, section, crowding, inducedFactor }: PreparedProp,
+  air: RotorAir,
+  speedRadPerS: number,
+  axialMPerS: number,
+): Station[] {
   const { positions, widths, chordsM, anglesRad, radiusM, bladeCount, rootLossRatio } = shape;
   const stations: Station[] = [];
   for (let k = 0; k < STATION_COUNT; k++) {
@@ -188,8 +203,26 @@ function enterFlow({ shape, section, crowding, inducedFactor }: PreparedProp, ai
     const chordM = chordsM[k]!;
     const rotation = speedRadPerS * stationM;
     const flow = Math.sqrt(FLOW_RATIO * rotation * rotation + axialMPerS * axialMPerS);
-    const station = new Station(position, widths[k]! * radiusM, chordM, stationM, rotation, axialMPerS, (bladeCount * chordM) / (2 * Math.PI * stationM), anglesRad[k]!, bladeCount / 2, rootLossRatio, inducedFactor);
-    station.polar.enter(section, crowding, (flow * chordM) / air.kinematicViscosityM2PerS, flow / air.soundSpeedMPerS, chordM / stationM);
+    const station = new Station(
+      position,
+      widths[k]! * radiusM,
+      chordM,
+      stationM,
+      rotation,
+      axialMPerS,
+      (bladeCount * chordM) / (2 * Math.PI * stationM),
+      anglesRad[k]!,
+      bladeCount / 2,
+      rootLossRatio,
+      inducedFactor,
+    );
+    station.polar.enter(
+      section,
+      crowding,
+      (flow * chordM) / air.kinematicViscosityM2PerS,
+      flow / air.soundSpeedMPerS,
+      chordM / stationM,
+    );
     stations.push(station);
   }
   return stations;
@@ -218,7 +251,10 @@ function settle(station: Station, guessRad: number, toleranceRad: number): void 
   let x = guessRad;
   let y = station.imbalance(x);
   // Slope of a lightly loaded station, for the first step.
-  let slope = station.rotationMPerS * (8 * station.loss * x + station.solidity * station.polar.liftSlope * (1 - station.polar.separation)) - station.axialMPerS * 4 * station.loss;
+  let slope =
+    station.rotationMPerS *
+      (8 * station.loss * x + station.solidity * station.polar.liftSlope * (1 - station.polar.separation)) -
+    station.axialMPerS * 4 * station.loss;
   for (let step = 0; step < MOST_STEPS; step++) {
     if (y > 0) high = x;
     else low = x;
@@ -233,7 +269,13 @@ function settle(station: Station, guessRad: number, toleranceRad: number): void 
   }
 }
 
-function total({ shape }: PreparedProp, air: RotorAir, speedRpm: number, stations: Station[], washoutDegrees: number): BladeElementResult {
+function total(
+  { shape }: PreparedProp,
+  air: RotorAir,
+  speedRpm: number,
+  stations: Station[],
+  washoutDegrees: number,
+): BladeElementResult {
   let thrustN = 0;
   let torqueNm = 0;
   let stalledN = 0;

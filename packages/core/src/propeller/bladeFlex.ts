@@ -24,7 +24,11 @@ const REFERENCE_DROOP_M = 0.0045;
  * @returns mass [kg], hub included; usual pieces lie within ±35 %
  * @example usualMassKg(labelGeometry(0.127, 0.109, 3, 'standard', 'polycarbonate')) // => 0.0047…
  */
-export function usualMassKg({ diameterM, bladeCount, material }: Pick<PropGeometry, 'diameterM' | 'bladeCount' | 'material'>): number {
+export function usualMassKg({
+  diameterM,
+  bladeCount,
+  material,
+}: Pick<PropGeometry, 'diameterM' | 'bladeCount' | 'material'>): number {
   return ((bladeCount + 0.2) * 1.47 * (diameterM / INCH_M / 5) ** 2.4 * CLASSES[material].mass) / 1000;
 }
 

@@ -56,17 +56,45 @@ export function shapeBlade(geometry: PropGeometry): BladeShape {
 }
 
 /** Width of a usual blade of that kind at three quarters of the radius [m]. */
-export function usualChord75M({ diameterM, bladeCount, tipShape, planform }: Pick<PropGeometry, 'diameterM' | 'bladeCount' | 'tipShape' | 'planform'>): number {
-  return (planformWidths[planform] * 0.212 * TIPS[tipShape].chord * CHORD_BY_BLADES[bladeCount]! * (diameterM / INCH_M / 8) ** -0.15 * diameterM) / 2;
+export function usualChord75M({
+  diameterM,
+  bladeCount,
+  tipShape,
+  planform,
+}: Pick<PropGeometry, 'diameterM' | 'bladeCount' | 'tipShape' | 'planform'>): number {
+  return (
+    (planformWidths[planform] *
+      0.212 *
+      TIPS[tipShape].chord *
+      CHORD_BY_BLADES[bladeCount]! *
+      (diameterM / INCH_M / 8) ** -0.15 *
+      diameterM) /
+    2
+  );
 }
 
 /** The plan form of a usual blade: all that area and volume need. */
-export function planBlade({ diameterM, bladeCount, tipShape, rootCutOutRatio, planform, chord75M: measuredM }: PropGeometry): BladePlan {
+export function planBlade({
+  diameterM,
+  bladeCount,
+  tipShape,
+  rootCutOutRatio,
+  planform,
+  chord75M: measuredM,
+}: PropGeometry): BladePlan {
   const radiusM = diameterM / 2;
   const root = rootCutOutRatio ?? DEFAULT_ROOT_RATIO;
-  const { positions, widths, chordRatios } = root === DEFAULT_ROOT_RATIO ? USUAL_OUTLINES[tipShape] : outlineOf(root, tipShape);
+  const { positions, widths, chordRatios } =
+    root === DEFAULT_ROOT_RATIO ? USUAL_OUTLINES[tipShape] : outlineOf(root, tipShape);
   const chord75M = measuredM ?? usualChord75M({ diameterM, bladeCount, tipShape, planform });
-  return { radiusM, bladeCount, rootLossRatio: ROOT_LOSS_RATIO * root, positions, widths, chordsM: chordRatios.map((ratio) => ratio * chord75M) };
+  return {
+    radiusM,
+    bladeCount,
+    rootLossRatio: ROOT_LOSS_RATIO * root,
+    positions,
+    widths,
+    chordsM: chordRatios.map((ratio) => ratio * chord75M),
+  };
 }
 
 /** What blades of one root and tip share, whatever their size: stations and chords relative to the one at 75 %. */
@@ -77,18 +105,34 @@ interface BladeOutline {
 }
 
 function outlineOf(root: number, tipShape: TipShape): BladeOutline {
-  const edges = Float64Array.from({ length: STATION_COUNT + 1 }, (_, k) => root + (1 - root) * (1 - (1 - k / STATION_COUNT) ** 1.5));
+  const edges = Float64Array.from(
+    { length: STATION_COUNT + 1 },
+    (_, k) => root + (1 - root) * (1 - (1 - k / STATION_COUNT) ** 1.5),
+  );
   const positions = Float64Array.from({ length: STATION_COUNT }, (_, k) => (edges[k]! + edges[k + 1]!) / 2);
-  return { positions, widths: positions.map((_, k) => edges[k + 1]! - edges[k]!), chordRatios: positions.map((x) => planForm(x, tipShape)) };
+  return {
+    positions,
+    widths: positions.map((_, k) => edges[k + 1]! - edges[k]!),
+    chordRatios: positions.map((x) => planForm(x, tipShape)),
+  };
 }
 
-const USUAL_OUTLINES: Readonly<Record<TipShape, BladeOutline>> = { pointed: outlineOf(DEFAULT_ROOT_RATIO, 'pointed'), standard: outlineOf(DEFAULT_ROOT_RATIO, 'standard'), square: outlineOf(DEFAULT_ROOT_RATIO, 'square') };
+const USUAL_OUTLINES: Readonly<Record<TipShape, BladeOutline>> = {
+  pointed: outlineOf(DEFAULT_ROOT_RATIO, 'pointed'),
+  standard: outlineOf(DEFAULT_ROOT_RATIO, 'standard'),
+  square: outlineOf(DEFAULT_ROOT_RATIO, 'square'),
+};
 
 /** Chord at a share of the radius, relative to the one at 75 %. */
 function planForm(x: number, tipShape: TipShape): number {
   const { widest, end, from, power } = TIPS[tipShape];
   const outer = widest + ((1 - widest) * (x - 0.42)) / 0.33;
-  let chord = x < 0.42 ? widest - (widest - 0.62) * ((0.42 - x) / 0.3) ** 2 : tipShape === 'square' ? Math.max(outer, SQUARE_LEAST_CHORD) : outer;
+  let chord =
+    x < 0.42
+      ? widest - (widest - 0.62) * ((0.42 - x) / 0.3) ** 2
+      : tipShape === 'square'
+        ? Math.max(outer, SQUARE_LEAST_CHORD)
+        : outer;
   if (x > from) chord *= 1 - (1 - end) * ((x - from) / (1 - from)) ** power;
   return chord;
 }

@@ -48,7 +48,10 @@ export interface Calibration {
  * @param readings - at most 10,000
  * @throws {OutOfRangeError} if a reading or the prior is not finite, or a spread not positive
  */
-export function calibrate(readings: readonly CalibrationReading[], prior: CalibrationPrior = CALIBRATION_PRIOR): Calibration {
+export function calibrate(
+  readings: readonly CalibrationReading[],
+  prior: CalibrationPrior = CALIBRATION_PRIOR,
+): Calibration {
   if (readings.length > 10_000) throw new OutOfRangeError('readings', readings.length, 'at most 10,000');
   for (const [what, value] of Object.entries(prior)) requirePositive(what, value as number);
   let sumZ = 0;
@@ -94,9 +97,20 @@ const OWN_PRIOR: CalibrationPrior = { offset: 0.05, slope: 1e-3, noise: 0.03, no
  * @returns the correction at that pitch ratio; elsewhere it keeps the slope of the whole
  */
 export function calibrateWithin(whole: Calibration, readings: readonly CalibrationReading[]): Calibration {
-  const left = readings.map(({ pitchRatio, logRatio }) => ({ pitchRatio: CENTRE, logRatio: logRatio - whole.offset - whole.slope * scaled(pitchRatio) }));
+  const left = readings.map(({ pitchRatio, logRatio }) => ({
+    pitchRatio: CENTRE,
+    logRatio: logRatio - whole.offset - whole.slope * scaled(pitchRatio),
+  }));
   const { offset, offsetDeviation, residual, readingCount } = calibrate(left, OWN_PRIOR);
-  return { offset: whole.offset + offset, slope: whole.slope, offsetDeviation, slopeDeviation: 0, covariance: 0, residual, readingCount };
+  return {
+    offset: whole.offset + offset,
+    slope: whole.slope,
+    offsetDeviation,
+    slopeDeviation: 0,
+    covariance: 0,
+    residual,
+    readingCount,
+  };
 }
 
 /** A correction at one pitch ratio: the factor and its standard deviation in logarithms. */
@@ -113,8 +127,12 @@ export interface CalibrationFactor {
 export function calibrationFactor(calibration: Calibration, pitchRatio: number): CalibrationFactor {
   requireFinite('pitchRatio', pitchRatio);
   const z = scaled(pitchRatio);
-  const variance = calibration.offsetDeviation ** 2 + 2 * z * calibration.covariance + z * z * calibration.slopeDeviation ** 2;
-  return { factor: Math.exp(calibration.offset + calibration.slope * z), deviationLog: Math.sqrt(variance + calibration.residual ** 2) };
+  const variance =
+    calibration.offsetDeviation ** 2 + 2 * z * calibration.covariance + z * z * calibration.slopeDeviation ** 2;
+  return {
+    factor: Math.exp(calibration.offset + calibration.slope * z),
+    deviationLog: Math.sqrt(variance + calibration.residual ** 2),
+  };
 }
 
 /** The pitch ratio of a centred and scaled one, z = (P/D − 0.5)/0.2. */

@@ -17,7 +17,13 @@ export interface PropFamily {
 
 /** Pitch ratios are spaced nearly evenly, since the stall moves outward along steep blades; sizes and speeds by ratio. */
 const PITCH_EXPONENT = 0.75;
-const PITCH_RATIO = axis(0.08, 1.2, 32, (ratio) => ratio ** PITCH_EXPONENT, (scaled) => scaled ** (1 / PITCH_EXPONENT));
+const PITCH_RATIO = axis(
+  0.08,
+  1.2,
+  32,
+  (ratio) => ratio ** PITCH_EXPONENT,
+  (scaled) => scaled ** (1 / PITCH_EXPONENT),
+);
 const DIAMETER_M = axis(1.15 * INCH_M, 18.01 * INCH_M, 9, Math.log, Math.exp);
 const TIP_SPEED_M_PER_S = axis(12, 240, 14, Math.log, Math.exp);
 
@@ -78,7 +84,16 @@ export class CoefficientTable {
     const at = row * ROW_LENGTH;
     if (this.isKnown[row] === 0) {
       const diameterM = DIAMETER_M.knots[row % DIAMETER_M.count]!;
-      const geometry: PropGeometry = { ...this.family, diameterM, pitchM: PITCH_RATIO.knots[Math.floor(row / DIAMETER_M.count)]! * diameterM, chord75M: null, angle75Rad: null, massKg: null, droopM: null, rootCutOutRatio: null };
+      const geometry: PropGeometry = {
+        ...this.family,
+        diameterM,
+        pitchM: PITCH_RATIO.knots[Math.floor(row / DIAMETER_M.count)]! * diameterM,
+        chord75M: null,
+        angle75Rad: null,
+        massKg: null,
+        droopM: null,
+        rootCutOutRatio: null,
+      };
       this.values.set(computeRow(geometry, this.air), at);
       this.isKnown[row] = 1;
     }
@@ -151,7 +166,12 @@ export function readRow(row: CoefficientRow, tipSpeedMPerS: number, into: Static
   return weigh(row, VALUES * weights.start, weights, into);
 }
 
-function weigh(row: Float64Array, at: number, { w0, w1, w2, w3 }: CubicWeights, into: StaticCoefficients): StaticCoefficients {
+function weigh(
+  row: Float64Array,
+  at: number,
+  { w0, w1, w2, w3 }: CubicWeights,
+  into: StaticCoefficients,
+): StaticCoefficients {
   into.thrustCoefficient = w0 * row[at]! + w1 * row[at + 3]! + w2 * row[at + 6]! + w3 * row[at + 9]!;
   into.powerCoefficient = w0 * row[at + 1]! + w1 * row[at + 4]! + w2 * row[at + 7]! + w3 * row[at + 10]!;
   into.tipWashoutRad = w0 * row[at + 2]! + w1 * row[at + 5]! + w2 * row[at + 8]! + w3 * row[at + 11]!;
@@ -168,8 +188,20 @@ interface Axis {
   readonly place: (value: number) => number;
 }
 
-function axis(low: number, high: number, count: number, scale: (value: number) => number, unscale: (scaled: number) => number): Axis {
+function axis(
+  low: number,
+  high: number,
+  count: number,
+  scale: (value: number) => number,
+  unscale: (scaled: number) => number,
+): Axis {
   const from = scale(low);
   const step = (scale(high) - from) / (count - 1);
-  return { low, high, count, knots: Array.from({ length: count }, (_, k) => unscale(from + k * step)), place: (value) => (scale(value) - from) / step };
+  return {
+    low,
+    high,
+    count,
+    knots: Array.from({ length: count }, (_, k) => unscale(from + k * step)),
+    place: (value) => (scale(value) - from) / step,
+  };
 }

@@ -14,7 +14,18 @@ export class CoefficientTables {
     const key = [family.bladeCount, family.tipShape, family.section, family.planform, family.material].join();
     const known = this.tables.get(key);
     this.tables.delete(key);
-    const table = known ?? new CoefficientTable({ bladeCount: family.bladeCount, tipShape: family.tipShape, section: family.section, planform: family.planform, material: family.material }, this.air);
+    const table =
+      known ??
+      new CoefficientTable(
+        {
+          bladeCount: family.bladeCount,
+          tipShape: family.tipShape,
+          section: family.section,
+          planform: family.planform,
+          material: family.material,
+        },
+        this.air,
+      );
     this.tables.set(key, table);
     if (this.tables.size > MOST_TABLES) this.tables.delete(this.tables.keys().next().value!);
     return table;

@@ -48,8 +48,27 @@ export interface PropFigures {
  * @see W. F. Durand, Aerodynamic Theory, vol. IV; momentum theory
  */
 export function propFigures(prop: PropAtWork): PropFigures {
-  const { diameterM, pitchM, speedRpm, thrustN, shaftPowerW, flightSpeedMPerS, densityKgPerM3, soundSpeedMPerS, bladeAreaM2 } = prop;
-  for (const [what, value] of Object.entries({ diameterM, pitchM, speedRpm, shaftPowerW, densityKgPerM3, soundSpeedMPerS, bladeAreaM2 })) requirePositive(what, value);
+  const {
+    diameterM,
+    pitchM,
+    speedRpm,
+    thrustN,
+    shaftPowerW,
+    flightSpeedMPerS,
+    densityKgPerM3,
+    soundSpeedMPerS,
+    bladeAreaM2,
+  } = prop;
+  for (const [what, value] of Object.entries({
+    diameterM,
+    pitchM,
+    speedRpm,
+    shaftPowerW,
+    densityKgPerM3,
+    soundSpeedMPerS,
+    bladeAreaM2,
+  }))
+    requirePositive(what, value);
   requireWithin('thrustN', thrustN, -1e6, 1e6);
   requireWithin('flightSpeedMPerS', flightSpeedMPerS, 0, 1000);
   const turns = speedRpm / 60;
@@ -118,7 +137,11 @@ const BLADES_SHARE = 0.75;
 const CENTRE_OF_MASS_RATIO = 0.42;
 
 /** Usual mass and centre of mass of one blade of a piece; good to ±20 %. */
-export function usualBlade(massKg: number, diameterM: number, bladeCount: number): { massKg: number; centreOfMassM: number } {
+export function usualBlade(
+  massKg: number,
+  diameterM: number,
+  bladeCount: number,
+): { massKg: number; centreOfMassM: number } {
   return { massKg: (BLADES_SHARE * massKg) / bladeCount, centreOfMassM: (CENTRE_OF_MASS_RATIO * diameterM) / 2 };
 }
 
@@ -132,8 +155,21 @@ export function usualBlade(massKg: number, diameterM: number, bladeCount: number
  * @param resistanceOhm - of winding and controller, the commutation reactance at that speed with it
  * @throws {OutOfRangeError} if a value is not positive
  */
-export function spinUpTimeS(inertiaKgM2: number, torqueNm: number, speedRadPerS: number, torqueConstantNmPerA: number, resistanceOhm: number): number {
-  for (const [what, value] of Object.entries({ inertiaKgM2, torqueNm, speedRadPerS, torqueConstantNmPerA, resistanceOhm })) requirePositive(what, value);
+export function spinUpTimeS(
+  inertiaKgM2: number,
+  torqueNm: number,
+  speedRadPerS: number,
+  torqueConstantNmPerA: number,
+  resistanceOhm: number,
+): number {
+  for (const [what, value] of Object.entries({
+    inertiaKgM2,
+    torqueNm,
+    speedRadPerS,
+    torqueConstantNmPerA,
+    resistanceOhm,
+  }))
+    requirePositive(what, value);
   return inertiaKgM2 / ((2 * torqueNm) / speedRadPerS + torqueConstantNmPerA ** 2 / resistanceOhm);
 }
 

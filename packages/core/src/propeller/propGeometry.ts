@@ -3,7 +3,16 @@ import { requireWithin } from '../errors/guards.ts';
 import { INCH_M, type BladePlanform, type TipShape } from '../label/propLabel.ts';
 
 /** What blades are made of; `unknown` is a choice of its own, halfway in stiffness. */
-export const propMaterials = ['polycarbonate', 'glassNylon', 'carbonNylon', 'carbon', 'wood', 'softPlastic', 'printed', 'unknown'] as const;
+export const propMaterials = [
+  'polycarbonate',
+  'glassNylon',
+  'carbonNylon',
+  'carbon',
+  'wood',
+  'softPlastic',
+  'printed',
+  'unknown',
+] as const;
 export type PropMaterial = (typeof propMaterials)[number];
 
 /** Shape of the blade's section: a flat plate with rounded edges, cambered, or hollow underneath. */
@@ -47,7 +56,11 @@ export const EFFECTIVE_PITCH = 1.03;
  *
  *   p = 2π·0.75·R·tan β, or 1.03 × label
  */
-export function effectivePitchM({ diameterM, pitchM, angle75Rad }: Pick<PropGeometry, 'diameterM' | 'pitchM' | 'angle75Rad'>): number {
+export function effectivePitchM({
+  diameterM,
+  pitchM,
+  angle75Rad,
+}: Pick<PropGeometry, 'diameterM' | 'pitchM' | 'angle75Rad'>): number {
   return angle75Rad === null ? EFFECTIVE_PITCH * pitchM : Math.PI * MEASURED_AT * diameterM * Math.tan(angle75Rad);
 }
 
@@ -71,17 +84,49 @@ export interface ModelEntries {
 }
 
 /** A prop model as it is computed with: measured where somebody did, the label elsewhere; a piece's own measures win. */
-export function modelGeometry(model: ModelEntries, piece: { diameterM: number | null; massKg: number | null } | null = null): PropGeometry {
+export function modelGeometry(
+  model: ModelEntries,
+  piece: { diameterM: number | null; massKg: number | null } | null = null,
+): PropGeometry {
   const { pitchM, bladeCount, tipShape, material, chord75M, angle75Rad } = model;
   return {
-    diameterM: piece?.diameterM ?? model.measuredDiameterM ?? model.diameterM, pitchM, bladeCount, tipShape, section: 'cambered', planform: model.planform ?? 'usual', chord75M, angle75Rad, material,
-    massKg: piece?.massKg ?? model.measuredMassKg, droopM: null, rootCutOutRatio: null,
+    diameterM: piece?.diameterM ?? model.measuredDiameterM ?? model.diameterM,
+    pitchM,
+    bladeCount,
+    tipShape,
+    section: 'cambered',
+    planform: model.planform ?? 'usual',
+    chord75M,
+    angle75Rad,
+    material,
+    massKg: piece?.massKg ?? model.measuredMassKg,
+    droopM: null,
+    rootCutOutRatio: null,
   };
 }
 
 /** A geometry from label values alone. */
-export function labelGeometry(diameterM: number, pitchM: number, bladeCount: number, tipShape: TipShape, material: PropMaterial): PropGeometry {
-  return { diameterM, pitchM, bladeCount, tipShape, section: 'cambered', planform: 'usual', chord75M: null, angle75Rad: null, material, massKg: null, droopM: null, rootCutOutRatio: null };
+export function labelGeometry(
+  diameterM: number,
+  pitchM: number,
+  bladeCount: number,
+  tipShape: TipShape,
+  material: PropMaterial,
+): PropGeometry {
+  return {
+    diameterM,
+    pitchM,
+    bladeCount,
+    tipShape,
+    section: 'cambered',
+    planform: 'usual',
+    chord75M: null,
+    angle75Rad: null,
+    material,
+    massKg: null,
+    droopM: null,
+    rootCutOutRatio: null,
+  };
 }
 
 /** No propeller has more pitch over its diameter; only tiny ones come near. */
@@ -93,9 +138,19 @@ export const MOST_PITCH_RATIO = 2.5;
  * @throws {OutOfRangeError} if the diameter is not 20 mm to 0.8 m, the pitch not above zero and up to twice the
  *   diameter, the blades not 1 to 8, or a given mass, droop, width, angle or root cut-out makes no sense
  */
-export function requirePropGeometry({ diameterM, pitchM, bladeCount, massKg, droopM, rootCutOutRatio, chord75M, angle75Rad }: PropGeometry): void {
+export function requirePropGeometry({
+  diameterM,
+  pitchM,
+  bladeCount,
+  massKg,
+  droopM,
+  rootCutOutRatio,
+  chord75M,
+  angle75Rad,
+}: PropGeometry): void {
   requireWithin('diameterM', diameterM, 0.02, 0.8);
-  if (!(pitchM > 0 && pitchM <= MOST_PITCH_RATIO * diameterM)) throw new OutOfRangeError('pitchM', pitchM, `above 0, up to ${MOST_PITCH_RATIO * diameterM}`);
+  if (!(pitchM > 0 && pitchM <= MOST_PITCH_RATIO * diameterM))
+    throw new OutOfRangeError('pitchM', pitchM, `above 0, up to ${MOST_PITCH_RATIO * diameterM}`);
   requireWithin('bladeCount', bladeCount, 1, 8);
   if (!Number.isInteger(bladeCount)) throw new OutOfRangeError('bladeCount', bladeCount, 'a whole number');
   if (massKg !== null) requireWithin('massKg', massKg, 0.00005, 3);

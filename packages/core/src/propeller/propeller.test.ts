@@ -12,7 +12,15 @@ import { bladeElement, prepareProp } from './bladeElement.ts';
 import { calibrate } from './calibration.ts';
 import { CoefficientTable } from './coefficientTable.ts';
 import { CoefficientTables } from './coefficientTables.ts';
-import { bladeAngle75Rad, bladeSections, isInsideTables, labelGeometry, propMaterials, type PropGeometry, type PropMaterial } from './propGeometry.ts';
+import {
+  bladeAngle75Rad,
+  bladeSections,
+  isInsideTables,
+  labelGeometry,
+  propMaterials,
+  type PropGeometry,
+  type PropMaterial,
+} from './propGeometry.ts';
 import { propellerAt, propellerModel, type PropellerModel, type PropellerPoint } from './propellerModel.ts';
 import { propFigures } from './propFigures.ts';
 import { usualMassKg } from './bladeFlex.ts';
@@ -23,9 +31,16 @@ const BASELINE = fileURLToPath(new URL('../../fixtures/baseline-27.mjs', import.
 type Baseline = (geometry: object, rpm: number, V?: number) => { CT: number; CP: number };
 const tables = new CoefficientTables(AIR);
 
-const inches = (diameter: number, pitch: number, blades = 2, material: PropMaterial = 'glassNylon', tip: TipShape = 'standard'): PropGeometry => labelGeometry(diameter * INCH_M, pitch * INCH_M, blades, tip, material);
+const inches = (
+  diameter: number,
+  pitch: number,
+  blades = 2,
+  material: PropMaterial = 'glassNylon',
+  tip: TipShape = 'standard',
+): PropGeometry => labelGeometry(diameter * INCH_M, pitch * INCH_M, blades, tip, material);
 const modelOf = (geometry: PropGeometry): PropellerModel => propellerModel(geometry, tables);
-const at = (geometry: PropGeometry, rpm: number, axial = 0): PropellerPoint => propellerAt(modelOf(geometry), rpm, axial);
+const at = (geometry: PropGeometry, rpm: number, axial = 0): PropellerPoint =>
+  propellerAt(modelOf(geometry), rpm, axial);
 
 /** The point at which a prop gives a thrust, found by plain bisection. */
 function atThrust(geometry: PropGeometry, thrustN: number): PropellerPoint {
@@ -41,16 +56,26 @@ function atThrust(geometry: PropGeometry, thrustN: number): PropellerPoint {
 }
 const gramsPerWatt = (p: PropellerPoint): number => p.thrustN / GRAM_N / p.powerW;
 /** d ln T / d ln n around a speed. */
-const exponent = (geometry: PropGeometry, rpm: number): number => Math.log(at(geometry, rpm * 1.02).thrustN / at(geometry, rpm / 1.02).thrustN) / Math.log(1.02 ** 2);
+const exponent = (geometry: PropGeometry, rpm: number): number =>
+  Math.log(at(geometry, rpm * 1.02).thrustN / at(geometry, rpm / 1.02).thrustN) / Math.log(1.02 ** 2);
 
 describe('against the plain algorithm', () => {
   let plain: Baseline;
   beforeAll(async () => {
-    expect(createHash('sha256').update(fs.readFileSync(BASELINE)).digest('hex')).toBe('63a798d70c0e85ded34c732812c9e7ee290c4f4365959a2baafa79f9c0f452f9');
+    expect(createHash('sha256').update(fs.readFileSync(BASELINE)).digest('hex')).toBe(
+      '63a798d70c0e85ded34c732812c9e7ee290c4f4365959a2baafa79f9c0f452f9',
+    );
     plain = ((await import(BASELINE)) as { ref: Baseline }).ref;
   });
 
-  const PLAIN_NAMES: Partial<Record<PropMaterial, string>> = { softPlastic: 'soft', polycarbonate: 'polycarbonate', glassNylon: 'glass_nylon', carbonNylon: 'carbon_nylon', carbon: 'carbon', wood: 'wood' };
+  const PLAIN_NAMES: Partial<Record<PropMaterial, string>> = {
+    softPlastic: 'soft',
+    polycarbonate: 'polycarbonate',
+    glassNylon: 'glass_nylon',
+    carbonNylon: 'carbon_nylon',
+    carbon: 'carbon',
+    wood: 'wood',
+  };
   const someProp = fc.record({
     diameter: fc.double({ min: 2, max: 18, noNaN: true }),
     ratio: fc.double({ min: 0.08, max: 1.2, noNaN: true }),
@@ -64,8 +89,22 @@ describe('against the plain algorithm', () => {
     fc.assert(
       fc.property(someProp, ({ diameter, ratio, bladeCount, tipShape, material, tipSpeed }) => {
         const rpm = (60 * tipSpeed) / (Math.PI * diameter * INCH_M);
-        const own = bladeElement(prepareProp(labelGeometry(diameter * INCH_M, ratio * diameter * INCH_M, bladeCount, tipShape, material)), AIR, rpm);
-        const reference = plain({ diameter_in: diameter, pitch_in: ratio * diameter, blades: bladeCount, tipShape, material: PLAIN_NAMES[material], mass_g: null }, rpm);
+        const own = bladeElement(
+          prepareProp(labelGeometry(diameter * INCH_M, ratio * diameter * INCH_M, bladeCount, tipShape, material)),
+          AIR,
+          rpm,
+        );
+        const reference = plain(
+          {
+            diameter_in: diameter,
+            pitch_in: ratio * diameter,
+            blades: bladeCount,
+            tipShape,
+            material: PLAIN_NAMES[material],
+            mass_g: null,
+          },
+          rpm,
+        );
         expect(Math.abs(own.thrustCoefficient / reference.CT - 1)).toBeLessThan(0.005);
         expect(Math.abs(own.powerCoefficient / reference.CP - 1)).toBeLessThan(0.005);
         expect(own.polarCount).toBeLessThanOrEqual(350);
@@ -82,7 +121,18 @@ describe('against the plain algorithm', () => {
       const rpm = (60 * (60 + 150 * random.next())) / (Math.PI * diameter * INCH_M);
       const axial = Math.min(110, 0.85 * random.next() * ((rpm / 60) * pitch * INCH_M));
       const own = at(inches(diameter, pitch, 3), rpm, axial);
-      const reference = plain({ diameter_in: diameter, pitch_in: pitch, blades: 3, tipShape: 'standard', material: 'glass_nylon', mass_g: null }, rpm, axial);
+      const reference = plain(
+        {
+          diameter_in: diameter,
+          pitch_in: pitch,
+          blades: 3,
+          tipShape: 'standard',
+          material: 'glass_nylon',
+          mass_g: null,
+        },
+        rpm,
+        axial,
+      );
       expect(Math.abs(own.thrustCoefficient - reference.CT)).toBeLessThan(0.0012);
       expect(Math.abs(own.powerCoefficient / reference.CP - 1)).toBeLessThan(0.01);
     }
@@ -101,9 +151,16 @@ describe('the shared table', () => {
       const diameterM = 2 * 9 ** random.next() * INCH_M;
       const ratio = 0.08 + 1.12 * random.next();
       const tipSpeed = 20 + 215 * random.next();
-      const direct = bladeElement(prepareProp(labelGeometry(diameterM, ratio * diameterM, bladeCount, tipShape, material)), AIR, (60 * tipSpeed) / (Math.PI * diameterM));
+      const direct = bladeElement(
+        prepareProp(labelGeometry(diameterM, ratio * diameterM, bladeCount, tipShape, material)),
+        AIR,
+        (60 * tipSpeed) / (Math.PI * diameterM),
+      );
       const found = table.at(diameterM, ratio, tipSpeed);
-      return Math.max(Math.abs(found.thrustCoefficient / direct.thrustCoefficient - 1), Math.abs(found.powerCoefficient / direct.powerCoefficient - 1));
+      return Math.max(
+        Math.abs(found.thrustCoefficient / direct.thrustCoefficient - 1),
+        Math.abs(found.powerCoefficient / direct.powerCoefficient - 1),
+      );
     }).sort((a, b) => a - b);
     expect(offs[Math.floor(0.99 * offs.length)]).toBeLessThan(0.005);
     expect(offs.at(-1)).toBeLessThan(0.01);
@@ -136,7 +193,16 @@ describe('plausible figures at standard density', () => {
       expect(point[key as 'thrustN']).toBeGreaterThan(low);
       expect(point[key as 'thrustN']).toBeLessThan(high);
     }
-    const { figureOfMerit } = propFigures({ ...geometry, speedRpm: rpm, thrustN: point.thrustN, shaftPowerW: point.powerW, flightSpeedMPerS: 0, densityKgPerM3: AIR.densityKgPerM3, soundSpeedMPerS: AIR.soundSpeedMPerS, bladeAreaM2: 0.001 });
+    const { figureOfMerit } = propFigures({
+      ...geometry,
+      speedRpm: rpm,
+      thrustN: point.thrustN,
+      shaftPowerW: point.powerW,
+      flightSpeedMPerS: 0,
+      densityKgPerM3: AIR.densityKgPerM3,
+      soundSpeedMPerS: AIR.soundSpeedMPerS,
+      bladeAreaM2: 0.001,
+    });
     expect(figureOfMerit).toBeGreaterThan(0.4);
     expect(figureOfMerit).toBeLessThan(0.66);
   });
@@ -158,7 +224,9 @@ describe('trends at equal thrust', () => {
   });
 
   test('pitch pays until about half the diameter, then costs', () => {
-    const byPitch = [2, 2.5, 3, 4, 5, 6].map((pitch) => gramsPerWatt(atThrust(inches(5, pitch, 2, 'polycarbonate'), 5)));
+    const byPitch = [2, 2.5, 3, 4, 5, 6].map((pitch) =>
+      gramsPerWatt(atThrust(inches(5, pitch, 2, 'polycarbonate'), 5)),
+    );
     expect(byPitch.at(-1)!).toBeLessThan(0.65 * Math.max(...byPitch));
     expect([2, 2.5, 3][byPitch.indexOf(Math.max(...byPitch))]).toBeDefined();
   });
@@ -204,8 +272,13 @@ describe('trends at equal thrust', () => {
 describe('what is known and how well', () => {
   test('a label alone is estimated at ±20 and ±25 %, wider where the model is weaker', () => {
     const plain = modelOf(inches(7, 3.5, 3));
-    expect([plain.mark, plain.thrustUncertaintyRatio, plain.powerUncertaintyRatio]).toEqual(['estimated', expect.closeTo(0.2, 9), expect.closeTo(0.25, 9)]);
-    for (const harder of [inches(7, 6.5, 3), inches(2.9, 1.5, 3), inches(7, 3.5, 6)]) expect(modelOf(harder).thrustUncertaintyRatio).toBeCloseTo(0.3, 9);
+    expect([plain.mark, plain.thrustUncertaintyRatio, plain.powerUncertaintyRatio]).toEqual([
+      'estimated',
+      expect.closeTo(0.2, 9),
+      expect.closeTo(0.25, 9),
+    ]);
+    for (const harder of [inches(7, 6.5, 3), inches(2.9, 1.5, 3), inches(7, 3.5, 6)])
+      expect(modelOf(harder).thrustUncertaintyRatio).toBeCloseTo(0.3, 9);
     expect(modelOf(inches(20, 10)).mark).toBe('extended');
     expect(at(inches(7, 3.5, 3), 26_500).mark).toBe('extended');
   });
@@ -214,8 +287,11 @@ describe('what is known and how well', () => {
     const plain = inches(7, 3.5, 3);
     const width = { ...plain, chord75M: usualChord75M(plain) };
     const both = { ...width, angle75Rad: bladeAngle75Rad(plain) };
-    expect([plain, width, both].map((g) => modelOf(g).thrustUncertaintyRatio)).toEqual([0.2, 0.18, 0.16].map((v) => expect.closeTo(v, 9)));
-    for (const measured of [width, both]) expect(at(measured, 14_000).thrustN / at(plain, 14_000).thrustN).toBeCloseTo(1, 2);
+    expect([plain, width, both].map((g) => modelOf(g).thrustUncertaintyRatio)).toEqual(
+      [0.2, 0.18, 0.16].map((v) => expect.closeTo(v, 9)),
+    );
+    for (const measured of [width, both])
+      expect(at(measured, 14_000).thrustN / at(plain, 14_000).thrustN).toBeCloseTo(1, 2);
   });
 
   test('a wider blade lifts more and asks for more, a flatter one less of both', () => {
@@ -223,7 +299,12 @@ describe('what is known and how well', () => {
     const [thrust, power] = [at(plain, 8000).thrustN, at(plain, 8000).powerW];
     const wide = { ...plain, chord75M: 1.3 * usualChord75M(plain) };
     const flat = { ...plain, angle75Rad: 0.8 * bladeAngle75Rad(plain) };
-    expect([at(wide, 8000).thrustN > thrust, at(wide, 8000).powerW > power, at(flat, 8000).thrustN < thrust, at(flat, 8000).powerW < power]).toEqual([true, true, true, true]);
+    expect([
+      at(wide, 8000).thrustN > thrust,
+      at(wide, 8000).powerW > power,
+      at(flat, 8000).thrustN < thrust,
+      at(flat, 8000).powerW < power,
+    ]).toEqual([true, true, true, true]);
     expect(at({ ...plain, planform: 'slim' }, 8000).powerW).toBeLessThan(power);
     expect(at({ ...plain, planform: 'broad' }, 8000).powerW).toBeGreaterThan(power);
   });
@@ -270,16 +351,43 @@ describe('hostile input', () => {
     expect(() => prepareProp({ ...good, ...change })).toThrow(OutOfRangeError);
   });
 
-  test.each([0, -1, NaN, Infinity, 90_000])('%d rev/min', (rpm) => expect(() => at(good, rpm)).toThrow(OutOfRangeError));
-  test.each([-1, NaN, 121])('%d m/s along the axis', (axial) => expect(() => at(good, 20_000, axial)).toThrow(OutOfRangeError));
+  test.each([0, -1, NaN, Infinity, 90_000])('%d rev/min', (rpm) =>
+    expect(() => at(good, rpm)).toThrow(OutOfRangeError),
+  );
+  test.each([-1, NaN, 121])('%d m/s along the axis', (axial) =>
+    expect(() => at(good, 20_000, axial)).toThrow(OutOfRangeError),
+  );
 
   test('whatever is valid gives finite figures', () => {
     fc.assert(
       fc.property(
-        fc.record({ diameterM: fc.double({ min: 0.02, max: 0.8, noNaN: true }), ratio: fc.double({ min: 0.01, max: 2, noNaN: true }), bladeCount: fc.integer({ min: 1, max: 8 }), tipShape: fc.constantFrom(...tipShapes), section: fc.constantFrom(...bladeSections), material: fc.constantFrom(...propMaterials), droopM: fc.double({ min: 0.00005, max: 0.2, noNaN: true }), tipMach: fc.double({ min: 1e-4, max: 0.94, noNaN: true }), axial: fc.double({ min: 0, max: 120, noNaN: true }) }),
+        fc.record({
+          diameterM: fc.double({ min: 0.02, max: 0.8, noNaN: true }),
+          ratio: fc.double({ min: 0.01, max: 2, noNaN: true }),
+          bladeCount: fc.integer({ min: 1, max: 8 }),
+          tipShape: fc.constantFrom(...tipShapes),
+          section: fc.constantFrom(...bladeSections),
+          material: fc.constantFrom(...propMaterials),
+          droopM: fc.double({ min: 0.00005, max: 0.2, noNaN: true }),
+          tipMach: fc.double({ min: 1e-4, max: 0.94, noNaN: true }),
+          axial: fc.double({ min: 0, max: 120, noNaN: true }),
+        }),
         ({ ratio, tipMach, axial, ...rest }) => {
-          const geometry: PropGeometry = { ...rest, pitchM: ratio * rest.diameterM, massKg: null, rootCutOutRatio: null, planform: 'usual', chord75M: null, angle75Rad: null };
-          const point = bladeElement(prepareProp(geometry), AIR, (60 * tipMach * AIR.soundSpeedMPerS) / (Math.PI * rest.diameterM), axial);
+          const geometry: PropGeometry = {
+            ...rest,
+            pitchM: ratio * rest.diameterM,
+            massKg: null,
+            rootCutOutRatio: null,
+            planform: 'usual',
+            chord75M: null,
+            angle75Rad: null,
+          };
+          const point = bladeElement(
+            prepareProp(geometry),
+            AIR,
+            (60 * tipMach * AIR.soundSpeedMPerS) / (Math.PI * rest.diameterM),
+            axial,
+          );
           for (const value of Object.values(point)) expect(Number.isFinite(value)).toBe(true);
         },
       ),

@@ -4,9 +4,22 @@ import type { EvidenceMark } from '../figure/figure.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import { AdvanceGrid } from './advanceGrid.ts';
 import { calibrationFactor, type Calibration } from './calibration.ts';
-import { computeRow, emptyCoefficients, readRow, type CoefficientRow, type StaticCoefficients } from './coefficientTable.ts';
+import {
+  computeRow,
+  emptyCoefficients,
+  readRow,
+  type CoefficientRow,
+  type StaticCoefficients,
+} from './coefficientTable.ts';
 import type { CoefficientTables } from './coefficientTables.ts';
-import { effectivePitchM, EFFECTIVE_PITCH, isInsideFittedRange, isInsideTables, requirePropGeometry, type PropGeometry } from './propGeometry.ts';
+import {
+  effectivePitchM,
+  EFFECTIVE_PITCH,
+  isInsideFittedRange,
+  isInsideTables,
+  requirePropGeometry,
+  type PropGeometry,
+} from './propGeometry.ts';
 
 /** A propeller whose thrust and torque can be asked for at any speed, with how well that is known. */
 export interface PropellerModel {
@@ -70,17 +83,32 @@ const NORMAL_QUANTILE = 1.96;
  * @param calibration - from {@link calibrate}; null without measurements
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
-export function propellerModel(geometry: PropGeometry, tables: CoefficientTables, calibration: PropellerCalibration | null = null): PropellerModel {
+export function propellerModel(
+  geometry: PropGeometry,
+  tables: CoefficientTables,
+  calibration: PropellerCalibration | null = null,
+): PropellerModel {
   requirePropGeometry(geometry);
   const isFitted = isInsideFittedRange(geometry);
-  const isOwnPiece = geometry.chord75M !== null || geometry.massKg !== null || geometry.droopM !== null || geometry.rootCutOutRatio !== null;
+  const isOwnPiece =
+    geometry.chord75M !== null ||
+    geometry.massKg !== null ||
+    geometry.droopM !== null ||
+    geometry.rootCutOutRatio !== null;
   const pitchRatio = geometry.pitchM / geometry.diameterM;
-  const row = isInsideTables(geometry) && !isOwnPiece ? tables.of(geometry).rowOf(geometry.diameterM, effectivePitchM(geometry) / EFFECTIVE_PITCH / geometry.diameterM) : computeRow(geometry, tables.air);
+  const row =
+    isInsideTables(geometry) && !isOwnPiece
+      ? tables.of(geometry).rowOf(geometry.diameterM, effectivePitchM(geometry) / EFFECTIVE_PITCH / geometry.diameterM)
+      : computeRow(geometry, tables.air);
   const halfWidth = HALF_WIDTHS[(geometry.chord75M === null ? 0 : 1) + (geometry.angle75Rad === null ? 0 : 1)]!;
   const isCalibrated = calibration !== null && calibration.thrust.readingCount + calibration.power.readingCount > 0;
   const widening = isFitted ? labelWidening(geometry) : Math.max(OUTSIDE_WIDENING, labelWidening(geometry));
-  const thrust = isCalibrated ? calibrationFactor(calibration.thrust, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.thrust) / NORMAL_QUANTILE };
-  const power = isCalibrated ? calibrationFactor(calibration.power, pitchRatio) : { factor: 1, deviationLog: (widening * halfWidth.power) / NORMAL_QUANTILE };
+  const thrust = isCalibrated
+    ? calibrationFactor(calibration.thrust, pitchRatio)
+    : { factor: 1, deviationLog: (widening * halfWidth.thrust) / NORMAL_QUANTILE };
+  const power = isCalibrated
+    ? calibrationFactor(calibration.power, pitchRatio)
+    : { factor: 1, deviationLog: (widening * halfWidth.power) / NORMAL_QUANTILE };
   return {
     geometry,
     air: tables.air,
@@ -140,7 +168,12 @@ export function tipMachOf({ geometry, air }: PropellerModel, speedRpm: number): 
 }
 
 /** Reads the coefficients in axial flow; false beyond the end of the grid. */
-function readAxial(model: PropellerModel, tipSpeedMPerS: number, advanceRatio: number, into: StaticCoefficients): boolean {
+function readAxial(
+  model: PropellerModel,
+  tipSpeedMPerS: number,
+  advanceRatio: number,
+  into: StaticCoefficients,
+): boolean {
   model.axial ??= new AdvanceGrid(model.geometry, model.air);
   return model.axial.read(tipSpeedMPerS, advanceRatio, into);
 }

@@ -6,7 +6,10 @@ const { sin, cos, exp, min, max, sqrt, abs, sign } = Math;
 const DEGREE = Math.PI / 180;
 
 /** What a kind of section does differently: zero-lift angle, reach of lift, lift at least drag, least drag. */
-const SECTIONS: Record<BladeSection, { zeroLiftRad: number; mostLift: number; thriftyLift: number; leastDrag: number }> = {
+const SECTIONS: Record<
+  BladeSection,
+  { zeroLiftRad: number; mostLift: number; thriftyLift: number; leastDrag: number }
+> = {
   flat: { zeroLiftRad: 2 * DEGREE, mostLift: 0.88, thriftyLift: 0.05, leastDrag: 1.1 },
   cambered: { zeroLiftRad: 4.5 * DEGREE, mostLift: 1, thriftyLift: 0.15, leastDrag: 1 },
   hollow: { zeroLiftRad: 6 * DEGREE, mostLift: 1.07, thriftyLift: 0.25, leastDrag: 1.08 },
@@ -74,7 +77,8 @@ export class SectionPolar {
     const rise = max(m - DRAG_RISE_MACH, 0);
     this.zeroLiftRad = zeroLiftRad;
     this.slope = (5.7 * min(exp(0.03 * logRe), 1.05)) / sqrt(1 - compressible * compressible);
-    this.mostLiftStiff = 1.42 * mostLift * crowding.mostLiftFactor * min(1.15, max(0.7, exp(0.12 * logRe))) * (1 + 1.4 * rotation);
+    this.mostLiftStiff =
+      1.42 * mostLift * crowding.mostLiftFactor * min(1.15, max(0.7, exp(0.12 * logRe))) * (1 + 1.4 * rotation);
     this.stalledLift = 0.9 * (1 + 0.7 * rotation);
     this.profileDrag = 0.02 * leastDrag * exp(-0.4 * logRe);
     this.liftDrag = 0.04 * exp(-0.25 * logRe);
@@ -98,11 +102,18 @@ export class SectionPolar {
     const angle = attackRad + this.zeroLiftRad;
     const sine = sin(angle);
     const attached = this.slope * sine;
-    const separation = min(1, logistic((angle - this.stallRad) / STALL_WIDTH_RAD) + logistic((-angle - 0.75 * this.stallRad) / STALL_WIDTH_RAD));
+    const separation = min(
+      1,
+      logistic((angle - this.stallRad) / STALL_WIDTH_RAD) + logistic((-angle - 0.75 * this.stallRad) / STALL_WIDTH_RAD),
+    );
     const stalled = min(abs(this.stalledLift * 2 * sine * cos(angle)), abs(attached)) * sign(attached);
     this.separation = separation;
     this.lift = attached * (1 - separation) + stalled * separation;
-    this.drag = ((this.profileDrag + this.liftDrag * (attached - this.thriftyLift) ** 2) * (1 - separation) + (this.profileDrag + 1.55 * sine * sine) * separation + this.waveDrag) * this.dragFactor;
+    this.drag =
+      ((this.profileDrag + this.liftDrag * (attached - this.thriftyLift) ** 2) * (1 - separation) +
+        (this.profileDrag + 1.55 * sine * sine) * separation +
+        this.waveDrag) *
+      this.dragFactor;
   }
 }
 

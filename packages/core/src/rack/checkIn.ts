@@ -36,24 +36,50 @@ const OFF_LABEL_RATIO = 0.012;
  * @param resolutionKg - smallest step of the scale [kg], > 0
  * @throws {OutOfRangeError} if the label or the resolution is not positive
  */
-export function checkInFindings(pieces: readonly PieceMeasures[], labelM: number, resolutionKg: number): CheckInFinding[] {
+export function checkInFindings(
+  pieces: readonly PieceMeasures[],
+  labelM: number,
+  resolutionKg: number,
+): CheckInFinding[] {
   requirePositive('labelM', labelM);
   requirePositive('resolutionKg', resolutionKg);
   const masses = pieces.flatMap((p) => (p.massKg === null ? [] : [{ id: p.id, value: p.massKg }]));
   const diameters = pieces.flatMap((p) => (p.diameterM === null ? [] : [{ id: p.id, value: p.diameterM }]));
   return [
-    ...outliers(masses, LEAST_MASS_RATIO).map(({ id, value, median }): CheckInFinding => ({ code: 'massOutlier', id, massKg: value, medianKg: median })),
-    ...masses.filter((m) => m.value < LEAST_COUNTS * resolutionKg).map(({ id, value }): CheckInFinding => ({ code: 'massTooCoarse', id, massKg: value, resolutionKg })),
-    ...outliers(diameters, LEAST_DIAMETER_RATIO).map(({ id, value, median }): CheckInFinding => ({ code: 'diameterOutlier', id, diameterM: value, medianM: median })),
-    ...diameters.filter((d) => Math.abs(d.value / labelM - 1) > OFF_LABEL_RATIO).map(({ id, value }): CheckInFinding => ({ code: 'diameterOffLabel', id, diameterM: value, labelM })),
+    ...outliers(masses, LEAST_MASS_RATIO).map(({ id, value, median }): CheckInFinding => ({
+      code: 'massOutlier',
+      id,
+      massKg: value,
+      medianKg: median,
+    })),
+    ...masses
+      .filter((m) => m.value < LEAST_COUNTS * resolutionKg)
+      .map(({ id, value }): CheckInFinding => ({ code: 'massTooCoarse', id, massKg: value, resolutionKg })),
+    ...outliers(diameters, LEAST_DIAMETER_RATIO).map(({ id, value, median }): CheckInFinding => ({
+      code: 'diameterOutlier',
+      id,
+      diameterM: value,
+      medianM: median,
+    })),
+    ...diameters
+      .filter((d) => Math.abs(d.value / labelM - 1) > OFF_LABEL_RATIO)
+      .map(({ id, value }): CheckInFinding => ({ code: 'diameterOffLabel', id, diameterM: value, labelM })),
   ];
 }
 
-function outliers(values: readonly { id: string; value: number }[], leastRatio: number): { id: string; value: number; median: number }[] {
+function outliers(
+  values: readonly { id: string; value: number }[],
+  leastRatio: number,
+): { id: string; value: number; median: number }[] {
   if (values.length < LEAST_PIECES) return [];
   const middle = median(values.map((v) => v.value));
-  const deviation = Math.max(median(values.map((v) => Math.abs(v.value - middle))), leastRatio * middle * SCORE_SCALE * 0.5);
-  return values.filter((v) => (SCORE_SCALE * Math.abs(v.value - middle)) / deviation > OUTLIER_SCORE).map((v) => ({ ...v, median: middle }));
+  const deviation = Math.max(
+    median(values.map((v) => Math.abs(v.value - middle))),
+    leastRatio * middle * SCORE_SCALE * 0.5,
+  );
+  return values
+    .filter((v) => (SCORE_SCALE * Math.abs(v.value - middle)) / deviation > OUTLIER_SCORE)
+    .map((v) => ({ ...v, median: middle }));
 }
 
 /** Play between bore and shaft that a nut still centres [m]. */

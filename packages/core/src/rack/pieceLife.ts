@@ -46,10 +46,30 @@ export interface PieceLife {
   isTruedDynamic: boolean;
 }
 
-export const newPiece: PieceLife = { state: 'new', stateBefore: null, retiredAs: null, craftId: null, place: null, level: 0, setId: null, location: null, isTruedStatic: false, isTruedDynamic: false };
+export const newPiece: PieceLife = {
+  state: 'new',
+  stateBefore: null,
+  retiredAs: null,
+  craftId: null,
+  place: null,
+  level: 0,
+  setId: null,
+  location: null,
+  isTruedStatic: false,
+  isTruedDynamic: false,
+};
 
 /** Why an action is refused. */
-export type PieceRefusal = 'retired' | 'notRetired' | 'notCheckedIn' | 'alreadyCheckedIn' | 'alreadyFitted' | 'notFitted' | 'boreOpen' | 'unsound' | 'fittedInSet';
+export type PieceRefusal =
+  | 'retired'
+  | 'notRetired'
+  | 'notCheckedIn'
+  | 'alreadyCheckedIn'
+  | 'alreadyFitted'
+  | 'notFitted'
+  | 'boreOpen'
+  | 'unsound'
+  | 'fittedInSet';
 
 /** What else must be known before an action: the bore's fit, and whether its condition retires it. */
 export interface PieceFacts {
@@ -65,7 +85,11 @@ export interface PieceFacts {
  *
  * @returns null where it is allowed
  */
-export function refusalOf(life: PieceLife, { action }: Pick<PieceAction, 'action'>, { boreFit, isUnsound }: PieceFacts): PieceRefusal | null {
+export function refusalOf(
+  life: PieceLife,
+  { action }: Pick<PieceAction, 'action'>,
+  { boreFit, isUnsound }: PieceFacts,
+): PieceRefusal | null {
   if (action === 'unretire') return life.state === 'retired' ? null : 'notRetired';
   if (life.state === 'retired') return 'retired';
   switch (action) {
@@ -100,15 +124,42 @@ export function lived(life: PieceLife, act: PieceAction): PieceLife {
     case 'checkIn':
       return { ...life, state: 'checkedIn' };
     case 'true':
-      return { ...life, state: life.state === 'fitted' ? 'fitted' : 'trued', isTruedStatic: act.isDynamic ? life.isTruedStatic : true, isTruedDynamic: act.isDynamic && life.state === 'fitted' ? true : life.isTruedDynamic };
+      return {
+        ...life,
+        state: life.state === 'fitted' ? 'fitted' : 'trued',
+        isTruedStatic: act.isDynamic ? life.isTruedStatic : true,
+        isTruedDynamic: act.isDynamic && life.state === 'fitted' ? true : life.isTruedDynamic,
+      };
     case 'fit':
-      return { ...life, state: 'fitted', craftId: act.craftId, place: act.place, level: act.level, isTruedDynamic: false };
+      return {
+        ...life,
+        state: 'fitted',
+        craftId: act.craftId,
+        place: act.place,
+        level: act.level,
+        isTruedDynamic: false,
+      };
     case 'remove':
       return { ...life, state: 'resting', craftId: null, place: null, level: 0, isTruedDynamic: false };
     case 'dress':
-      return { ...life, state: life.state === 'trued' ? 'checkedIn' : life.state, isTruedStatic: false, isTruedDynamic: false };
+      return {
+        ...life,
+        state: life.state === 'trued' ? 'checkedIn' : life.state,
+        isTruedStatic: false,
+        isTruedDynamic: false,
+      };
     case 'retire':
-      return { ...life, state: 'retired', stateBefore: life.state === 'fitted' ? 'resting' : life.state, retiredAs: act.as, craftId: null, place: null, level: 0, setId: null, isTruedDynamic: false };
+      return {
+        ...life,
+        state: 'retired',
+        stateBefore: life.state === 'fitted' ? 'resting' : life.state,
+        retiredAs: act.as,
+        craftId: null,
+        place: null,
+        level: 0,
+        setId: null,
+        isTruedDynamic: false,
+      };
     case 'unretire':
       return { ...life, state: life.stateBefore ?? 'resting', stateBefore: null, retiredAs: null };
     case 'move':

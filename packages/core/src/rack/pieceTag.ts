@@ -15,7 +15,11 @@ export const TAG_LENGTH = 4;
  */
 export function pieceTag(number: number): string {
   requireWithin('number', number, 0, SIGNS.length ** 3 - 1);
-  const digits = [Math.floor(number / SIGNS.length ** 2), Math.floor(number / SIGNS.length) % SIGNS.length, Math.floor(number) % SIGNS.length];
+  const digits = [
+    Math.floor(number / SIGNS.length ** 2),
+    Math.floor(number / SIGNS.length) % SIGNS.length,
+    Math.floor(number) % SIGNS.length,
+  ];
   return [...digits, checkOf(digits)].map((d) => SIGNS[d]).join('');
 }
 

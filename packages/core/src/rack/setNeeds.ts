@@ -50,14 +50,24 @@ export function setState(pieces: readonly SetPiece[], needed: HandCounts): SetSt
   const count = (hand: PieceHand): number => pieces.filter((p) => p.hand === hand).length;
   const present = { cwCount: count('cw'), ccwCount: count('ccw') };
   const eitherCount = count('either');
-  const short = { cwCount: Math.max(0, needed.cwCount - present.cwCount), ccwCount: Math.max(0, needed.ccwCount - present.ccwCount) };
+  const short = {
+    cwCount: Math.max(0, needed.cwCount - present.cwCount),
+    ccwCount: Math.max(0, needed.ccwCount - present.ccwCount),
+  };
   const forCw = Math.min(short.cwCount, eitherCount);
   const missing = { cwCount: short.cwCount - forCw, ccwCount: Math.max(0, short.ccwCount - (eitherCount - forCw)) };
   const models = new Map<string, number>();
   for (const p of pieces) models.set(p.propModelId, (models.get(p.propModelId) ?? 0) + 1);
   const [main] = [...models].sort((a, b) => b[1] - a[1])[0] ?? [null];
   const strangers = pieces.filter((p) => p.propModelId !== main).map((p) => p.id);
-  return { needed, present, eitherCount, missing, strangers, isComplete: missing.cwCount + missing.ccwCount === 0 && strangers.length === 0 };
+  return {
+    needed,
+    present,
+    eitherCount,
+    missing,
+    strangers,
+    isComplete: missing.cwCount + missing.ccwCount === 0 && strangers.length === 0,
+  };
 }
 
 export interface ChangesLeft {
@@ -77,5 +87,12 @@ export function changesLeft(available: HandCounts, needed: HandCounts): ChangesL
   if (!Number.isFinite(count)) return { count: 0, firstOut: null, left: available };
   const ratio = (have: number, need: number): number => (need === 0 ? Infinity : have / need);
   const [cwRatio, ccwRatio] = [ratio(available.cwCount, needed.cwCount), ratio(available.ccwCount, needed.ccwCount)];
-  return { count, firstOut: cwRatio === ccwRatio ? null : cwRatio < ccwRatio ? 'cw' : 'ccw', left: { cwCount: available.cwCount - count * needed.cwCount, ccwCount: available.ccwCount - count * needed.ccwCount } };
+  return {
+    count,
+    firstOut: cwRatio === ccwRatio ? null : cwRatio < ccwRatio ? 'cw' : 'ccw',
+    left: {
+      cwCount: available.cwCount - count * needed.cwCount,
+      ccwCount: available.ccwCount - count * needed.ccwCount,
+    },
+  };
 }

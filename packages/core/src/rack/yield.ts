@@ -17,7 +17,15 @@ export interface PieceFate {
 export type PieceJudgement = 'goodFromBag' | 'goodCorrected' | 'rejected' | 'notJudged';
 
 /** How a piece turned out: what flew or was balanced is good, what goes back, cracked or was thrown out unflown is not; of the others nobody knows yet. */
-export function judgeFate({ isCheckedIn, isUnsound, isRetired, hasFlown, isTrued, isCorrected, isSentBack }: PieceFate): PieceJudgement {
+export function judgeFate({
+  isCheckedIn,
+  isUnsound,
+  isRetired,
+  hasFlown,
+  isTrued,
+  isCorrected,
+  isSentBack,
+}: PieceFate): PieceJudgement {
   if (!hasFlown && (isRetired || isUnsound || isSentBack)) return 'rejected';
   if (!hasFlown && !(isCheckedIn && isTrued)) return 'notJudged';
   return isCorrected ? 'goodCorrected' : 'goodFromBag';
@@ -58,19 +66,31 @@ export function yieldOf(counts: YieldCounts): YieldResult {
   const base = 1 + Z ** 2 / n;
   const centre = (p + Z ** 2 / (2 * n)) / base;
   const half = (Z * Math.sqrt((p * (1 - p)) / n + Z ** 2 / (4 * n ** 2))) / base;
-  return { ...counts, pieceCount: n, usable: { ratio: p, lowRatio: Math.max(0, centre - half), highRatio: p === 1 ? 1 : Math.min(1, centre + half) } };
+  return {
+    ...counts,
+    pieceCount: n,
+    usable: { ratio: p, lowRatio: Math.max(0, centre - half), highRatio: p === 1 ? 1 : Math.min(1, centre + half) },
+  };
 }
 
 /** With fewer pieces nobody blames or praises a supplier. */
 export const FEWEST_JUDGED = 4;
 
 /** Whether most of what was judged fails: time for another supplier. */
-export function doesMostFail({ rejectedCount, pieceCount }: Pick<YieldResult, 'rejectedCount' | 'pieceCount'>): boolean {
+export function doesMostFail({
+  rejectedCount,
+  pieceCount,
+}: Pick<YieldResult, 'rejectedCount' | 'pieceCount'>): boolean {
   return pieceCount >= FEWEST_JUDGED && 2 * rejectedCount > pieceCount;
 }
 
 /** Adds up counts of many kinds. */
 export function sumOfYields(counts: readonly YieldCounts[]): YieldCounts {
   const sum = (of: keyof YieldCounts): number => counts.reduce((total, c) => total + c[of], 0);
-  return { goodFromBagCount: sum('goodFromBagCount'), goodCorrectedCount: sum('goodCorrectedCount'), rejectedCount: sum('rejectedCount'), notJudgedCount: sum('notJudgedCount') };
+  return {
+    goodFromBagCount: sum('goodFromBagCount'),
+    goodCorrectedCount: sum('goodCorrectedCount'),
+    rejectedCount: sum('rejectedCount'),
+    notJudgedCount: sum('notJudgedCount'),
+  };
 }

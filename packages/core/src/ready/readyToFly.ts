@@ -50,7 +50,17 @@ export interface ReadyFacts {
 }
 
 /** The gravest thing that keeps a craft down, from worst to best; *fit* where nothing does. */
-export const readyVerdicts = ['grounded', 'wrong', 'mend', 'incomplete', 'unseen', 'untrued', 'unsigned', 'look', 'fit'] as const;
+export const readyVerdicts = [
+  'grounded',
+  'wrong',
+  'mend',
+  'incomplete',
+  'unseen',
+  'untrued',
+  'unsigned',
+  'look',
+  'fit',
+] as const;
 export type ReadyVerdict = (typeof readyVerdicts)[number];
 
 /** Where a missing thing is done. */
@@ -79,7 +89,12 @@ export interface ReadyToFly {
  */
 export function readyToFly(facts: ReadyFacts): ReadyToFly {
   const missing: ReadyPoint[] = [];
-  const miss: Miss = (verdict, where, severity, code, values) => void missing.push({ verdict, where, reason: { code, severity, values: (values ?? {}) as Reason['values'], figure: null } });
+  const miss: Miss = (verdict, where, severity, code, values) =>
+    void missing.push({
+      verdict,
+      where,
+      reason: { code, severity, values: (values ?? {}) as Reason['values'], figure: null },
+    });
   missPieces(facts, miss);
   missArrangement(facts, miss);
   for (const tag of facts.motorsToFeel) miss('mend', 'care', 'action', 'care.feelMotor', { tag });
@@ -95,7 +110,13 @@ export function readyReasons({ missing }: Pick<ReadyToFly, 'missing'>): Reason[]
   return bySeverity(missing.map((m) => m.reason));
 }
 
-type Miss = <C extends ReasonCode>(verdict: ReadyPoint['verdict'], where: ReadyPlace, severity: Severity, code: C, values?: ReasonValues<C>) => void;
+type Miss = <C extends ReasonCode>(
+  verdict: ReadyPoint['verdict'],
+  where: ReadyPlace,
+  severity: Severity,
+  code: C,
+  values?: ReasonValues<C>,
+) => void;
 
 /** Pieces of which the same is to be said are named together. */
 function missPieces({ arms }: ReadyFacts, miss: Miss): void {
@@ -109,21 +130,37 @@ function missPieces({ arms }: ReadyFacts, miss: Miss): void {
     return [...groups];
   };
   const named = (group: readonly ReadyPiece[]) => ({ tags: group.map((p) => p.tag).join(', '), count: group.length });
-  for (const [alert, group] of together((p) => p.alert)) miss('grounded', 'care', 'danger', 'care.grounded', { ...named(group), alert });
-  for (const [outcome, group] of together((p) => p.openOutcome)) miss(isRetiring(outcome) ? 'grounded' : 'mend', 'care', isRetiring(outcome) ? 'danger' : 'action', `care.open.${outcome}`, named(group));
-  for (const [code, group] of together(({ life }) => (life.state === 'replace' ? (life.isByFatigue ? 'care.spentFatigue' : 'care.spentHours') : null))) {
+  for (const [alert, group] of together((p) => p.alert))
+    miss('grounded', 'care', 'danger', 'care.grounded', { ...named(group), alert });
+  for (const [outcome, group] of together((p) => p.openOutcome))
+    miss(
+      isRetiring(outcome) ? 'grounded' : 'mend',
+      'care',
+      isRetiring(outcome) ? 'danger' : 'action',
+      `care.open.${outcome}`,
+      named(group),
+    );
+  for (const [code, group] of together(({ life }) =>
+    life.state === 'replace' ? (life.isByFatigue ? 'care.spentFatigue' : 'care.spentHours') : null,
+  )) {
     const worst = group.reduce((a, b) => (b.life.usedRatio > a.life.usedRatio ? b : a)).life;
-    miss('grounded', 'care', 'danger', code, { ...named(group), usedRatio: worst.usedRatio, hours: worst.durationS / 3600 });
+    miss('grounded', 'care', 'danger', code, {
+      ...named(group),
+      usedRatio: worst.usedRatio,
+      hours: worst.durationS / 3600,
+    });
   }
   const due = pieces.filter((p) => p.isBalancingDue);
   if (due.length > 0) miss('untrued', 'balance', 'action', 'care.untrued', named(due));
-  if (pieces.length < arms.length) miss('incomplete', 'fit', 'action', 'care.missingPieces', { count: arms.length - pieces.length, of: arms.length });
+  if (pieces.length < arms.length)
+    miss('incomplete', 'fit', 'action', 'care.missingPieces', { count: arms.length - pieces.length, of: arms.length });
 }
 
 function missArrangement({ name, takeOff, unseenCount, arms, modelCount }: ReadyFacts, miss: Miss): void {
   const { verdict, faults } = takeOff;
   const isUnknown = verdict === 'unknown';
-  if (!isUnknown && verdict !== 'flies') miss('wrong', 'fit', 'danger', `care.wrong.${verdict}`, { name, count: faults.length, of: arms.length });
+  if (!isUnknown && verdict !== 'flies')
+    miss('wrong', 'fit', 'danger', `care.wrong.${verdict}`, { name, count: faults.length, of: arms.length });
   if (isUnknown && arms.every((a) => a.piece !== null)) miss('incomplete', 'fit', 'action', 'care.unknown', { name });
   if (modelCount > 1) miss('wrong', 'fit', 'danger', 'care.mixed', { name, count: modelCount });
   if (unseenCount > 0) miss('unseen', 'fit', 'action', 'care.unseen', { count: unseenCount, of: arms.length });
@@ -132,14 +169,16 @@ function missArrangement({ name, takeOff, unseenCount, arms, modelCount }: Ready
 function missSignature({ name, arms, signedSequence }: ReadyFacts, miss: Miss): void {
   if (signedSequence === 0) return miss('unsigned', 'fit', 'action', 'care.neverSigned', { name });
   const changed = arms.filter((a) => a.changedSequence > signedSequence);
-  if (changed.length > 0) miss('unsigned', 'fit', 'action', 'care.signedBefore', { count: changed.length, place: changed[0]!.place });
+  if (changed.length > 0)
+    miss('unsigned', 'fit', 'action', 'care.signedBefore', { count: changed.length, place: changed[0]!.place });
 }
 
 function missLook({ name, arms, lookDay, today, flightsSinceLook, strikesSinceLook }: ReadyFacts, miss: Miss): void {
   if (strikesSinceLook > 0) miss('look', 'walk', 'danger', 'care.strikes', { count: strikesSinceLook });
   if (lookDay === null) return miss('look', 'walk', 'action', 'care.neverLooked', { name });
   const changed = arms.filter((a) => a.changedSequence > a.lookedSequence);
-  if (changed.length > 0) miss('look', 'walk', 'action', 'care.changedSince', { count: changed.length, place: changed[0]!.place });
+  if (changed.length > 0)
+    miss('look', 'walk', 'action', 'care.changedSince', { count: changed.length, place: changed[0]!.place });
   if (flightsSinceLook > 0) miss('look', 'walk', 'action', 'care.flownSince', { name, count: flightsSinceLook });
   else if (lookDay !== today) miss('look', 'walk', 'action', 'care.staleLook', { day: lookDay });
 }

@@ -28,13 +28,20 @@ export function evenTimes(startS: number, count: number, rateHz: number): Float6
 
 /** No bins of so many channels. */
 export function noBins(channelCount: number): Bins {
-  return sampleBins(new Float64Array(0), Array.from({ length: channelCount }, () => new Float32Array(0)));
+  return sampleBins(
+    new Float64Array(0),
+    Array.from({ length: channelCount }, () => new Float32Array(0)),
+  );
 }
 
 /** Bins from one place to another, without copying them. */
 export function sliceBins({ timesS, least, most }: Bins, from: number, to?: number): Bins {
   const cut = least.map((l) => l.subarray(from, to));
-  return { timesS: timesS.subarray(from, to), least: cut, most: least === most ? cut : most.map((m) => m.subarray(from, to)) };
+  return {
+    timesS: timesS.subarray(from, to),
+    least: cut,
+    most: least === most ? cut : most.map((m) => m.subarray(from, to)),
+  };
 }
 
 /** One stretch after another, in their order. */

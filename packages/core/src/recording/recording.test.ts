@@ -15,17 +15,21 @@ const bins = (values: Float32Array, rateHz = 100): Bins => sampleBins(evenTimes(
 describe('bins', () => {
   test('folding keeps every extreme, at every factor and length', () => {
     fc.assert(
-      fc.property(fc.array(fc.float({ noNaN: true }), { minLength: 1, maxLength: 300 }), fc.integer({ min: 1, max: 40 }), (list, factor) => {
-        const values = Float32Array.from(list);
-        const folded = foldBins(bins(values), factor);
-        expect(folded.timesS).toHaveLength(Math.ceil(values.length / factor));
-        for (let bin = 0; bin < folded.timesS.length; bin++) {
-          const span = values.subarray(bin * factor, (bin + 1) * factor);
-          expect(folded.least[0]![bin]).toBe(span.reduce((a, b) => Math.min(a, b)));
-          expect(folded.most[0]![bin]).toBe(span.reduce((a, b) => Math.max(a, b)));
-          expect(folded.timesS[bin]).toBeCloseTo((bin * factor) / 100, 9);
-        }
-      }),
+      fc.property(
+        fc.array(fc.float({ noNaN: true }), { minLength: 1, maxLength: 300 }),
+        fc.integer({ min: 1, max: 40 }),
+        (list, factor) => {
+          const values = Float32Array.from(list);
+          const folded = foldBins(bins(values), factor);
+          expect(folded.timesS).toHaveLength(Math.ceil(values.length / factor));
+          for (let bin = 0; bin < folded.timesS.length; bin++) {
+            const span = values.subarray(bin * factor, (bin + 1) * factor);
+            expect(folded.least[0]![bin]).toBe(span.reduce((a, b) => Math.min(a, b)));
+            expect(folded.most[0]![bin]).toBe(span.reduce((a, b) => Math.max(a, b)));
+            expect(folded.timesS[bin]).toBeCloseTo((bin * factor) / 100, 9);
+          }
+        },
+      ),
     );
   });
 
@@ -59,7 +63,8 @@ describe('the growing pyramid', () => {
 
   test('has the same rows whether samples come one second or one hour at a time', () => {
     const values = noise(100_000);
-    const order = (rows: PyramidRow[]): PyramidRow[] => [...rows].sort((a, b) => a.level - b.level || a.bins.timesS[0]! - b.bins.timesS[0]!);
+    const order = (rows: PyramidRow[]): PyramidRow[] =>
+      [...rows].sort((a, b) => a.level - b.level || a.bins.timesS[0]! - b.bins.timesS[0]!);
     expect(order(grown(values, 100))).toEqual(order(grown(values, values.length)));
   });
 
@@ -93,11 +98,19 @@ describe('the growing pyramid', () => {
 describe('stored columns', () => {
   test('come back bit for bit, whatever the values', () => {
     fc.assert(
-      fc.property(fc.array(fc.float(), { maxLength: 60 }), fc.array(fc.double(), { minLength: 0, maxLength: 60 }), (floats, doubles) => {
-        const count = Math.min(floats.length, doubles.length);
-        const columns = [Float64Array.from(doubles.slice(0, count)), Float32Array.from(floats.slice(0, count)), Int16Array.from({ length: count }, (_, i) => 7 * i - 300)];
-        expect(bytesToColumns(columnsToBytes(columns), ['float64', 'float32', 'int16'], count)).toEqual(columns);
-      }),
+      fc.property(
+        fc.array(fc.float(), { maxLength: 60 }),
+        fc.array(fc.double(), { minLength: 0, maxLength: 60 }),
+        (floats, doubles) => {
+          const count = Math.min(floats.length, doubles.length);
+          const columns = [
+            Float64Array.from(doubles.slice(0, count)),
+            Float32Array.from(floats.slice(0, count)),
+            Int16Array.from({ length: count }, (_, i) => 7 * i - 300),
+          ];
+          expect(bytesToColumns(columnsToBytes(columns), ['float64', 'float32', 'int16'], count)).toEqual(columns);
+        },
+      ),
     );
   });
 
@@ -117,11 +130,18 @@ describe('stored columns', () => {
 });
 
 describe('tracks and segments', () => {
-  const track = (more: Partial<RecordingTrack> = {}): RecordingTrack => ({ name: 'stand', rateHz: 100, channels: [floatChannel('thrustN', 'force')], ...more });
+  const track = (more: Partial<RecordingTrack> = {}): RecordingTrack => ({
+    name: 'stand',
+    rateHz: 100,
+    channels: [floatChannel('thrustN', 'force')],
+    ...more,
+  });
 
   test('channels of two tracks may have one name, two of one track may not', () => {
     expect(() => requireTracks([track(), track({ name: 'air' })])).not.toThrow();
-    expect(() => requireTracks([track({ channels: [floatChannel('a', null), floatChannel('a', null)] })])).toThrow('twoOfAName');
+    expect(() => requireTracks([track({ channels: [floatChannel('a', null), floatChannel('a', null)] })])).toThrow(
+      'twoOfAName',
+    );
   });
 
   test.each<[string, RecordingTrack[], string]>([

@@ -41,7 +41,11 @@ export const CHANNEL_MAX_COUNT = 64;
 export const RATE_MAX_HZ = 400_000;
 
 /** A channel of floats, in the SI unit of what it measures. */
-export function floatChannel(name: string, dimension: Dimension | null, unit = dimension === null ? '1' : dimensions[dimension].siSymbol): RecordingChannel {
+export function floatChannel(
+  name: string,
+  dimension: Dimension | null,
+  unit = dimension === null ? '1' : dimensions[dimension].siSymbol,
+): RecordingChannel {
   return { name, dimension, unit, sampleType: 'float32', step: 1 };
 }
 
@@ -68,8 +72,11 @@ export function requireTracks(tracks: readonly RecordingTrack[]): void {
  * @param first - the first segment; null where this one is it
  * @param endS - end of what is recorded so far [s]
  */
-export function segmentStartS(first: Pick<RecordingSegment, 'startedAtMs'> | null, endS: number, startedAtMs: number): number {
+export function segmentStartS(
+  first: Pick<RecordingSegment, 'startedAtMs'> | null,
+  endS: number,
+  startedAtMs: number,
+): number {
   requireFinite('startedAtMs', startedAtMs);
   return first === null ? 0 : Math.max(endS, (startedAtMs - first.startedAtMs) / 1000);
 }
-

@@ -17,7 +17,8 @@ export function columnsToBytes(columns: readonly StoredColumn[]): Uint8Array {
   for (const column of columns) {
     const source = new Uint8Array(column.buffer, column.byteOffset, column.byteLength);
     const width = column.BYTES_PER_ELEMENT;
-    for (let place = 0; place < width; place++) for (let i = place; i < source.length; i += width) bytes[at++] = source[i]!;
+    for (let place = 0; place < width; place++)
+      for (let i = place; i < source.length; i += width) bytes[at++] = source[i]!;
   }
   return bytes;
 }
@@ -26,7 +27,12 @@ export function columnsToBytes(columns: readonly StoredColumn[]): Uint8Array {
  * @param wanted - places of the columns to read, in the order in which they are to come; all where it is left out
  * @throws {CoreError} `tornBlock` if the bytes are not as long as the columns say
  */
-export function bytesToColumns(bytes: Uint8Array, columnKinds: readonly ColumnKind[], count: number, wanted: readonly number[] = [...columnKinds.keys()]): StoredColumn[] {
+export function bytesToColumns(
+  bytes: Uint8Array,
+  columnKinds: readonly ColumnKind[],
+  count: number,
+  wanted: readonly number[] = [...columnKinds.keys()],
+): StoredColumn[] {
   requireWithin('count', count, 0, 1e9);
   const starts: number[] = [];
   let end = 0;
@@ -39,14 +45,17 @@ export function bytesToColumns(bytes: Uint8Array, columnKinds: readonly ColumnKi
     const kind = kinds[columnKinds[column]!];
     const width = kind.BYTES_PER_ELEMENT;
     const sorted = new Uint8Array(count * width);
-    for (let place = 0; place < width; place++) for (let i = 0; i < count; i++) sorted[i * width + place] = bytes[starts[column]! + place * count + i]!;
+    for (let place = 0; place < width; place++)
+      for (let i = 0; i < count; i++) sorted[i * width + place] = bytes[starts[column]! + place * count + i]!;
     return new kind(sorted.buffer);
   });
 }
 
 /** Readings as whole steps; what lies beyond 16 bits is held at their end, what was not read is the one value that no reading has. */
 export function toSteps(values: Float32Array, step: number): Int16Array {
-  return Int16Array.from(values, (v) => (Number.isNaN(v) ? NOT_READ : Math.max(NOT_READ + 1, Math.min(32_767, Math.round(v / step)))));
+  return Int16Array.from(values, (v) =>
+    Number.isNaN(v) ? NOT_READ : Math.max(NOT_READ + 1, Math.min(32_767, Math.round(v / step))),
+  );
 }
 
 export function fromSteps(steps: Int16Array, step: number): Float32Array {

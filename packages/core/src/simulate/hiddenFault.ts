@@ -1,4 +1,16 @@
-import { causeNames, causeTable, changeNames, recordFacts, symptomNames, symptomTests, type CauseName, type ChangeName, type RecordFact, type SymptomName, type SymptomTestName } from '../care/symptomTable.ts';
+import {
+  causeNames,
+  causeTable,
+  changeNames,
+  recordFacts,
+  symptomNames,
+  symptomTests,
+  type CauseName,
+  type ChangeName,
+  type RecordFact,
+  type SymptomName,
+  type SymptomTestName,
+} from '../care/symptomTable.ts';
 import { seededRandom, type SeededRandom } from '../numerics/seededRandom.ts';
 
 /** A craft with something wrong that nobody knows yet, and somebody who looks at it. */
@@ -27,17 +39,27 @@ export function hiddenFault(seed: string): HiddenFault {
   const cause = drawCause(random);
   const links = causeTable[cause];
   const own = (share: number): number => shifted(share, HABIT_SPREAD * random.normal());
-  const symptoms = symptomNames.filter((s) => random.next() < (links.symptoms[s] === undefined ? 0.012 : own(links.symptoms[s])));
+  const symptoms = symptomNames.filter(
+    (s) => random.next() < (links.symptoms[s] === undefined ? 0.012 : own(links.symptoms[s])),
+  );
   const main = Object.entries(links.symptoms).sort((a, b) => b[1] - a[1])[0]![0] as SymptomName;
-  const shown = symptoms.length === 0 ? [main] : symptoms.sort((a, b) => (links.symptoms[b] ?? 0) - (links.symptoms[a] ?? 0)).slice(0, SYMPTOMS_MOST);
-  const changes = changeNames.filter((c) => c !== 'nothing' && random.next() < (links.changes[c] === undefined ? 0.05 : own(links.changes[c])));
+  const shown =
+    symptoms.length === 0
+      ? [main]
+      : symptoms.sort((a, b) => (links.symptoms[b] ?? 0) - (links.symptoms[a] ?? 0)).slice(0, SYMPTOMS_MOST);
+  const changes = changeNames.filter(
+    (c) => c !== 'nothing' && random.next() < (links.changes[c] === undefined ? 0.05 : own(links.changes[c])),
+  );
   const facts = recordFacts.filter((f) => random.next() < (links.facts[f] === undefined ? 0.07 : own(links.facts[f])));
   const answers = new Map<SymptomTestName, 'yes' | 'no' | 'unsure'>();
   const look = random.fork('looks');
   const answer = (test: SymptomTestName): 'yes' | 'no' | 'unsure' => {
     const known = answers.get(test);
     if (known) return known;
-    const share = links.tests[test] === undefined ? symptomTests[test].falseShare : shifted(links.tests[test], HABIT_SPREAD * look.normal());
+    const share =
+      links.tests[test] === undefined
+        ? symptomTests[test].falseShare
+        : shifted(links.tests[test], HABIT_SPREAD * look.normal());
     const truth = look.next() < share;
     const seen = look.next() < SLIP_SHARE ? !truth : truth;
     const said = look.next() < UNSURE_SHARE ? 'unsure' : seen ? 'yes' : 'no';

@@ -2,7 +2,14 @@ import type { LiveLimits, LiveReading } from '../stand/liveReading.ts';
 import { StandSession, type Ladder, type LivePoint } from '../stand/standSession.ts';
 import type { SimulatedStand } from './simulatedStand.ts';
 
-const NO_LIMITS: LiveLimits = { speedRpm: null, currentA: null, voltageV: null, powerW: null, temperatureC: null, vibrationMPerS2: null };
+const NO_LIMITS: LiveLimits = {
+  speedRpm: null,
+  currentA: null,
+  voltageV: null,
+  powerW: null,
+  temperatureC: null,
+  vibrationMPerS2: null,
+};
 /** Readings at rest before the tare, and the longest that a ladder may take. */
 const REST_COUNT = 120;
 const MOST_COUNT = 120_000;
@@ -13,7 +20,12 @@ const MOST_COUNT = 120_000;
  * @param onReading - hears every reading, as a recorder would
  * @returns the kept points; fewer than the ladder has steps where a limit cut it
  */
-export function recordLadder(stand: SimulatedStand, ladder: Ladder, limits: LiveLimits = NO_LIMITS, onReading: (reading: LiveReading) => void = () => undefined): LivePoint[] {
+export function recordLadder(
+  stand: SimulatedStand,
+  ladder: Ladder,
+  limits: LiveLimits = NO_LIMITS,
+  onReading: (reading: LiveReading) => void = () => undefined,
+): LivePoint[] {
   const session = new StandSession(limits);
   session.connect();
   const exchange = (): void => {

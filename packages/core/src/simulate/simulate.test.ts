@@ -11,17 +11,28 @@ import { simulatedMotor, simulatedRun } from './simulatedRun.ts';
 
 const motor = simulatedMotor(1080, 0.136, 0.67, 'a');
 const pack = { cellCount: 6, cellResistanceOhm: 0.0034, restingCellV: 4.15 };
-const prop = simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, { bladeCount: 3, tip: 'standard', material: 'polycarbonate', familySeed: 'a', pieceSeed: 'a' });
+const prop = simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, {
+  bladeCount: 3,
+  tip: 'standard',
+  material: 'polycarbonate',
+  familySeed: 'a',
+  pieceSeed: 'a',
+});
 
 test('the same seed gives the same run, another one differs', () => {
-  expect(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's')).toEqual(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's'));
-  expect(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's')).not.toEqual(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 't'));
+  expect(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's')).toEqual(
+    simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's'),
+  );
+  expect(simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 's')).not.toEqual(
+    simulatedRun(prop, motor, pack, [0.5, 1], 1.25, 't'),
+  );
 });
 
 test('more throttle: more of everything but voltage', () => {
   const steps = simulatedRun(prop, motor, pack, [0.3, 0.5, 0.7, 0.9, 1], 1.25, 's');
   for (let i = 1; i < steps.length; i++) {
-    for (const name of ['thrustN', 'speedRpm', 'currentA'] as const) expect(steps[i]![name]!).toBeGreaterThan(steps[i - 1]![name]!);
+    for (const name of ['thrustN', 'speedRpm', 'currentA'] as const)
+      expect(steps[i]![name]!).toBeGreaterThan(steps[i - 1]![name]!);
     expect(steps[i]!.voltageV!).toBeLessThan(steps[i - 1]!.voltageV!);
   }
 });
@@ -39,8 +50,19 @@ describe('the made-up truth is not the predictor’s', () => {
   const predicted = propellerModel(labelGeometry(7.2 * INCH_M, 3.9 * INCH_M, 3, 'standard', 'polycarbonate'), tables);
   const tipSpeed = 120;
   const offOf = (familySeed: string, pieceSeed: string): number => {
-    const truth = simulatedCoefficients(simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, { bladeCount: 3, tip: 'standard', material: 'polycarbonate', familySeed, pieceSeed }), tipSpeed);
-    return truth.thrustCoefficient / propellerAt(predicted, (60 * tipSpeed) / (Math.PI * 7.2 * INCH_M)).thrustCoefficient - 1;
+    const truth = simulatedCoefficients(
+      simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, {
+        bladeCount: 3,
+        tip: 'standard',
+        material: 'polycarbonate',
+        familySeed,
+        pieceSeed,
+      }),
+      tipSpeed,
+    );
+    return (
+      truth.thrustCoefficient / propellerAt(predicted, (60 * tipSpeed) / (Math.PI * 7.2 * INCH_M)).thrustCoefficient - 1
+    );
   };
 
   test('families differ by several percent, pieces of one by about one', () => {
@@ -53,8 +75,18 @@ describe('the made-up truth is not the predictor’s', () => {
   });
 
   test('it stalls and untwists', () => {
-    const at = (pitch: number, speed: number, material: PropMaterial = 'polycarbonate') => simulatedCoefficients(simulatedProp(0.2, pitch * 0.2, { bladeCount: 2, tip: 'standard', material, familySeed: 's', pieceSeed: 's' }), speed);
-    const merit = ({ thrustCoefficient, powerCoefficient }: { thrustCoefficient: number; powerCoefficient: number }): number => thrustCoefficient ** 1.5 / powerCoefficient;
+    const at = (pitch: number, speed: number, material: PropMaterial = 'polycarbonate') =>
+      simulatedCoefficients(
+        simulatedProp(0.2, pitch * 0.2, { bladeCount: 2, tip: 'standard', material, familySeed: 's', pieceSeed: 's' }),
+        speed,
+      );
+    const merit = ({
+      thrustCoefficient,
+      powerCoefficient,
+    }: {
+      thrustCoefficient: number;
+      powerCoefficient: number;
+    }): number => thrustCoefficient ** 1.5 / powerCoefficient;
     expect(merit(at(1, 120))).toBeLessThan(0.85 * merit(at(0.5, 120)));
     expect(at(0.5, 200, 'softPlastic').thrustCoefficient).toBeLessThan(at(0.5, 60, 'softPlastic').thrustCoefficient);
   });
@@ -64,7 +96,9 @@ describe('deliveries', () => {
   const spread = { massRatio: 0.02, diameterRatio: 0.001, unbalanceRatio: 0.004, flawRatio: 0.1 };
   test('the same seed gives the same bag, another one another', () => {
     expect(simulatedDelivery(0.008, 0.183, spread, 8, 'a')).toEqual(simulatedDelivery(0.008, 0.183, spread, 8, 'a'));
-    expect(simulatedDelivery(0.008, 0.183, spread, 8, 'a')).not.toEqual(simulatedDelivery(0.008, 0.183, spread, 8, 'b'));
+    expect(simulatedDelivery(0.008, 0.183, spread, 8, 'a')).not.toEqual(
+      simulatedDelivery(0.008, 0.183, spread, 8, 'b'),
+    );
   });
   test('masses spread as the maker moulds, flaws come as often as said', () => {
     const pieces = simulatedDelivery(0.008, 0.183, spread, 400, 'many');

@@ -33,7 +33,13 @@ const FLAWS: readonly Look[] = ['flash', 'flash', 'warped', 'nick', 'void'];
  * @param count - pieces, 1 to 400
  * @throws {OutOfRangeError} outside those ranges
  */
-export function simulatedDelivery(massKg: number, diameterM: number, spread: MakerSpread, count: number, seed: string): DeliveredPiece[] {
+export function simulatedDelivery(
+  massKg: number,
+  diameterM: number,
+  spread: MakerSpread,
+  count: number,
+  seed: string,
+): DeliveredPiece[] {
   requirePositive('massKg', massKg);
   requirePositive('diameterM', diameterM);
   requireWithin('count', count, 1, 400);

@@ -42,7 +42,16 @@ const FAMILY_WIDTH = 0.05;
 const ZERO_LIFT_DEGREES = 4.05;
 const PIECE_SPREAD = 0.015;
 /** Untwist of the materials, as shares of polycarbonate's; not the predictor's numbers. */
-const SOFTNESS: Record<PropMaterial, number> = { polycarbonate: 1, glassNylon: 0.5, carbonNylon: 0.32, carbon: 0.12, wood: 0.15, softPlastic: 2.3, printed: 0.8, unknown: 0.7 };
+const SOFTNESS: Record<PropMaterial, number> = {
+  polycarbonate: 1,
+  glassNylon: 0.5,
+  carbonNylon: 0.32,
+  carbon: 0.12,
+  wood: 0.15,
+  softPlastic: 2.3,
+  printed: 0.8,
+  unknown: 0.7,
+};
 const DEGREE = Math.PI / 180;
 const VISCOSITY_M2_PER_S = 1.48e-5;
 
@@ -62,8 +71,14 @@ export function simulatedProp(diameterM: number, pitchM: number, options: Simula
   const { bladeCount, tip, material } = options;
   const family = seededRandom(`family/${options.familySeed}`);
   const piece = seededRandom(`piece/${options.pieceSeed}`);
-  const around = (value: number, familyShare: number): number => value * (1 + familyShare * family.normal() + PIECE_SPREAD * piece.normal());
-  const usualChordM = 0.122 * diameterM * (tip === 'square' ? 1.12 : tip === 'pointed' ? 0.9 : 1) * (diameterM / INCH_M / 8) ** -0.13 * bladeCount ** -0.22;
+  const around = (value: number, familyShare: number): number =>
+    value * (1 + familyShare * family.normal() + PIECE_SPREAD * piece.normal());
+  const usualChordM =
+    0.122 *
+    diameterM *
+    (tip === 'square' ? 1.12 : tip === 'pointed' ? 0.9 : 1) *
+    (diameterM / INCH_M / 8) ** -0.13 *
+    bladeCount ** -0.22;
   const drawn = {
     angleRad: Math.atan(pitchM / (0.75 * Math.PI * diameterM)) + around(ZERO_LIFT_DEGREES * DEGREE, 0.05),
     liftSlope: around(5.4, 0.03),
@@ -117,5 +132,8 @@ export function simulatedCoefficients(prop: SimulatedProp, tipSpeedMPerS: number
   const stalled = Math.max(0, wanted - 0.75) ** 2;
   const drag = prop.leastDrag * (Math.max(8000, reynolds) / 1e5) ** -0.35 + 0.016 * lift * lift + 0.22 * stalled;
   const power = prop.inducedFactor * low * thrust + (prop.solidity * drag) / 8;
-  return { thrustCoefficient: (Math.PI ** 3 / 4) * thrust * prop.thrustFactor, powerCoefficient: (Math.PI ** 4 / 4) * power * prop.powerFactor };
+  return {
+    thrustCoefficient: (Math.PI ** 3 / 4) * thrust * prop.thrustFactor,
+    powerCoefficient: (Math.PI ** 4 / 4) * power * prop.powerFactor,
+  };
 }

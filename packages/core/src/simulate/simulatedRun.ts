@@ -41,14 +41,25 @@ const GAIN = { thrust: 0.004, current: 0.005, speed: 0.0005 };
  * @param noLoadCurrentA - at 10 V [A]
  * @param seed - any text; the same text gives the same motor
  */
-export function simulatedMotor(kvRpmPerV: number, resistanceOhm: number, noLoadCurrentA: number, seed: string): SimulatedMotor {
+export function simulatedMotor(
+  kvRpmPerV: number,
+  resistanceOhm: number,
+  noLoadCurrentA: number,
+  seed: string,
+): SimulatedMotor {
   const random = seededRandom(`motor/${seed}`);
   const around = (value: number, spread: number): number => value * (1 + spread * random.normal());
   const kv = around(kvRpmPerV, MOTOR_SPREAD.kv);
   const frictionNm = around((60 / (2 * Math.PI * kv)) * noLoadCurrentA, MOTOR_SPREAD.friction);
   const noLoadSpeed = (10 * kv * 2 * Math.PI) / 60;
   const ohm = around(resistanceOhm, MOTOR_SPREAD.resistance);
-  return { kvRpmPerV: kv, resistanceOhm: ohm, frictionNm: 0.4 * frictionNm, frictionNmS: (0.6 * frictionNm) / noLoadSpeed, reactanceOhmS: around(WINDING_S * resistanceOhm, MOTOR_SPREAD.reactance) };
+  return {
+    kvRpmPerV: kv,
+    resistanceOhm: ohm,
+    frictionNm: 0.4 * frictionNm,
+    frictionNmS: (0.6 * frictionNm) / noLoadSpeed,
+    reactanceOhmS: around(WINDING_S * resistanceOhm, MOTOR_SPREAD.reactance),
+  };
 }
 
 /**
@@ -61,13 +72,32 @@ export function simulatedMotor(kvRpmPerV: number, resistanceOhm: number, noLoadC
  * @param densityKgPerM3 - air of the day
  * @param seed - any text
  */
-export function simulatedRun(prop: SimulatedProp, motor: SimulatedMotor, pack: SimulatedPack, throttles: readonly number[], densityKgPerM3: number, seed: string): StandStep[] {
+export function simulatedRun(
+  prop: SimulatedProp,
+  motor: SimulatedMotor,
+  pack: SimulatedPack,
+  throttles: readonly number[],
+  densityKgPerM3: number,
+  seed: string,
+): StandStep[] {
   const random = seededRandom(seed);
-  const gain = { thrust: 1 + GAIN.thrust * random.normal(), current: 1 + GAIN.current * random.normal(), speed: 1 + GAIN.speed * random.normal() };
+  const gain = {
+    thrust: 1 + GAIN.thrust * random.normal(),
+    current: 1 + GAIN.current * random.normal(),
+    speed: 1 + GAIN.speed * random.normal(),
+  };
   return throttles.map((throttleRatio, i) => {
     const openV = pack.cellCount * (pack.restingCellV - CELL_V_PER_STEP * i);
-    const state = equilibrium(prop, motor, openV, pack.cellCount * pack.cellResistanceOhm, throttleRatio, densityKgPerM3);
-    const noisy = (value: number, ratio: number, floor: number): number => value * (1 + ratio * random.normal()) + floor * random.normal();
+    const state = equilibrium(
+      prop,
+      motor,
+      openV,
+      pack.cellCount * pack.cellResistanceOhm,
+      throttleRatio,
+      densityKgPerM3,
+    );
+    const noisy = (value: number, ratio: number, floor: number): number =>
+      value * (1 + ratio * random.normal()) + floor * random.normal();
     return {
       ...emptyStep(),
       throttleRatio,
@@ -87,7 +117,14 @@ interface Equilibrium {
   voltageV: number;
 }
 
-function equilibrium(prop: SimulatedProp, motor: SimulatedMotor, openV: number, packOhm: number, throttleRatio: number, density: number): Equilibrium {
+function equilibrium(
+  prop: SimulatedProp,
+  motor: SimulatedMotor,
+  openV: number,
+  packOhm: number,
+  throttleRatio: number,
+  density: number,
+): Equilibrium {
   const perVolt = 60 / (2 * Math.PI * motor.kvRpmPerV);
   const at = (speedRpm: number): Equilibrium & { lackV: number } => {
     const turns = speedRpm / 60;
@@ -100,7 +137,13 @@ function equilibrium(prop: SimulatedProp, motor: SimulatedMotor, openV: number, 
     const motorV = heldV + motorA * motor.reactanceOhmS * speed;
     const powerW = motorA * heldV * (1 + SWITCHING_RATIO * 4 * throttleRatio * (1 - throttleRatio)) + OWN_DRAW_W;
     const voltageV = (openV + Math.sqrt(Math.max(0, openV ** 2 - 4 * packOhm * powerW))) / 2;
-    return { thrustN: thrustCoefficient * density * turns ** 2 * prop.diameterM ** 4, speedRpm, currentA: powerW / voltageV, voltageV, lackV: throttleRatio * voltageV - motorV };
+    return {
+      thrustN: thrustCoefficient * density * turns ** 2 * prop.diameterM ** 4,
+      speedRpm,
+      currentA: powerW / voltageV,
+      voltageV,
+      lackV: throttleRatio * voltageV - motorV,
+    };
   };
   const root = findRoot((rpm) => at(rpm).lackV, 1, motor.kvRpmPerV * openV, 1e-4);
   return at(root.status === 'found' ? root.x : 1);

@@ -23,7 +23,11 @@ const LONGEST_S = 60;
  * still swings after a minute is read in the middle of its swing.
  * The motion is integrated; nothing of the balancing methods is used.
  */
-export function lookAtShaft({ unbalance, inertiaKgM2, frictionKgM }: ShaftTruth, tape: Complex, random: SeededRandom): ShaftLook {
+export function lookAtShaft(
+  { unbalance, inertiaKgM2, frictionKgM }: ShaftTruth,
+  tape: Complex,
+  random: SeededRandom,
+): ShaftLook {
   const left = add(unbalance, tape);
   const amount = amountOf(left);
   const friction = frictionKgM * (1 + FRICTION_DEVIATION * random.normal());
@@ -45,11 +49,24 @@ export function lookAtShaft({ unbalance, inertiaKgM2, frictionKgM }: ShaftTruth,
     if (quarterS === null && angle <= 0) quarterS = t;
   }
   const restDegrees = isAtRest ? (angle * 180) / Math.PI : 0;
-  return { kind: 'falls', downDegrees: (degreesOf(left) + restDegrees * (random.next() < 0.5 ? 1 : -1) + DIAL_DEVIATION * random.normal() + 720) % 360, fallS: Math.max(0.1, (quarterS ?? LONGEST_S) + WATCH_DEVIATION_S * random.normal()) };
+  return {
+    kind: 'falls',
+    downDegrees:
+      (degreesOf(left) + restDegrees * (random.next() < 0.5 ? 1 : -1) + DIAL_DEVIATION * random.normal() + 720) % 360,
+    fallS: Math.max(0.1, (quarterS ?? LONGEST_S) + WATCH_DEVIATION_S * random.normal()),
+  };
 }
 
 /** Taps at each end of a swing about rest, with the jitter of a hand [s]. */
-export function tapSwings({ unbalance, inertiaKgM2 }: Pick<ShaftTruth, 'unbalance' | 'inertiaKgM2'>, tape: Complex, startDegrees: number, tapCount: number, jitterS: number, addedKgM2: number, random: SeededRandom): number[] {
+export function tapSwings(
+  { unbalance, inertiaKgM2 }: Pick<ShaftTruth, 'unbalance' | 'inertiaKgM2'>,
+  tape: Complex,
+  startDegrees: number,
+  tapCount: number,
+  jitterS: number,
+  addedKgM2: number,
+  random: SeededRandom,
+): number[] {
   const amount = amountOf(add(unbalance, tape));
   const natural = Math.sqrt((amount * GRAVITY_M_PER_S2) / (inertiaKgM2 + addedKgM2));
   let angle = (startDegrees * Math.PI) / 180;
@@ -60,7 +77,8 @@ export function tapSwings({ unbalance, inertiaKgM2 }: Pick<ShaftTruth, 'unbalanc
     const before = speed;
     speed += (-(natural ** 2) * Math.sin(angle) - 0.04 * natural * speed) * step;
     angle += speed * step;
-    if ((before <= 0 && speed > 0) || (before >= 0 && speed < 0 && taps.length > 0)) taps.push(t + jitterS * random.normal());
+    if ((before <= 0 && speed > 0) || (before >= 0 && speed < 0 && taps.length > 0))
+      taps.push(t + jitterS * random.normal());
   }
   return taps;
 }

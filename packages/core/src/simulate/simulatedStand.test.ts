@@ -7,9 +7,25 @@ import { simulatedProp } from './simulatedProp.ts';
 import { simulatedMotor } from './simulatedRun.ts';
 import { SimulatedStand } from './simulatedStand.ts';
 
-const prop = simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, { bladeCount: 3, tip: 'standard', material: 'polycarbonate', familySeed: 'a', pieceSeed: 'a' });
+const prop = simulatedProp(7.2 * INCH_M, 3.9 * INCH_M, {
+  bladeCount: 3,
+  tip: 'standard',
+  material: 'polycarbonate',
+  familySeed: 'a',
+  pieceSeed: 'a',
+});
 const standOf = (seed = 's', stateOfCharge = 0.97): SimulatedStand =>
-  new SimulatedStand({ prop, motor: simulatedMotor(1080, 0.136, 0.67, 'a'), inertiaKgM2: 2.4e-5, motorMassKg: 0.04, pack: { cellCount: 6, capacityAh: 4, cellResistanceOhm: 0.0034, stateOfCharge }, airC: 15, densityKgPerM3: 1.225, unbalanceKgM: 2e-6, seed });
+  new SimulatedStand({
+    prop,
+    motor: simulatedMotor(1080, 0.136, 0.67, 'a'),
+    inertiaKgM2: 2.4e-5,
+    motorMassKg: 0.04,
+    pack: { cellCount: 6, capacityAh: 4, cellResistanceOhm: 0.0034, stateOfCharge },
+    airC: 15,
+    densityKgPerM3: 1.225,
+    unbalanceKgM: 2e-6,
+    seed,
+  });
 
 function run(stand: SimulatedStand, throttle: number, seconds: number): LiveReading[] {
   return Array.from({ length: seconds * 100 }, () => stand.exchange(throttle)).filter((r) => r !== null);
@@ -24,7 +40,9 @@ test('it speeds up, settles, and slows down again', () => {
   const stand = standOf();
   const settled = run(stand, 0.6, 3);
   expect(settled.at(-1)!.speedRpm).toBeGreaterThan(10_000);
-  expect(mean(settled.slice(-50).map((r) => r.thrustN)) / mean(settled.slice(-100, -50).map((r) => r.thrustN))).toBeCloseTo(1, 1);
+  expect(
+    mean(settled.slice(-50).map((r) => r.thrustN)) / mean(settled.slice(-100, -50).map((r) => r.thrustN)),
+  ).toBeCloseTo(1, 1);
   expect(run(stand, 0, 5).at(-1)!.speedRpm).toBeLessThan(1000);
 });
 
@@ -80,6 +98,13 @@ test('a ladder run by itself gives a rising curve, and a limit ends it', () => {
   const points = recordLadder(standOf(), ladder);
   expect(points).toHaveLength(4);
   for (let i = 1; i < 4; i++) expect(points[i]!.values.thrustN).toBeGreaterThan(points[i - 1]!.values.thrustN);
-  const cut = recordLadder(standOf(), ladder, { speedRpm: null, currentA: 20, voltageV: null, powerW: null, temperatureC: null, vibrationMPerS2: null });
+  const cut = recordLadder(standOf(), ladder, {
+    speedRpm: null,
+    currentA: 20,
+    voltageV: null,
+    powerW: null,
+    temperatureC: null,
+    vibrationMPerS2: null,
+  });
   expect(cut.length).toBeLessThan(4);
 });

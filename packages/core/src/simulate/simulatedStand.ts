@@ -67,7 +67,9 @@ export class SimulatedStand {
     this.driftPerS = (SCALE.driftN / SCALE.driftS) * this.random.normal();
     this.temperatureC = options.airC;
     this.stateOfCharge = options.pack.stateOfCharge;
-    this.coefficients = Array.from({ length: TABLE_COUNT }, (_, k) => simulatedCoefficients(options.prop, Math.max(2, (TABLE_MOST_M_PER_S * k) / (TABLE_COUNT - 1))));
+    this.coefficients = Array.from({ length: TABLE_COUNT }, (_, k) =>
+      simulatedCoefficients(options.prop, Math.max(2, (TABLE_MOST_M_PER_S * k) / (TABLE_COUNT - 1))),
+    );
   }
 
   /** Something goes wrong from now on; null mends it. */
@@ -135,15 +137,22 @@ export class SimulatedStand {
     this.busV = openV - packOhm * this.busA;
     this.stateOfCharge = Math.max(0, this.stateOfCharge - (this.busA * dtS) / (3600 * pack.capacityAh));
     const carried = (0.12 + 0.055 * Math.sqrt(turns)) * (this.temperatureC - airC) * motorMassKg * 14;
-    this.temperatureC += (dtS * (motorA ** 2 * windingOhm + friction * this.speed - carried)) / (HEAT_J_PER_KG_K * motorMassKg);
+    this.temperatureC +=
+      (dtS * (motorA ** 2 * windingOhm + friction * this.speed - carried)) / (HEAT_J_PER_KG_K * motorMassKg);
   }
 
   private at(): SimulatedCoefficients {
-    const place = Math.min(TABLE_COUNT - 1.001, (((this.speed * this.options.prop.diameterM) / 2) * (TABLE_COUNT - 1)) / TABLE_MOST_M_PER_S);
+    const place = Math.min(
+      TABLE_COUNT - 1.001,
+      (((this.speed * this.options.prop.diameterM) / 2) * (TABLE_COUNT - 1)) / TABLE_MOST_M_PER_S,
+    );
     const k = Math.floor(place);
     const t = place - k;
     const [from, to] = [this.coefficients[k]!, this.coefficients[k + 1]!];
-    return { thrustCoefficient: from.thrustCoefficient + t * (to.thrustCoefficient - from.thrustCoefficient), powerCoefficient: from.powerCoefficient + t * (to.powerCoefficient - from.powerCoefficient) };
+    return {
+      thrustCoefficient: from.thrustCoefficient + t * (to.thrustCoefficient - from.thrustCoefficient),
+      powerCoefficient: from.powerCoefficient + t * (to.powerCoefficient - from.powerCoefficient),
+    };
   }
 
   private thrustN(): number {
@@ -166,7 +175,12 @@ export class SimulatedStand {
     if (this.fault?.kind !== 'scaleStuck') {
       const direction = Math.sign(thrustN - this.lastThrustN);
       const line = 0.02 * this.options.unbalanceKgM * this.speed ** 2 * Math.sin(this.speed * this.timeS);
-      this.readThrustN = thrustN * this.gains.thrust + this.driftPerS * this.timeS - direction * Math.min(SCALE.hysteresis * SCALE.rangeN, 0.004 * thrustN) + line + SCALE.noiseN * Math.sqrt(LIVE_RATE_HZ / 10) * this.random.normal();
+      this.readThrustN =
+        thrustN * this.gains.thrust +
+        this.driftPerS * this.timeS -
+        direction * Math.min(SCALE.hysteresis * SCALE.rangeN, 0.004 * thrustN) +
+        line +
+        SCALE.noiseN * Math.sqrt(LIVE_RATE_HZ / 10) * this.random.normal();
     }
     this.lastThrustN = thrustN;
     const follow = 1 - Math.exp(-elapsedS / TELEMETRY.lagS);
@@ -176,7 +190,11 @@ export class SimulatedStand {
     this.telemetry = {
       atS: this.timeS,
       speedRpm: Math.round(this.lagged.speedRpm / TELEMETRY.stepRpm) * TELEMETRY.stepRpm,
-      currentA: Math.max(0, this.lagged.currentA * this.gains.current * (1 + TELEMETRY.currentRatio * 0.3 * this.random.normal()) + TELEMETRY.currentFloorA * 0.3 * this.random.normal()),
+      currentA: Math.max(
+        0,
+        this.lagged.currentA * this.gains.current * (1 + TELEMETRY.currentRatio * 0.3 * this.random.normal()) +
+          TELEMETRY.currentFloorA * 0.3 * this.random.normal(),
+      ),
       voltageV: Math.round(this.busV * 100) / 100,
       temperatureC: this.temperatureC + 0.3 * this.random.normal(),
     };

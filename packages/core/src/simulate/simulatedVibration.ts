@@ -8,7 +8,13 @@ export interface VibrationTruth {
 }
 
 /** One reading of a sensor with phase: amplitude and angle each a little off. */
-export function readVibration({ before, influence }: VibrationTruth, mass: Complex, amplitudeRatio: number, phaseDegrees: number, random: SeededRandom): Complex {
+export function readVibration(
+  { before, influence }: VibrationTruth,
+  mass: Complex,
+  amplitudeRatio: number,
+  phaseDegrees: number,
+  random: SeededRandom,
+): Complex {
   const shaking = add(before, multiply(influence, mass));
   return multiply(scale(shaking, 1 + amplitudeRatio * random.normal()), fromPolar(1, phaseDegrees * random.normal()));
 }
@@ -53,8 +59,12 @@ export function recordShake(stand: ShakenStand, weights: readonly SimulatedWeigh
     const turned = start + (omega * timeS * 180) / Math.PI;
     const markAt = turn === 'cw' ? turned : -turned;
     const earlier = turn === 'cw' ? turned - lagDegrees : lagDegrees - turned;
-    const pull = weights.reduce((sum, w) => sum + w.momentKgM * omega ** 2 * Math.cos(((w.clockDegrees + earlier - sensorDegrees) * Math.PI) / 180), 0);
-    const fromTacho = ((markAt % 360) + 540) % 360 - 180;
+    const pull = weights.reduce(
+      (sum, w) =>
+        sum + w.momentKgM * omega ** 2 * Math.cos(((w.clockDegrees + earlier - sensorDegrees) * Math.PI) / 180),
+      0,
+    );
+    const fromTacho = (((markAt % 360) + 540) % 360) - 180;
     return [timeS, gainPerKg * pull + noiseMPerS2 * random.normal(), Math.abs(fromTacho) < TACHO_DEGREES ? 5 : 0];
   });
 }

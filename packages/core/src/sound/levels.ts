@@ -20,6 +20,8 @@ export function meanSquareOfLevel(levelDb: number): number {
  */
 export function aWeightingDb(frequencyHz: number): number {
   const f2 = frequencyHz ** 2;
-  const gain = (12194.217 ** 2 * f2 * f2) / ((f2 + 20.598997 ** 2) * Math.sqrt((f2 + 107.65265 ** 2) * (f2 + 737.86223 ** 2)) * (f2 + 12194.217 ** 2));
+  const gain =
+    (12194.217 ** 2 * f2 * f2) /
+    ((f2 + 20.598997 ** 2) * Math.sqrt((f2 + 107.65265 ** 2) * (f2 + 737.86223 ** 2)) * (f2 + 12194.217 ** 2));
   return 20 * Math.log10(gain) + 2;
 }

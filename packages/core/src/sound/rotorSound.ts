@@ -45,7 +45,12 @@ export function bladePassingHz({ bladeCount, speedRpm }: Pick<RotorSource, 'blad
  * @throws {OutOfRangeError} if a size, speed or distance is not positive
  * @see L. Gutin, On the sound field of a rotating propeller; A. F. Deming's thickness term
  */
-export function toneMeanSquaresPa2(source: RotorSource, listener: Listener, air: RotorAir, harmonicCount: number): number[] {
+export function toneMeanSquaresPa2(
+  source: RotorSource,
+  listener: Listener,
+  air: RotorAir,
+  harmonicCount: number,
+): number[] {
   requireSource(source, listener);
   requireWithin('harmonicCount', harmonicCount, 1, TONE_MAX_COUNT);
   const { bladeCount, diameterM, thrustN, torqueNm, bladeVolumeM3 } = source;
@@ -79,7 +84,11 @@ export function broadbandDb(source: RotorSource, listener: Listener): number {
   const speedFtPerS = (0.7 * Math.PI * source.diameterM * source.speedRpm) / 60 / FOOT_M;
   const thrustLbf = source.thrustN / POUND_N;
   const areaFt2 = source.bladeAreaM2 / FOOT_M ** 2;
-  return 10 * Math.log10((speedFtPerS * thrustLbf) ** 2 / areaFt2) - 35.7 + 20 * Math.log10(RULE_DISTANCE_M / listener.distanceM);
+  return (
+    10 * Math.log10((speedFtPerS * thrustLbf) ** 2 / areaFt2) -
+    35.7 +
+    20 * Math.log10(RULE_DISTANCE_M / listener.distanceM)
+  );
 }
 
 /** A predicted sound, of one craft at one place. */
@@ -124,7 +133,8 @@ export function levelUncertaintyDb(diameterM: number): number {
  *   ΔL = 22·log10(3.3e5/Re), Re at three quarters of the radius with a chord of a fifth of it, 0 to 31 dB
  */
 export function smallBladeDb(source: RotorSource, air: RotorAir): number {
-  const reynolds = (0.75 * Math.PI * source.speedRpm * USUAL_CHORD_RATIO * source.diameterM ** 2) / 120 / air.kinematicViscosityM2PerS;
+  const reynolds =
+    (0.75 * Math.PI * source.speedRpm * USUAL_CHORD_RATIO * source.diameterM ** 2) / 120 / air.kinematicViscosityM2PerS;
   return Math.max(0, 10 * SMALL_BLADE_FALL * Math.log10(LARGE_REYNOLDS / Math.max(LEAST_REYNOLDS, reynolds)));
 }
 
@@ -139,19 +149,33 @@ export function smallBladeDb(source: RotorSource, air: RotorAir): number {
  * @throws {OutOfRangeError} if a size, speed, thrust or distance is not positive
  * @see M. V. Lowson, Theoretical analysis of compressor noise (orders of unsteady loading); bands of practice in docs/physics.md
  */
-export function predictSound(source: RotorSource, listener: Listener, air: RotorAir, rotorCount: number): PredictedSound {
+export function predictSound(
+  source: RotorSource,
+  listener: Listener,
+  air: RotorAir,
+  rotorCount: number,
+): PredictedSound {
   requirePositive('rotorCount', rotorCount);
   const passing = bladePassingHz(source);
   const speedRadPerS = (source.speedRpm * 2 * Math.PI) / 60;
   const cosine = Math.abs(Math.cos((listener.angleDegrees * Math.PI) / 180));
   const tones = toneMeanSquaresPa2(source, listener, air, HEARD_HARMONICS);
-  let heard = meanSquareOfLevel(broadbandDb(source, listener) + smallBladeDb(source, air) + aWeightingDb(VORTEX_PEAK_HZ));
+  let heard = meanSquareOfLevel(
+    broadbandDb(source, listener) + smallBladeDb(source, air) + aWeightingDb(VORTEX_PEAK_HZ),
+  );
   tones.forEach((tone, i) => {
     const order = (i + 1) * source.bladeCount;
-    const wavering = (order * speedRadPerS * UNSTEADY_RATIO * order ** -UNSTEADY_FALL * source.thrustN * cosine) / (4 * Math.PI * listener.distanceM * air.soundSpeedMPerS * Math.SQRT2);
+    const wavering =
+      (order * speedRadPerS * UNSTEADY_RATIO * order ** -UNSTEADY_FALL * source.thrustN * cosine) /
+      (4 * Math.PI * listener.distanceM * air.soundSpeedMPerS * Math.SQRT2);
     heard += (tone + wavering ** 2) * 10 ** (aWeightingDb((i + 1) * passing) / 10);
   });
-  return { levelDb: 10 * Math.log10((rotorCount * heard) / REFERENCE_PRESSURE_PA ** 2), bladePassingHz: passing, absoluteDb: levelUncertaintyDb(source.diameterM), comparedDb: COMPARED_LEVEL_DB };
+  return {
+    levelDb: 10 * Math.log10((rotorCount * heard) / REFERENCE_PRESSURE_PA ** 2),
+    bladePassingHz: passing,
+    absoluteDb: levelUncertaintyDb(source.diameterM),
+    comparedDb: COMPARED_LEVEL_DB,
+  };
 }
 
 function requireSource(source: RotorSource, { distanceM, angleDegrees }: Listener): void {

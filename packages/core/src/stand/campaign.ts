@@ -77,7 +77,13 @@ export interface PropResult {
   /** Exponent of thrust against speed over all counted steps; null when it cannot be fitted. */
   thrustExponent: number | null;
   /** Mean curve of the counted runs, one entry a throttle step. */
-  curve: { throttleRatio: number; thrustN: number; powerW: number | null; speedRpm: number | null; currentA: number | null }[];
+  curve: {
+    throttleRatio: number;
+    thrustN: number;
+    powerW: number | null;
+    speedRpm: number | null;
+    currentA: number | null;
+  }[];
   /** The mean curve of thrust against power as it is drawn: local power laws between the measured points. */
   line: { powerW: number; thrustN: number }[];
 }

@@ -14,7 +14,8 @@ const VOLTAGE_TOLERANCE_RATIO = 0.02;
 /** Voltages that lie closer together need no word. */
 const TOLD_VOLTAGE_RATIO = 0.005;
 
-const valueOf = (prop: PropResult, point: PointName, figure: PointFigure): number | null => prop.points[point][figure]?.figure.value ?? null;
+const valueOf = (prop: PropResult, point: PointName, figure: PointFigure): number | null =>
+  prop.points[point][figure]?.figure.value ?? null;
 
 /** The prop with the largest value of a figure, among those that pass no limit if any such is left. */
 function leader(results: CampaignResults, point: PointName, figure: PointFigure): PropResult | null {
@@ -24,7 +25,11 @@ function leader(results: CampaignResults, point: PointName, figure: PointFigure)
 }
 
 function largest(props: readonly PropResult[], point: PointName, figure: PointFigure): PropResult | null {
-  return props.reduce<PropResult | null>((best, p) => (best && (valueOf(best, point, figure) ?? -Infinity) >= (valueOf(p, point, figure) ?? -Infinity) ? best : p), null);
+  return props.reduce<PropResult | null>(
+    (best, p) =>
+      best && (valueOf(best, point, figure) ?? -Infinity) >= (valueOf(p, point, figure) ?? -Infinity) ? best : p,
+    null,
+  );
 }
 
 /** Props that would lead if they passed no limit: whoever reads of leaders must know why these are none. */
@@ -42,23 +47,37 @@ const SPLIT = { more: 'leadSplitAgainst', same: 'sameSplitAgainst', less: 'lessS
  * would have led are named as `barred`; where every prop passes one, that is the answer.
  */
 export function campaignHeadline(input: CampaignInput, results: CampaignResults): Reason {
-  const say = (code: ReasonCode, values: Reason['values'] = {}, figure: string | null = null): Reason => ({ code, severity: 'note', values: { ...values, kind: input.craft.kind }, figure });
+  const say = (code: ReasonCode, values: Reason['values'] = {}, figure: string | null = null): Reason => ({
+    code,
+    severity: 'note',
+    values: { ...values, kind: input.craft.kind },
+    figure,
+  });
   const nameOf = (p: PropResult): string => input.props.find((prop) => prop.id === p.propModelId)!.name;
   const measured = results.props.filter((p) => p.countedRunIds.length > 0);
-  if (measured.length === 0) return say(input.runs.length === 0 ? 'noRuns' : 'noCountedRuns', { count: input.runs.length });
+  if (measured.length === 0)
+    return say(input.runs.length === 0 ? 'noRuns' : 'noCountedRuns', { count: input.runs.length });
   const strongest = leader(results, 'full', 'thrustN');
   const thriftiest = leader(results, 'hover', 'thrustPerPowerNPerW');
   if (measured.length === 1) {
     const only = measured[0]!;
     const hover = only.points.hover.throttleRatio;
-    if (hover) return say('onlyOneHovers', { name: nameOf(only), throttleRatio: hover.figure.value }, hover.figure.working);
+    if (hover)
+      return say('onlyOneHovers', { name: nameOf(only), throttleRatio: hover.figure.value }, hover.figure.working);
     return say('onlyOne', { name: nameOf(only) });
   }
-  if (!strongest) return thriftiest ? say('thriftiest', { name: nameOf(thriftiest) }) : say('nothingComparable', { count: measured.length });
+  if (!strongest)
+    return thriftiest
+      ? say('thriftiest', { name: nameOf(thriftiest) })
+      : say('nothingComparable', { count: measured.length });
   const gain = strongest.points.full.thrustN!;
   const key = workingKey(strongest.propModelId, 'full', 'thrustN');
   const reference = results.props.find((p) => p.isReference && p.countedRunIds.length > 0);
-  const values: Record<string, string | number> = { name: nameOf(strongest), thrustN: gain.figure.value, barred: barredLeaders(results, [strongest, thriftiest]).map(nameOf).join(', ') };
+  const values: Record<string, string | number> = {
+    name: nameOf(strongest),
+    thrustN: gain.figure.value,
+    barred: barredLeaders(results, [strongest, thriftiest]).map(nameOf).join(', '),
+  };
   if (measured.every((p) => p.breaches.length > 0)) return say('allBarred', values, key);
   if (!thriftiest) return say('strongest', values, key);
   values.otherName = nameOf(thriftiest);
@@ -66,25 +85,47 @@ export function campaignHeadline(input: CampaignInput, results: CampaignResults)
   if (strongest.isReference) return say(isSame ? 'referenceLeadsBoth' : 'referenceStrongest', values, key);
   if (!reference || gain.differenceRatio === null) return say(isSame ? 'leadsBoth' : 'leadSplit', values, key);
   const pull = gain.comparison === 'same' ? 'same' : gain.differenceRatio < 0 ? 'less' : 'more';
-  return say(isSame ? BOTH[pull] : SPLIT[pull], { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) }, key);
+  return say(
+    isSame ? BOTH[pull] : SPLIT[pull],
+    { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) },
+    key,
+  );
 }
 
 /** Everything worth saying about a campaign, danger first. */
-export function campaignReasons(input: CampaignInput, results: CampaignResults, sorted: ReadonlyMap<string, SortedRuns>): Reason[] {
+export function campaignReasons(
+  input: CampaignInput,
+  results: CampaignResults,
+  sorted: ReadonlyMap<string, SortedRuns>,
+): Reason[] {
   const reasons: Reason[] = [];
   const name = (id: string): string => input.props.find((p) => p.id === id)!.name;
   reasons.push(...breaches(results, name));
   const reference = results.props.find((p) => p.isReference);
-  for (const prop of results.props) reasons.push(...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!));
+  for (const prop of results.props)
+    reasons.push(
+      ...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!),
+    );
   const fullOnly = results.props.filter((p) => p.isFullOnly).map((p) => name(p.propModelId));
-  if (fullOnly.length > 0) reasons.push({ code: 'fullOnly', severity: 'note', values: { names: fullOnly.join(', '), count: fullOnly.length, kind: results.kind }, figure: null });
+  if (fullOnly.length > 0)
+    reasons.push({
+      code: 'fullOnly',
+      severity: 'note',
+      values: { names: fullOnly.join(', '), count: fullOnly.length, kind: results.kind },
+      figure: null,
+    });
   reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted));
   reasons.push(...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
     reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });
   }
   if (input.runs.length > 0 && (!reference || reference.countedRunIds.length === 0)) {
-    reasons.push({ code: 'referenceMissing', severity: 'action', values: { name: reference ? name(reference.propModelId) : '' }, figure: null });
+    reasons.push({
+      code: 'referenceMissing',
+      severity: 'action',
+      values: { name: reference ? name(reference.propModelId) : '' },
+      figure: null,
+    });
   }
   return bySeverity(reasons);
 }
@@ -94,31 +135,81 @@ function reducedVoltage({ fullVoltageV }: CampaignResults, sorted: ReadonlyMap<s
   const fromV = [...sorted.values()].flatMap((s) => s.counted.flatMap((r) => r.points.full?.reduction?.fromV ?? []));
   if (fullVoltageV === null || fromV.length < 2) return [];
   const [lowV, highV] = [Math.min(...fromV), Math.max(...fromV)];
-  return highV / lowV - 1 < TOLD_VOLTAGE_RATIO ? [] : [{ code: 'reducedToVoltage', severity: 'note', values: { voltageV: fullVoltageV, lowV, highV }, figure: null }];
+  return highV / lowV - 1 < TOLD_VOLTAGE_RATIO
+    ? []
+    : [{ code: 'reducedToVoltage', severity: 'note', values: { voltageV: fullVoltageV, lowV, highV }, figure: null }];
 }
 
-function reasonsOfProp(input: CampaignInput, results: CampaignResults, prop: PropResult, name: string, reference: PropResult | undefined, runs: SortedRuns): Reason[] {
+function reasonsOfProp(
+  input: CampaignInput,
+  results: CampaignResults,
+  prop: PropResult,
+  name: string,
+  reference: PropResult | undefined,
+  runs: SortedRuns,
+): Reason[] {
   const reasons: Reason[] = [];
   const key = (point: PointName, figure: PointFigure): string => workingKey(prop.propModelId, point, figure);
   if (prop.canHover === false) {
     const top = prop.curve.reduce((most, c) => Math.max(most, c.thrustN), 0);
-    reasons.push({ code: 'cannotHover', severity: 'danger', values: { name, thrustN: top, neededN: results.carryThrustN! }, figure: null });
+    reasons.push({
+      code: 'cannotHover',
+      severity: 'danger',
+      values: { name, thrustN: top, neededN: results.carryThrustN! },
+      figure: null,
+    });
   }
   for (const left of prop.leftOut) {
-    reasons.push({ code: `leftOut.${left.code}`, severity: 'caution', values: { name, ordinal: left.ordinal, ...(left.value === null ? {} : { value: left.value }), ...(left.limit === null ? {} : { limit: left.limit }) }, figure: null });
+    reasons.push({
+      code: `leftOut.${left.code}`,
+      severity: 'caution',
+      values: {
+        name,
+        ordinal: left.ordinal,
+        ...(left.value === null ? {} : { value: left.value }),
+        ...(left.limit === null ? {} : { limit: left.limit }),
+      },
+      figure: null,
+    });
   }
   const dropped = runs.counted.reduce((sum, r) => sum + r.settled.droppedCount, 0);
-  if (dropped > 0) reasons.push({ code: 'rowsDropped', severity: 'note', values: { name, count: dropped }, figure: null });
+  if (dropped > 0)
+    reasons.push({ code: 'rowsDropped', severity: 'note', values: { name, count: dropped }, figure: null });
   const hover = valueOf(prop, 'hover', 'throttleRatio');
-  if (hover !== null && hover > HIGH_HOVER_THROTTLE) reasons.push({ code: 'highHover', severity: 'caution', values: { name, throttleRatio: hover, craft: input.craft.name, kind: results.kind }, figure: key('hover', 'throttleRatio') });
-  if (prop.thrustExponent !== null && (prop.thrustExponent < EXPONENT_RANGE[0] || prop.thrustExponent > EXPONENT_RANGE[1])) {
-    reasons.push({ code: 'thrustExponent', severity: 'caution', values: { name, exponent: prop.thrustExponent }, figure: null });
+  if (hover !== null && hover > HIGH_HOVER_THROTTLE)
+    reasons.push({
+      code: 'highHover',
+      severity: 'caution',
+      values: { name, throttleRatio: hover, craft: input.craft.name, kind: results.kind },
+      figure: key('hover', 'throttleRatio'),
+    });
+  if (
+    prop.thrustExponent !== null &&
+    (prop.thrustExponent < EXPONENT_RANGE[0] || prop.thrustExponent > EXPONENT_RANGE[1])
+  ) {
+    reasons.push({
+      code: 'thrustExponent',
+      severity: 'caution',
+      values: { name, exponent: prop.thrustExponent },
+      figure: null,
+    });
   }
   const own = valueOf(prop, 'full', 'voltageV');
   const other = reference ? valueOf(reference, 'full', 'voltageV') : null;
   const isReduced = runs.counted.every((r) => r.points.full === undefined || r.points.full.reduction !== null);
-  if (own !== null && other !== null && !prop.isReference && !isReduced && Math.abs(own / other - 1) > VOLTAGE_TOLERANCE_RATIO) {
-    reasons.push({ code: 'voltageDiffers', severity: 'caution', values: { name, value: own, other }, figure: key('full', 'voltageV') });
+  if (
+    own !== null &&
+    other !== null &&
+    !prop.isReference &&
+    !isReduced &&
+    Math.abs(own / other - 1) > VOLTAGE_TOLERANCE_RATIO
+  ) {
+    reasons.push({
+      code: 'voltageDiffers',
+      severity: 'caution',
+      values: { name, value: own, other },
+      figure: key('full', 'voltageV'),
+    });
   }
   const thrusts = runs.counted.map((r) => r.points.full?.values.thrustN).filter((v) => v !== undefined);
   if (thrusts.length >= 3) {
@@ -126,24 +217,52 @@ function reasonsOfProp(input: CampaignInput, results: CampaignResults, prop: Pro
     const mean = thrusts.reduce((a, b) => a + b, 0) / thrusts.length;
     // Three runs that agree within 1 % hold no outlier worth a sentence, however even the other two are.
     if (grubbs.isOutlier && Math.abs(thrusts[grubbs.index]! / mean - 1) > 0.01) {
-      reasons.push({ code: 'outlierRun', severity: 'caution', values: { name, ordinal: runs.counted[grubbs.index]!.settled.run.ordinal, thrustN: thrusts[grubbs.index]!, mean }, figure: key('full', 'thrustN') });
+      reasons.push({
+        code: 'outlierRun',
+        severity: 'caution',
+        values: {
+          name,
+          ordinal: runs.counted[grubbs.index]!.settled.run.ordinal,
+          thrustN: thrusts[grubbs.index]!,
+          mean,
+        },
+        figure: key('full', 'thrustN'),
+      });
     }
   }
   const difference = prop.points.full.thrustN;
   if (difference?.comparison === 'same' && reference) {
-    reasons.push({ code: 'sameThrust', severity: 'note', values: { name, differenceRatio: difference.differenceRatio!, halfWidthRatio: difference.differenceHalfWidthRatio! }, figure: key('full', 'thrustN') });
+    reasons.push({
+      code: 'sameThrust',
+      severity: 'note',
+      values: {
+        name,
+        differenceRatio: difference.differenceRatio!,
+        halfWidthRatio: difference.differenceHalfWidthRatio!,
+      },
+      figure: key('full', 'thrustN'),
+    });
   }
   return reasons;
 }
 
-const BREACH_FIGURES: Record<LimitName, PointFigure | null> = { escCurrent: 'currentA', motorCurrent: 'currentA', makerSpeed: 'speedRpm', clearance: null };
+const BREACH_FIGURES: Record<LimitName, PointFigure | null> = {
+  escCurrent: 'currentA',
+  motorCurrent: 'currentA',
+  makerSpeed: 'speedRpm',
+  clearance: null,
+};
 
 /** One sentence a limit: the prop that passes it furthest, and how many others do. */
 function breaches(results: CampaignResults, name: (id: string) => string): Reason[] {
   return (Object.keys(BREACH_FIGURES) as LimitName[]).flatMap((limit): Reason[] => {
-    const found = results.props.flatMap((p) => p.breaches.filter((b) => b.limit === limit).map((breach) => ({ breach, id: p.propModelId })));
+    const found = results.props.flatMap((p) =>
+      p.breaches.filter((b) => b.limit === limit).map((breach) => ({ breach, id: p.propModelId })),
+    );
     if (found.length === 0) return [];
-    const worst = found.reduce((a, b) => (b.breach.value / b.breach.limitValue > a.breach.value / a.breach.limitValue ? b : a));
+    const worst = found.reduce((a, b) =>
+      b.breach.value / b.breach.limitValue > a.breach.value / a.breach.limitValue ? b : a,
+    );
     const others = found.filter((f) => f !== worst).map((f) => name(f.id));
     const { value, limitValue, fromThrottleRatio } = worst.breach;
     const figure = BREACH_FIGURES[limit];
@@ -151,7 +270,13 @@ function breaches(results: CampaignResults, name: (id: string) => string): Reaso
       {
         code: others.length === 0 ? `breach.${limit}` : `breaches.${limit}`,
         severity: 'danger',
-        values: { name: name(worst.id), value, limit: limitValue, others: others.join(', '), ...(fromThrottleRatio === null ? {} : { throttleRatio: fromThrottleRatio }) },
+        values: {
+          name: name(worst.id),
+          value,
+          limit: limitValue,
+          others: others.join(', '),
+          ...(fromThrottleRatio === null ? {} : { throttleRatio: fromThrottleRatio }),
+        },
         figure: figure === null ? null : workingKey(worst.id, 'full', figure),
       },
     ];
@@ -163,12 +288,33 @@ function leaders(results: CampaignResults, name: (id: string) => string): Reason
   const strongest = leader(results, 'full', 'thrustN');
   const gain = strongest?.points.full.thrustN;
   if (strongest && gain?.comparison === 'more') {
-    reasons.push({ code: 'mostThrust', severity: 'gain', values: { name: name(strongest.propModelId), thrustN: gain.figure.value, differenceRatio: gain.differenceRatio!, halfWidthRatio: gain.differenceHalfWidthRatio! }, figure: gain.figure.working });
+    reasons.push({
+      code: 'mostThrust',
+      severity: 'gain',
+      values: {
+        name: name(strongest.propModelId),
+        thrustN: gain.figure.value,
+        differenceRatio: gain.differenceRatio!,
+        halfWidthRatio: gain.differenceHalfWidthRatio!,
+      },
+      figure: gain.figure.working,
+    });
   }
   const thriftiest = leader(results, 'hover', 'thrustPerPowerNPerW');
   const saving = thriftiest?.points.hover.powerW;
   if (thriftiest && saving?.comparison === 'less') {
-    reasons.push({ code: 'leastHoverPower', severity: 'gain', values: { name: name(thriftiest.propModelId), powerW: saving.figure.value, differenceRatio: -saving.differenceRatio!, halfWidthRatio: saving.differenceHalfWidthRatio!, kind: results.kind }, figure: saving.figure.working });
+    reasons.push({
+      code: 'leastHoverPower',
+      severity: 'gain',
+      values: {
+        name: name(thriftiest.propModelId),
+        powerW: saving.figure.value,
+        differenceRatio: -saving.differenceRatio!,
+        halfWidthRatio: saving.differenceHalfWidthRatio!,
+        kind: results.kind,
+      },
+      figure: saving.figure.working,
+    });
   }
   return reasons;
 }
@@ -183,12 +329,28 @@ function crossings(results: CampaignResults, name: (id: string) => string): Reas
     const crossing = fit && powerLawCrossing(base, fit);
     if (crossing?.status !== 'crosses' || !crossing.isInsideBothRanges || !crossing.isSlopeDifferent) return [];
     const isBetterAbove = fit!.exponent > base.exponent;
-    return [{ code: isBetterAbove ? 'betterAbove' : 'betterBelow', severity: 'note', values: { name: name(prop.propModelId), reference: name(reference.propModelId), powerW: crossing.x, thrustN: crossing.y }, figure: null }];
+    return [
+      {
+        code: isBetterAbove ? 'betterAbove' : 'betterBelow',
+        severity: 'note',
+        values: {
+          name: name(prop.propModelId),
+          reference: name(reference.propModelId),
+          powerW: crossing.x,
+          thrustN: crossing.y,
+        },
+        figure: null,
+      },
+    ];
   });
 }
 
 function thrustAgainstPower(prop: PropResult): PowerLawFit | null {
   const points = prop.curve.filter((c) => (c.powerW ?? 0) > 0 && c.thrustN > 0);
   if (points.length < 4) return null;
-  return powerLawFit(points.map((c) => c.powerW!), points.map((c) => c.thrustN), 100);
+  return powerLawFit(
+    points.map((c) => c.powerW!),
+    points.map((c) => c.thrustN),
+    100,
+  );
 }

@@ -2,7 +2,15 @@ import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
 import { carryThrustN, LIFT_TO_DRAG } from '../craft/carryThrust.ts';
 import { UnknownFigureError } from '../errors/coreError.ts';
 import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
-import { pointFigures, pointPlaces, type PointFigure, type PointName, type PointPlace, type ReadFigure, type RunPoint } from './pointOfRun.ts';
+import {
+  pointFigures,
+  pointPlaces,
+  type PointFigure,
+  type PointName,
+  type PointPlace,
+  type ReadFigure,
+  type RunPoint,
+} from './pointOfRun.ts';
 import { figureDimension, reduceCampaign } from './reduceCampaign.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
 import { standQuantities } from './quantities.ts';
@@ -41,22 +49,50 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   for (const left of result.leftOut) notes.push({ code: `leftOut.${left.code}`, values: { ordinal: left.ordinal } });
   const { fullVoltageV } = results;
   const fromV = runs.counted.flatMap((r) => r.points[point]?.reduction?.fromV ?? []);
-  if (fullVoltageV !== null && fromV.length > 0) notes.push({ code: 'reducedToVoltage', values: { voltageV: fullVoltageV, lowV: Math.min(...fromV), highV: Math.max(...fromV) } });
-  if (compared.figure.uncertainty !== null) notes.push({ code: 'pooledSpread', values: { uncertainty: compared.figure.uncertainty } });
-  return { key: workingKey(propModelId, point, figure), title: `${point}.${figure}`, inputs, lines, result: compared.figure, source: place.axis === 'thrustN' ? (input.craft.kind === 'plane' ? 'cruiseBalance' : 'hoverBalance') : 'standReading', notes };
+  if (fullVoltageV !== null && fromV.length > 0)
+    notes.push({
+      code: 'reducedToVoltage',
+      values: { voltageV: fullVoltageV, lowV: Math.min(...fromV), highV: Math.max(...fromV) },
+    });
+  if (compared.figure.uncertainty !== null)
+    notes.push({ code: 'pooledSpread', values: { uncertainty: compared.figure.uncertainty } });
+  return {
+    key: workingKey(propModelId, point, figure),
+    title: `${point}.${figure}`,
+    inputs,
+    lines,
+    result: compared.figure,
+    source:
+      place.axis === 'thrustN' ? (input.craft.kind === 'plane' ? 'cruiseBalance' : 'hoverBalance') : 'standReading',
+    notes,
+  };
 }
 
 function explainStandardThrust(input: CampaignInput, result: PropResult, key: string): Working {
   if (!result.standardThrust) throw new UnknownFigureError(key);
   const inputs: WorkingInput[] = [];
-  const terms = campaignRuns(input).of.get(result.propModelId)!.counted.flatMap(({ settled, points }) => {
-    const thrustN = points.full?.values.thrustN;
-    if (thrustN === undefined || points.full?.values.speedRpm === undefined) return [];
-    const { ordinal, densityKgPerM3 } = settled.run;
-    inputs.push({ symbol: `T${ordinal}`, what: `run.${ordinal}.thrustN`, value: thrustN, dimension: 'force', mark: 'measured' });
-    inputs.push({ symbol: `d${ordinal}`, what: 'airDensity', value: densityKgPerM3, dimension: 'density', mark: 'measured' });
-    return [`T${ordinal} * 1.225 / d${ordinal}`];
-  });
+  const terms = campaignRuns(input)
+    .of.get(result.propModelId)!
+    .counted.flatMap(({ settled, points }) => {
+      const thrustN = points.full?.values.thrustN;
+      if (thrustN === undefined || points.full?.values.speedRpm === undefined) return [];
+      const { ordinal, densityKgPerM3 } = settled.run;
+      inputs.push({
+        symbol: `T${ordinal}`,
+        what: `run.${ordinal}.thrustN`,
+        value: thrustN,
+        dimension: 'force',
+        mark: 'measured',
+      });
+      inputs.push({
+        symbol: `d${ordinal}`,
+        what: 'airDensity',
+        value: densityKgPerM3,
+        dimension: 'density',
+        mark: 'measured',
+      });
+      return [`T${ordinal} * 1.225 / d${ordinal}`];
+    });
   const formula = terms.length === 1 ? terms[0]! : `(${terms.join(' + ')}) / ${terms.length}`;
   return {
     key,
@@ -75,12 +111,24 @@ function explainHover(input: CampaignInput, inputs: WorkingInput[], lines: Worki
     { symbol: 'k', what: 'rotorCount', value: input.craft.rotorCount, dimension: 'number', mark: 'measured' },
   );
   const { massKg, rotorCount, kind } = input.craft;
-  if (kind === 'plane') inputs.push({ symbol: 'e', what: 'liftToDrag', value: LIFT_TO_DRAG, dimension: 'number', mark: 'estimated' });
-  lines.push({ symbol: 'u', formula: kind === 'plane' ? 'm * 9.80665 / e / k' : 'm * 9.80665 / k', value: carryThrustN(massKg, rotorCount, kind), dimension: 'force' });
+  if (kind === 'plane')
+    inputs.push({ symbol: 'e', what: 'liftToDrag', value: LIFT_TO_DRAG, dimension: 'number', mark: 'estimated' });
+  lines.push({
+    symbol: 'u',
+    formula: kind === 'plane' ? 'm * 9.80665 / e / k' : 'm * 9.80665 / k',
+    value: carryThrustN(massKg, rotorCount, kind),
+    dimension: 'force',
+  });
 }
 
 /** Adds the inputs and lines of one run and returns the symbol that stands for its figure. */
-function explainRun(run: CountedRun, place: PointPlace, figure: PointFigure, inputs: WorkingInput[], lines: WorkingLine[]): string[] {
+function explainRun(
+  run: CountedRun,
+  place: PointPlace,
+  figure: PointFigure,
+  inputs: WorkingInput[],
+  lines: WorkingLine[],
+): string[] {
   const point = run.points[place.point];
   if (point?.values[figure] === undefined) return [];
   const suffix = String(run.settled.run.ordinal);
@@ -89,26 +137,63 @@ function explainRun(run: CountedRun, place: PointPlace, figure: PointFigure, inp
   const top = explainReduced(point, 'thrustN', place, suffix, inputs, lines);
   const bottom = explainReduced(point, quotient, place, suffix, inputs, lines);
   const symbol = `e${suffix}`;
-  lines.push({ symbol, formula: `${top} / ${bottom}`, value: point.values[figure], dimension: figureDimension(figure) });
+  lines.push({
+    symbol,
+    formula: `${top} / ${bottom}`,
+    value: point.values[figure],
+    dimension: figureDimension(figure),
+  });
   return [symbol];
 }
 
-const REDUCED: Partial<Record<ReadFigure, keyof VoltageStep>> = { thrustN: 'thrustRatio', speedRpm: 'speedRatio', powerW: 'powerRatio', currentA: 'currentRatio' };
+const REDUCED: Partial<Record<ReadFigure, keyof VoltageStep>> = {
+  thrustN: 'thrustRatio',
+  speedRpm: 'speedRatio',
+  powerW: 'powerRatio',
+  currentA: 'currentRatio',
+};
 
 /** A reading, and behind it what it becomes at the campaign's voltage. */
-function explainReduced(point: RunPoint, name: ReadFigure, place: PointPlace, suffix: string, inputs: WorkingInput[], lines: WorkingLine[]): string {
+function explainReduced(
+  point: RunPoint,
+  name: ReadFigure,
+  place: PointPlace,
+  suffix: string,
+  inputs: WorkingInput[],
+  lines: WorkingLine[],
+): string {
   const read = explainReading(point, name, place, suffix, inputs, lines);
   const by = REDUCED[name];
   if (point.reduction === null || by === undefined) return read;
   const [factor, symbol] = [`r${read}`, `${read}r`];
-  inputs.push({ symbol: factor, what: 'voltageRatio', value: point.reduction[by], dimension: 'number', mark: 'estimated' });
+  inputs.push({
+    symbol: factor,
+    what: 'voltageRatio',
+    value: point.reduction[by],
+    dimension: 'number',
+    mark: 'estimated',
+  });
   lines.push({ symbol, formula: `${read} * ${factor}`, value: point.values[name]!, dimension: standQuantities[name] });
   return symbol;
 }
 
-const SYMBOLS: Record<ReadFigure, string> = { throttleRatio: 'g', thrustN: 'T', speedRpm: 'n', currentA: 'I', voltageV: 'V', powerW: 'P' };
+const SYMBOLS: Record<ReadFigure, string> = {
+  throttleRatio: 'g',
+  thrustN: 'T',
+  speedRpm: 'n',
+  currentA: 'I',
+  voltageV: 'V',
+  powerW: 'P',
+};
 
-function explainReading(point: RunPoint, name: ReadFigure, place: PointPlace, suffix: string, inputs: WorkingInput[], lines: WorkingLine[]): string {
+function explainReading(
+  point: RunPoint,
+  name: ReadFigure,
+  place: PointPlace,
+  suffix: string,
+  inputs: WorkingInput[],
+  lines: WorkingLine[],
+): string {
   const reading = point.readings[name]!;
   const symbol = `${SYMBOLS[name]}${suffix}`;
   const dimension = standQuantities[name];
@@ -120,12 +205,27 @@ function explainReading(point: RunPoint, name: ReadFigure, place: PointPlace, su
   const { from, to, law } = reading.between;
   const [ya, yb, xa, xb] = [`${symbol}a`, `${symbol}b`, `x${symbol}a`, `x${symbol}b`];
   inputs.push(
-    { symbol: xa, what: `run.${suffix}.${place.axis}`, value: from.x, dimension: standQuantities[place.axis], mark: 'measured' },
-    { symbol: xb, what: `run.${suffix}.${place.axis}`, value: to.x, dimension: standQuantities[place.axis], mark: 'measured' },
+    {
+      symbol: xa,
+      what: `run.${suffix}.${place.axis}`,
+      value: from.x,
+      dimension: standQuantities[place.axis],
+      mark: 'measured',
+    },
+    {
+      symbol: xb,
+      what: `run.${suffix}.${place.axis}`,
+      value: to.x,
+      dimension: standQuantities[place.axis],
+      mark: 'measured',
+    },
     { symbol: ya, what: `run.${suffix}.${name}`, value: from.y, dimension, mark: 'measured' },
     { symbol: yb, what: `run.${suffix}.${name}`, value: to.y, dimension, mark: 'measured' },
   );
-  const formula = law === 'power' ? `${ya} * (${yb} / ${ya})^(ln(u / ${xa}) / ln(${xb} / ${xa}))` : `${ya} + (${yb} - ${ya}) * (u - ${xa}) / (${xb} - ${xa})`;
+  const formula =
+    law === 'power'
+      ? `${ya} * (${yb} / ${ya})^(ln(u / ${xa}) / ln(${xb} / ${xa}))`
+      : `${ya} + (${yb} - ${ya}) * (u - ${xa}) / (${xb} - ${xa})`;
   lines.push({ symbol, formula, value: reading.value, dimension });
   return symbol;
 }

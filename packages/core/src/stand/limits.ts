@@ -9,24 +9,43 @@ import type { SettledRun } from './settleRun.ts';
  *
  * @param runs - counted runs; without any only the clearance can be told
  */
-export function breachesOf(craft: CampaignInput['craft'], prop: CampaignProp, runs: readonly SettledRun[]): LimitBreach[] {
+export function breachesOf(
+  craft: CampaignInput['craft'],
+  prop: CampaignProp,
+  runs: readonly SettledRun[],
+): LimitBreach[] {
   const found: LimitBreach[] = [];
   const check = (limit: LimitName, limitValue: number | null, quantity: 'currentA' | 'speedRpm'): void => {
     if (limitValue === null) return;
     const worst = worstReading(runs, quantity);
     if (worst === null || worst.value <= limitValue) return;
-    found.push({ limit, value: worst.value, limitValue, fromThrottleRatio: crossingThrottle(worst.run, quantity, limitValue), mark: 'measured' });
+    found.push({
+      limit,
+      value: worst.value,
+      limitValue,
+      fromThrottleRatio: crossingThrottle(worst.run, quantity, limitValue),
+      mark: 'measured',
+    });
   };
   check('escCurrent', craft.escLimitA, 'currentA');
   check('motorCurrent', craft.motorLimitA, 'currentA');
   check('makerSpeed', prop.speedLimitRpm, 'speedRpm');
   if (craft.clearanceDiameterM !== null && prop.diameterM > craft.clearanceDiameterM) {
-    found.push({ limit: 'clearance', value: prop.diameterM, limitValue: craft.clearanceDiameterM, fromThrottleRatio: null, mark: 'estimated' });
+    found.push({
+      limit: 'clearance',
+      value: prop.diameterM,
+      limitValue: craft.clearanceDiameterM,
+      fromThrottleRatio: null,
+      mark: 'estimated',
+    });
   }
   return found;
 }
 
-function worstReading(runs: readonly SettledRun[], quantity: 'currentA' | 'speedRpm'): { value: number; run: SettledRun } | null {
+function worstReading(
+  runs: readonly SettledRun[],
+  quantity: 'currentA' | 'speedRpm',
+): { value: number; run: SettledRun } | null {
   let worst: { value: number; run: SettledRun } | null = null;
   for (const run of runs) {
     for (const step of run.steps) {

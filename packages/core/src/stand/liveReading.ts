@@ -1,7 +1,16 @@
 import type { StandQuantity } from './quantities.ts';
 
 /** Channels of a live stand, in the order in which they are stored. */
-export const liveChannels = ['throttleRatio', 'thrustN', 'speedRpm', 'currentA', 'voltageV', 'powerW', 'temperatureC', 'vibrationMPerS2'] as const satisfies readonly StandQuantity[];
+export const liveChannels = [
+  'throttleRatio',
+  'thrustN',
+  'speedRpm',
+  'currentA',
+  'voltageV',
+  'powerW',
+  'temperatureC',
+  'vibrationMPerS2',
+] as const satisfies readonly StandQuantity[];
 export type LiveChannel = (typeof liveChannels)[number];
 
 /** One reading of all channels. */
@@ -30,7 +39,10 @@ export type LimitedChannel = keyof LiveLimits;
  *
  * A reading that is not a number breaks the limit of its channel: what cannot be read is not known to be safe.
  */
-export function brokenLimit(reading: LiveReading, limits: LiveLimits): { channel: LimitedChannel; value: number; limit: number } | null {
+export function brokenLimit(
+  reading: LiveReading,
+  limits: LiveLimits,
+): { channel: LimitedChannel; value: number; limit: number } | null {
   for (const channel of Object.keys(limits) as LimitedChannel[]) {
     const limit = limits[channel];
     if (limit === null) continue;

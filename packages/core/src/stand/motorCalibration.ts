@@ -46,7 +46,14 @@ const ROUNDS = 6;
  * @returns null where no reading counts
  */
 export function calibrateMotor(drive: Drive, readings: readonly CircuitReading[]): MotorCalibration | null {
-  const counted = readings.filter((r) => r.throttleRatio >= LEAST_THROTTLE && r.throttleRatio <= 1 && r.voltageV > 0 && r.speedRadPerS > 0 && r.powerW > drive.standbyPowerW);
+  const counted = readings.filter(
+    (r) =>
+      r.throttleRatio >= LEAST_THROTTLE &&
+      r.throttleRatio <= 1 &&
+      r.voltageV > 0 &&
+      r.speedRadPerS > 0 &&
+      r.powerW > drive.standbyPowerW,
+  );
   if (counted.length === 0) return null;
   const prior = [PRIOR.kv, PRIOR.resistance, PRIOR.reactance].map((s) => 1 / s ** 2);
   let logs = [0, 0, 0];
@@ -74,7 +81,17 @@ export function calibrateMotor(drive: Drive, readings: readonly CircuitReading[]
     if (!step) break;
     logs = logs.map((v, i) => v + step[i]!);
   }
-  const [kvDeviation, resistanceDeviation, reactanceDeviation] = [0, 1, 2].map((k) => Math.sqrt(Math.max(0, solveLinear(normal, [0, 1, 2].map((i) => (i === k ? 1 : 0)))?.[k] ?? 0))) as [number, number, number];
+  const [kvDeviation, resistanceDeviation, reactanceDeviation] = [0, 1, 2].map((k) =>
+    Math.sqrt(
+      Math.max(
+        0,
+        solveLinear(
+          normal,
+          [0, 1, 2].map((i) => (i === k ? 1 : 0)),
+        )?.[k] ?? 0,
+      ),
+    ),
+  ) as [number, number, number];
   return { ...factorsOf(logs), kvDeviation, resistanceDeviation, reactanceDeviation, readingCount: counted.length };
 }
 
@@ -87,7 +104,13 @@ function factorsOf([kv, resistance, reactance]: readonly number[]): Factors {
 /** A motor as a workshop's own runs correct it; as it is without any. */
 export function motorWith(motor: Motor, factors: Factors | null): Motor {
   if (factors === null) return motor;
-  return { ...motor, kvRpmPerV: motor.kvRpmPerV * factors.kvFactor, torqueConstantNmPerA: motor.torqueConstantNmPerA / factors.kvFactor, resistanceOhm: motor.resistanceOhm * factors.resistanceFactor, reactanceOhmS: motor.reactanceOhmS * factors.reactanceFactor };
+  return {
+    ...motor,
+    kvRpmPerV: motor.kvRpmPerV * factors.kvFactor,
+    torqueConstantNmPerA: motor.torqueConstantNmPerA / factors.kvFactor,
+    resistanceOhm: motor.resistanceOhm * factors.resistanceFactor,
+    reactanceOhmS: motor.reactanceOhmS * factors.reactanceFactor,
+  };
 }
 
 /** A drive with its motor as runs correct it. */

@@ -7,7 +7,14 @@ import type { SettledRun } from './settleRun.ts';
 export type PointName = 'full' | 'hover' | 'chosen';
 
 /** Figures that are read off the curve itself. */
-export const readFigures = ['throttleRatio', 'thrustN', 'speedRpm', 'currentA', 'voltageV', 'powerW'] as const satisfies readonly StandQuantity[];
+export const readFigures = [
+  'throttleRatio',
+  'thrustN',
+  'speedRpm',
+  'currentA',
+  'voltageV',
+  'powerW',
+] as const satisfies readonly StandQuantity[];
 export type ReadFigure = (typeof readFigures)[number];
 
 /** Figures at a point of the curve: those read off it and the two quotients. */
@@ -62,22 +69,43 @@ export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null 
     const points = steps.filter((s) => s[name] !== null).map((s): CurvePoint => ({ x: s[place.axis]!, y: s[name]! }));
     if (points.length >= 2) readings[name] = readAt(points, place.at);
   }
-  const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
-  return { readings, values: withQuotients(values), isExtended: Object.values(readings).some((r) => r.isExtended), reduction: null };
+  const values: RunPoint['values'] = Object.fromEntries(
+    Object.entries(readings).map(([name, reading]) => [name, reading.value]),
+  );
+  return {
+    readings,
+    values: withQuotients(values),
+    isExtended: Object.values(readings).some((r) => r.isExtended),
+    reduction: null,
+  };
 }
 
 /** A single full-throttle step: its readings are its values. */
 function asRead(step: StandStep): RunPoint {
-  const readings = Object.fromEntries(readFigures.flatMap((name) => (step[name] === null ? [] : [[name, { value: step[name], isExtended: false, between: null } satisfies CurveReading]]))) as RunPoint['readings'];
-  const values: RunPoint['values'] = Object.fromEntries(Object.entries(readings).map(([name, reading]) => [name, reading.value]));
+  const readings = Object.fromEntries(
+    readFigures.flatMap((name) =>
+      step[name] === null
+        ? []
+        : [[name, { value: step[name], isExtended: false, between: null } satisfies CurveReading]],
+    ),
+  ) as RunPoint['readings'];
+  const values: RunPoint['values'] = Object.fromEntries(
+    Object.entries(readings).map(([name, reading]) => [name, reading.value]),
+  );
   return { readings, values: withQuotients(values), isExtended: false, reduction: null };
 }
 
 /** Values with the quotients that follow from them. */
 export function withQuotients({ thrustN, powerW, currentA, ...rest }: RunPoint['values']): RunPoint['values'] {
-  const values: RunPoint['values'] = { ...rest, ...(thrustN === undefined ? {} : { thrustN }), ...(powerW === undefined ? {} : { powerW }), ...(currentA === undefined ? {} : { currentA }) };
+  const values: RunPoint['values'] = {
+    ...rest,
+    ...(thrustN === undefined ? {} : { thrustN }),
+    ...(powerW === undefined ? {} : { powerW }),
+    ...(currentA === undefined ? {} : { currentA }),
+  };
   if (thrustN !== undefined && powerW !== undefined && powerW > 0) values.thrustPerPowerNPerW = thrustN / powerW;
-  if (thrustN !== undefined && currentA !== undefined && currentA > 0) values.thrustPerCurrentNPerA = thrustN / currentA;
+  if (thrustN !== undefined && currentA !== undefined && currentA > 0)
+    values.thrustPerCurrentNPerA = thrustN / currentA;
   return values;
 }
 

@@ -57,7 +57,12 @@ export function settleDecimalMark(rows: readonly (readonly string[])[]): Decimal
  * @param mark - what a comma means
  * @param limits - allowed range of each quantity, SI
  */
-export function readRunTable(rows: readonly (readonly string[])[], columns: readonly ColumnMapping[], mark: DecimalMark, limits: ReadingLimits): RunTable {
+export function readRunTable(
+  rows: readonly (readonly string[])[],
+  columns: readonly ColumnMapping[],
+  mark: DecimalMark,
+  limits: ReadingLimits,
+): RunTable {
   const table: RunTable = { steps: [], readingKinds: {}, errors: [], emptyRowCount: 0, rowsWithoutThrottle: [] };
   for (const { quantity, readingKind } of columns) if (quantity !== null) table.readingKinds[quantity] = readingKind;
   rows.forEach((cells, row) => {
@@ -75,14 +80,21 @@ export function readRunTable(rows: readonly (readonly string[])[], columns: read
       table.emptyRowCount++;
       return;
     }
-    if (step.throttleRatio === null && !table.errors.some((e) => e.row === row && e.quantity === 'throttleRatio')) table.rowsWithoutThrottle.push(row);
+    if (step.throttleRatio === null && !table.errors.some((e) => e.row === row && e.quantity === 'throttleRatio'))
+      table.rowsWithoutThrottle.push(row);
     table.steps.push(step);
   });
   return table;
 }
 
 /** Reads one reading in its unit and holds it against its limits. */
-export function readReading(text: string, quantity: StandQuantity, unitSymbol: string, mark: DecimalMark, limits: ReadingLimits): number | CellProblem {
+export function readReading(
+  text: string,
+  quantity: StandQuantity,
+  unitSymbol: string,
+  mark: DecimalMark,
+  limits: ReadingLimits,
+): number | CellProblem {
   const dimension = standQuantities[quantity];
   const unit = findUnit(dimension, unitSymbol);
   if (!unit) return { status: 'unknownUnit', text, written: unitSymbol, allowed: [] };

@@ -31,7 +31,17 @@ const NAMES: Record<StandQuantity, { words: RegExp; usual: string }> = {
 };
 
 /** Units that give a quantity away even when its name does not. */
-const TELLING_UNITS: Partial<Record<string, StandQuantity>> = { rpm: 'speedRpm', a: 'currentA', v: 'voltageV', w: 'powerW', 'n·m': 'torqueNm', nm: 'torqueNm', '°c': 'temperatureC', 'db(a)': 'levelDb', db: 'levelDb' };
+const TELLING_UNITS: Partial<Record<string, StandQuantity>> = {
+  rpm: 'speedRpm',
+  a: 'currentA',
+  v: 'voltageV',
+  w: 'powerW',
+  'n·m': 'torqueNm',
+  nm: 'torqueNm',
+  '°c': 'temperatureC',
+  'db(a)': 'levelDb',
+  db: 'levelDb',
+};
 
 /** The unit of a bare number of a quantity in a table, unless its header says another. */
 export function usualUnitSymbol(quantity: StandQuantity): string {
@@ -65,7 +75,9 @@ function recognize(header: string): RecognizedColumn {
   const quantity = named ?? TELLING_UNITS[written.toLowerCase()] ?? null;
   if (quantity === null) return { header, quantity, unitSymbol: '', readingKind, unitFrom: 'usual' };
   const unit = findUnit(standQuantities[quantity], written) ?? unitInWords(text, quantity);
-  return unit ? { header, quantity, unitSymbol: unit.symbol, readingKind, unitFrom: 'header' } : { header, quantity, unitSymbol: NAMES[quantity].usual, readingKind, unitFrom: 'usual' };
+  return unit
+    ? { header, quantity, unitSymbol: unit.symbol, readingKind, unitFrom: 'header' }
+    : { header, quantity, unitSymbol: NAMES[quantity].usual, readingKind, unitFrom: 'usual' };
 }
 
 /** A unit that stands in the header as a word: `amps`, `thrust grams`, `RPM (smoothed)`. */
@@ -75,7 +87,12 @@ function unitInWords(text: string, quantity: StandQuantity): Unit | undefined {
 }
 
 function lastWord(header: string): string {
-  return header.trim().split(/[\s_]+/).at(-1) ?? '';
+  return (
+    header
+      .trim()
+      .split(/[\s_]+/)
+      .at(-1) ?? ''
+  );
 }
 
 /**

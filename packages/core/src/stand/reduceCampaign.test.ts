@@ -8,7 +8,8 @@ import { explainFigure } from './explainFigure.ts';
 import { emptyStep } from './quantities.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
 
-const evening = (): CampaignInput => input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 15, 400)]);
+const evening = (): CampaignInput =>
+  input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 15, 400)]);
 const codes = (c: CampaignInput): string[] => reduceCampaign(c).reasons.map((r) => r.code);
 
 describe('figures', () => {
@@ -55,10 +56,16 @@ describe('figures', () => {
   });
 
   test('a repeated throttle is averaged, rows without thrust are counted as dropped', () => {
-    const steps = [...lawSteps(20, 700), { ...emptyStep(), throttleRatio: 1, thrustN: 22 }, { ...emptyStep(), throttleRatio: 0.5 }];
+    const steps = [
+      ...lawSteps(20, 700),
+      { ...emptyStep(), throttleRatio: 1, thrustN: 22 },
+      { ...emptyStep(), throttleRatio: 0.5 },
+    ];
     const results = reduceCampaign(input([runOf('ref', 1, steps)]));
     expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(21, 9);
-    expect(results.reasons).toContainEqual(expect.objectContaining({ code: 'rowsDropped', values: expect.objectContaining({ count: 1 }) }));
+    expect(results.reasons).toContainEqual(
+      expect.objectContaining({ code: 'rowsDropped', values: expect.objectContaining({ count: 1 }) }),
+    );
   });
 });
 
@@ -76,14 +83,20 @@ describe('comparison', () => {
 
   test('without repeats a difference is shown but not judged', () => {
     const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700)), runOf('big', 1, lawSteps(24, 900))]));
-    expect(results.props[1]!.points.full.thrustN).toMatchObject({ comparison: 'unknown', differenceHalfWidthRatio: null });
+    expect(results.props[1]!.points.full.thrustN).toMatchObject({
+      comparison: 'unknown',
+      differenceHalfWidthRatio: null,
+    });
     expect(results.reasons.map((r) => r.code)).toContain('noRepeats');
   });
 
   test('figures scale with the readings: doubling every thrust doubles thrust and changes no difference', () =>
     fc.assert(
       fc.property(fc.double({ min: 0.6, max: 2, noNaN: true }), (scale) => {
-        const scaled = input([...twice('ref', 20 * scale, 700 * scale ** 1.5), ...twice('big', 24 * scale, 900 * scale ** 1.5)]);
+        const scaled = input([
+          ...twice('ref', 20 * scale, 700 * scale ** 1.5),
+          ...twice('big', 24 * scale, 900 * scale ** 1.5),
+        ]);
         const results = reduceCampaign(scaled);
         expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(20 * scale, 6);
         expect(results.props[1]!.points.full.thrustN!.differenceRatio).toBeCloseTo(0.2, 6);
@@ -94,25 +107,40 @@ describe('comparison', () => {
 
 describe('what counts', () => {
   test('a run below the gate is kept, listed and left out', () => {
-    const results = reduceCampaign(input([...twice('ref', 20, 700), runOf('ref', 3, lawSteps(10, 700), { restingCellV: 3.9 })]));
-    expect(results.props[0]!.leftOut).toEqual([expect.objectContaining({ ordinal: 3, code: 'belowGate', value: 3.9, limit: 4.05 })]);
+    const results = reduceCampaign(
+      input([...twice('ref', 20, 700), runOf('ref', 3, lawSteps(10, 700), { restingCellV: 3.9 })]),
+    );
+    expect(results.props[0]!.leftOut).toEqual([
+      expect.objectContaining({ ordinal: 3, code: 'belowGate', value: 3.9, limit: 4.05 }),
+    ]);
     expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(20, 9);
   });
 
   test('peak hold is never mixed with settled means', () => {
-    const results = reduceCampaign(input([runOf('ref', 1, lawSteps(20, 700), { readingKinds: { currentA: 'settledMean' } }), runOf('big', 1, lawSteps(24, 900), { readingKinds: { currentA: 'peakHold' } })]));
+    const results = reduceCampaign(
+      input([
+        runOf('ref', 1, lawSteps(20, 700), { readingKinds: { currentA: 'settledMean' } }),
+        runOf('big', 1, lawSteps(24, 900), { readingKinds: { currentA: 'peakHold' } }),
+      ]),
+    );
     expect(results.props[1]!.leftOut[0]).toMatchObject({ code: 'readingKindDiffers' });
     expect(results.props[1]!.points.full).toEqual({});
   });
 
-  test('one step under full throttle is not a curve', () => expect(codes(input([runOf('ref', 1, lawSteps(20, 700, [0.9]))]))).toContain('leftOut.tooFewSteps'));
+  test('one step under full throttle is not a curve', () =>
+    expect(codes(input([runOf('ref', 1, lawSteps(20, 700, [0.9]))]))).toContain('leftOut.tooFewSteps'));
 
   test('full throttle alone ranks there, with its spread, and says what it cannot show', () => {
-    const once = (id: string, topN: number, topW: number) => [1, 2].map((ordinal) => runOf(id, ordinal, lawSteps(topN * (1 + 0.004 * (1.5 - ordinal)), topW, [1])));
+    const once = (id: string, topN: number, topW: number) =>
+      [1, 2].map((ordinal) => runOf(id, ordinal, lawSteps(topN * (1 + 0.004 * (1.5 - ordinal)), topW, [1])));
     const results = reduceCampaign(input([...once('ref', 20, 700), ...once('big', 24, 900), ...once('small', 4, 100)]));
     expect(results.headline).toMatchObject({ code: 'strongest' });
     const [ref, big, small] = results.props;
-    expect(big!.points.full.thrustN!).toMatchObject({ figure: { value: expect.closeTo(24, 9), mark: 'measured', uncertainty: expect.any(Number) }, differenceRatio: expect.closeTo(0.2, 9), comparison: 'more' });
+    expect(big!.points.full.thrustN!).toMatchObject({
+      figure: { value: expect.closeTo(24, 9), mark: 'measured', uncertainty: expect.any(Number) },
+      differenceRatio: expect.closeTo(0.2, 9),
+      comparison: 'more',
+    });
     expect(ref).toMatchObject({ isFullOnly: true, canHover: true, points: { hover: {}, chosen: {} } });
     // Its full throttle is under what carries the craft: that much is known.
     expect(small!.canHover).toBe(false);
@@ -138,21 +166,37 @@ describe('limits and reasons', () => {
   });
 
   test('several breaches of one limit are one sentence', () => {
-    const results = reduceCampaign(input([...twice('ref', 20, 700), ...twice('big', 30, 1200), ...twice('small', 28, 1100)]));
-    expect(results.reasons.filter((r) => r.severity === 'danger')).toEqual([expect.objectContaining({ code: 'breaches.escCurrent', values: expect.objectContaining({ name: 'big', others: 'small' }) })]);
+    const results = reduceCampaign(
+      input([...twice('ref', 20, 700), ...twice('big', 30, 1200), ...twice('small', 28, 1100)]),
+    );
+    expect(results.reasons.filter((r) => r.severity === 'danger')).toEqual([
+      expect.objectContaining({
+        code: 'breaches.escCurrent',
+        values: expect.objectContaining({ name: 'big', others: 'small' }),
+      }),
+    ]);
   });
 
   test('too large for the frame, over the maker’s speed, too weak to hover', () => {
     const base = input([...twice('ref', 20, 700), ...twice('big', 24, 900), ...twice('small', 4, 100)]);
-    const props = base.props.map((p) => ({ ...p, diameterM: p.id === 'big' ? 0.21 : 0.18, speedLimitRpm: p.id === 'ref' ? 19_000 : null }));
-    expect(codes({ ...base, props })).toEqual(expect.arrayContaining(['breach.clearance', 'breach.makerSpeed', 'cannotHover']));
+    const props = base.props.map((p) => ({
+      ...p,
+      diameterM: p.id === 'big' ? 0.21 : 0.18,
+      speedLimitRpm: p.id === 'ref' ? 19_000 : null,
+    }));
+    expect(codes({ ...base, props })).toEqual(
+      expect.arrayContaining(['breach.clearance', 'breach.makerSpeed', 'cannotHover']),
+    );
   });
 
   test('danger stands before gain, and a gain names the figure it speaks of', () => {
     const results = reduceCampaign(evening());
     const gain = results.reasons.find((r) => r.code === 'mostThrust')!;
     expect(gain.figure).toBe('big:full:thrustN');
-    expect(results.headline).toMatchObject({ code: 'leadSplitAgainst', values: expect.objectContaining({ name: 'big', otherName: 'small' }) });
+    expect(results.headline).toMatchObject({
+      code: 'leadSplitAgainst',
+      values: expect.objectContaining({ name: 'big', otherName: 'small' }),
+    });
   });
 
   test('an empty campaign answers plainly', () => {
@@ -163,13 +207,18 @@ describe('limits and reasons', () => {
 
   test('a run that stands apart is named', () => {
     const runs = [20, 20.01, 20.02, 21.5].map((top, i) => runOf('ref', i + 1, lawSteps(top, 700)));
-    expect(reduceCampaign(input(runs)).reasons).toContainEqual(expect.objectContaining({ code: 'outlierRun', values: expect.objectContaining({ ordinal: 4 }) }));
+    expect(reduceCampaign(input(runs)).reasons).toContainEqual(
+      expect.objectContaining({ code: 'outlierRun', values: expect.objectContaining({ ordinal: 4 }) }),
+    );
   });
 });
 
 describe('workings', () => {
   const campaign = evening();
-  const keys = reduceCampaign(campaign).props.flatMap((p) => [...Object.values(p.points).flatMap((point) => Object.values(point).map((c) => c.figure.working!)), p.standardThrust!.working!]);
+  const keys = reduceCampaign(campaign).props.flatMap((p) => [
+    ...Object.values(p.points).flatMap((point) => Object.values(point).map((c) => c.figure.working!)),
+    p.standardThrust!.working!,
+  ]);
 
   test.each(keys)('%s: the shown formula on the shown inputs gives the shown figure', (key) => {
     const working = explainFigure(campaign, key);
@@ -178,12 +227,15 @@ describe('workings', () => {
   });
 
   test('a figure that is not there is refused', () => {
-    for (const key of ['ref:full:nothing', 'nobody:full:thrustN', 'ref', '']) expect(() => explainFigure(campaign, key)).toThrow(UnknownFigureError);
+    for (const key of ['ref:full:nothing', 'nobody:full:thrustN', 'ref', ''])
+      expect(() => explainFigure(campaign, key)).toThrow(UnknownFigureError);
   });
 });
 
 test('a plane is looked at where it cruises: an eighth of its weight, and its sentences say so', () => {
-  const plane = input([...twice('ref', 12, 300), ...twice('big', 13, 320)], { craft: { ...input([]).craft, kind: 'plane', massKg: 2.1, rotorCount: 1 } });
+  const plane = input([...twice('ref', 12, 300), ...twice('big', 13, 320)], {
+    craft: { ...input([]).craft, kind: 'plane', massKg: 2.1, rotorCount: 1 },
+  });
   const results = reduceCampaign(plane);
   expect(results).toMatchObject({ kind: 'plane' });
   expect(results.carryThrustN).toBeCloseTo((2.1 * 9.80665) / 8, 9);

@@ -4,7 +4,15 @@ import type { Dimension } from '../units/dimensions.ts';
 import { mean } from '../statistics/describe.ts';
 import { pooledHalfWidthRatio, pooledSpread, type PooledSpread } from '../statistics/pooledSpread.ts';
 import { powerLawFit } from '../statistics/powerLaw.ts';
-import { standardThrustKey, workingKey, type CampaignInput, type CampaignProp, type CampaignResults, type ComparedFigure, type PropResult } from './campaign.ts';
+import {
+  standardThrustKey,
+  workingKey,
+  type CampaignInput,
+  type CampaignProp,
+  type CampaignResults,
+  type ComparedFigure,
+  type PropResult,
+} from './campaign.ts';
 import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
 import { breachesOf } from './limits.ts';
 import { pointFigures, type PointFigure, type PointName } from './pointOfRun.ts';
@@ -80,7 +88,14 @@ function spreadOfFigures(all: SortedRuns[]): Map<string, PooledSpread> {
   return spreads;
 }
 
-function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, reference: SortedRuns | undefined, spreads: Map<string, PooledSpread>, hoverN: number | null): PropResult {
+function propResult(
+  input: CampaignInput,
+  prop: CampaignProp,
+  runs: SortedRuns,
+  reference: SortedRuns | undefined,
+  spreads: Map<string, PooledSpread>,
+  hoverN: number | null,
+): PropResult {
   const isReference = prop.id === input.referencePropId;
   const points: PropResult['points'] = { full: {}, hover: {}, chosen: {} };
   for (const point of ['full', 'hover', 'chosen'] as const) {
@@ -101,7 +116,11 @@ function propResult(input: CampaignInput, prop: CampaignProp, runs: SortedRuns, 
     canHover: canHover(runs, points, hoverN),
     isFullOnly: runs.counted.length > 0 && runs.counted.every((r) => r.settled.steps.length === 1),
     standardThrust: standardThrust(prop.id, runs, spreads.get('full:thrustN') ?? null),
-    breaches: breachesOf(input.craft, prop, runs.counted.map((r) => r.settled)),
+    breaches: breachesOf(
+      input.craft,
+      prop,
+      runs.counted.map((r) => r.settled),
+    ),
     thrustExponent: thrustExponent(runs),
     curve,
     line: drawnLine(curve),
@@ -116,7 +135,14 @@ function canHover(runs: SortedRuns, points: PropResult['points'], hoverN: number
   return isFullOnly && (points.full.thrustN?.figure.value ?? 0) >= hoverN;
 }
 
-function comparedFigure(propModelId: string, point: PointName, figure: PointFigure, runs: SortedRuns, reference: number[], spread: PooledSpread | null): ComparedFigure | null {
+function comparedFigure(
+  propModelId: string,
+  point: PointName,
+  figure: PointFigure,
+  runs: SortedRuns,
+  reference: number[],
+  spread: PooledSpread | null,
+): ComparedFigure | null {
   const values = valuesAt(runs, point, figure);
   if (values.length === 0) return null;
   const value = mean(values);
@@ -129,15 +155,33 @@ function comparedFigure(propModelId: string, point: PointName, figure: PointFigu
     uncertainty: spread ? Math.abs(value) * pooledHalfWidthRatio(spread, values.length) : null,
     working: workingKey(propModelId, point, figure),
   };
-  if (reference.length === 0) return { figure: shown, runCount: values.length, differenceRatio: null, differenceHalfWidthRatio: null, comparison: 'unknown' };
+  if (reference.length === 0)
+    return {
+      figure: shown,
+      runCount: values.length,
+      differenceRatio: null,
+      differenceHalfWidthRatio: null,
+      comparison: 'unknown',
+    };
   const differenceRatio = value / mean(reference) - 1;
-  const differenceHalfWidthRatio = spread ? spread.halfWidthRatio * Math.sqrt(1 / values.length + 1 / reference.length) : null;
-  const comparison = differenceHalfWidthRatio === null ? 'unknown' : Math.abs(differenceRatio) <= differenceHalfWidthRatio ? 'same' : differenceRatio > 0 ? 'more' : 'less';
+  const differenceHalfWidthRatio = spread
+    ? spread.halfWidthRatio * Math.sqrt(1 / values.length + 1 / reference.length)
+    : null;
+  const comparison =
+    differenceHalfWidthRatio === null
+      ? 'unknown'
+      : Math.abs(differenceRatio) <= differenceHalfWidthRatio
+        ? 'same'
+        : differenceRatio > 0
+          ? 'more'
+          : 'less';
   return { figure: shown, runCount: values.length, differenceRatio, differenceHalfWidthRatio, comparison };
 }
 
 /** The reading that a figure leans on most, for saying whether it is extended. */
-function readBehind(figure: PointFigure): 'powerW' | 'currentA' | Exclude<PointFigure, 'thrustPerPowerNPerW' | 'thrustPerCurrentNPerA'> {
+function readBehind(
+  figure: PointFigure,
+): 'powerW' | 'currentA' | Exclude<PointFigure, 'thrustPerPowerNPerW' | 'thrustPerCurrentNPerA'> {
   if (figure === 'thrustPerPowerNPerW') return 'powerW';
   return figure === 'thrustPerCurrentNPerA' ? 'currentA' : figure;
 }
@@ -147,7 +191,10 @@ function standardThrust(propModelId: string, runs: SortedRuns, spread: PooledSpr
   const values = runs.counted.flatMap(({ points, settled }) => {
     const { thrustN, speedRpm, powerW } = points.full?.values ?? {};
     if (thrustN === undefined || speedRpm === undefined) return [];
-    return [reduceToStandardDay({ thrustN, speedRpm, powerW: powerW ?? 0, torqueNm: null }, settled.run.densityKgPerM3, null).thrustN];
+    return [
+      reduceToStandardDay({ thrustN, speedRpm, powerW: powerW ?? 0, torqueNm: null }, settled.run.densityKgPerM3, null)
+        .thrustN,
+    ];
   });
   if (values.length === 0) return null;
   const value = mean(values);
@@ -168,21 +215,30 @@ function originOf(runs: SortedRuns): Origin | null {
 }
 
 function thrustExponent(runs: SortedRuns): number | null {
-  const steps = runs.counted.flatMap((r) => r.settled.steps).filter((s) => (s.speedRpm ?? 0) > 0 && (s.thrustN ?? 0) > 0);
+  const steps = runs.counted
+    .flatMap((r) => r.settled.steps)
+    .filter((s) => (s.speedRpm ?? 0) > 0 && (s.thrustN ?? 0) > 0);
   const speeds = steps.map((s) => s.speedRpm!);
   if (steps.length < 3 || Math.max(...speeds) < 1.05 * Math.min(...speeds)) return null;
-  return powerLawFit(speeds, steps.map((s) => s.thrustN!), 10_000).exponent;
+  return powerLawFit(
+    speeds,
+    steps.map((s) => s.thrustN!),
+    10_000,
+  ).exponent;
 }
 
 const POINTS_PER_SEGMENT = 6;
 
 function drawnLine(curve: PropResult['curve']): PropResult['line'] {
   const points: CurvePoint[] = [];
-  for (const { powerW, thrustN } of curve) if (powerW !== null && powerW > (points.at(-1)?.x ?? 0)) points.push({ x: powerW, y: thrustN });
+  for (const { powerW, thrustN } of curve)
+    if (powerW !== null && powerW > (points.at(-1)?.x ?? 0)) points.push({ x: powerW, y: thrustN });
   if (points.length < 2) return points.map(({ x, y }) => ({ powerW: x, thrustN: y }));
   return points.flatMap(({ x, y }, i) => {
     const next = points[i + 1];
-    const inside = next ? Array.from({ length: POINTS_PER_SEGMENT - 1 }, (_, k) => x + ((next.x - x) * (k + 1)) / POINTS_PER_SEGMENT) : [];
+    const inside = next
+      ? Array.from({ length: POINTS_PER_SEGMENT - 1 }, (_, k) => x + ((next.x - x) * (k + 1)) / POINTS_PER_SEGMENT)
+      : [];
     return [{ powerW: x, thrustN: y }, ...inside.map((powerW) => ({ powerW, thrustN: readAt(points, powerW).value }))];
   });
 }

@@ -34,7 +34,11 @@ export const MOST_VOLTAGE_STEP = 0.12;
  * @returns null where the step is beyond 12 % or the reading makes no sense of the motor
  * @throws {OutOfRangeError} if a voltage or current is not positive
  */
-export function voltageStep(drive: Drive, { voltageV, currentA, speedRadPerS }: FullReading, toV: number): VoltageStep | null {
+export function voltageStep(
+  drive: Drive,
+  { voltageV, currentA, speedRadPerS }: FullReading,
+  toV: number,
+): VoltageStep | null {
   requirePositive('voltageV', voltageV);
   requirePositive('currentA', currentA);
   requirePositive('toV', toV);
@@ -48,7 +52,10 @@ export function voltageStep(drive: Drive, { voltageV, currentA, speedRadPerS }: 
   const load = torqueNm / speed ** 2;
   const at = (omega: number): { voltV: number; powerW: number } => {
     const amps = (load * omega ** 2 + motor.friction(omega)) / kt;
-    return { voltV: kt * omega + amps * (ohm + motor.reactanceOhmS * omega), powerW: kt * omega * amps + amps ** 2 * ohm + standbyPowerW };
+    return {
+      voltV: kt * omega + amps * (ohm + motor.reactanceOhmS * omega),
+      powerW: kt * omega * amps + amps ** 2 * ohm + standbyPowerW,
+    };
   };
   // The same model at both voltages, so that what it misses falls out of the ratio.
   const solve = (volts: number): number | null => {

@@ -15,17 +15,34 @@ const rig: CalibrationRig = { drive, gearRatio: 1, tables: standardTables };
 const SPEEDS = [5000, 7000, 9000, 11_000, 13_000];
 
 /** Steps of a propeller that gives so much more thrust and asks so much more torque than its label says. */
-function steps(geometry: PropGeometry, thrustFactor: number, powerFactor: number, read: 'torque' | 'power'): StandStep[] {
+function steps(
+  geometry: PropGeometry,
+  thrustFactor: number,
+  powerFactor: number,
+  read: 'torque' | 'power',
+): StandStep[] {
   const prop = propellerModel(geometry, standardTables);
   return SPEEDS.map((speedRpm, i) => {
     const label = propellerAt(prop, speedRpm);
     const torqueNm = powerFactor * label.torqueNm;
     const held = driveAt(drive, supply, (2 * Math.PI * speedRpm) / 60, torqueNm);
     if (held.status !== 'held') throw new Error('the rig cannot turn it');
-    return { ...emptyStep(), throttleRatio: (i + 1) / SPEEDS.length, thrustN: thrustFactor * label.thrustN, speedRpm, ...(read === 'torque' ? { torqueNm } : { powerW: held.drive.powerW }) };
+    return {
+      ...emptyStep(),
+      throttleRatio: (i + 1) / SPEEDS.length,
+      thrustN: thrustFactor * label.thrustN,
+      speedRpm,
+      ...(read === 'torque' ? { torqueNm } : { powerW: held.drive.powerW }),
+    };
   });
 }
-const run = (propModelId: string, geometry: PropGeometry, of: StandStep[]): CalibrationRun => ({ propModelId, family: null, geometry, densityKgPerM3: STANDARD_ROTOR_AIR.densityKgPerM3, steps: of });
+const run = (propModelId: string, geometry: PropGeometry, of: StandStep[]): CalibrationRun => ({
+  propModelId,
+  family: null,
+  geometry,
+  densityKgPerM3: STANDARD_ROTOR_AIR.densityKgPerM3,
+  steps: of,
+});
 
 test('torque read off the electrical power is the torque that was asked for', () => {
   for (const torqueNm of [0.02, 0.1, 0.3]) {
@@ -41,7 +58,10 @@ describe('calibration by runs', () => {
   const seven = inches(7.2, 3.9, 3);
 
   test.each(['torque', 'power'] as const)('many runs with %s bring back what was bent', (read) => {
-    const found = calibrateByRuns(Array.from({ length: 40 }, () => run('a', seven, steps(seven, 1.12, 0.91, read))), rig)!;
+    const found = calibrateByRuns(
+      Array.from({ length: 40 }, () => run('a', seven, steps(seven, 1.12, 0.91, read))),
+      rig,
+    )!;
     const { thrust, power } = found.models.a!;
     expect(calibrationFactor(thrust, 3.9 / 7.2).factor).toBeCloseTo(1.12, 2);
     expect(calibrationFactor(power, 3.9 / 7.2).factor).toBeCloseTo(0.91, 2);
@@ -49,7 +69,10 @@ describe('calibration by runs', () => {
   });
 
   test('one run is believed in part, the prior holds the rest', () => {
-    const { factor } = calibrationFactor(calibrateByRuns([run('a', seven, steps(seven, 1.12, 1, 'torque'))], rig)!.whole.thrust, 3.9 / 7.2);
+    const { factor } = calibrationFactor(
+      calibrateByRuns([run('a', seven, steps(seven, 1.12, 1, 'torque'))], rig)!.whole.thrust,
+      3.9 / 7.2,
+    );
     expect(factor).toBeGreaterThan(1.06);
     expect(factor).toBeLessThan(1.12);
   });
@@ -62,8 +85,15 @@ describe('calibration by runs', () => {
   });
 
   test('thinner air on the evening is no weaker prop', () => {
-    const thin = steps(seven, 1, 1, 'torque').map((s) => ({ ...s, thrustN: s.thrustN! * 0.9, torqueNm: s.torqueNm! * 0.9 }));
-    const found = calibrateByRuns([{ ...run('a', seven, thin), densityKgPerM3: 0.9 * STANDARD_ROTOR_AIR.densityKgPerM3 }], rig)!;
+    const thin = steps(seven, 1, 1, 'torque').map((s) => ({
+      ...s,
+      thrustN: s.thrustN! * 0.9,
+      torqueNm: s.torqueNm! * 0.9,
+    }));
+    const found = calibrateByRuns(
+      [{ ...run('a', seven, thin), densityKgPerM3: 0.9 * STANDARD_ROTOR_AIR.densityKgPerM3 }],
+      rig,
+    )!;
     expect(calibrationFactor(found.whole.thrust, 0.5).factor).toBeCloseTo(1, 6);
   });
 

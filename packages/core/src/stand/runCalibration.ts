@@ -1,5 +1,11 @@
 import { calibrate, calibrateWithin, type CalibrationReading } from '../propeller/calibration.ts';
-import { MOST_TIP_MACH, propellerAt, propellerModel, tipMachOf, type PropellerCalibration } from '../propeller/propellerModel.ts';
+import {
+  MOST_TIP_MACH,
+  propellerAt,
+  propellerModel,
+  tipMachOf,
+  type PropellerCalibration,
+} from '../propeller/propellerModel.ts';
 import type { CoefficientTables } from '../propeller/coefficientTables.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import type { Drive } from '../powertrain/equilibrium.ts';
@@ -59,15 +65,37 @@ const LEAST_THRUST_SHARE = 0.25;
  * @throws {OutOfRangeError} for more runs than that
  */
 export function calibrateByRuns(runs: readonly CalibrationRun[], rig: CalibrationRig): StandCalibration | null {
-  const motor = calibrateMotor(rig.drive, runs.flatMap((run) => circuitOf(run, rig.gearRatio)));
+  const motor = calibrateMotor(
+    rig.drive,
+    runs.flatMap((run) => circuitOf(run, rig.gearRatio)),
+  );
   const corrected = { ...rig, drive: driveWith(rig.drive, motor) };
-  const read = runs.map((run) => ({ run, ...readRun(run, corrected) })).filter((r) => r.thrust !== null || r.power !== null);
+  const read = runs
+    .map((run) => ({ run, ...readRun(run, corrected) }))
+    .filter((r) => r.thrust !== null || r.power !== null);
   if (read.length === 0) return null;
-  const pick = (from: typeof read, what: 'thrust' | 'power'): CalibrationReading[] => from.flatMap((r) => (r[what] === null ? [] : [{ pitchRatio: r.run.geometry.pitchM / r.run.geometry.diameterM, logRatio: r[what] }]));
-  const whole: PropellerCalibration = { thrust: calibrate(pick(read, 'thrust')), power: calibrate(pick(read, 'power')) };
-  const within = (outer: PropellerCalibration, own: typeof read): PropellerCalibration => ({ thrust: calibrateWithin(outer.thrust, pick(own, 'thrust')), power: calibrateWithin(outer.power, pick(own, 'power')) });
+  const pick = (from: typeof read, what: 'thrust' | 'power'): CalibrationReading[] =>
+    from.flatMap((r) =>
+      r[what] === null ? [] : [{ pitchRatio: r.run.geometry.pitchM / r.run.geometry.diameterM, logRatio: r[what] }],
+    );
+  const whole: PropellerCalibration = {
+    thrust: calibrate(pick(read, 'thrust')),
+    power: calibrate(pick(read, 'power')),
+  };
+  const within = (outer: PropellerCalibration, own: typeof read): PropellerCalibration => ({
+    thrust: calibrateWithin(outer.thrust, pick(own, 'thrust')),
+    power: calibrateWithin(outer.power, pick(own, 'power')),
+  });
   const makers = [...new Set(read.flatMap((r) => r.run.family ?? []))];
-  const families = Object.fromEntries(makers.map((maker) => [maker, within(whole, read.filter((r) => r.run.family === maker))]));
+  const families = Object.fromEntries(
+    makers.map((maker) => [
+      maker,
+      within(
+        whole,
+        read.filter((r) => r.run.family === maker),
+      ),
+    ]),
+  );
   const ids = [...new Set(read.map((r) => r.run.propModelId))];
   const models = Object.fromEntries(
     ids.map((id) => {
@@ -76,33 +104,66 @@ export function calibrateByRuns(runs: readonly CalibrationRun[], rig: Calibratio
       return [id, within(family === null ? whole : families[family]!, own)];
     }),
   );
-  const fullV = runs.flatMap((run) => run.steps.flatMap((s) => (s.throttleRatio === 1 && s.voltageV !== null ? [s.voltageV] : [])));
-  return { whole, families, models, motor, standVoltageV: fullV.length === 0 ? null : mean(fullV), runCount: read.length, propCount: ids.length };
+  const fullV = runs.flatMap((run) =>
+    run.steps.flatMap((s) => (s.throttleRatio === 1 && s.voltageV !== null ? [s.voltageV] : [])),
+  );
+  return {
+    whole,
+    families,
+    models,
+    motor,
+    standVoltageV: fullV.length === 0 ? null : mean(fullV),
+    runCount: read.length,
+    propCount: ids.length,
+  };
 }
 
 /** The narrowest correction that speaks of a prop: its own runs, its maker's, or all of this motor's. */
-export function correctionFor({ whole, families, models }: StandCalibration, propModelId: string | null, family: string | null): PropellerCalibration {
-  return (propModelId === null ? undefined : models[propModelId]) ?? (family === null ? undefined : families[family]) ?? whole;
+export function correctionFor(
+  { whole, families, models }: StandCalibration,
+  propModelId: string | null,
+  family: string | null,
+): PropellerCalibration {
+  return (
+    (propModelId === null ? undefined : models[propModelId]) ??
+    (family === null ? undefined : families[family]) ??
+    whole
+  );
 }
 
 /** What a run says of the motor's circuit. */
 function circuitOf({ steps }: CalibrationRun, gearRatio: number): CircuitReading[] {
-  return steps.flatMap(({ throttleRatio, voltageV, speedRpm, powerW }) => (throttleRatio === null || voltageV === null || speedRpm === null || powerW === null ? [] : [{ throttleRatio, voltageV, powerW, speedRadPerS: (2 * Math.PI * speedRpm * gearRatio) / 60 }]));
+  return steps.flatMap(({ throttleRatio, voltageV, speedRpm, powerW }) =>
+    throttleRatio === null || voltageV === null || speedRpm === null || powerW === null
+      ? []
+      : [{ throttleRatio, voltageV, powerW, speedRadPerS: (2 * Math.PI * speedRpm * gearRatio) / 60 }],
+  );
 }
 
 /** Mean logarithm of measured over predicted coefficients of one run; null where the run does not tell. */
-function readRun({ geometry, densityKgPerM3, steps }: CalibrationRun, { drive, gearRatio, tables }: CalibrationRig): { thrust: number | null; power: number | null } {
+function readRun(
+  { geometry, densityKgPerM3, steps }: CalibrationRun,
+  { drive, gearRatio, tables }: CalibrationRig,
+): { thrust: number | null; power: number | null } {
   const prop = propellerModel(geometry, tables);
   const most = Math.max(0, ...steps.map((s) => s.thrustN ?? 0));
   const thrust: number[] = [];
   const power: number[] = [];
   for (const { thrustN, speedRpm, torqueNm, powerW } of steps) {
-    if (speedRpm === null || !(speedRpm > 0) || tipMachOf(prop, speedRpm) >= MOST_TIP_MACH || thrustN === null || !(thrustN > LEAST_THRUST_SHARE * most)) continue;
+    if (
+      speedRpm === null ||
+      !(speedRpm > 0) ||
+      tipMachOf(prop, speedRpm) >= MOST_TIP_MACH ||
+      thrustN === null ||
+      !(thrustN > LEAST_THRUST_SHARE * most)
+    )
+      continue;
     const label = propellerAt(prop, speedRpm);
     const scale = densityKgPerM3 / prop.air.densityKgPerM3;
     thrust.push(Math.log(thrustN / (label.thrustN * scale)));
     const motorSpeed = (2 * Math.PI * speedRpm * gearRatio) / 60;
-    const torque = torqueNm ?? (powerW === null || !(powerW > 0) ? null : gearRatio * torqueFromPowerNm(drive, motorSpeed, powerW));
+    const torque =
+      torqueNm ?? (powerW === null || !(powerW > 0) ? null : gearRatio * torqueFromPowerNm(drive, motorSpeed, powerW));
     if (torque !== null && torque > 0) power.push(Math.log(torque / (label.torqueNm * scale)));
   }
   return { thrust: thrust.length === 0 ? null : mean(thrust), power: power.length === 0 ? null : mean(power) };

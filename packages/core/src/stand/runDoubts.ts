@@ -51,7 +51,11 @@ export function runDoubts(steps: readonly StandStep[], prop: DoubtedProp): RunDo
   });
 }
 
-function figureOf(code: DoubtCode, { thrustN, speedRpm, currentA, voltageV, powerW }: StandStep, { diameterM, densityKgPerM3 }: DoubtedProp): number | null {
+function figureOf(
+  code: DoubtCode,
+  { thrustN, speedRpm, currentA, voltageV, powerW }: StandStep,
+  { diameterM, densityKgPerM3 }: DoubtedProp,
+): number | null {
   const circuitW = currentA === null || voltageV === null ? null : currentA * voltageV;
   const turns = speedRpm === null || speedRpm <= 0 ? null : speedRpm / 60;
   switch (code) {
@@ -87,13 +91,29 @@ export const ELECTRICAL_RPM = 'electrical rpm';
  * @param columns - quantity and unit of each column as it was read
  * @returns null where nothing is in doubt, or no change helps; of changes that help, the one nearest to usual props
  */
-export function likelyUnits(steps: readonly StandStep[], columns: readonly { quantity: StandQuantity | null; unitSymbol: string }[], prop: DoubtedProp): UnitMistake[] | null {
+export function likelyUnits(
+  steps: readonly StandStep[],
+  columns: readonly { quantity: StandQuantity | null; unitSymbol: string }[],
+  prop: DoubtedProp,
+): UnitMistake[] | null {
   if (runDoubts(steps, prop).length === 0) return null;
-  const changes = columns.flatMap(({ quantity, unitSymbol }) => (quantity === null ? [] : changesOf(quantity, unitSymbol)));
-  const tried = [...changes.map((c) => [c]), ...changes.flatMap((a, i) => changes.slice(i + 1).filter((b) => b.mistake.quantity !== a.mistake.quantity).map((b) => [a, b]))];
+  const changes = columns.flatMap(({ quantity, unitSymbol }) =>
+    quantity === null ? [] : changesOf(quantity, unitSymbol),
+  );
+  const tried = [
+    ...changes.map((c) => [c]),
+    ...changes.flatMap((a, i) =>
+      changes
+        .slice(i + 1)
+        .filter((b) => b.mistake.quantity !== a.mistake.quantity)
+        .map((b) => [a, b]),
+    ),
+  ];
   const helping = tried.filter((set) => runDoubts(changed(steps, set), prop).length === 0);
   const fewest = Math.min(...helping.map((set) => set.length));
-  const best = helping.filter((set) => set.length === fewest).sort((a, b) => oddness(changed(steps, a), prop) - oddness(changed(steps, b), prop))[0];
+  const best = helping
+    .filter((set) => set.length === fewest)
+    .sort((a, b) => oddness(changed(steps, a), prop) - oddness(changed(steps, b), prop))[0];
   return best?.map((c) => c.mistake) ?? null;
 }
 
@@ -110,12 +130,31 @@ function changesOf(quantity: StandQuantity, unitSymbol: string): UnitChange[] {
   const unit = findUnit(standQuantities[quantity], unitSymbol);
   if (!TOLD.includes(quantity) || !unit) return [];
   const others = dimensions[standQuantities[quantity]].units.filter((u) => u.symbol !== unit.symbol);
-  const found = others.map((u): UnitChange => ({ mistake: { quantity, unitSymbol, likelySymbol: u.symbol }, factor: u.factor / unit.factor }));
-  return quantity === 'speedRpm' ? [...found, ...POLE_PAIRS.map((pairs): UnitChange => ({ mistake: { quantity, unitSymbol, likelySymbol: ELECTRICAL_RPM }, factor: 1 / pairs }))] : found;
+  const found = others.map((u): UnitChange => ({
+    mistake: { quantity, unitSymbol, likelySymbol: u.symbol },
+    factor: u.factor / unit.factor,
+  }));
+  return quantity === 'speedRpm'
+    ? [
+        ...found,
+        ...POLE_PAIRS.map((pairs): UnitChange => ({
+          mistake: { quantity, unitSymbol, likelySymbol: ELECTRICAL_RPM },
+          factor: 1 / pairs,
+        })),
+      ]
+    : found;
 }
 
 function changed(steps: readonly StandStep[], changes: readonly UnitChange[]): StandStep[] {
-  return steps.map((step) => changes.reduce((s, { mistake: { quantity }, factor }) => ({ ...s, [quantity]: s[quantity] === null ? null : s[quantity] * factor }), step));
+  return steps.map((step) =>
+    changes.reduce(
+      (s, { mistake: { quantity }, factor }) => ({
+        ...s,
+        [quantity]: s[quantity] === null ? null : s[quantity] * factor,
+      }),
+      step,
+    ),
+  );
 }
 
 /** Between one cell and twelve. */

@@ -42,8 +42,12 @@ export function settleRun(run: RunRecord): SettledRun {
   const usable = run.steps.filter((s) => s.throttleRatio !== null && s.thrustN !== null);
   const last = Math.max(1, usable.length - 1);
   const corrected = usable.map((step, i): StandStep => {
-    const thrustN = run.zeroBeforeN === null || run.zeroAfterN === null ? step.thrustN : correctZeroDrift(step.thrustN!, run.zeroBeforeN, run.zeroAfterN, i / last);
-    const powerW = step.powerW ?? (step.currentA === null || step.voltageV === null ? null : step.currentA * step.voltageV);
+    const thrustN =
+      run.zeroBeforeN === null || run.zeroAfterN === null
+        ? step.thrustN
+        : correctZeroDrift(step.thrustN!, run.zeroBeforeN, run.zeroAfterN, i / last);
+    const powerW =
+      step.powerW ?? (step.currentA === null || step.voltageV === null ? null : step.currentA * step.voltageV);
     return { ...step, thrustN, powerW };
   });
   const steps = mergeThrottles(corrected);
@@ -56,7 +60,9 @@ function mergeThrottles(steps: StandStep[]): StandStep[] {
     const key = Math.round(step.throttleRatio! * 1000);
     groups.set(key, [...(groups.get(key) ?? []), step]);
   }
-  return [...groups.entries()].sort(([a], [b]) => a - b).map(([, group]) => (group.length === 1 ? group[0]! : averageSteps(group)));
+  return [...groups.entries()]
+    .sort(([a], [b]) => a - b)
+    .map(([, group]) => (group.length === 1 ? group[0]! : averageSteps(group)));
 }
 
 function averageSteps(group: StandStep[]): StandStep {

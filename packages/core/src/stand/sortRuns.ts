@@ -2,7 +2,14 @@ import { carryThrustN } from '../craft/carryThrust.ts';
 import type { CampaignInput, PropResult } from './campaign.ts';
 import type { Drive } from '../powertrain/equilibrium.ts';
 import { mean } from '../statistics/describe.ts';
-import { FULL_THROTTLE_LEAST, pointOfRun, pointPlaces, withQuotients, type PointName, type RunPoint } from './pointOfRun.ts';
+import {
+  FULL_THROTTLE_LEAST,
+  pointOfRun,
+  pointPlaces,
+  withQuotients,
+  type PointName,
+  type RunPoint,
+} from './pointOfRun.ts';
 import { voltageStep } from './reduceVoltage.ts';
 import { runDoubts } from './runDoubts.ts';
 import { settleRun, type LeftOutCode, type RunRecord, type SettledRun } from './settleRun.ts';
@@ -37,7 +44,10 @@ export function campaignRuns(input: CampaignInput): CampaignRuns {
   const { drive, gearRatio } = input.craft;
   if (drive === null || all.length === 0) return { of: sorted, fullVoltageV: null };
   const fullVoltageV = mean(all);
-  const reduced = [...sorted].map(([id, { counted, leftOut }]) => [id, { counted: counted.map((run) => withReducedFull(run, drive, gearRatio, fullVoltageV)), leftOut }] as const);
+  const reduced = [...sorted].map(
+    ([id, { counted, leftOut }]) =>
+      [id, { counted: counted.map((run) => withReducedFull(run, drive, gearRatio, fullVoltageV)), leftOut }] as const,
+  );
   return { of: new Map(reduced), fullVoltageV };
 }
 
@@ -45,13 +55,27 @@ function withReducedFull(run: CountedRun, drive: Drive, gearRatio: number, toV: 
   const { full } = run.points;
   const { voltageV, currentA, speedRpm, thrustN, powerW } = full?.values ?? {};
   if (!full || !(voltageV! > 0) || !(currentA! > 0)) return run;
-  const step = voltageStep(drive, { voltageV: voltageV!, currentA: currentA!, speedRadPerS: speedRpm === undefined ? null : (2 * Math.PI * speedRpm * gearRatio) / 60 }, toV);
+  const step = voltageStep(
+    drive,
+    {
+      voltageV: voltageV!,
+      currentA: currentA!,
+      speedRadPerS: speedRpm === undefined ? null : (2 * Math.PI * speedRpm * gearRatio) / 60,
+    },
+    toV,
+  );
   if (step === null) return run;
   const values = withQuotients({
-    ...full.values, currentA: currentA! * step.currentRatio,
-    ...(speedRpm === undefined ? {} : { speedRpm: speedRpm * step.speedRatio }), ...(thrustN === undefined ? {} : { thrustN: thrustN * step.thrustRatio }), ...(powerW === undefined ? {} : { powerW: powerW * step.powerRatio }),
+    ...full.values,
+    currentA: currentA! * step.currentRatio,
+    ...(speedRpm === undefined ? {} : { speedRpm: speedRpm * step.speedRatio }),
+    ...(thrustN === undefined ? {} : { thrustN: thrustN * step.thrustRatio }),
+    ...(powerW === undefined ? {} : { powerW: powerW * step.powerRatio }),
   });
-  return { ...run, points: { ...run.points, full: { ...full, values, reduction: { ...step, fromV: voltageV!, toV } } } };
+  return {
+    ...run,
+    points: { ...run.points, full: { ...full, values, reduction: { ...step, fromV: voltageV!, toV } } },
+  };
 }
 
 /** Settles the runs of one prop and says which count; every point as it was read. */
@@ -75,13 +99,21 @@ export function sortRuns(input: CampaignInput, propModelId: string): SortedRuns 
   return result;
 }
 
-function whyLeftOut(input: CampaignInput, settled: SettledRun): { code: LeftOutCode; value: number | null; limit: number | null } | null {
+function whyLeftOut(
+  input: CampaignInput,
+  settled: SettledRun,
+): { code: LeftOutCode; value: number | null; limit: number | null } | null {
   const { run, steps } = settled;
   const isFullAlone = steps.length === 1 && steps[0]!.throttleRatio! >= FULL_THROTTLE_LEAST;
   if (steps.length < 2 && !isFullAlone) return { code: 'tooFewSteps', value: steps.length, limit: 2 };
-  const [doubt] = runDoubts(steps, { diameterM: input.props.find((p) => p.id === run.propModelId)!.diameterM, densityKgPerM3: run.densityKgPerM3 });
-  if (doubt) return { code: `doubt.${doubt.code}`, value: doubt.value, limit: doubt.value < doubt.min ? doubt.min : doubt.max };
-  if (input.gateCellV !== null && run.restingCellV !== null && run.restingCellV < input.gateCellV) return { code: 'belowGate', value: run.restingCellV, limit: input.gateCellV };
+  const [doubt] = runDoubts(steps, {
+    diameterM: input.props.find((p) => p.id === run.propModelId)!.diameterM,
+    densityKgPerM3: run.densityKgPerM3,
+  });
+  if (doubt)
+    return { code: `doubt.${doubt.code}`, value: doubt.value, limit: doubt.value < doubt.min ? doubt.min : doubt.max };
+  if (input.gateCellV !== null && run.restingCellV !== null && run.restingCellV < input.gateCellV)
+    return { code: 'belowGate', value: run.restingCellV, limit: input.gateCellV };
   return hasOtherKind(input, run) ? { code: 'readingKindDiffers', value: null, limit: null } : null;
 }
 

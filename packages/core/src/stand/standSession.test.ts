@@ -4,8 +4,25 @@ import { OutOfRangeError } from '../errors/coreError.ts';
 import type { LiveLimits, LiveReading } from './liveReading.ts';
 import { DEAD_MAN_S, StandSession, WrongPhaseError } from './standSession.ts';
 
-const LIMITS: LiveLimits = { speedRpm: 30_000, currentA: 40, voltageV: 19, powerW: null, temperatureC: 90, vibrationMPerS2: 50 };
-const calm: LiveReading = { timeS: 0, throttleRatio: 0, thrustN: 0.2, speedRpm: 0, currentA: 0.1, voltageV: 24, powerW: 2, temperatureC: 20, vibrationMPerS2: 0.1 };
+const LIMITS: LiveLimits = {
+  speedRpm: 30_000,
+  currentA: 40,
+  voltageV: 19,
+  powerW: null,
+  temperatureC: 90,
+  vibrationMPerS2: 50,
+};
+const calm: LiveReading = {
+  timeS: 0,
+  throttleRatio: 0,
+  thrustN: 0.2,
+  speedRpm: 0,
+  currentA: 0.1,
+  voltageV: 24,
+  powerW: 2,
+  temperatureC: 20,
+  vibrationMPerS2: 0.1,
+};
 
 /** A session that reads in step with a clock, every hundredth of a second. */
 function rig(limits = LIMITS) {
@@ -140,14 +157,28 @@ test('a ladder keeps a point at each step and ends at rest', () => {
 
 test('hostile commands', () => {
   const { session } = armed();
-  for (const throttle of [-0.1, 1.01, NaN, Infinity]) expect(() => session.setThrottle(throttle)).toThrow(OutOfRangeError);
+  for (const throttle of [-0.1, 1.01, NaN, Infinity])
+    expect(() => session.setThrottle(throttle)).toThrow(OutOfRangeError);
   expect(() => session.startLadder({ throttles: [0.2, 2], settleS: 1, readS: 1 })).toThrow(OutOfRangeError);
   expect(() => session.startLadder({ throttles: [0.2], settleS: 0, readS: 0 })).toThrow(OutOfRangeError);
   expect(session.throttleRatio).toBe(0);
 });
 
 test('whatever is sent in whatever order, throttle is only ever given while armed or running', () => {
-  const command = fc.constantFrom('connect', 'tare', 'arm', 'throttle', 'ladder', 'keep', 'cut', 'disarm', 'stop', 'over', 'read', 'silence');
+  const command = fc.constantFrom(
+    'connect',
+    'tare',
+    'arm',
+    'throttle',
+    'ladder',
+    'keep',
+    'cut',
+    'disarm',
+    'stop',
+    'over',
+    'read',
+    'silence',
+  );
   fc.assert(
     fc.property(fc.array(command, { maxLength: 60 }), (commands) => {
       const { session, read, silence, now } = rig();

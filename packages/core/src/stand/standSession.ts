@@ -1,6 +1,14 @@
 import { CoreError } from '../errors/coreError.ts';
 import { requireWithin } from '../errors/guards.ts';
-import { brokenLimit, LIVE_RATE_HZ, liveChannels, type LimitedChannel, type LiveChannel, type LiveLimits, type LiveReading } from './liveReading.ts';
+import {
+  brokenLimit,
+  LIVE_RATE_HZ,
+  liveChannels,
+  type LimitedChannel,
+  type LiveChannel,
+  type LiveLimits,
+  type LiveReading,
+} from './liveReading.ts';
 import { SteadyWatch, type Trend } from './steadyWatch.ts';
 
 /**
@@ -16,7 +24,8 @@ export function isHot(phase: LivePhase): boolean {
 }
 
 /** Cuts that have no figure: somebody asked, or something fell silent. */
-export type PlainCutReason = 'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'deviceLost' | 'writeFailed' | 'restart';
+export type PlainCutReason =
+  'pilot' | 'watcher' | 'deadMan' | 'pilotLeft' | 'deviceSilent' | 'deviceLost' | 'writeFailed' | 'restart';
 
 /** Why the throttle went to zero without being asked to. */
 export type LiveCut =
@@ -122,7 +131,10 @@ export class StandSession {
   keepPoint(): LivePoint {
     this.require('keepPoint', 'armed', 'running');
     if (this.points.length >= POINT_MAX_COUNT) throw new CoreError('tooManyPoints', { count: POINT_MAX_COUNT });
-    const values = Object.fromEntries(liveChannels.map((channel) => [channel, this.mean(channel)])) as Record<LiveChannel, number>;
+    const values = Object.fromEntries(liveChannels.map((channel) => [channel, this.mean(channel)])) as Record<
+      LiveChannel,
+      number
+    >;
     values.thrustN -= this.zeroN ?? 0;
     values.throttleRatio = this.throttleRatio;
     const point = { atS: this.timeS, values };

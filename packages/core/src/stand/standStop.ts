@@ -19,13 +19,21 @@ const STAND_FRESH_DAYS = 180;
 const RUNS_NEEDED = 2;
 
 /** Whether a craft was measured, lately and often enough. */
-export function standStop({ nowMs, keptRunCount, inHandRunCount, referenceRunCount, lastKeptAtMs, hasBreach }: StandStopFacts): LineStop {
+export function standStop({
+  nowMs,
+  keptRunCount,
+  inHandRunCount,
+  referenceRunCount,
+  lastKeptAtMs,
+  hasBreach,
+}: StandStopFacts): LineStop {
   const stop = stopAt('stand');
   if (keptRunCount === 0 || lastKeptAtMs === null) return stop('empty', 'stand.noRuns');
   if (hasBreach) return stop('notched', 'stand.breach');
   const ageDays = (nowMs - lastKeptAtMs) / DAY_MS;
   if (ageDays > STAND_FRESH_DAYS) return stop('half', 'stand.stale', { days: Math.floor(ageDays) });
   if (referenceRunCount === 0) return stop('half', 'stand.noReference');
-  if (inHandRunCount < RUNS_NEEDED) return stop('half', 'stand.fewRuns', { count: inHandRunCount, needed: RUNS_NEEDED });
+  if (inHandRunCount < RUNS_NEEDED)
+    return stop('half', 'stand.fewRuns', { count: inHandRunCount, needed: RUNS_NEEDED });
   return stop('full', 'stand.measured', { count: keptRunCount });
 }

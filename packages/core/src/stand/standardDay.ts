@@ -31,7 +31,11 @@ export interface StandardDayReading {
  * @throws {OutOfRangeError} if density or a speed is not positive, or a reading is not finite
  * @see Similarity of rotors: thrust and power coefficients independent of density
  */
-export function reduceToStandardDay(reading: RotorReading, densityKgPerM3: number, referenceSpeedRpm: number | null): StandardDayReading {
+export function reduceToStandardDay(
+  reading: RotorReading,
+  densityKgPerM3: number,
+  referenceSpeedRpm: number | null,
+): StandardDayReading {
   requirePositive('densityKgPerM3', densityKgPerM3);
   requirePositive('speedRpm', reading.speedRpm);
   if (referenceSpeedRpm !== null) requirePositive('referenceSpeedRpm', referenceSpeedRpm);
@@ -59,7 +63,12 @@ export function reduceToStandardDay(reading: RotorReading, densityKgPerM3: numbe
  * @throws {OutOfRangeError} if a value is not finite
  * @example correctZeroDrift(5.2, 0.02, 0.08, 0.5) // => 5.15
  */
-export function correctZeroDrift(readingN: number, zeroBeforeN: number, zeroAfterN: number, elapsedRatio: number): number {
+export function correctZeroDrift(
+  readingN: number,
+  zeroBeforeN: number,
+  zeroAfterN: number,
+  elapsedRatio: number,
+): number {
   requireFinite('readingN', readingN);
   requireFinite('zeroBeforeN', zeroBeforeN);
   requireFinite('zeroAfterN', zeroAfterN);

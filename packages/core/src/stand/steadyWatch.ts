@@ -74,25 +74,49 @@ export class SteadyWatch {
 }
 
 function meansOf(span: readonly LiveReading[], zeroN: number): Means {
-  const mean = (of: (reading: LiveReading) => number): number => span.reduce((sum, reading) => sum + of(reading), 0) / span.length;
+  const mean = (of: (reading: LiveReading) => number): number =>
+    span.reduce((sum, reading) => sum + of(reading), 0) / span.length;
   const thrustN = mean((r) => r.thrustN) - zeroN;
-  return { thrustN, thrustPerV2: thrustN / Math.max(0.01, mean((r) => r.voltageV)) ** 2, vibrationMPerS2: mean((r) => r.vibrationMPerS2) };
+  return {
+    thrustN,
+    thrustPerV2:
+      thrustN /
+      Math.max(
+        0.01,
+        mean((r) => r.voltageV),
+      ) **
+        2,
+    vibrationMPerS2: mean((r) => r.vibrationMPerS2),
+  };
 }
 
 /** The settled means, one reading's time nearer to the present ones. */
 function followed(settled: Means, now: Means): Means {
   const by = 1 / (FOLLOW_S * LIVE_RATE_HZ);
   const toward = (from: number, to: number): number => from + by * (to - from);
-  return { thrustN: toward(settled.thrustN, now.thrustN), thrustPerV2: toward(settled.thrustPerV2, now.thrustPerV2), vibrationMPerS2: toward(settled.vibrationMPerS2, now.vibrationMPerS2) };
+  return {
+    thrustN: toward(settled.thrustN, now.thrustN),
+    thrustPerV2: toward(settled.thrustPerV2, now.thrustPerV2),
+    vibrationMPerS2: toward(settled.vibrationMPerS2, now.vibrationMPerS2),
+  };
 }
 
 function hasSettled(before: Means, now: Means): boolean {
-  return Math.abs(now.thrustN - before.thrustN) <= Math.max(THRUST_FLOOR_N / 2, SETTLED_RATIO * Math.abs(before.thrustN));
+  return (
+    Math.abs(now.thrustN - before.thrustN) <= Math.max(THRUST_FLOOR_N / 2, SETTLED_RATIO * Math.abs(before.thrustN))
+  );
 }
 
 function trendOf(settled: Means, now: Means): Trend | null {
   const lostN = settled.thrustN * (1 - now.thrustPerV2 / settled.thrustPerV2);
-  if (settled.thrustN > THRUST_FLOOR_N && lostN > THRUST_FLOOR_N && now.thrustPerV2 < TREND_THRUST_RATIO * settled.thrustPerV2) return { channel: 'thrustN', from: settled.thrustN, value: now.thrustN };
-  const isShaking = now.vibrationMPerS2 > TREND_SHAKE_FACTOR * settled.vibrationMPerS2 && now.vibrationMPerS2 - settled.vibrationMPerS2 > SHAKE_FLOOR_M_PER_S2;
+  if (
+    settled.thrustN > THRUST_FLOOR_N &&
+    lostN > THRUST_FLOOR_N &&
+    now.thrustPerV2 < TREND_THRUST_RATIO * settled.thrustPerV2
+  )
+    return { channel: 'thrustN', from: settled.thrustN, value: now.thrustN };
+  const isShaking =
+    now.vibrationMPerS2 > TREND_SHAKE_FACTOR * settled.vibrationMPerS2 &&
+    now.vibrationMPerS2 - settled.vibrationMPerS2 > SHAKE_FLOOR_M_PER_S2;
   return isShaking ? { channel: 'vibrationMPerS2', from: settled.vibrationMPerS2, value: now.vibrationMPerS2 } : null;
 }

@@ -23,10 +23,19 @@ test.each([
 
 test('readings that stand still or go back do no harm', () => {
   fc.assert(
-    fc.property(fc.array(fc.record({ powerW: fc.double({ min: 1, max: 1000, noNaN: true }), thrustN: fc.double({ min: 0.1, max: 50, noNaN: true }) }), { maxLength: 12 }), (points) => {
-      const found = thrustAtSamePower(points, { powerW: 100, thrustN: 5 });
-      if (found) expect(Number.isFinite(found.ratio)).toBe(true);
-    }),
+    fc.property(
+      fc.array(
+        fc.record({
+          powerW: fc.double({ min: 1, max: 1000, noNaN: true }),
+          thrustN: fc.double({ min: 0.1, max: 50, noNaN: true }),
+        }),
+        { maxLength: 12 },
+      ),
+      (points) => {
+        const found = thrustAtSamePower(points, { powerW: 100, thrustN: 5 });
+        if (found) expect(Number.isFinite(found.ratio)).toBe(true);
+      },
+    ),
     { numRuns: 200, seed: 6 },
   );
 });

@@ -123,7 +123,8 @@ export type PowerLawCrossing =
  * @throws {OutOfRangeError} if the fits have different reference points
  */
 export function powerLawCrossing(first: PowerLawFit, second: PowerLawFit): PowerLawCrossing {
-  if (first.referenceX !== second.referenceX) throw new OutOfRangeError('referenceX', second.referenceX, `${first.referenceX}`);
+  if (first.referenceX !== second.referenceX)
+    throw new OutOfRangeError('referenceX', second.referenceX, `${first.referenceX}`);
   const slope = first.exponent - second.exponent;
   if (slope === 0) return { status: 'parallel' };
   const c1 = Math.log(first.valueAtReference);

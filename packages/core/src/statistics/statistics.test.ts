@@ -12,13 +12,23 @@ import { welchComparison } from './welchComparison.ts';
 
 describe('Student’s t', () => {
   // Fisher's table of the distribution.
-  test.each([[0.975, 1, 12.7062], [0.975, 7, 2.36462], [0.995, 30, 2.75], [0.95, 120, 1.65765], [0.025, 7, -2.36462]])('quantile %p at %p', (p, df, t) => expect(studentTQuantile(p, df)).toBeCloseTo(t, 4));
+  test.each([
+    [0.975, 1, 12.7062],
+    [0.975, 7, 2.36462],
+    [0.995, 30, 2.75],
+    [0.95, 120, 1.65765],
+    [0.025, 7, -2.36462],
+  ])('quantile %p at %p', (p, df, t) => expect(studentTQuantile(p, df)).toBeCloseTo(t, 4));
 
   test('quantile and distribution undo each other', () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.0005, max: 0.9995, noNaN: true }), fc.double({ min: 0.6, max: 300, noNaN: true }), (p, df) => {
-        expect(studentTCdf(studentTQuantile(p, df), df)).toBeCloseTo(p, 9);
-      }),
+      fc.property(
+        fc.double({ min: 0.0005, max: 0.9995, noNaN: true }),
+        fc.double({ min: 0.6, max: 300, noNaN: true }),
+        (p, df) => {
+          expect(studentTCdf(studentTQuantile(p, df), df)).toBeCloseTo(p, 9);
+        },
+      ),
     ));
 
   test('refuses what has no meaning', () => {
@@ -45,7 +55,18 @@ describe('spread of repeats', () => {
   test('does not depend on how large a prop pulls', () =>
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 1000, noNaN: true }), (scale) => {
-        expect(pooledSpread([[9 * scale, 11 * scale], [5, 5.2]])!.spreadRatio).toBeCloseTo(pooledSpread([[9, 11], [5, 5.2]])!.spreadRatio, 9);
+        expect(
+          pooledSpread([
+            [9 * scale, 11 * scale],
+            [5, 5.2],
+          ])!.spreadRatio,
+        ).toBeCloseTo(
+          pooledSpread([
+            [9, 11],
+            [5, 5.2],
+          ])!.spreadRatio,
+          9,
+        );
       }),
     ));
 });
@@ -59,17 +80,30 @@ describe('edges', () => {
 
   test('no spread is no outlier and no division by zero', () => {
     expect(grubbsOutlier([5, 5, 5])).toMatchObject({ distance: 0, isOutlier: false });
-    expect(medianOutliers([5, 5, 5, 9, 5])).toMatchObject({ scores: null, isOutlier: [false, false, false, false, false] });
+    expect(medianOutliers([5, 5, 5, 9, 5])).toMatchObject({
+      scores: null,
+      isOutlier: [false, false, false, false, false],
+    });
     expect(welchComparison([2, 2], [2, 2])).toMatchObject({ isSignificant: false, probability: 1 });
     expect(welchComparison([2, 2], [3, 3])).toMatchObject({ isSignificant: true });
   });
 
   test('a power law finds its own exponent, whatever the unit of y', () =>
     fc.assert(
-      fc.property(fc.double({ min: 1.2, max: 3, noNaN: true }), fc.double({ min: 1e-3, max: 1e3, noNaN: true }), (exponent, scale) => {
-        const xs = [4000, 7000, 11_000, 16_000];
-        expect(powerLawFit(xs, xs.map((x) => scale * (x / 10_000) ** exponent), 10_000).exponent).toBeCloseTo(exponent, 9);
-      }),
+      fc.property(
+        fc.double({ min: 1.2, max: 3, noNaN: true }),
+        fc.double({ min: 1e-3, max: 1e3, noNaN: true }),
+        (exponent, scale) => {
+          const xs = [4000, 7000, 11_000, 16_000];
+          expect(
+            powerLawFit(
+              xs,
+              xs.map((x) => scale * (x / 10_000) ** exponent),
+              10_000,
+            ).exponent,
+          ).toBeCloseTo(exponent, 9);
+        },
+      ),
     ));
 
   test('NaN, zero and equal abscissae are refused; parallel laws never meet', () => {
@@ -91,7 +125,11 @@ describe('published figures', () => {
   ])('%s', (_name, x, value) => expect(logGamma(x)).toBeCloseTo(value, 10));
 
   test('the gamma function grows by its own argument', () =>
-    fc.assert(fc.property(fc.double({ min: 0.05, max: 200, noNaN: true }), (x) => expect(logGamma(x + 1) - logGamma(x)).toBeCloseTo(Math.log(x), 9))));
+    fc.assert(
+      fc.property(fc.double({ min: 0.05, max: 200, noNaN: true }), (x) =>
+        expect(logGamma(x + 1) - logGamma(x)).toBeCloseTo(Math.log(x), 9),
+      ),
+    ));
 
   // Two-sided probabilities from the closed forms for one and two degrees of freedom.
   test.each([0.5, 1, 3, 12.7])('two-sided tails of t = %p', (t) => {
@@ -101,7 +139,15 @@ describe('published figures', () => {
   });
 
   // Grubbs' table for both sides at 5 %.
-  test.each([[3, 1.1543], [4, 1.4812], [5, 1.715], [6, 1.8871], [7, 2.02], [10, 2.29], [20, 2.7082]])('Grubbs’ critical value of %d', (n, critical) => {
+  test.each([
+    [3, 1.1543],
+    [4, 1.4812],
+    [5, 1.715],
+    [6, 1.8871],
+    [7, 2.02],
+    [10, 2.29],
+    [20, 2.7082],
+  ])('Grubbs’ critical value of %d', (n, critical) => {
     expect(grubbsOutlier(Array.from({ length: n }, (_, i) => i)).critical).toBeCloseTo(critical, 2);
   });
 
@@ -110,7 +156,9 @@ describe('published figures', () => {
     const a = [0.7, -1.6, -0.2, -1.2, -0.1, 3.4, 3.7, 0.8, 0, 2];
     const b = [1.9, 0.8, 1.1, 0.1, -0.1, 4.4, 5.5, 1.6, 4.6, 3.4];
     const { difference, degreesOfFreedom, probability, low, high, isSignificant } = welchComparison(a, b);
-    expect([difference, degreesOfFreedom, probability].map((v) => Number(v.toFixed(4)))).toEqual([1.58, 17.7765, 0.0794]);
+    expect([difference, degreesOfFreedom, probability].map((v) => Number(v.toFixed(4)))).toEqual([
+      1.58, 17.7765, 0.0794,
+    ]);
     expect([low, high].map((v) => Number(v.toFixed(4)))).toEqual([-0.2055, 3.3655]);
     expect(isSignificant).toBe(false);
   });
@@ -153,7 +201,8 @@ describe('power laws', () => {
 
   test('what they predict lies on the law, and is least sure far from what was measured', () => {
     const at = (x: number) => predictPowerLaw(law, x);
-    for (const x of [5000, 10_000, 15_000]) expect(at(x).value).toBeCloseTo(law.valueAtReference * (x / 10_000) ** law.exponent, 9);
+    for (const x of [5000, 10_000, 15_000])
+      expect(at(x).value).toBeCloseTo(law.valueAtReference * (x / 10_000) ** law.exponent, 9);
     const width = (x: number): number => at(x).meanHigh / at(x).meanLow;
     expect(width(60_000)).toBeGreaterThan(width(9000));
     expect(width(600)).toBeGreaterThan(width(9000));

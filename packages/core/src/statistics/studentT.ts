@@ -48,7 +48,12 @@ export function studentTQuantile(probability: number, degreesOfFreedom: number):
   const tail = Math.min(probability, 1 - probability);
   let high = 1;
   while (tailProbability(high, degreesOfFreedom) > tail && high < 1e150) high *= 2;
-  const root = findRoot((t) => Math.log(tailProbability(t, degreesOfFreedom) / tail), 0, high, 4 * Number.EPSILON * high);
+  const root = findRoot(
+    (t) => Math.log(tailProbability(t, degreesOfFreedom) / tail),
+    0,
+    high,
+    4 * Number.EPSILON * high,
+  );
   const size = root.status === 'found' ? root.x : high;
   return probability < 0.5 ? -size : size;
 }

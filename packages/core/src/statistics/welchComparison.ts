@@ -36,12 +36,28 @@ export function welchComparison(a: readonly number[], b: readonly number[]): Wel
   if (standardError === 0) {
     const isSignificant = difference !== 0;
     const degreesOfFreedom = a.length + b.length - 2;
-    return { difference, degreesOfFreedom, standardError, low: difference, high: difference, probability: isSignificant ? 0 : 1, isSignificant };
+    return {
+      difference,
+      degreesOfFreedom,
+      standardError,
+      low: difference,
+      high: difference,
+      probability: isSignificant ? 0 : 1,
+      isSignificant,
+    };
   }
   // Shares of the variance, so that neither tiny nor huge spreads leave the numbers.
   const share = va / (va + vb);
   const degreesOfFreedom = 1 / (share ** 2 / (a.length - 1) + (1 - share) ** 2 / (b.length - 1));
   const half = studentTQuantile(0.975, degreesOfFreedom) * standardError;
   const probability = studentTTwoSided(difference / standardError, degreesOfFreedom);
-  return { difference, degreesOfFreedom, standardError, low: difference - half, high: difference + half, probability, isSignificant: probability < 0.05 };
+  return {
+    difference,
+    degreesOfFreedom,
+    standardError,
+    low: difference - half,
+    high: difference + half,
+    probability,
+    isSignificant: probability < 0.05,
+  };
 }

@@ -5,7 +5,10 @@ export function evaluateWorking(working: Working): number {
   const names = new Map(working.inputs.map((i) => [i.symbol, i.value]));
   let value = NaN;
   for (const { symbol, formula } of working.lines) {
-    const code = formula.replace(/\bln\(/g, 'Math.log(').replace(/\^/g, '**').replace(/\b(?!Math\b|log\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
+    const code = formula
+      .replace(/\bln\(/g, 'Math.log(')
+      .replace(/\^/g, '**')
+      .replace(/\b(?!Math\b|log\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
     value = Number(new Function('names', `return ${code}`)(names));
     names.set(symbol, value);
   }

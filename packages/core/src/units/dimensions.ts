@@ -11,8 +11,28 @@ import type { Unit } from './unit.ts';
 
 /** Every dimension that Zivvo reads or shows, with its units. */
 export const dimensions = {
-  length, mass, force, rotation, current, voltage, power, resistance, charge, motorConstant, torque, acceleration, level,
-  temperature, pressure, density, ratio, time, number, angle, thrustPerPower, thrustPerCurrent,
+  length,
+  mass,
+  force,
+  rotation,
+  current,
+  voltage,
+  power,
+  resistance,
+  charge,
+  motorConstant,
+  torque,
+  acceleration,
+  level,
+  temperature,
+  pressure,
+  density,
+  ratio,
+  time,
+  number,
+  angle,
+  thrustPerPower,
+  thrustPerCurrent,
 } as const;
 
 export type Dimension = keyof typeof dimensions;

@@ -7,11 +7,22 @@ export type ReadNumber =
   | { status: 'notANumber' };
 
 /** Fractions that are one character on a label or a keyboard. */
-const GLYPHS: Readonly<Record<string, string>> = { '½': '1/2', '¼': '1/4', '¾': '3/4', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8' };
+const GLYPHS: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+};
 
 /** Writes out the fractions that are one character: `9½` becomes `9-1/2`. */
 export function writeOutFractions(text: string): string {
-  return text.replace(/(\d?)\s?([½¼¾⅛⅜⅝⅞])/g, (_, whole: string, glyph: string) => `${whole === '' ? '' : `${whole}-`}${GLYPHS[glyph]}`);
+  return text.replace(
+    /(\d?)\s?([½¼¾⅛⅜⅝⅞])/g,
+    (_, whole: string, glyph: string) => `${whole === '' ? '' : `${whole}-`}${GLYPHS[glyph]}`,
+  );
 }
 
 const FRACTION = /^([+-]?)(?:(\d{1,4})[\s-]+)?(\d{1,3})\/(\d{1,3})$/;
@@ -26,7 +37,9 @@ const PLAIN = /^[+-]?(?:\d+\.?\d*|\.\d+)(?:e[+-]?\d{1,3})?$/i;
  * @param mark - what a single comma means
  */
 export function readNumber(text: string, mark: DecimalMark = 'open'): ReadNumber {
-  const trimmed = writeOutFractions(text.trim()).replace(/−/g, '-').replace(/(?<=\d)[\s'’  ](?=\d{3}(?!\d))/g, '');
+  const trimmed = writeOutFractions(text.trim())
+    .replace(/−/g, '-')
+    .replace(/(?<=\d)[\s'’  ](?=\d{3}(?!\d))/g, '');
   if (trimmed === '' || trimmed.length > 40) return { status: 'notANumber' };
   const fraction = FRACTION.exec(trimmed);
   if (fraction) return readFraction(fraction);

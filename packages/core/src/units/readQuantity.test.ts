@@ -30,7 +30,10 @@ describe('numbers as people type them', () => {
     expect(readNumber('1,946', 'point')).toEqual({ status: 'read', value: 1946 });
   });
 
-  test.each(['', 'abc', '1.2.3', '1/0', '--5', '5 g', 'NaN', 'Infinity', '1e999', '1,2,3'])('%j is not a number', (text) => expect(readNumber(text).status).toBe('notANumber'));
+  test.each(['', 'abc', '1.2.3', '1/0', '--5', '5 g', 'NaN', 'Infinity', '1e999', '1,2,3'])(
+    '%j is not a number',
+    (text) => expect(readNumber(text).status).toBe('notANumber'),
+  );
 });
 
 describe('quantities', () => {
@@ -52,7 +55,12 @@ describe('quantities', () => {
   });
 
   test('what cannot be read says why and keeps the text', () => {
-    expect(readQuantity('5 bananas', 'mass', unit('mass', 'g'))).toMatchObject({ status: 'unknownUnit', text: '5 bananas', written: 'bananas', allowed: ['g', 'kg', 'oz', 'lb'] });
+    expect(readQuantity('5 bananas', 'mass', unit('mass', 'g'))).toMatchObject({
+      status: 'unknownUnit',
+      text: '5 bananas',
+      written: 'bananas',
+      allowed: ['g', 'kg', 'oz', 'lb'],
+    });
     expect(readQuantity('heavy', 'mass', unit('mass', 'g'))).toEqual({ status: 'notANumber', text: 'heavy' });
     expect(readQuantity('  ', 'mass', unit('mass', 'g'))).toEqual({ status: 'empty' });
     expect(readQuantity('1,946', 'force', unit('force', 'g'))).toMatchObject({ status: 'ambiguous' });
@@ -93,7 +101,8 @@ describe('quantities', () => {
           owners.set(written, u.symbol);
           // A bare 1 beside a number is no unit.
           if (/^\d/.test(written)) continue;
-          for (const text of [`7${written}`, `7 ${written}`, `  7  ${written} `]) expect([text, dimension, readQuantity(text, dimension, u).status]).toEqual([text, dimension, 'read']);
+          for (const text of [`7${written}`, `7 ${written}`, `  7  ${written} `])
+            expect([text, dimension, readQuantity(text, dimension, u).status]).toEqual([text, dimension, 'read']);
         }
       }
     }
@@ -101,17 +110,25 @@ describe('quantities', () => {
 
   test('whatever is typed is answered, never thrown, and what is read is finite', () =>
     fc.assert(
-      fc.property(fc.string({ maxLength: 30 }), fc.constantFrom(...(Object.keys(dimensions) as Dimension[])), (text, dimension) => {
-        const read = readQuantity(text, dimension, dimensions[dimension].units[0]!);
-        if (read.status === 'read') expect(Number.isFinite(read.valueSi)).toBe(true);
-        else if (read.status !== 'empty') expect(read.text).toBe(text.trim());
-      }),
+      fc.property(
+        fc.string({ maxLength: 30 }),
+        fc.constantFrom(...(Object.keys(dimensions) as Dimension[])),
+        (text, dimension) => {
+          const read = readQuantity(text, dimension, dimensions[dimension].units[0]!);
+          if (read.status === 'read') expect(Number.isFinite(read.valueSi)).toBe(true);
+          else if (read.status !== 'empty') expect(read.text).toBe(text.trim());
+        },
+      ),
     ));
 
   test('every unit turns there and back', () =>
     fc.assert(
-      fc.property(fc.constantFrom(...(Object.keys(dimensions) as Dimension[])), fc.double({ min: -1e6, max: 1e6, noNaN: true }), (dimension, value) => {
-        for (const u of dimensions[dimension].units) expect(fromSi(u, toSi(u, value))).toBeCloseTo(value, 6);
-      }),
+      fc.property(
+        fc.constantFrom(...(Object.keys(dimensions) as Dimension[])),
+        fc.double({ min: -1e6, max: 1e6, noNaN: true }),
+        (dimension, value) => {
+          for (const u of dimensions[dimension].units) expect(fromSi(u, toSi(u, value))).toBeCloseTo(value, 6);
+        },
+      ),
     ));
 });

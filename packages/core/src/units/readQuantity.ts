@@ -9,7 +9,8 @@ export type ReadQuantity =
   | { status: 'unknownUnit'; text: string; written: string; allowed: string[] }
   | { status: 'ambiguous'; text: string; asDecimal: number; asThousands: number };
 
-const PARTS = /^([+\-−]?[\d.,'’\s  ]*\d[.,]?(?:e[+-]?\d{1,3}(?![\w]))?(?:[\s-]+\d{1,3}\/\d{1,3}|\/\d{1,3})?|[+\-−]?[.,]\d+)\s*(.*)$/i;
+const PARTS =
+  /^([+\-−]?[\d.,'’\s  ]*\d[.,]?(?:e[+-]?\d{1,3}(?![\w]))?(?:[\s-]+\d{1,3}\/\d{1,3}|\/\d{1,3})?|[+\-−]?[.,]\d+)\s*(.*)$/i;
 
 /**
  * Reads a typed quantity, with or without its unit: `5.1in`, `129,5 mm`, `5 1/2"`, `27.2`.
@@ -21,7 +22,12 @@ const PARTS = /^([+\-−]?[\d.,'’\s  ]*\d[.,]?(?:e[+-]?\d{1,3}(?![\w]))?(?:[\s
  * @returns the SI value, or why it could not be read, with the text as typed
  * @example readQuantity('5.1in', 'length', mm) // => { status: 'read', valueSi: 0.12954, … }
  */
-export function readQuantity(text: string, dimension: Dimension, defaultUnit: Unit, mark: DecimalMark = 'open'): ReadQuantity {
+export function readQuantity(
+  text: string,
+  dimension: Dimension,
+  defaultUnit: Unit,
+  mark: DecimalMark = 'open',
+): ReadQuantity {
   const trimmed = text.trim();
   if (trimmed === '') return { status: 'empty' };
   const parts = PARTS.exec(trimmed);

@@ -7,59 +7,101 @@ export const standSentences: Sentences<StandReasons> = {
   noCountedRuns: (p) => `None of ${p.number('count')} runs counts yet.`,
   nothingComparable: (p) => `${p.number('count')} props measured, none up to full throttle or ${p.hover()}.`,
   onlyOne: (p) => `${p.text('name')} is measured. A second prop makes it a comparison.`,
-  onlyOneHovers: (p) => `${p.text('name')} ${p.hovers()} at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
+  onlyOneHovers: (p) =>
+    `${p.text('name')} ${p.hovers()} at ${p.share('throttleRatio')} throttle. A second prop makes it a comparison.`,
   strongest: (p) => `${p.text('name')} gives most thrust: ${p.quantity('thrustN', 'force')}.`,
   thriftiest: (p) => `${p.text('name')} ${p.hovers()} on least power.`,
-  allBarred: (p) => `Every prop measured passes a limit; of them ${p.text('name')} pulls most: ${p.quantity('thrustN', 'force')}.`,
+  allBarred: (p) =>
+    `Every prop measured passes a limit; of them ${p.text('name')} pulls most: ${p.quantity('thrustN', 'force')}.`,
   leadsBoth: (p) => `${p.text('name')} gives most thrust and ${p.hovers()} on least power${withinLimits(p)}.`,
-  leadSplit: (p) => `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
-  leadsBothAgainst: (p) => `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}${withinLimits(p)}.`,
-  leadSplitAgainst: (p) => `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
-  sameBothAgainst: (p) => `${p.text('name')} pulls as much as ${p.text('reference')} and ${p.hovers()} on least power${withinLimits(p)}.`,
-  sameSplitAgainst: (p) => `${p.text('name')} pulls as much as ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
-  lessBothAgainst: (p) => `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}, and ${p.hovers()} on least power.`,
-  lessSplitAgainst: (p) => `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
+  leadSplit: (p) =>
+    `${p.text('name')} gives most thrust, ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  leadsBothAgainst: (p) =>
+    `${p.text('name')}: ${p.share('differenceRatio')} more thrust than ${p.text('reference')}, and the least power in ${p.hover()}${withinLimits(p)}.`,
+  leadSplitAgainst: (p) =>
+    `${p.text('name')} gives ${p.share('differenceRatio')} more thrust than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  sameBothAgainst: (p) =>
+    `${p.text('name')} pulls as much as ${p.text('reference')} and ${p.hovers()} on least power${withinLimits(p)}.`,
+  sameSplitAgainst: (p) =>
+    `${p.text('name')} pulls as much as ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power${withinLimits(p)}.`,
+  lessBothAgainst: (p) =>
+    `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}, and ${p.hovers()} on least power.`,
+  lessSplitAgainst: (p) =>
+    `${p.text('name')} pulls most within the limits, ${p.size('differenceRatio')} less than ${p.text('reference')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
   referenceLeadsBoth: (p) => `Nothing within the limits beats ${p.text('name')}, in thrust or in ${p.hover()}.`,
-  referenceStrongest: (p) => `Nothing within the limits out-pulls ${p.text('name')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
-  'breach.escCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')}; the ESC’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
-  'breach.motorCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')}; the motor’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
-  'breach.makerSpeed': (p) => `${p.text('name')} turned ${p.quantity('value', 'rotation')}; its maker allows ${p.quantity('limit', 'rotation')}, passed from ${p.share('throttleRatio')} throttle.`,
-  'breach.clearance': (p) => `${p.text('name')} is ${p.quantity('value', 'length')} across; the frame clears ${p.quantity('limit', 'length')}.`,
-  'breaches.escCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')} and passes the ESC’s ${p.quantity('limit', 'current')} from ${p.share('throttleRatio')} throttle. So do ${p.text('others')}.`,
-  'breaches.motorCurrent': (p) => `${p.text('name')} draws ${p.quantity('value', 'current')} and passes the motor’s ${p.quantity('limit', 'current')} from ${p.share('throttleRatio')} throttle. So do ${p.text('others')}.`,
-  'breaches.makerSpeed': (p) => `${p.text('name')} turned ${p.quantity('value', 'rotation')}; its maker allows ${p.quantity('limit', 'rotation')}. Over their makers’ limits too: ${p.text('others')}.`,
-  'breaches.clearance': (p) => `${p.text('name')} is ${p.quantity('value', 'length')} across; the frame clears ${p.quantity('limit', 'length')}. Too large as well: ${p.text('others')}.`,
-  cannotHover: (p) => `${p.text('name')} cannot carry the craft: ${p.quantity('thrustN', 'force')} a rotor at most, ${p.quantity('neededN', 'force')} needed.`,
-  highHover: (p) => `${p.text('craft')} ${p.hovers()} at ${p.share('throttleRatio')} throttle on ${p.text('name')}: little is left for gusts.`,
-  'leftOut.belowGate': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
-  'leftOut.readingKindDiffers': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} mixes peak hold with settled means. It is kept and does not count.`,
-  'leftOut.tooFewSteps': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} has ${p.number('value')} usable ${p.text('value') === '1' ? 'step, under full throttle' : 'steps'}; two are needed, or full throttle alone.`,
-  'leftOut.doubt.merit': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: for its thrust and watts a figure of merit of ${p.number('value', 2)}, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
-  'leftOut.doubt.power': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: volts times amps are ${p.number('value', 2)} times its watts. It is kept and does not count.`,
-  'leftOut.doubt.thrustCoefficient': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its thrust for its speed is ${p.number('value', 3)} as a coefficient, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
-  'leftOut.doubt.tipMach': (p) => `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its tips would move at ${p.number('value', 2)} of the speed of sound. Look at the unit of the speed. It is kept and does not count.`,
-  fullOnly: (p) => `At full throttle alone: ${p.text('names')}. There they rank; ${p.hover()}, part throttle and crossings need a ladder of steps.`,
+  referenceStrongest: (p) =>
+    `Nothing within the limits out-pulls ${p.text('name')}; ${p.text('otherName')} ${p.hovers()} on least power.`,
+  'breach.escCurrent': (p) =>
+    `${p.text('name')} draws ${p.quantity('value', 'current')}; the ESC’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
+  'breach.motorCurrent': (p) =>
+    `${p.text('name')} draws ${p.quantity('value', 'current')}; the motor’s limit is ${p.quantity('limit', 'current')}, passed from ${p.share('throttleRatio')} throttle.`,
+  'breach.makerSpeed': (p) =>
+    `${p.text('name')} turned ${p.quantity('value', 'rotation')}; its maker allows ${p.quantity('limit', 'rotation')}, passed from ${p.share('throttleRatio')} throttle.`,
+  'breach.clearance': (p) =>
+    `${p.text('name')} is ${p.quantity('value', 'length')} across; the frame clears ${p.quantity('limit', 'length')}.`,
+  'breaches.escCurrent': (p) =>
+    `${p.text('name')} draws ${p.quantity('value', 'current')} and passes the ESC’s ${p.quantity('limit', 'current')} from ${p.share('throttleRatio')} throttle. So do ${p.text('others')}.`,
+  'breaches.motorCurrent': (p) =>
+    `${p.text('name')} draws ${p.quantity('value', 'current')} and passes the motor’s ${p.quantity('limit', 'current')} from ${p.share('throttleRatio')} throttle. So do ${p.text('others')}.`,
+  'breaches.makerSpeed': (p) =>
+    `${p.text('name')} turned ${p.quantity('value', 'rotation')}; its maker allows ${p.quantity('limit', 'rotation')}. Over their makers’ limits too: ${p.text('others')}.`,
+  'breaches.clearance': (p) =>
+    `${p.text('name')} is ${p.quantity('value', 'length')} across; the frame clears ${p.quantity('limit', 'length')}. Too large as well: ${p.text('others')}.`,
+  cannotHover: (p) =>
+    `${p.text('name')} cannot carry the craft: ${p.quantity('thrustN', 'force')} a rotor at most, ${p.quantity('neededN', 'force')} needed.`,
+  highHover: (p) =>
+    `${p.text('craft')} ${p.hovers()} at ${p.share('throttleRatio')} throttle on ${p.text('name')}: little is left for gusts.`,
+  'leftOut.belowGate': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
+  'leftOut.readingKindDiffers': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} mixes peak hold with settled means. It is kept and does not count.`,
+  'leftOut.tooFewSteps': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} has ${p.number('value')} usable ${p.text('value') === '1' ? 'step, under full throttle' : 'steps'}; two are needed, or full throttle alone.`,
+  'leftOut.doubt.merit': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: for its thrust and watts a figure of merit of ${p.number('value', 2)}, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
+  'leftOut.doubt.power': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: volts times amps are ${p.number('value', 2)} times its watts. It is kept and does not count.`,
+  'leftOut.doubt.thrustCoefficient': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its thrust for its speed is ${p.number('value', 3)} as a coefficient, where ${p.number('limit', 2)} is the end of what props do. Look at the units. It is kept and does not count.`,
+  'leftOut.doubt.tipMach': (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} cannot be: its tips would move at ${p.number('value', 2)} of the speed of sound. Look at the unit of the speed. It is kept and does not count.`,
+  fullOnly: (p) =>
+    `At full throttle alone: ${p.text('names')}. There they rank; ${p.hover()}, part throttle and crossings need a ladder of steps.`,
   rowsDropped: (p) => `${p.number('count')} rows of ${p.text('name')} have no throttle or thrust and were left out.`,
-  thrustExponent: (p) => `Thrust of ${p.text('name')} grows with speed to the power ${p.number('exponent', 2)}; 1.85 to 2.25 is usual. Look at the scale, stall or flex.`,
-  reducedToVoltage: (p) => `Full throttle is compared at ${p.quantity('voltageV', 'voltage')}, one motor: the runs lay between ${p.quantity('lowV', 'voltage')} and ${p.quantity('highV', 'voltage')} and are reduced through the motor.`,
-  voltageDiffers: (p) => `${p.text('name')} had ${p.quantity('value', 'voltage')} at full throttle, the reference ${p.quantity('other', 'voltage')}: part of the difference is the pack.`,
-  outlierRun: (p) => `Run ${p.number('ordinal')} of ${p.text('name')} stands apart: ${p.quantity('thrustN', 'force')} against ${p.quantity('mean', 'force')} on average. Repeat it.`,
+  thrustExponent: (p) =>
+    `Thrust of ${p.text('name')} grows with speed to the power ${p.number('exponent', 2)}; 1.85 to 2.25 is usual. Look at the scale, stall or flex.`,
+  reducedToVoltage: (p) =>
+    `Full throttle is compared at ${p.quantity('voltageV', 'voltage')}, one motor: the runs lay between ${p.quantity('lowV', 'voltage')} and ${p.quantity('highV', 'voltage')} and are reduced through the motor.`,
+  voltageDiffers: (p) =>
+    `${p.text('name')} had ${p.quantity('value', 'voltage')} at full throttle, the reference ${p.quantity('other', 'voltage')}: part of the difference is the pack.`,
+  outlierRun: (p) =>
+    `Run ${p.number('ordinal')} of ${p.text('name')} stands apart: ${p.quantity('thrustN', 'force')} against ${p.quantity('mean', 'force')} on average. Repeat it.`,
   noRepeats: () => 'No prop has two runs: without repeats nobody knows which differences are real.',
-  referenceMissing: (p) => (p.text('name') === '' ? 'No reference prop is chosen: choose the one the craft flies now.' : `The reference ${p.text('name')} has no counting run yet.`),
-  sameThrust: (p) => `${p.text('name')} differs from the reference by ${p.difference('differenceRatio')} in thrust, inside ±${p.share('halfWidthRatio')}: the same.`,
-  mostThrust: (p) => `${p.text('name')} pulls ${p.quantity('thrustN', 'force')} at full throttle, ${p.difference('differenceRatio')} ± ${p.share('halfWidthRatio')} against the reference.`,
-  leastHoverPower: (p) => `${p.text('name')} ${p.hovers()} on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
-  betterAbove: (p) => `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
-  betterBelow: (p) => `${p.text('name')} beats ${p.text('reference')} up to ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); above it gives less.`,
+  referenceMissing: (p) =>
+    p.text('name') === ''
+      ? 'No reference prop is chosen: choose the one the craft flies now.'
+      : `The reference ${p.text('name')} has no counting run yet.`,
+  sameThrust: (p) =>
+    `${p.text('name')} differs from the reference by ${p.difference('differenceRatio')} in thrust, inside ±${p.share('halfWidthRatio')}: the same.`,
+  mostThrust: (p) =>
+    `${p.text('name')} pulls ${p.quantity('thrustN', 'force')} at full throttle, ${p.difference('differenceRatio')} ± ${p.share('halfWidthRatio')} against the reference.`,
+  leastHoverPower: (p) =>
+    `${p.text('name')} ${p.hovers()} on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
+  betterAbove: (p) =>
+    `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
+  betterBelow: (p) =>
+    `${p.text('name')} beats ${p.text('reference')} up to ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); above it gives less.`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,
   'stand.noReference': () => 'Stand: the reference prop is not measured',
   'stand.fewRuns': (p) => `Stand: ${p.number('count')} of ${p.number('needed')} runs of the prop in hand`,
   'stand.measured': (p) => `Stand: measured, ${p.number('count')} runs`,
-  meanOfRuns: (p) => (p.text('count') === '1' ? 'One run counts: its own value.' : `Mean of ${p.number('count')} runs that count.`),
+  meanOfRuns: (p) =>
+    p.text('count') === '1' ? 'One run counts: its own value.' : `Mean of ${p.number('count')} runs that count.`,
   pooledSpread: () => 'The ± is a 95 % interval; the spread between runs is pooled over the whole campaign.',
-  currentDoesNotScale: () => 'Full-throttle current does not scale with air density; only thrust at the same speed does.',
+  currentDoesNotScale: () =>
+    'Full-throttle current does not scale with air density; only thrust at the same speed does.',
 };
 
 /** Said where somebody would lead but for a limit; which one and why stands among the dangers. */

@@ -21,7 +21,9 @@ export function ErrorPage() {
 
 /** Whether a part of the program itself could not be fetched, as browsers put it. */
 function isPartMissing(error: unknown): boolean {
-  return error instanceof TypeError && /dynamically imported module|importing a module script failed/i.test(error.message);
+  return (
+    error instanceof TypeError && /dynamically imported module|importing a module script failed/i.test(error.message)
+  );
 }
 
 /** A page whose program could not be fetched: the server is gone, or was replaced by a newer one. */
@@ -43,7 +45,8 @@ export function NotFoundPage() {
     <main className={classes.state}>
       <h1>Nothing lives at this address</h1>
       <p>
-        It may have been mistyped, or what it showed was deleted. <Link to="/crafts">Go to the crafts</Link>, or press / to find it.
+        It may have been mistyped, or what it showed was deleted. <Link to="/crafts">Go to the crafts</Link>, or press /
+        to find it.
       </p>
     </main>
   );

@@ -35,7 +35,11 @@ export function InHandBar({ onFind, onKeys }: InHandBarProps) {
         <span className={classes.what}>
           Craft <kbd>c</kbd>
         </span>
-        <select id="in-hand-craft" value={craftId ?? ''} onChange={(e) => take({ craftId: e.target.value === '' ? null : e.target.value })}>
+        <select
+          id="in-hand-craft"
+          value={craftId ?? ''}
+          onChange={(e) => take({ craftId: e.target.value === '' ? null : e.target.value })}
+        >
           <option value="">none in hand</option>
           {crafts?.items.map((c) => (
             <option key={c.id} value={c.id}>
@@ -48,7 +52,11 @@ export function InHandBar({ onFind, onKeys }: InHandBarProps) {
         <span className={classes.what}>
           Prop <kbd>p</kbd>
         </span>
-        <select id="in-hand-prop" value={propModelId ?? ''} onChange={(e) => take({ propModelId: e.target.value === '' ? null : e.target.value })}>
+        <select
+          id="in-hand-prop"
+          value={propModelId ?? ''}
+          onChange={(e) => take({ propModelId: e.target.value === '' ? null : e.target.value })}
+        >
           <option value="">the reference</option>
           {models?.items.map((m) => (
             <option key={m.id} value={m.id}>
@@ -80,7 +88,9 @@ function Air() {
     <Link to={to('/settings')} className={`${classes.held} ${classes.air}`} title="Today’s air: read it in Settings">
       <span className={classes.what}>Air today</span>
       <span className={classes.value}>
-        {air ? `${format.quantity(air.temperatureC, 'temperature').text} · ${format.quantity(air.pressurePa, 'pressure').text} · ${format.quantity(air.densityKgPerM3, 'density').text}` : 'not read yet'}
+        {air
+          ? `${format.quantity(air.temperatureC, 'temperature').text} · ${format.quantity(air.pressurePa, 'pressure').text} · ${format.quantity(air.densityKgPerM3, 'density').text}`
+          : 'not read yet'}
       </span>
     </Link>
   );

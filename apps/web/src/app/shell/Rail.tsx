@@ -24,21 +24,35 @@ export function Rail() {
   // Going somewhere folds it again.
   const [openedOn, setOpenedOn] = useState<string | null>(null);
   const isWhole = openedOn === key;
-  const near = nearStations(stations.length, stations.findIndex((s) => pathname.startsWith(s.path)));
+  const near = nearStations(
+    stations.length,
+    stations.findIndex((s) => pathname.startsWith(s.path)),
+  );
   return (
     <nav className={classes.rail} aria-label="The line" data-whole={isWhole}>
       <ul>
         {stations.map(({ name, path, icon: StationIcon, stop }, i) => (
-          <li key={path} className={stop === null ? undefined : classes.onLine} data-near={i >= near.from && i < near.to}>
+          <li
+            key={path}
+            className={stop === null ? undefined : classes.onLine}
+            data-near={i >= near.from && i < near.to}
+          >
             <NavLink to={to(path)} className={classes.station} title={name}>
-              <span className={classes.mark}>{stop === null ? null : <LineBar stop={currentData?.stops.find((s) => s.station === stop)} />}</span>
+              <span className={classes.mark}>
+                {stop === null ? null : <LineBar stop={currentData?.stops.find((s) => s.station === stop)} />}
+              </span>
               <StationIcon className={classes.icon} size={20} stroke={1.6} aria-hidden />
               <span className={classes.name}>{name}</span>
             </NavLink>
           </li>
         ))}
       </ul>
-      <button type="button" className={classes.all} aria-expanded={isWhole} onClick={() => setOpenedOn(isWhole ? null : key)}>
+      <button
+        type="button"
+        className={classes.all}
+        aria-expanded={isWhole}
+        onClick={() => setOpenedOn(isWhole ? null : key)}
+      >
         <IconMenu2 size={20} stroke={1.6} aria-hidden />
         {isWhole ? 'Fold' : 'Whole line'}
       </button>

@@ -6,12 +6,16 @@ import { pretendServer, Refusal } from '../../test/pretendServer.ts';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { StandCut } from './StandCut.tsx';
 
-const onStand = (phase: NonNullable<StandView['run']>['phase'], throttleRatio = 0): StandView => ({ run: { runId: 'r1', campaignId: 'c1', propModelId: 'm1', phase, throttleRatio, cut: null } });
+const onStand = (phase: NonNullable<StandView['run']>['phase'], throttleRatio = 0): StandView => ({
+  run: { runId: 'r1', campaignId: 'c1', propModelId: 'm1', phase, throttleRatio, cut: null },
+});
 
 test('whatever page is open, what turns is said and cut, and then gone', async () => {
   const server = pretendServer({ 'GET /stand': onStand('running', 0.35), 'POST /stand/cut': onStand('held') });
   renderInApp(<StandCut />, { address: '/care' });
-  expect((await screen.findByRole('status', { name: 'On the stand' })).textContent).toContain('The stand turns at 35 %.');
+  expect((await screen.findByRole('status', { name: 'On the stand' })).textContent).toContain(
+    'The stand turns at 35 %.',
+  );
   expect(screen.getByRole('link', { name: 'Go to it' }).getAttribute('href')).toContain('/stand/live/r1');
   server.answers['GET /stand'] = onStand('held');
   await userEvent.click(screen.getByRole('button', { name: 'Cut the stand' }));

@@ -21,7 +21,12 @@ export function StandCut() {
   return (
     <section className={classes.band} aria-label="On the stand" role="status">
       <p>
-        {isError ? 'Zivvo’s server does not answer: use your switch.' : run.phase === 'armed' ? 'The stand is armed.' : `The stand turns at ${Math.round(100 * run.throttleRatio)} %.`} <Link to={to(`/stand/live/${run.runId}`, { propModelId: run.propModelId })}>Go to it</Link>
+        {isError
+          ? 'Zivvo’s server does not answer: use your switch.'
+          : run.phase === 'armed'
+            ? 'The stand is armed.'
+            : `The stand turns at ${Math.round(100 * run.throttleRatio)} %.`}{' '}
+        <Link to={to(`/stand/live/${run.runId}`, { propModelId: run.propModelId })}>Go to it</Link>
       </p>
       <button type="button" disabled={isLoading} onClick={() => void cut(TAB_ID).then(() => refetch())}>
         Cut the stand

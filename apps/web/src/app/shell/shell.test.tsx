@@ -17,7 +17,13 @@ import { store } from '../../shared/store/store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
 
-const crafts = { items: [{ id: 'c1', name: 'Petrel', ownerName: 'Seabird count' }, { id: 'c2', name: 'Skua', ownerName: null }], total: 2 };
+const crafts = {
+  items: [
+    { id: 'c1', name: 'Petrel', ownerName: 'Seabird count' },
+    { id: 'c2', name: 'Skua', ownerName: null },
+  ],
+  total: 2,
+};
 const models = { items: [{ id: 'm1', label: '7.2x3.9x3', makerName: 'Brindlow' }], total: 1 };
 const air = { temperatureC: 6, pressurePa: 100_400, humidityRatio: 0.7, densityKgPerM3: 1.25 };
 const nobody = (): void => undefined;
@@ -51,7 +57,10 @@ test('an unread air and an unknown person say so', async () => {
 });
 
 test('the rail is the work in its order, each station with its stop, and what is in hand goes along', async () => {
-  const stops: LineStop[] = [{ station: 'pick', state: 'full', code: 'pick.measured', values: { count: 3 } }, { station: 'fit', state: 'notched', code: 'fit.stop.wrong', values: { count: 1, of: 4 } }];
+  const stops: LineStop[] = [
+    { station: 'pick', state: 'full', code: 'pick.measured', values: { count: 3 } },
+    { station: 'fit', state: 'notched', code: 'fit.stop.wrong', values: { count: 1, of: 4 } },
+  ];
   pretendServer({ 'GET /crafts/c1/line': { stops } });
   renderInApp(<Rail />, { address: '/fit?craft=c1' });
   const links = screen.getAllByRole('link');
@@ -64,7 +73,9 @@ test('the rail is the work in its order, each station with its stop, and what is
 /** A pool whose workers only listen. */
 function listeningPool(): ToWorker[] {
   const told: ToWorker[] = [];
-  replacePickPool(new PickPool(() => ({ postMessage: (message) => told.push(message), onmessage: null, terminate: nobody })));
+  replacePickPool(
+    new PickPool(() => ({ postMessage: (message) => told.push(message), onmessage: null, terminate: nobody })),
+  );
   return told;
 }
 
@@ -73,7 +84,13 @@ test('questions are asked ahead of the page; for Pick the runs too, and its firs
   pretendServer({ ...pickAnswers(petrel), 'GET /air': { air } });
   const asked = (): string[] => Object.keys(store.getState().api.queries).sort();
   askAhead(new URL('http://zivvo.test/fit?craft=c9'));
-  expect(asked()).toEqual(['air(undefined)', 'craft("c9")', 'crafts(undefined)', 'people(undefined)', 'propModels(undefined)']);
+  expect(asked()).toEqual([
+    'air(undefined)',
+    'craft("c9")',
+    'crafts(undefined)',
+    'people(undefined)',
+    'propModels(undefined)',
+  ]);
   const told = listeningPool();
   await startPick(new URL('http://zivvo.test/pick?craft=c9'));
   await startPick(new URL('http://zivvo.test/pick?craft=c9&family=4-square-carbon'));
@@ -90,8 +107,20 @@ test('questions are asked ahead of the page; for Pick the runs too, and its firs
 test('the first map of Pick is begun anew when the craft’s own runs have come', async () => {
   const skua = craftForPick({ id: 'c8' });
   const byRuns = calibrate(Array.from({ length: 9 }, (_, i) => ({ pitchRatio: 0.4 + 0.03 * i, logRatio: 0.08 })));
-  const calibration: StandCalibration = { whole: { thrust: byRuns, power: byRuns }, families: {}, models: {}, motor: null, standVoltageV: null, runCount: 9, propCount: 1 };
-  pretendServer({ ...pickAnswers(skua), 'GET /air': { air }, 'GET /crafts/c8/calibration': { calibration, isSimulated: false } });
+  const calibration: StandCalibration = {
+    whole: { thrust: byRuns, power: byRuns },
+    families: {},
+    models: {},
+    motor: null,
+    standVoltageV: null,
+    runCount: 9,
+    propCount: 1,
+  };
+  pretendServer({
+    ...pickAnswers(skua),
+    'GET /air': { air },
+    'GET /crafts/c8/calibration': { calibration, isSimulated: false },
+  });
   const told = listeningPool();
   await startPick(new URL('http://zivvo.test/pick?craft=c8'));
   expect(told.map((m) => (m.kind === 'warm' ? m.setting.calibration : m.kind))).toEqual([null, calibration]);

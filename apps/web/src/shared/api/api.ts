@@ -1,4 +1,11 @@
-import { createApi, fetchBaseQuery, retry, type BaseQueryFn, type FetchArgs, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import {
+  createApi,
+  fetchBaseQuery,
+  retry,
+  type BaseQueryFn,
+  type FetchArgs,
+  type FetchBaseQueryError,
+} from '@reduxjs/toolkit/query/react';
 import type { Problem } from '@zivvo/contract';
 
 /** What every failed request looks like to the pages. */
@@ -31,9 +38,21 @@ function toProblem(error: FetchBaseQueryError): ApiProblem {
   return error.status === 'FETCH_ERROR' ? UNREACHABLE : UNREADABLE;
 }
 
-export const UNREACHABLE: ApiProblem = { status: 0, code: 'unreachable', title: 'Zivvo’s server does not answer', detail: 'What you entered stays on this page. Start the server again; the page tries by itself.', fields: [] };
+export const UNREACHABLE: ApiProblem = {
+  status: 0,
+  code: 'unreachable',
+  title: 'Zivvo’s server does not answer',
+  detail: 'What you entered stays on this page. Start the server again; the page tries by itself.',
+  fields: [],
+};
 
-const UNREADABLE: ApiProblem = { status: 500, code: 'unreadableAnswer', title: 'The answer could not be read', detail: 'The server answered something that is not meant for this page.', fields: [] };
+const UNREADABLE: ApiProblem = {
+  status: 500,
+  code: 'unreadableAnswer',
+  title: 'The answer could not be read',
+  detail: 'The server answered something that is not meant for this page.',
+  fields: [],
+};
 
 function isProblem(body: unknown): body is Problem {
   return typeof body === 'object' && body !== null && 'code' in body && 'fields' in body;
@@ -43,7 +62,24 @@ function isProblem(body: unknown): body is Problem {
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: retry(baseQuery, { maxRetries: 2 }),
-  tagTypes: ['Craft', 'PropModel', 'Campaign', 'Run', 'Air', 'Person', 'Pack', 'Line', 'Piece', 'Batch', 'Set', 'Part', 'BalanceJob', 'Rig', 'Fitting', 'Care'],
+  tagTypes: [
+    'Craft',
+    'PropModel',
+    'Campaign',
+    'Run',
+    'Air',
+    'Person',
+    'Pack',
+    'Line',
+    'Piece',
+    'Batch',
+    'Set',
+    'Part',
+    'BalanceJob',
+    'Rig',
+    'Fitting',
+    'Care',
+  ],
   refetchOnReconnect: true,
   endpoints: () => ({}),
 });

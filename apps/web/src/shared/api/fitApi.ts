@@ -6,11 +6,30 @@ const CHANGED = ['Fitting', 'Piece', 'Set', 'Line'] as const;
 
 const fitApi = api.injectEndpoints({
   endpoints: (build) => ({
-    fitting: build.query<FittingView, string>({ query: (craftId) => `/fittings/${craftId}`, providesTags: ['Fitting', 'Craft'] }),
-    updateFitting: build.mutation<FittingView, { craftId: string; body: UpdateFittingDto }>({ query: ({ craftId, body }) => ({ url: `/fittings/${craftId}`, method: 'PUT', body }), invalidatesTags: ['Fitting', 'Line'], onQueryStarted: showAnswer }),
-    fitPiece: build.mutation<FittingView, { craftId: string; body: FitPieceDto }>({ query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/pieces`, method: 'POST', body }), invalidatesTags: [...CHANGED], onQueryStarted: showAnswer }),
-    swapArms: build.mutation<FittingView, { craftId: string; body: SwapArmsDto }>({ query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/swap`, method: 'POST', body }), invalidatesTags: [...CHANGED], onQueryStarted: showAnswer }),
-    confirmFitting: build.mutation<FittingView, { craftId: string; body: ConfirmFittingDto }>({ query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/confirm`, method: 'POST', body }), invalidatesTags: ['Fitting'], onQueryStarted: showAnswer }),
+    fitting: build.query<FittingView, string>({
+      query: (craftId) => `/fittings/${craftId}`,
+      providesTags: ['Fitting', 'Craft'],
+    }),
+    updateFitting: build.mutation<FittingView, { craftId: string; body: UpdateFittingDto }>({
+      query: ({ craftId, body }) => ({ url: `/fittings/${craftId}`, method: 'PUT', body }),
+      invalidatesTags: ['Fitting', 'Line'],
+      onQueryStarted: showAnswer,
+    }),
+    fitPiece: build.mutation<FittingView, { craftId: string; body: FitPieceDto }>({
+      query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/pieces`, method: 'POST', body }),
+      invalidatesTags: [...CHANGED],
+      onQueryStarted: showAnswer,
+    }),
+    swapArms: build.mutation<FittingView, { craftId: string; body: SwapArmsDto }>({
+      query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/swap`, method: 'POST', body }),
+      invalidatesTags: [...CHANGED],
+      onQueryStarted: showAnswer,
+    }),
+    confirmFitting: build.mutation<FittingView, { craftId: string; body: ConfirmFittingDto }>({
+      query: ({ craftId, body }) => ({ url: `/fittings/${craftId}/confirm`, method: 'POST', body }),
+      invalidatesTags: ['Fitting'],
+      onQueryStarted: showAnswer,
+    }),
   }),
 });
 
@@ -18,7 +37,10 @@ const fitApi = api.injectEndpoints({
 type AppThunkDispatch = ThunkDispatch<any, any, UnknownAction>;
 
 /** What was answered stands at once: the next key must not act on what was there before. */
-async function showAnswer({ craftId }: { craftId: string }, { dispatch, queryFulfilled }: { dispatch: AppThunkDispatch; queryFulfilled: Promise<{ data: FittingView }> }): Promise<void> {
+async function showAnswer(
+  { craftId }: { craftId: string },
+  { dispatch, queryFulfilled }: { dispatch: AppThunkDispatch; queryFulfilled: Promise<{ data: FittingView }> },
+): Promise<void> {
   try {
     const { data } = await queryFulfilled;
     void dispatch(fitApi.util.upsertQueryData('fitting', craftId, data));
@@ -27,4 +49,11 @@ async function showAnswer({ craftId }: { craftId: string }, { dispatch, queryFul
   }
 }
 
-export const { useFittingQuery, useLazyFittingQuery, useUpdateFittingMutation, useFitPieceMutation, useSwapArmsMutation, useConfirmFittingMutation } = fitApi;
+export const {
+  useFittingQuery,
+  useLazyFittingQuery,
+  useUpdateFittingMutation,
+  useFitPieceMutation,
+  useSwapArmsMutation,
+  useConfirmFittingMutation,
+} = fitApi;

@@ -84,5 +84,8 @@ function listen(listeners: Set<() => void>, listener: () => void): () => void {
 
 /** Tells the stand that the pilot's page goes away; also while it is being closed. */
 export function leaveStand(runId: string): void {
-  navigator.sendBeacon(`/api/live/${runId}/commands`, new Blob([JSON.stringify({ tabId: TAB_ID, name: 'leave' })], { type: 'application/json' }));
+  navigator.sendBeacon(
+    `/api/live/${runId}/commands`,
+    new Blob([JSON.stringify({ tabId: TAB_ID, name: 'leave' })], { type: 'application/json' }),
+  );
 }

@@ -20,13 +20,30 @@ export interface Stretch {
 }
 
 /** Reads all channels of a track between two times, with at most so many points. Long lists stay out of the store. */
-export async function readSamples(id: string, { track, fromS, toS, count }: { track: number; fromS: number; toS: number; count: number }, signal: AbortSignal): Promise<{ stretches: Stretch[] } | { problem: ApiProblem }> {
-  const query = new URLSearchParams({ track: String(track), fromS: String(fromS), toS: String(toS), count: String(count) });
+export async function readSamples(
+  id: string,
+  { track, fromS, toS, count }: { track: number; fromS: number; toS: number; count: number },
+  signal: AbortSignal,
+): Promise<{ stretches: Stretch[] } | { problem: ApiProblem }> {
+  const query = new URLSearchParams({
+    track: String(track),
+    fromS: String(fromS),
+    toS: String(toS),
+    count: String(count),
+  });
   try {
     const answer = await fetch(`/api/recordings/${id}/samples?${query.toString()}`, { signal });
     const body: unknown = await answer.json();
     if (!answer.ok) return { problem: failureOf(body) };
-    return { stretches: (body as RecordingSamplesView).stretches.map(({ segment, isRaw, timesS, least, most }) => ({ segment, isRaw, timesS: new Float64Array(bytesOf(timesS)), least: least.map(floatsOf), most: (most ?? least).map(floatsOf) })) };
+    return {
+      stretches: (body as RecordingSamplesView).stretches.map(({ segment, isRaw, timesS, least, most }) => ({
+        segment,
+        isRaw,
+        timesS: new Float64Array(bytesOf(timesS)),
+        least: least.map(floatsOf),
+        most: (most ?? least).map(floatsOf),
+      })),
+    };
   } catch {
     return { problem: UNREACHABLE };
   }

@@ -1,31 +1,111 @@
-import type { CalibrationView, CampaignDetailView, CampaignListView, CampaignResultsView, CreateCampaignDto, CreateRunDto, ImportRecipeView, ImportRunsDto, KeepRunDto, KeptView, RunView, SaveDraftDto, UpdateCampaignDto } from '@zivvo/contract';
+import type {
+  CalibrationView,
+  CampaignDetailView,
+  CampaignListView,
+  CampaignResultsView,
+  CreateCampaignDto,
+  CreateRunDto,
+  ImportRecipeView,
+  ImportRunsDto,
+  KeepRunDto,
+  KeptView,
+  RunView,
+  SaveDraftDto,
+  UpdateCampaignDto,
+} from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
 export const standApi = api.injectEndpoints({
   endpoints: (build) => ({
-    campaigns: build.query<CampaignListView, string | null>({ query: (craftId) => `/campaigns${craftId === null ? '' : `?craftId=${craftId}`}`, providesTags: ['Campaign'] }),
-    campaign: build.query<CampaignDetailView, string>({ query: (id) => `/campaigns/${id}`, providesTags: ['Campaign'] }),
-    results: build.query<CampaignResultsView, { id: string; throttleRatio: number }>({ query: ({ id, throttleRatio }) => `/campaigns/${id}/results?throttleRatio=${throttleRatio}`, providesTags: ['Campaign'] }),
-    working: build.query<Working, { id: string; throttleRatio: number; key: string }>({ query: ({ id, throttleRatio, key }) => `/campaigns/${id}/working?throttleRatio=${throttleRatio}&key=${encodeURIComponent(key)}`, providesTags: ['Campaign'] }),
-    createCampaign: build.mutation<CampaignDetailView, CreateCampaignDto>({ query: (body) => ({ url: '/campaigns', method: 'POST', body }), invalidatesTags: ['Campaign'] }),
-    updateCampaign: build.mutation<CampaignDetailView, { id: string; body: UpdateCampaignDto }>({ query: ({ id, body }) => ({ url: `/campaigns/${id}`, method: 'PUT', body }), invalidatesTags: ['Campaign'] }),
-    removeCampaign: build.mutation<void, string>({ query: (id) => ({ url: `/campaigns/${id}`, method: 'DELETE' }), invalidatesTags: ['Campaign'] }),
-    restoreCampaign: build.mutation<CampaignDetailView, string>({ query: (id) => ({ url: `/campaigns/${id}/restore`, method: 'POST' }), invalidatesTags: ['Campaign'] }),
-    calibration: build.query<CalibrationView, string>({ query: (craftId) => `/crafts/${craftId}/calibration`, providesTags: ['Campaign', 'Craft', 'PropModel'] }),
+    campaigns: build.query<CampaignListView, string | null>({
+      query: (craftId) => `/campaigns${craftId === null ? '' : `?craftId=${craftId}`}`,
+      providesTags: ['Campaign'],
+    }),
+    campaign: build.query<CampaignDetailView, string>({
+      query: (id) => `/campaigns/${id}`,
+      providesTags: ['Campaign'],
+    }),
+    results: build.query<CampaignResultsView, { id: string; throttleRatio: number }>({
+      query: ({ id, throttleRatio }) => `/campaigns/${id}/results?throttleRatio=${throttleRatio}`,
+      providesTags: ['Campaign'],
+    }),
+    working: build.query<Working, { id: string; throttleRatio: number; key: string }>({
+      query: ({ id, throttleRatio, key }) =>
+        `/campaigns/${id}/working?throttleRatio=${throttleRatio}&key=${encodeURIComponent(key)}`,
+      providesTags: ['Campaign'],
+    }),
+    createCampaign: build.mutation<CampaignDetailView, CreateCampaignDto>({
+      query: (body) => ({ url: '/campaigns', method: 'POST', body }),
+      invalidatesTags: ['Campaign'],
+    }),
+    updateCampaign: build.mutation<CampaignDetailView, { id: string; body: UpdateCampaignDto }>({
+      query: ({ id, body }) => ({ url: `/campaigns/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Campaign'],
+    }),
+    removeCampaign: build.mutation<void, string>({
+      query: (id) => ({ url: `/campaigns/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Campaign'],
+    }),
+    restoreCampaign: build.mutation<CampaignDetailView, string>({
+      query: (id) => ({ url: `/campaigns/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['Campaign'],
+    }),
+    calibration: build.query<CalibrationView, string>({
+      query: (craftId) => `/crafts/${craftId}/calibration`,
+      providesTags: ['Campaign', 'Craft', 'PropModel'],
+    }),
     run: build.query<RunView, string>({ query: (id) => `/runs/${id}`, providesTags: ['Run'] }),
-    createRun: build.mutation<RunView, { campaignId: string; body: CreateRunDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/runs`, method: 'POST', body }), invalidatesTags: ['Campaign'] }),
-    saveDraft: build.mutation<KeptView, { id: string; body: SaveDraftDto }>({ query: ({ id, body }) => ({ url: `/runs/${id}/draft`, method: 'PUT', body }) }),
-    keepRun: build.mutation<RunView, { id: string; body: KeepRunDto }>({ query: ({ id, body }) => ({ url: `/runs/${id}/keep`, method: 'POST', body }), invalidatesTags: ['Run', 'Campaign', 'Line'] }),
+    createRun: build.mutation<RunView, { campaignId: string; body: CreateRunDto }>({
+      query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/runs`, method: 'POST', body }),
+      invalidatesTags: ['Campaign'],
+    }),
+    saveDraft: build.mutation<KeptView, { id: string; body: SaveDraftDto }>({
+      query: ({ id, body }) => ({ url: `/runs/${id}/draft`, method: 'PUT', body }),
+    }),
+    keepRun: build.mutation<RunView, { id: string; body: KeepRunDto }>({
+      query: ({ id, body }) => ({ url: `/runs/${id}/keep`, method: 'POST', body }),
+      invalidatesTags: ['Run', 'Campaign', 'Line'],
+    }),
     importRecipes: build.query<ImportRecipeView[], void>({ query: () => '/import-recipes', providesTags: ['Run'] }),
-    importRuns: build.mutation<CampaignDetailView, { campaignId: string; body: ImportRunsDto }>({ query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }), invalidatesTags: ['Campaign', 'Line', 'Run'] }),
-    attachPicture: build.mutation<RunView, { id: string; blobSha256: string }>({ query: ({ id, blobSha256 }) => ({ url: `/runs/${id}/pictures`, method: 'POST', body: { blobSha256 } }), invalidatesTags: ['Run'] }),
-    removeRun: build.mutation<void, string>({ query: (id) => ({ url: `/runs/${id}`, method: 'DELETE' }), invalidatesTags: ['Campaign', 'Line'] }),
-    restoreRun: build.mutation<RunView, string>({ query: (id) => ({ url: `/runs/${id}/restore`, method: 'POST' }), invalidatesTags: ['Campaign', 'Run', 'Line'] }),
+    importRuns: build.mutation<CampaignDetailView, { campaignId: string; body: ImportRunsDto }>({
+      query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }),
+      invalidatesTags: ['Campaign', 'Line', 'Run'],
+    }),
+    attachPicture: build.mutation<RunView, { id: string; blobSha256: string }>({
+      query: ({ id, blobSha256 }) => ({ url: `/runs/${id}/pictures`, method: 'POST', body: { blobSha256 } }),
+      invalidatesTags: ['Run'],
+    }),
+    removeRun: build.mutation<void, string>({
+      query: (id) => ({ url: `/runs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['Campaign', 'Line'],
+    }),
+    restoreRun: build.mutation<RunView, string>({
+      query: (id) => ({ url: `/runs/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['Campaign', 'Run', 'Line'],
+    }),
   }),
 });
 
 export const {
-  useCampaignsQuery, useCampaignQuery, useLazyCampaignQuery, useCalibrationQuery, useResultsQuery, useWorkingQuery, useCreateCampaignMutation, useUpdateCampaignMutation, useRemoveCampaignMutation, useRestoreCampaignMutation,
-  useRunQuery, useLazyRunQuery, useCreateRunMutation, useSaveDraftMutation, useKeepRunMutation, useImportRecipesQuery, useImportRunsMutation, useAttachPictureMutation, useRemoveRunMutation, useRestoreRunMutation,
+  useCampaignsQuery,
+  useCampaignQuery,
+  useLazyCampaignQuery,
+  useCalibrationQuery,
+  useResultsQuery,
+  useWorkingQuery,
+  useCreateCampaignMutation,
+  useUpdateCampaignMutation,
+  useRemoveCampaignMutation,
+  useRestoreCampaignMutation,
+  useRunQuery,
+  useLazyRunQuery,
+  useCreateRunMutation,
+  useSaveDraftMutation,
+  useKeepRunMutation,
+  useImportRecipesQuery,
+  useImportRunsMutation,
+  useAttachPictureMutation,
+  useRemoveRunMutation,
+  useRestoreRunMutation,
 } = standApi;

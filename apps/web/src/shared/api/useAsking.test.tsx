@@ -7,7 +7,11 @@ const problem = (status: number): ApiProblem => ({ status, code: 'trouble', titl
 
 test('it asks until somebody answers, and says meanwhile that it does', async () => {
   const { result } = renderHook(() => useAsking());
-  const send = jest.fn<() => Promise<string>>().mockRejectedValueOnce(problem(0)).mockRejectedValueOnce(problem(503)).mockResolvedValue('flown');
+  const send = jest
+    .fn<() => Promise<string>>()
+    .mockRejectedValueOnce(problem(0))
+    .mockRejectedValueOnce(problem(503))
+    .mockResolvedValue('flown');
   let answer: Promise<string>;
   act(() => {
     answer = result.current.ask(send);

@@ -26,14 +26,25 @@ function pretend(wrong: ('gone' | 'answerLost' | 'refused' | null)[] = []) {
     if (trouble === 'answerLost') throw problem(0, 'unreachable');
     return kept;
   };
-  const ways = { send, reread: () => Promise.resolve(kept), has: (row: Sheet, change: Change) => JSON.stringify(row.lines) === JSON.stringify(change.lines) };
+  const ways = {
+    send,
+    reread: () => Promise.resolve(kept),
+    has: (row: Sheet, change: Change) => JSON.stringify(row.lines) === JSON.stringify(change.lines),
+  };
   const hook = renderHook(() => useQueuedChanges<Sheet, Change>({ revision: 1, lines: [] }, ways));
   const write = (...lines: string[]): void => {
     act(() => {
       for (const line of lines) hook.result.current.add((newest) => ({ lines: [...newest.lines, line] }));
     });
   };
-  return { write, leave: hook.unmount, log, kept: () => kept, state: () => hook.result.current.state, elsewhere: (lines: string[]) => void (kept = { revision: kept.revision + 1, lines }) };
+  return {
+    write,
+    leave: hook.unmount,
+    log,
+    kept: () => kept,
+    state: () => hook.result.current.state,
+    elsewhere: (lines: string[]) => void (kept = { revision: kept.revision + 1, lines }),
+  };
 }
 
 test('three entries in one breath are all kept, in their order', async () => {

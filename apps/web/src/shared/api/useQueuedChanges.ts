@@ -3,7 +3,11 @@ import { failureOf, type ApiProblem } from './api.ts';
 import { isUnanswered, waitToAskAgain } from './untilAnswered.ts';
 
 /** How a page's changes stand: *waiting* while the server does not answer, *refused* with its reason. */
-export type QueueState = { status: 'kept' } | { status: 'sending' } | { status: 'waiting'; count: number } | { status: 'refused'; problem: ApiProblem };
+export type QueueState =
+  | { status: 'kept' }
+  | { status: 'sending' }
+  | { status: 'waiting'; count: number }
+  | { status: 'refused'; problem: ApiProblem };
 
 interface Row {
   revision: number;
@@ -25,7 +29,10 @@ export interface RowWays<R, Change> {
  *
  * @param row - as the page has it
  */
-export function useQueuedChanges<R extends Row, Change>(row: R, rowWays: RowWays<R, Change>): { add: (work: (newest: R) => Change) => void; state: QueueState } {
+export function useQueuedChanges<R extends Row, Change>(
+  row: R,
+  rowWays: RowWays<R, Change>,
+): { add: (work: (newest: R) => Change) => void; state: QueueState } {
   const newest = useRef(row);
   const queue = useRef<((newest: R) => Change)[]>([]);
   const isRunning = useRef(false);

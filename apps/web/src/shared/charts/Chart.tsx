@@ -33,7 +33,8 @@ export default function Chart({ option, height, label, onZoom }: ChartProps) {
       chart.current = echarts.init(box, undefined, { renderer: 'canvas' });
       chart.current.setOption(latest.current, { notMerge: true });
       chart.current.on('datazoom', () => {
-        const [zoom] = (chart.current?.getOption() as { dataZoom?: { startValue: number; endValue: number }[] }).dataZoom ?? [];
+        const [zoom] =
+          (chart.current?.getOption() as { dataZoom?: { startValue: number; endValue: number }[] }).dataZoom ?? [];
         if (zoom) hearZoom.current?.(zoom.startValue, zoom.endValue);
       });
       box.dataset.drawn = 'true';

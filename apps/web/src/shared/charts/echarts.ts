@@ -1,9 +1,24 @@
 import { LineChart } from 'echarts/charts';
-import { DataZoomInsideComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent } from 'echarts/components';
+import {
+  DataZoomInsideComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+} from 'echarts/components';
 import * as echarts from 'echarts/core';
 import { LabelLayout } from 'echarts/features';
 import { CanvasRenderer } from 'echarts/renderers';
 
-echarts.use([LineChart, DataZoomInsideComponent, GridComponent, MarkAreaComponent, MarkLineComponent, TooltipComponent, LabelLayout, CanvasRenderer]);
+echarts.use([
+  LineChart,
+  DataZoomInsideComponent,
+  GridComponent,
+  MarkAreaComponent,
+  MarkLineComponent,
+  TooltipComponent,
+  LabelLayout,
+  CanvasRenderer,
+]);
 
 export { echarts };

@@ -1,5 +1,12 @@
 import type { Dimension, Reason } from '@zivvo/core';
-import { defaultUnits, formatQuantity, reasonSentence, unitFor, type ShownQuantity, type UnitChoices } from '@zivvo/words';
+import {
+  defaultUnits,
+  formatQuantity,
+  reasonSentence,
+  unitFor,
+  type ShownQuantity,
+  type UnitChoices,
+} from '@zivvo/words';
 import { createContext, useContext, useMemo } from 'react';
 import { useSelector } from 'react-redux';
 
@@ -29,7 +36,8 @@ export function useFormat(): Format {
     () => ({
       choices,
       quantity: (valueSi, dimension, digits) => formatQuantity(valueSi, dimension, choices, digits),
-      quantityOrDash: (valueSi, dimension) => (valueSi === null || valueSi === undefined ? '–' : formatQuantity(valueSi, dimension, choices).text),
+      quantityOrDash: (valueSi, dimension) =>
+        valueSi === null || valueSi === undefined ? '–' : formatQuantity(valueSi, dimension, choices).text,
       millimetres: (valueM) => formatQuantity(valueM, 'length', MILLIMETRES).text,
       unit: (dimension) => unitFor(dimension, choices).symbol,
       sentence: (reason) => reasonSentence(reason, choices),
@@ -40,7 +48,9 @@ export function useFormat(): Format {
 
 // Made when they are first used: their language's data takes 25 ms to load, which the first page should not wait for.
 const dateFormat = once(() => new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }));
-const timeFormat = once(() => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' }));
+const timeFormat = once(
+  () => new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', second: '2-digit' }),
+);
 
 function once<T>(make: () => T): () => T {
   let made: T | undefined;

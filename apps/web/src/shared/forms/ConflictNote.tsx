@@ -19,10 +19,17 @@ export function conflictOf<F extends object>(blank: F, mine: F, theirs: F & { re
 }
 
 /** Shows both values of every differing field and lets the person choose; nothing is overwritten before. */
-export function ConflictNote<F>({ conflict: { mine, theirs, fields }, onChosen }: { conflict: Conflict<F>; onChosen: (takeTheirs: string[]) => void }) {
+export function ConflictNote<F>({
+  conflict: { mine, theirs, fields },
+  onChosen,
+}: {
+  conflict: Conflict<F>;
+  onChosen: (takeTheirs: string[]) => void;
+}) {
   const format = useFormat();
   const [taken, setTaken] = useState<readonly string[]>([]);
-  const take = (key: string, isTheirs: boolean): void => setTaken(isTheirs ? [...taken.filter((k) => k !== key), key] : taken.filter((k) => k !== key));
+  const take = (key: string, isTheirs: boolean): void =>
+    setTaken(isTheirs ? [...taken.filter((k) => k !== key), key] : taken.filter((k) => k !== key));
   return (
     <section className={classes.conflict} role="alert" aria-label="Changed meanwhile">
       <h2>Somebody changed this meanwhile: which shall hold?</h2>
@@ -31,9 +38,19 @@ export function ConflictNote<F>({ conflict: { mine, theirs, fields }, onChosen }
         return (
           <fieldset key={key}>
             <legend>{fieldNames[key] ?? key}</legend>
-            {([['yours', mine, false], ['theirs', theirs, true]] as const).map(([whose, row, isTheirs]) => (
+            {(
+              [
+                ['yours', mine, false],
+                ['theirs', theirs, true],
+              ] as const
+            ).map(([whose, row, isTheirs]) => (
               <label key={whose}>
-                <input type="radio" name={`conflict-${key}`} checked={taken.includes(key) === isTheirs} onChange={() => take(key, isTheirs)} />
+                <input
+                  type="radio"
+                  name={`conflict-${key}`}
+                  checked={taken.includes(key) === isTheirs}
+                  onChange={() => take(key, isTheirs)}
+                />
                 <span>{words(row)}</span> <span className="muted">{whose}</span>
               </label>
             ))}
@@ -53,7 +70,9 @@ function valueWords(key: string, value: unknown, format: Format): string {
   const dimension = fieldDimension(key);
   if (typeof value === 'number') return dimension ? format.quantity(value, dimension).text : String(value);
   if (Array.isArray(value) && value.length > 0 && value.every(isNamed)) return value.map((v) => v.name).join(', ');
-  return typeof value === 'string' ? value : `${Array.isArray(value) ? value.length : 1} ${Array.isArray(value) && value.length !== 1 ? 'entries' : 'entry'}`;
+  return typeof value === 'string'
+    ? value
+    : `${Array.isArray(value) ? value.length : 1} ${Array.isArray(value) && value.length !== 1 ? 'entries' : 'entry'}`;
 }
 
 /** An entry of a list that goes by a name. */

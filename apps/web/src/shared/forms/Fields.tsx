@@ -13,14 +13,48 @@ interface FieldProps<T extends FieldValues> {
 }
 
 /** A line of text; nothing but space is *not known*. */
-export function TextField<T extends FieldValues>({ control, name, label, description, autoFocus = false }: FieldProps<T>) {
+export function TextField<T extends FieldValues>({
+  control,
+  name,
+  label,
+  description,
+  autoFocus = false,
+}: FieldProps<T>) {
   const { field, fieldState } = useController({ control, name });
-  return <TextInput ref={field.ref} name={field.name} label={label} description={description} data-autofocus={autoFocus} autoFocus={autoFocus} autoComplete="off" value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  return (
+    <TextInput
+      ref={field.ref}
+      name={field.name}
+      label={label}
+      description={description}
+      data-autofocus={autoFocus}
+      autoFocus={autoFocus}
+      autoComplete="off"
+      value={field.value ?? ''}
+      onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
 }
 
 export function NoteField<T extends FieldValues>({ control, name, label, description }: FieldProps<T>) {
   const { field, fieldState } = useController({ control, name });
-  return <Textarea ref={field.ref} name={field.name} label={label} description={description} autosize minRows={2} maxRows={8} value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  return (
+    <Textarea
+      ref={field.ref}
+      name={field.name}
+      label={label}
+      description={description}
+      autosize
+      minRows={2}
+      maxRows={8}
+      value={field.value ?? ''}
+      onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
 }
 
 interface ChoiceFieldProps<T extends FieldValues> extends FieldProps<T> {
@@ -30,10 +64,29 @@ interface ChoiceFieldProps<T extends FieldValues> extends FieldProps<T> {
 }
 
 /** One of a few; reachable by typing its first letters. */
-export function ChoiceField<T extends FieldValues>({ control, name, label, description, choices, none }: ChoiceFieldProps<T>) {
+export function ChoiceField<T extends FieldValues>({
+  control,
+  name,
+  label,
+  description,
+  choices,
+  none,
+}: ChoiceFieldProps<T>) {
   const { field, fieldState } = useController({ control, name });
   const all = none === undefined ? choices : [{ value: '', label: none }, ...choices];
-  return <NativeSelect ref={field.ref} name={field.name} label={label} description={description} data={[...all]} value={(field.value) ?? ''} onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  return (
+    <NativeSelect
+      ref={field.ref}
+      name={field.name}
+      label={label}
+      description={description}
+      data={[...all]}
+      value={field.value ?? ''}
+      onChange={(e) => field.onChange(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
 }
 
 interface CountFieldProps<T extends FieldValues> extends FieldProps<T> {
@@ -44,14 +97,34 @@ interface CountFieldProps<T extends FieldValues> extends FieldProps<T> {
 }
 
 /** A whole number. */
-export function CountField<T extends FieldValues>({ control, name, label, description, mark, onTyped }: CountFieldProps<T>) {
+export function CountField<T extends FieldValues>({
+  control,
+  name,
+  label,
+  description,
+  mark,
+  onTyped,
+}: CountFieldProps<T>) {
   const { field, fieldState } = useController({ control, name });
   const value = field.value as number | null;
   const change = (text: string): void => {
     field.onChange(text.trim() === '' ? null : Number(text));
     onTyped?.();
   };
-  return <TextInput ref={field.ref} name={field.name} label={<Marked label={label} mark={mark} />} description={description} inputMode="numeric" autoComplete="off" value={value === null || Number.isNaN(value) ? '' : String(value)} onChange={(e) => change(e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  return (
+    <TextInput
+      ref={field.ref}
+      name={field.name}
+      label={<Marked label={label} mark={mark} />}
+      description={description}
+      inputMode="numeric"
+      autoComplete="off"
+      value={value === null || Number.isNaN(value) ? '' : String(value)}
+      onChange={(e) => change(e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
 }
 
 /** A price in the workshop's own money; a decimal comma will do. */
@@ -63,5 +136,18 @@ export function PriceField<T extends FieldValues>({ control, name, label, descri
     setText(next);
     field.onChange(next.trim() === '' ? null : Number(next.replace(',', '.')));
   };
-  return <TextInput ref={field.ref} name={field.name} label={label} description={description} inputMode="decimal" autoComplete="off" value={text} onChange={(e) => onChange(e.currentTarget.value)} onBlur={field.onBlur} error={fieldState.error?.message} />;
+  return (
+    <TextInput
+      ref={field.ref}
+      name={field.name}
+      label={label}
+      description={description}
+      inputMode="decimal"
+      autoComplete="off"
+      value={text}
+      onChange={(e) => onChange(e.currentTarget.value)}
+      onBlur={field.onBlur}
+      error={fieldState.error?.message}
+    />
+  );
 }

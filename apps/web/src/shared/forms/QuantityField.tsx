@@ -23,16 +23,33 @@ interface QuantityFieldProps<T extends FieldValues> {
 }
 
 /** A quantity typed with or without its unit; the form holds it in SI, the field keeps what was typed. */
-export function QuantityField<T extends FieldValues>({ control, name, label, dimension, description, required = false, usual, mark, onTyped }: QuantityFieldProps<T>) {
+export function QuantityField<T extends FieldValues>({
+  control,
+  name,
+  label,
+  dimension,
+  description,
+  required = false,
+  usual,
+  mark,
+  onTyped,
+}: QuantityFieldProps<T>) {
   const reader = useFormat().choices;
   const choices = isInMillimetres(name) ? MILLIMETRES : reader;
   const unit = unitFor(dimension, choices);
   const { field, fieldState } = useController({ control, name });
   const value: unknown = field.value;
   // What could not be read as a value is kept as it was typed.
-  const [text, setText] = useState(() => (value === null || Number.isNaN(value) ? readKeptText(control, name) : null) ?? written(value, unit));
+  const [text, setText] = useState(
+    () => (value === null || Number.isNaN(value) ? readKeptText(control, name) : null) ?? written(value, unit),
+  );
   const read = readQuantity(text, dimension, unit);
-  const isSame = read.status === 'read' ? read.valueSi === value : read.status === 'empty' ? value === null || value === undefined : Number.isNaN(value);
+  const isSame =
+    read.status === 'read'
+      ? read.valueSi === value
+      : read.status === 'empty'
+        ? value === null || value === undefined
+        : Number.isNaN(value);
   // Only a value that came from elsewhere, or another unit, rewrites what was typed.
   const [seen, setSeen] = useState({ value, unit });
   if (!Object.is(seen.value, value) || seen.unit !== unit) {
@@ -75,5 +92,7 @@ export function QuantityField<T extends FieldValues>({ control, name, label, dim
 const USUAL_DIGITS = 2;
 
 function written(value: unknown, unit: Parameters<typeof fromSi>[0], digits = 5): string {
-  return typeof value === 'number' && Number.isFinite(value) ? String(Number(fromSi(unit, value).toPrecision(digits))) : '';
+  return typeof value === 'number' && Number.isFinite(value)
+    ? String(Number(fromSi(unit, value).toPrecision(digits)))
+    : '';
 }

@@ -19,7 +19,9 @@ interface ReadingChoiceProps {
 export function ReadingChoice({ legend, readings, chosen, onChoose }: ReadingChoiceProps) {
   return (
     <fieldset className={`${classes.readings} ${classes.wide}`}>
-      <legend style={{ font: 'inherit', float: 'none', fontSize: 13.5, color: 'var(--muted)', padding: 0 }}>{legend}</legend>
+      <legend style={{ font: 'inherit', float: 'none', fontSize: 13.5, color: 'var(--muted)', padding: 0 }}>
+        {legend}
+      </legend>
       {readings.map((r) => (
         <label key={r.key} className={classes.reading}>
           <input type="radio" name={legend} checked={chosen === r.key} onChange={() => onChoose(r.key)} />

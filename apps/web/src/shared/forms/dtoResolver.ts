@@ -16,11 +16,17 @@ export function dtoResolver<T extends FieldValues>(Dto: new () => object, choice
 /** Problems as the form library holds them, the first of each field. */
 function toFieldErrors<T extends FieldValues>(problems: readonly FieldProblem[], choices: UnitChoices): FieldErrors<T> {
   const errors: Record<string, { type: string; message: string }> = {};
-  for (const problem of problems) errors[problem.path] ??= { type: problem.rule, message: fieldSentence(problem, choices) };
+  for (const problem of problems)
+    errors[problem.path] ??= { type: problem.rule, message: fieldSentence(problem, choices) };
   return errors as FieldErrors<T>;
 }
 
 /** Shows what the server refused at the fields that it named. */
-export function showRefusal<T extends FieldValues>(setError: UseFormSetError<T>, error: unknown, choices: UnitChoices): void {
-  for (const [field, problem] of Object.entries(toFieldErrors<T>(problemOf(error)?.fields ?? [], choices))) setError(field as Path<T>, problem as { type: string; message: string });
+export function showRefusal<T extends FieldValues>(
+  setError: UseFormSetError<T>,
+  error: unknown,
+  choices: UnitChoices,
+): void {
+  for (const [field, problem] of Object.entries(toFieldErrors<T>(problemOf(error)?.fields ?? [], choices)))
+    setError(field as Path<T>, problem as { type: string; message: string });
 }

@@ -87,7 +87,10 @@ export function forgetMadeId(key: string): void {
  * @param key - of the thing that is typed, one for each subject
  * @returns the state, its setter, and what to call once it was handed over
  */
-export function useKept<T>(key: string, initial: () => T): [state: T, set: Dispatch<SetStateAction<T>>, handedOver: () => void] {
+export function useKept<T>(
+  key: string,
+  initial: () => T,
+): [state: T, set: Dispatch<SetStateAction<T>>, handedOver: () => void] {
   const [state, setState] = useState<T>(() => readKept<T>(key) ?? initial());
   const fresh = useRef(initial);
   const isFirst = useRef(true);

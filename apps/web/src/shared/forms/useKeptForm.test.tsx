@@ -32,7 +32,15 @@ beforeEach(() => {
 });
 
 function Page({ isNew = false }: { isNew?: boolean }) {
-  const { form, save, notes } = useKeptForm<Note>({ keptAs: `note/${isNew ? 'new' : row.id}`, row: isNew ? null : row, blank: { name: '', place: '' }, Dto: NoteDto, send, reread, onDone });
+  const { form, save, notes } = useKeptForm<Note>({
+    keptAs: `note/${isNew ? 'new' : row.id}`,
+    row: isNew ? null : row,
+    blank: { name: '', place: '' },
+    Dto: NoteDto,
+    send,
+    reread,
+    onDone,
+  });
   return (
     <form onSubmit={(e) => void form.handleSubmit(save)(e)}>
       {notes}
@@ -116,7 +124,10 @@ test('changed by somebody else: both values stand, and what is chosen goes on th
 });
 
 test('an edit that was left before the row changed comes back as a choice, not over it', async () => {
-  localStorage.setItem('zivvo.kept.note/r1', JSON.stringify({ revision: 2, values: { name: 'old words', place: 'shelf' } }));
+  localStorage.setItem(
+    'zivvo.kept.note/r1',
+    JSON.stringify({ revision: 2, values: { name: 'old words', place: 'shelf' } }),
+  );
   renderInApp(<Page />);
   expect(name()).toHaveProperty('value', 'shed');
   expect((await screen.findByRole('alert', { name: 'Changed meanwhile' })).textContent).toContain('old words yours');
@@ -151,7 +162,14 @@ class WeightDto {
 }
 
 function Weigh() {
-  const { form, save, notes } = useKeptForm<{ massKg: number }>({ keptAs: 'weight', row: null, blank: { massKg: null } as unknown as { massKg: number }, Dto: WeightDto, send: send as never, onDone });
+  const { form, save, notes } = useKeptForm<{ massKg: number }>({
+    keptAs: 'weight',
+    row: null,
+    blank: { massKg: null } as unknown as { massKg: number },
+    Dto: WeightDto,
+    send: send as never,
+    onDone,
+  });
   return (
     <form noValidate onSubmit={(e) => void form.handleSubmit(save)(e)}>
       {notes}

@@ -1,5 +1,12 @@
 import { useEffect, useRef, useState, type ReactNode } from 'react';
-import { useForm, type DefaultValues, type FieldValues, type Path, type PathValue, type UseFormReturn } from 'react-hook-form';
+import {
+  useForm,
+  type DefaultValues,
+  type FieldValues,
+  type Path,
+  type PathValue,
+  type UseFormReturn,
+} from 'react-hook-form';
 import { failureOf, type ApiProblem } from '../api/api.ts';
 import { isUnanswered, untilAnswered, waitToAskAgain } from '../api/untilAnswered.ts';
 import { useFormat } from '../format/useFormat.ts';
@@ -38,14 +45,23 @@ interface Kept<F> {
   revision: number | null;
 }
 
-type Sending = { status: 'idle' } | { status: 'sending' } | { status: 'waiting' } | { status: 'refused'; problem: ApiProblem };
+type Sending =
+  { status: 'idle' } | { status: 'sending' } | { status: 'waiting' } | { status: 'refused'; problem: ApiProblem };
 
 /**
  * A form that loses nothing: what is typed is kept in this browser until the server has it, over reload, leaving and a
  * kill; a stopped server is asked again until it is back; a row that somebody else has changed meanwhile is shown
  * field by field, and the person chooses.
  */
-export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, send, reread, onDone }: KeptFormInput<F>): KeptForm<F> {
+export function useKeptForm<F extends FieldValues>({
+  keptAs,
+  row,
+  blank,
+  Dto,
+  send,
+  reread,
+  onDone,
+}: KeptFormInput<F>): KeptForm<F> {
   const format = useFormat();
   const revision = row?.revision ?? null;
   const [kept] = useState(() => readKept<Kept<F>>(keptAs));
@@ -53,17 +69,24 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   const [madeId, setMadeId] = useState(() => madeIdOf(keptAs));
   const id = row?.id ?? madeId;
   const [start] = useState<F>(() => ({ ...blank, ...(row ?? {}), ...(kept && isSameRow ? kept.values : {}) }));
-  const form = useForm<F>({ defaultValues: start as DefaultValues<F>, resolver: dtoResolver<F>(Dto, format.choices), mode: 'onTouched' });
+  const form = useForm<F>({
+    defaultValues: start as DefaultValues<F>,
+    resolver: dtoResolver<F>(Dto, format.choices),
+    mode: 'onTouched',
+  });
   nameKeptForm(form.control, keptAs);
   const [isTakenUp, setTakenUp] = useState(kept !== null && isSameRow);
   const [sending, setSending] = useState<Sending>({ status: 'idle' });
-  const [conflict, setConflict] = useState<Conflict<F> | null>(() => (kept && !isSameRow && row ? conflictOf(blank, kept.values, row) : null));
+  const [conflict, setConflict] = useState<Conflict<F> | null>(() =>
+    kept && !isSameRow && row ? conflictOf(blank, kept.values, row) : null,
+  );
   const isGone = useRef(false);
   const fields = useRef(Object.keys(blank));
 
   useEffect(() => {
     isGone.current = false;
-    const own = (values: unknown): string => JSON.stringify(fields.current.map((key) => (values as Record<string, unknown>)[key] ?? null));
+    const own = (values: unknown): string =>
+      JSON.stringify(fields.current.map((key) => (values as Record<string, unknown>)[key] ?? null));
     const untouched = own({ ...blank, ...(row ?? {}) });
     const watching = form.watch((values) => writeKept(keptAs, own(values) === untouched ? null : { values, revision }));
     return () => {
@@ -115,8 +138,12 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
   };
 
   const resolve = ({ theirs, mine }: Conflict<F>, takeTheirs: readonly string[]): void => {
-    const chosen = { ...mine, ...Object.fromEntries(takeTheirs.map((key) => [key, (theirs as Record<string, unknown>)[key]])) };
-    for (const key of fields.current) form.setValue(key as Path<F>, (chosen as Record<string, unknown>)[key] as PathValue<F, Path<F>>);
+    const chosen = {
+      ...mine,
+      ...Object.fromEntries(takeTheirs.map((key) => [key, (theirs as Record<string, unknown>)[key]])),
+    };
+    for (const key of fields.current)
+      form.setValue(key as Path<F>, (chosen as Record<string, unknown>)[key] as PathValue<F, Path<F>>);
     void hand(chosen, theirs.revision);
   };
   const startAnew = (): void => {
@@ -144,5 +171,10 @@ export function useKeptForm<F extends FieldValues>({ keptAs, row, blank, Dto, se
       {conflict && <ConflictNote conflict={conflict} onChosen={(takeTheirs) => resolve(conflict, takeTheirs)} />}
     </>
   );
-  return { form, save: (values) => hand(values, revision), isBusy: sending.status === 'sending' || sending.status === 'waiting', notes };
+  return {
+    form,
+    save: (values) => hand(values, revision),
+    isBusy: sending.status === 'sending' || sending.status === 'waiting',
+    notes,
+  };
 }

@@ -12,7 +12,9 @@ const skua = { ...petrel, id: 'c2', name: 'Skua' };
 
 function station(at: string, answers: Record<string, unknown>): void {
   pretendServer(answers);
-  renderInApp(<WithCraft station="Fit">{(craft) => <h1>{`On the bench: ${craft.name}`}</h1>}</WithCraft>, { address: at });
+  renderInApp(<WithCraft station="Fit">{(craft) => <h1>{`On the bench: ${craft.name}`}</h1>}</WithCraft>, {
+    address: at,
+  });
 }
 
 test('the craft in hand is worked on', async () => {
@@ -21,9 +23,14 @@ test('the craft in hand is worked on', async () => {
 });
 
 test('around a craft on tiny discs lengths are in millimetres, around others as the reader likes', async () => {
-  for (const [clearanceDiameterM, text] of [[0.032, '31.0\u202fmm'], [0.2, '1.22\u202fin']] as const) {
+  for (const [clearanceDiameterM, text] of [
+    [0.032, '31.0\u202fmm'],
+    [0.2, '1.22\u202fin'],
+  ] as const) {
     pretendServer({ 'GET /crafts/c1': { ...petrel, clearanceDiameterM } });
-    const { unmount } = renderInApp(<WithCraft station="Pick">{() => <Size />}</WithCraft>, { address: '/pick?craft=c1' });
+    const { unmount } = renderInApp(<WithCraft station="Pick">{() => <Size />}</WithCraft>, {
+      address: '/pick?craft=c1',
+    });
     expect((await screen.findByTestId('size')).textContent).toBe(text);
     unmount();
   }
@@ -52,6 +59,8 @@ test('a craft that is gone, and a server that does not answer, are told with the
   station('/fit?craft=gone', {});
   await screen.findByRole('alert');
   expect(screen.queryByRole('heading', { name: /On the bench/ })).toBeNull();
-  station('/fit', { 'GET /crafts': new Refusal(500, 'internal', 'Nothing was changed. The fault is logged as incident 1a2b.') });
+  station('/fit', {
+    'GET /crafts': new Refusal(500, 'internal', 'Nothing was changed. The fault is logged as incident 1a2b.'),
+  });
   expect(await screen.findByText(/incident 1a2b/)).toBeTruthy();
 });

@@ -19,7 +19,11 @@ interface WithCraftProps {
 export function WithCraft({ station, children }: WithCraftProps) {
   const { craftId } = useInHand();
   const query = useCraftQuery(craftId ?? '', { skip: craftId === null });
-  return craftId === null ? <ChooseCraft station={station} /> : <Ready query={query}>{(craft) => <InMillimetres value={isTiny(craft)}>{children(craft)}</InMillimetres>}</Ready>;
+  return craftId === null ? (
+    <ChooseCraft station={station} />
+  ) : (
+    <Ready query={query}>{(craft) => <InMillimetres value={isTiny(craft)}>{children(craft)}</InMillimetres>}</Ready>
+  );
 }
 
 /** Discs smaller than this are spoken of in millimetres. */
@@ -35,13 +39,20 @@ function ChooseCraft({ station }: { station: string }) {
   return (
     <Ready query={query}>
       {({ items }) => (
-        <StationPage eyebrow={station} headline={items.length === 0 ? 'No craft on the shelf yet' : 'Which craft is on the bench?'}>
+        <StationPage
+          eyebrow={station}
+          headline={items.length === 0 ? 'No craft on the shelf yet' : 'Which craft is on the bench?'}
+        >
           <EmptyPage
             title={items.length === 0 ? 'Describe a craft first' : 'Take one in hand'}
             actions={
               <>
                 {items.map((c) => (
-                  <Action key={c.id} weight={items.length === 1 ? 'main' : 'plain'} onClick={() => take({ craftId: c.id })}>
+                  <Action
+                    key={c.id}
+                    weight={items.length === 1 ? 'main' : 'plain'}
+                    onClick={() => take({ craftId: c.id })}
+                  >
                     {c.name}
                   </Action>
                 ))}

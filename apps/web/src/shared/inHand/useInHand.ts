@@ -29,7 +29,11 @@ export function useInHand(): InHand {
     },
     [craftId, propModelId],
   );
-  const take = useCallback((change: InHandChange) => setParams((before) => applyChange(new URLSearchParams(before), change), { replace: true }), [setParams]);
+  const take = useCallback(
+    (change: InHandChange) =>
+      setParams((before) => applyChange(new URLSearchParams(before), change), { replace: true }),
+    [setParams],
+  );
   return { craftId, propModelId, to, take };
 }
 

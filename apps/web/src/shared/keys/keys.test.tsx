@@ -18,7 +18,15 @@ function Page({ keys }: { keys: string[] }) {
 }
 
 /** The frame listens, the page inside it brings the keys, as in the app. */
-function Frame({ keys, areLettersOn = true, isOnTheWay = false }: { keys: string[]; areLettersOn?: boolean; isOnTheWay?: boolean }) {
+function Frame({
+  keys,
+  areLettersOn = true,
+  isOnTheWay = false,
+}: {
+  keys: string[];
+  areLettersOn?: boolean;
+  isOnTheWay?: boolean;
+}) {
   useKeyListener(areLettersOn, () => isOnTheWay);
   return <Page keys={keys} />;
 }
@@ -110,7 +118,13 @@ test('the innermost binding of a key wins, is the one that is listed, and gives 
     return null;
   }
   function Listed() {
-    return <p>{useKeysInForce().map(({ key, what }) => `${key} ${what}`).join(', ')}</p>;
+    return (
+      <p>
+        {useKeysInForce()
+          .map(({ key, what }) => `${key} ${what}`)
+          .join(', ')}
+      </p>
+    );
   }
   const page = (hasPart: boolean) => (
     <>

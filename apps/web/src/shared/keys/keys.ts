@@ -25,7 +25,11 @@ export function useKeys(bindings: readonly KeyBinding[]): void {
   const signature = bindings.map((b) => `${b.key}\n${b.what}`).join('\n');
   useLayoutEffect(() => {
     const id = nextId++;
-    const own = latest.current.map((b): KeyBinding => ({ key: b.key, what: b.what, run: () => latest.current.find((l) => l.key === b.key)?.run() }));
+    const own = latest.current.map((b): KeyBinding => ({
+      key: b.key,
+      what: b.what,
+      run: () => latest.current.find((l) => l.key === b.key)?.run(),
+    }));
     layers = [...layers, { id, bindings: own }];
     changed();
     return () => {
@@ -59,7 +63,9 @@ function bindingFor(key: string): KeyBinding | undefined {
 
 /** Whether a key stroke belongs to what is being typed. */
 export function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+  return (
+    target instanceof HTMLElement && (target.isContentEditable || /^(?:INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
+  );
 }
 
 /** Whether a key belongs to the control that has the focus: letters mean nothing to a radio button or a checkbox. */
@@ -92,7 +98,12 @@ export function useKeyListener(areLettersOn: boolean, isOnTheWay: () => boolean)
   useLayoutEffect(() => {
     const onKeyDown = (event: KeyboardEvent): void => {
       if (event.defaultPrevented || event.isComposing) return;
-      if (event.key.toLowerCase() === 'z' && (event.ctrlKey || event.metaKey) && !event.shiftKey && !isTyping(event.target)) {
+      if (
+        event.key.toLowerCase() === 'z' &&
+        (event.ctrlKey || event.metaKey) &&
+        !event.shiftKey &&
+        !isTyping(event.target)
+      ) {
         const undo = bindingFor('Ctrl+Z');
         if (undo) {
           event.preventDefault();

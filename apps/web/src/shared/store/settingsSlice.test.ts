@@ -1,6 +1,13 @@
 import { beforeEach, expect, test } from '@jest/globals';
 import { defaultUnits } from '@zivvo/words';
-import { letterKeysSwitched, personChosen, rememberSettings, settingsSlice, unitsChosen, type Settings } from './settingsSlice.ts';
+import {
+  letterKeysSwitched,
+  personChosen,
+  rememberSettings,
+  settingsSlice,
+  unitsChosen,
+  type Settings,
+} from './settingsSlice.ts';
 
 const { reducer } = settingsSlice;
 const fresh = (): Settings => reducer(undefined, { type: 'start' });
@@ -18,12 +25,15 @@ test('what was chosen is there at the next visit', () => {
   expect(fresh()).toEqual({ units: { ...defaultUnits, length: 'mm' }, personId: 'p1', areLetterKeysOn: false });
 });
 
-test.each(['not json', '[]', '{"units":{"length":"mm"}}', '{"units":null}', 'null', '7'])('%s in the browser does no harm', (stored) => {
-  localStorage.setItem('zivvo.settings', stored);
-  const settings = fresh();
-  expect(settings.areLetterKeysOn).toBe(true);
-  expect(settings.units.force).toBe(defaultUnits.force);
-});
+test.each(['not json', '[]', '{"units":{"length":"mm"}}', '{"units":null}', 'null', '7'])(
+  '%s in the browser does no harm',
+  (stored) => {
+    localStorage.setItem('zivvo.settings', stored);
+    const settings = fresh();
+    expect(settings.areLetterKeysOn).toBe(true);
+    expect(settings.units.force).toBe(defaultUnits.force);
+  },
+);
 
 test('a browser that refuses storage is not a fault', () => {
   const refuse = (): never => {

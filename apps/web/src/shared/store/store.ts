@@ -11,12 +11,14 @@ import { rememberSettings, settingsSlice } from './settingsSlice.ts';
  *     }
  *     rootReducer.inject(markSlice);
  */
-// eslint-disable-next-line @typescript-eslint/no-empty-object-type
 export interface FeatureSlices {}
 
 export const rootReducer = combineSlices(api, settingsSlice).withLazyLoadedSlices<FeatureSlices>();
 
-export const store = configureStore({ reducer: rootReducer, middleware: (defaults) => defaults().concat(api.middleware) });
+export const store = configureStore({
+  reducer: rootReducer,
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
 
 let lastSettings = store.getState().settings;
 store.subscribe(() => {

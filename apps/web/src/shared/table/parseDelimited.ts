@@ -6,8 +6,15 @@ const ROW_MAX_COUNT = 20_000;
 
 /** Splits CSV, TSV or semicolon text into cells; empty lines and a leading `sep=` line are skipped. */
 export function parseDelimited(text: string): string[][] {
-  const body = text.slice(0, TEXT_MAX_LENGTH).replace(/^\uFEFF/, '').replace(/^sep=.\r?\n/i, '');
-  const { data } = Papa.parse<string[]>(body, { delimiter: delimiterOf(body), skipEmptyLines: 'greedy', preview: ROW_MAX_COUNT });
+  const body = text
+    .slice(0, TEXT_MAX_LENGTH)
+    .replace(/^\uFEFF/, '')
+    .replace(/^sep=.\r?\n/i, '');
+  const { data } = Papa.parse<string[]>(body, {
+    delimiter: delimiterOf(body),
+    skipEmptyLines: 'greedy',
+    preview: ROW_MAX_COUNT,
+  });
   return data;
 }
 

@@ -22,7 +22,13 @@ function content(children: ReactNode, { hint, icon }: ActionLook): ReactNode {
 }
 
 /** A button of the workshop; one on a page is `main`. */
-export function Action({ weight = 'plain', hint, icon, children, ...rest }: ActionLook & ButtonHTMLAttributes<HTMLButtonElement>) {
+export function Action({
+  weight = 'plain',
+  hint,
+  icon,
+  children,
+  ...rest
+}: ActionLook & ButtonHTMLAttributes<HTMLButtonElement>) {
   return (
     <button type="button" {...rest} className={classes.action} data-weight={weight}>
       {content(children, { hint, icon })}

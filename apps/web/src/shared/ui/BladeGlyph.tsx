@@ -4,7 +4,14 @@ import { bladeOutline, type GlyphShape } from './bladeOutline.ts';
 /** A small silhouette of a prop, drawn from its numbers, so that rows can be told apart without reading. */
 export function BladeGlyph({ size = 34, ...shape }: GlyphShape & { size?: number; tipShape: TipShape }) {
   return (
-    <svg width={size} height={size} viewBox="-50 -50 100 100" aria-hidden="true" focusable="false" style={{ flex: 'none' }}>
+    <svg
+      width={size}
+      height={size}
+      viewBox="-50 -50 100 100"
+      aria-hidden="true"
+      focusable="false"
+      style={{ flex: 'none' }}
+    >
       <g fill="currentColor">
         <Blades {...shape} />
       </g>

@@ -7,7 +7,17 @@ export function EvidenceDot({ mark, origin = null }: { mark: EvidenceMark; origi
   return (
     <svg width="13" height="13" viewBox="-6.5 -6.5 13 13" role="img" aria-label={name} style={{ flex: 'none' }}>
       <title>{name}</title>
-      {mark === 'measured' ? <circle r="4.4" fill="currentColor" /> : <circle r="4.6" fill="none" stroke="currentColor" strokeWidth="1.5" strokeDasharray={mark === 'extended' ? '2.4 2.2' : undefined} />}
+      {mark === 'measured' ? (
+        <circle r="4.4" fill="currentColor" />
+      ) : (
+        <circle
+          r="4.6"
+          fill="none"
+          stroke="currentColor"
+          strokeWidth="1.5"
+          strokeDasharray={mark === 'extended' ? '2.4 2.2' : undefined}
+        />
+      )}
       {mark === 'calibrated' && <circle r="1.8" fill="currentColor" />}
     </svg>
   );

@@ -4,8 +4,19 @@ import type { Problem } from '@zivvo/contract';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { EmptyPage, ProblemNote, Ready } from './PageStates.tsx';
 
-const problem: Problem = { status: 409, code: 'revisionConflict', title: 'The craft was changed meanwhile', detail: 'Load it again, nothing was overwritten.', fields: [] };
-const query = (more: object = {}) => ({ currentData: undefined as string | undefined, isError: false, refetch: jest.fn(), ...more });
+const problem: Problem = {
+  status: 409,
+  code: 'revisionConflict',
+  title: 'The craft was changed meanwhile',
+  detail: 'Load it again, nothing was overwritten.',
+  fields: [],
+};
+const query = (more: object = {}) => ({
+  currentData: undefined as string | undefined,
+  isError: false,
+  refetch: jest.fn(),
+  ...more,
+});
 
 test('on its way it says that it works', () => {
   renderInApp(<Ready query={query()}>{(text) => <p>{text}</p>}</Ready>);
@@ -28,7 +39,9 @@ test('failed, it says what was wrong and tries again', () => {
 });
 
 test('what is already there stays while it is asked for again', () => {
-  renderInApp(<Ready query={query({ currentData: 'kept', isError: true, error: problem })}>{(text) => <p>{text}</p>}</Ready>);
+  renderInApp(
+    <Ready query={query({ currentData: 'kept', isError: true, error: problem })}>{(text) => <p>{text}</p>}</Ready>,
+  );
   expect(screen.getByText('kept')).toBeTruthy();
 });
 
@@ -38,7 +51,13 @@ test('an error that nobody knows is still said', () => {
 });
 
 test('a refused change names its field in the reader’s words', () => {
-  const refused: Problem = { status: 400, code: 'invalidBody', title: 'The entries break a rule', detail: 'd', fields: [{ path: 'massKg', rule: 'max', value: '61', allowed: { min: 0.01, max: 60 }, message: 'm' }] };
+  const refused: Problem = {
+    status: 400,
+    code: 'invalidBody',
+    title: 'The entries break a rule',
+    detail: 'd',
+    fields: [{ path: 'massKg', rule: 'max', value: '61', allowed: { min: 0.01, max: 60 }, message: 'm' }],
+  };
   renderInApp(<ProblemNote error={refused} />);
   expect(screen.getByRole('alert').textContent).toMatch(/The entries break a rule\. Take-off weight: .* is allowed/);
 });

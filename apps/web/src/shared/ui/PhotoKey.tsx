@@ -17,7 +17,12 @@ export function PhotoKey({ label, onStored }: { label: string; onStored: (sha256
     <>
       <label className={classes.key}>
         {storing.isLoading ? 'storing…' : label}
-        <input type="file" accept="image/*" capture="environment" onChange={(e) => void take(e.currentTarget.files?.[0])} />
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          onChange={(e) => void take(e.currentTarget.files?.[0])}
+        />
       </label>
       <ProblemNote error={storing.error} />
     </>

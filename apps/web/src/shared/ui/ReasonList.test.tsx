@@ -6,8 +6,19 @@ import { gravest } from './reasonCount.ts';
 import { ReasonList, SaidList } from './ReasonList.tsx';
 import { StationPage } from './StationPage.tsx';
 
-const breach: Reason = { code: 'breach.escCurrent', severity: 'danger', values: { name: 'Tamsk 7.7x4x3', value: 46.5, limit: 40, throttleRatio: 0.94 }, figure: 't77:full:currentA' };
-const notes = (count: number): Reason[] => Array.from({ length: count }, (_, i) => ({ code: 'rowsDropped', severity: 'note', values: { name: `Prop ${i}`, count: i + 1 }, figure: null }));
+const breach: Reason = {
+  code: 'breach.escCurrent',
+  severity: 'danger',
+  values: { name: 'Tamsk 7.7x4x3', value: 46.5, limit: 40, throttleRatio: 0.94 },
+  figure: 't77:full:currentA',
+};
+const notes = (count: number): Reason[] =>
+  Array.from({ length: count }, (_, i) => ({
+    code: 'rowsDropped',
+    severity: 'note',
+    values: { name: `Prop ${i}`, count: i + 1 },
+    figure: null,
+  }));
 
 test('a reason has its severity as a word, its sentence, and the way to its working', () => {
   const onShow = jest.fn();
@@ -50,14 +61,28 @@ test('without reasons it says so', () => {
 });
 
 test('the sentence is in the reader’s units', () => {
-  const reason: Reason = { code: 'mostThrust', severity: 'gain', values: { name: 'Orle', thrustN: 20, differenceRatio: 0.06, halfWidthRatio: 0.011 }, figure: null };
+  const reason: Reason = {
+    code: 'mostThrust',
+    severity: 'gain',
+    values: { name: 'Orle', thrustN: 20, differenceRatio: 0.06, halfWidthRatio: 0.011 },
+    figure: null,
+  };
   renderInApp(<ReasonList reasons={[reason]} />, { units: { length: 'mm', mass: 'g', force: 'N', temperature: '°C' } });
   expect(screen.getByRole('listitem').textContent).toMatch(/20\.00.N/);
 });
 
 test('the station counts what all its lists say, and shows the gravest', () => {
   renderInApp(
-    <StationPage eyebrow="Fit" headline="Three things" reasons={<><ReasonList reasons={notes(2)} /><SaidList said={[{ severity: 'caution', text: 'Stand behind the disc.', key: 'behind' }]} /></>}>
+    <StationPage
+      eyebrow="Fit"
+      headline="Three things"
+      reasons={
+        <>
+          <ReasonList reasons={notes(2)} />
+          <SaidList said={[{ severity: 'caution', text: 'Stand behind the disc.', key: 'behind' }]} />
+        </>
+      }
+    >
       <p>the work</p>
     </StationPage>,
   );

@@ -37,7 +37,15 @@ export function SaidList({ said }: { said: readonly { severity: Severity; text: 
 }
 
 /** Reasons in plain sentences: danger first, five at most, the rest behind *more*. */
-export function ReasonList({ reasons, onShow, onPoint }: { reasons: readonly Reason[]; onShow?: (figure: string) => void; onPoint?: (figure: string | null) => void }) {
+export function ReasonList({
+  reasons,
+  onShow,
+  onPoint,
+}: {
+  reasons: readonly Reason[];
+  onShow?: (figure: string) => void;
+  onPoint?: (figure: string | null) => void;
+}) {
   const format = useFormat();
   const [isWhole, setWhole] = useState(false);
   useCountReasons(reasons.map((r) => r.severity));
@@ -50,12 +58,23 @@ export function ReasonList({ reasons, onShow, onPoint }: { reasons: readonly Rea
           const { figure } = reason;
           const sentence = format.sentence(reason);
           return (
-            <li key={`${reason.code}${JSON.stringify(reason.values)}`} onMouseEnter={() => onPoint?.(figure)} onMouseLeave={() => onPoint?.(null)}>
+            <li
+              key={`${reason.code}${JSON.stringify(reason.values)}`}
+              onMouseEnter={() => onPoint?.(figure)}
+              onMouseLeave={() => onPoint?.(null)}
+            >
               <SeverityMark severity={reason.severity} />
               <span>
                 {sentence}{' '}
                 {figure !== null && onShow && (
-                  <button type="button" className={classes.working} onClick={() => onShow(figure)} onFocus={() => onPoint?.(figure)} onBlur={() => onPoint?.(null)} aria-label={`Working: ${sentence}`}>
+                  <button
+                    type="button"
+                    className={classes.working}
+                    onClick={() => onShow(figure)}
+                    onFocus={() => onPoint?.(figure)}
+                    onBlur={() => onPoint?.(null)}
+                    aria-label={`Working: ${sentence}`}
+                  >
                     working
                   </button>
                 )}

@@ -23,7 +23,11 @@ export interface StationPageProps {
 export function StationPage({ eyebrow, headline, detail, tools, reasons, actions, children }: StationPageProps) {
   const [isOpen, setOpen] = useState(false);
   const [said, setSaid] = useState<Readonly<Record<string, readonly Severity[]>>>({});
-  const hear = useCallback((list: string, severities: readonly Severity[] | null): void => setSaid(({ [list]: _before, ...others }) => (severities === null ? others : { ...others, [list]: severities })), []);
+  const hear = useCallback(
+    (list: string, severities: readonly Severity[] | null): void =>
+      setSaid(({ [list]: _before, ...others }) => (severities === null ? others : { ...others, [list]: severities })),
+    [],
+  );
   const all = Object.values(said).flat();
   const worst = gravest(all);
   const hasSide = reasons !== undefined || actions !== undefined;

@@ -31,6 +31,7 @@ export function bladeOutline({ diameterM, pitchM, bladeCount, tipShape, planform
     const lean = bend * (along - along ** 2) * 1.6 - bend * 0.25 * along;
     return { y, leading: lean + share * widest * 0.42, trailing: lean - share * widest * 0.58 };
   });
-  const edge = (side: 'leading' | 'trailing', order: typeof stations): string => order.map((s) => `${s[side].toFixed(1)} ${s.y.toFixed(1)}`).join('L');
+  const edge = (side: 'leading' | 'trailing', order: typeof stations): string =>
+    order.map((s) => `${s[side].toFixed(1)} ${s.y.toFixed(1)}`).join('L');
   return `M${edge('trailing', stations)}L${edge('leading', [...stations].reverse())}Z`;
 }

@@ -8,16 +8,28 @@ import { MARKERS, propMark } from './propColour.ts';
 describe('the blade glyph', () => {
   test('is a closed outline inside its box for any prop', () =>
     fc.assert(
-      fc.property(fc.double({ min: 0.02, max: 1.1, noNaN: true }), fc.double({ min: 0.003, max: 1.2, noNaN: true }), fc.integer({ min: 1, max: 8 }), fc.constantFrom('pointed' as const, 'standard' as const, 'square' as const), (diameterM, pitchM, bladeCount, tipShape) => {
-        const outline = bladeOutline({ diameterM, pitchM, bladeCount, tipShape });
-        expect(outline).toMatch(/^M.*Z$/);
-        for (const n of outline.match(/-?\d+\.\d/g)!) expect(Math.abs(Number(n))).toBeLessThanOrEqual(50);
-      }),
+      fc.property(
+        fc.double({ min: 0.02, max: 1.1, noNaN: true }),
+        fc.double({ min: 0.003, max: 1.2, noNaN: true }),
+        fc.integer({ min: 1, max: 8 }),
+        fc.constantFrom('pointed' as const, 'standard' as const, 'square' as const),
+        (diameterM, pitchM, bladeCount, tipShape) => {
+          const outline = bladeOutline({ diameterM, pitchM, bladeCount, tipShape });
+          expect(outline).toMatch(/^M.*Z$/);
+          for (const n of outline.match(/-?\d+\.\d/g)!) expect(Math.abs(Number(n))).toBeLessThanOrEqual(50);
+        },
+      ),
     ));
 
   test('tells props apart by number alone', () => {
     const shape = { diameterM: 0.18, pitchM: 0.1, bladeCount: 3, tipShape: 'standard' as const };
-    const outlines = [shape, { ...shape, diameterM: 0.3 }, { ...shape, pitchM: 0.15 }, { ...shape, bladeCount: 2 }, { ...shape, tipShape: 'square' as const }].map(bladeOutline);
+    const outlines = [
+      shape,
+      { ...shape, diameterM: 0.3 },
+      { ...shape, pitchM: 0.15 },
+      { ...shape, bladeCount: 2 },
+      { ...shape, tipShape: 'square' as const },
+    ].map(bladeOutline);
     expect(new Set(outlines).size).toBe(5);
   });
 });
@@ -35,7 +47,9 @@ describe('colours', () => {
     return Object.fromEntries([...block.matchAll(/--([\w-]+): (#[0-9a-f]{6})/g)].map((m) => [m[1]!, m[2]!]));
   };
   const luminance = (hex: string): number => {
-    const [r, g, b] = [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16) / 255).map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
+    const [r, g, b] = [1, 3, 5]
+      .map((i) => parseInt(hex.slice(i, i + 2), 16) / 255)
+      .map((c) => (c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4));
     return 0.2126 * r! + 0.7152 * g! + 0.0722 * b!;
   };
   const contrast = (a: string, b: string): number => {
@@ -46,7 +60,14 @@ describe('colours', () => {
   test.each(['light', 'dark'] as const)('text reads on sheet and ground in the %s theme', (scheme) => {
     const t = tokens(scheme);
     const texts = ['ink', 'muted', 'fjord', 'moss', 'ochre', 'rust', 'indigo', 'plum'];
-    const weak = texts.flatMap((name) => [['sheet', t.sheet!], ['ground', t.ground!]].filter(([, ground]) => contrast(t[name]!, ground!) < 4.5).map(([on]) => `${name} on ${on}`));
+    const weak = texts.flatMap((name) =>
+      [
+        ['sheet', t.sheet!],
+        ['ground', t.ground!],
+      ]
+        .filter(([, ground]) => contrast(t[name]!, ground!) < 4.5)
+        .map(([on]) => `${name} on ${on}`),
+    );
     expect(weak).toEqual([]);
     expect(contrast(t['on-fjord']!, t.fjord!)).toBeGreaterThan(4.5);
     expect(contrast(t['on-rust']!, t.rust!)).toBeGreaterThan(4.5);

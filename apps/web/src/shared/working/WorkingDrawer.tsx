@@ -1,6 +1,14 @@
 import { Drawer } from '@mantine/core';
 import type { Working } from '@zivvo/core';
-import { formatQuantity, inputName, markNames, originNames, reasonSentence, sourceSentence, workingTitle } from '@zivvo/words';
+import {
+  formatQuantity,
+  inputName,
+  markNames,
+  originNames,
+  reasonSentence,
+  sourceSentence,
+  workingTitle,
+} from '@zivvo/words';
 import { dimensions } from '@zivvo/core';
 import { useFormat } from '../format/useFormat.ts';
 import { EvidenceDot } from '../ui/EvidenceDot.tsx';
@@ -19,7 +27,15 @@ interface WorkingDrawerProps {
 /** How a figure came about: inputs, formulas, result, source, uncertainty. */
 export function WorkingDrawer({ working, error, subject, onClose }: WorkingDrawerProps) {
   return (
-    <Drawer opened onClose={onClose} position="right" size={560} title={working ? workingTitle(working) : 'Working'} overlayProps={{ backgroundOpacity: 0.25 }} transitionProps={{ duration: 0 }}>
+    <Drawer
+      opened
+      onClose={onClose}
+      position="right"
+      size={560}
+      title={working ? workingTitle(working) : 'Working'}
+      overlayProps={{ backgroundOpacity: 0.25 }}
+      transitionProps={{ duration: 0 }}
+    >
       <p className="muted" style={{ marginTop: 0 }}>
         {subject}
       </p>
@@ -32,7 +48,8 @@ export function WorkingDrawer({ working, error, subject, onClose }: WorkingDrawe
 function Shown({ working }: { working: Working }) {
   const { choices, quantity } = useFormat();
   const { result } = working;
-  const si = (value: number, dimension: Working['result']['dimension']): string => `${Number(value.toPrecision(6))} ${dimensions[dimension].siSymbol}`.trim();
+  const si = (value: number, dimension: Working['result']['dimension']): string =>
+    `${Number(value.toPrecision(6))} ${dimensions[dimension].siSymbol}`.trim();
   const shown = quantity(result.value, result.dimension);
   return (
     <>
@@ -42,7 +59,8 @@ function Shown({ working }: { working: Working }) {
       <p className={classes.mark}>
         <EvidenceDot mark={result.mark} origin={result.origin} /> {markNames[result.mark]}
         {result.origin !== null && `, ${originNames[result.origin]}`}
-        {result.uncertainty !== null && `, ± ${formatQuantity(result.uncertainty, result.dimension, choices, moreDigits(result.dimension)).text} (95 %)`}
+        {result.uncertainty !== null &&
+          `, ± ${formatQuantity(result.uncertainty, result.dimension, choices, moreDigits(result.dimension)).text} (95 %)`}
       </p>
       <h3>From</h3>
       <table className={classes.inputs}>
@@ -69,7 +87,8 @@ function Shown({ working }: { working: Working }) {
               {line.symbol} = {line.formula}
             </code>
             <span>
-              = {si(line.value, line.dimension)} <span className="muted">({quantity(line.value, line.dimension).text})</span>
+              = {si(line.value, line.dimension)}{' '}
+              <span className="muted">({quantity(line.value, line.dimension).text})</span>
             </span>
           </li>
         ))}

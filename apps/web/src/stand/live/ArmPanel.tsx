@@ -29,7 +29,13 @@ export function ArmPanel({ isPilot, onArm, onTare }: ArmPanelProps) {
   return (
     <section className={classes.arm} aria-label="Arming">
       <label>
-        <input type="checkbox" checked={hasStop} disabled={!isPilot} onChange={(e) => setHasStop(e.currentTarget.checked)} /> A switch that cuts the power is within my reach; cage on, rig bolted down, nobody else in the room.
+        <input
+          type="checkbox"
+          checked={hasStop}
+          disabled={!isPilot}
+          onChange={(e) => setHasStop(e.currentTarget.checked)}
+        />{' '}
+        A switch that cuts the power is within my reach; cage on, rig bolted down, nobody else in the room.
       </label>
       <button
         type="button"

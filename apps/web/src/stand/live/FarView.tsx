@@ -9,7 +9,17 @@ import type { LiveRun } from './useLiveRun.ts';
 const FAR: readonly LiveChannel[] = ['thrustN', 'currentA', 'voltageV'];
 
 /** The stand read from three metres: three figures, one word, Cut. */
-export function FarView({ live, state, headline, onBack }: { live: LiveRun; state: string; headline: string; onBack: () => void }) {
+export function FarView({
+  live,
+  state,
+  headline,
+  onBack,
+}: {
+  live: LiveRun;
+  state: string;
+  headline: string;
+  onBack: () => void;
+}) {
   const format = useFormat();
   const values = useReading(live);
   return (

@@ -1,6 +1,16 @@
 import { useElementSize } from '@mantine/hooks';
 import { NativeSelect } from '@mantine/core';
-import { liveChannels, standQuantities, thrustAtSamePower, TREND_SHAKE_FACTOR, TREND_THRUST_RATIO, type LiveChannel, type LimitedChannel, type Severity, type SimulatedFault } from '@zivvo/core';
+import {
+  liveChannels,
+  standQuantities,
+  thrustAtSamePower,
+  TREND_SHAKE_FACTOR,
+  TREND_THRUST_RATIO,
+  type LiveChannel,
+  type LimitedChannel,
+  type Severity,
+  type SimulatedFault,
+} from '@zivvo/core';
 import { formatShare, quantityNames, unitFor } from '@zivvo/words';
 import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useParams } from 'react-router';
@@ -8,7 +18,12 @@ import { useCraftQuery } from '../../shared/api/craftApi.ts';
 import { useKeepLiveMutation, useOpenLiveMutation } from '../../shared/api/liveApi.ts';
 import { TAB_ID } from '../../shared/api/liveStream.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
-import { useCampaignQuery, useRemoveRunMutation, useRestoreRunMutation, useResultsQuery } from '../../shared/api/standApi.ts';
+import {
+  useCampaignQuery,
+  useRemoveRunMutation,
+  useRestoreRunMutation,
+  useResultsQuery,
+} from '../../shared/api/standApi.ts';
 import { useInk } from '../../shared/charts/useInk.ts';
 import { useFormat } from '../../shared/format/useFormat.ts';
 import { useAddressParam } from '../../shared/inHand/useAddressParam.ts';
@@ -51,7 +66,11 @@ function LivePage({ runId }: { runId: string }) {
   if (!view) {
     return (
       <StationPage eyebrow="Stand" headline={isLost ? 'Zivvo’s server does not answer' : 'working…'}>
-        {isLost && <p className="muted">The stand zeroes itself when nobody speaks to it. Start the server again; this page tries by itself.</p>}
+        {isLost && (
+          <p className="muted">
+            The stand zeroes itself when nobody speaks to it. Start the server again; this page tries by itself.
+          </p>
+        )}
       </StationPage>
     );
   }
@@ -76,22 +95,40 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
   const model = models?.items.find((m) => m.id === view.propModelId);
   const referenceResult = results?.props.find((p) => p.isReference && p.propModelId !== view.propModelId);
   const referenceModel = models?.items.find((m) => m.id === referenceResult?.propModelId);
-  const reference = referenceResult && referenceModel && referenceResult.line.length > 1 ? { name: propModelName(referenceModel), line: referenceResult.line } : null;
+  const reference =
+    referenceResult && referenceModel && referenceResult.line.length > 1
+      ? { name: propModelName(referenceModel), line: referenceResult.line }
+      : null;
   const last = view.points.at(-1);
   const comparison = last && reference ? thrustAtSamePower(reference.line, last.values) : null;
-  const words: LiveWords = { share: formatShare, quantity: (channel, value) => format.quantity(value, standQuantities[channel]).text };
+  const words: LiveWords = {
+    share: formatShare,
+    quantity: (channel, value) => format.quantity(value, standQuantities[channel]).text,
+  };
   const ordinal = campaign?.runs.find((r) => r.id === view.runId)?.ordinal;
   const onKeepRun = async (): Promise<void> => {
     const kept = await keep({ id: view.runId, tabId: TAB_ID });
     if (!kept.error) go(`/stand/${view.campaignId}`, { propModelId: view.propModelId });
   };
-  const onThrowAway = (): Promise<void> => takeAway(remove(view.runId).unwrap(), { text: 'The run was thrown away.', undo: () => void restore(view.runId), onGone: () => go(`/stand/${view.campaignId}`) });
+  const onThrowAway = (): Promise<void> =>
+    takeAway(remove(view.runId).unwrap(), {
+      text: 'The run was thrown away.',
+      undo: () => void restore(view.runId),
+      onGone: () => go(`/stand/${view.campaignId}`),
+    });
   const step = useThrottleSteps(live, view.throttleRatio);
   const onLadder = (): void => {
     if (isPilot && view.ladder === null) send({ name: 'ladder', throttles: LADDER, settleS: 1 });
   };
-  useStandKeys(isHot, { keepPoint: () => isPilot && send({ name: 'keepPoint' }), cut: () => send({ name: 'cut' }), step, ladder: onLadder });
-  const headline = isLost ? 'Zivvo’s server does not answer: use your switch' : liveHeadline(view, comparison, reference?.name ?? null, words);
+  useStandKeys(isHot, {
+    keepPoint: () => isPilot && send({ name: 'keepPoint' }),
+    cut: () => send({ name: 'cut' }),
+    step,
+    ladder: onLadder,
+  });
+  const headline = isLost
+    ? 'Zivvo’s server does not answer: use your switch'
+    : liveHeadline(view, comparison, reference?.name ?? null, words);
   const state = isLost ? 'not heard' : phaseWords[view.phase];
 
   if (far !== null) return <FarView live={live} state={state} headline={headline} onBack={() => setFar(null)} />;
@@ -99,8 +136,23 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
     <StationPage
       eyebrow={`Stand · ${campaign?.name ?? ''} · run ${ordinal ?? ''} of ${model ? propModelName(model) : ''}`}
       headline={headline}
-      detail={[state, view.restingCellV === null ? '' : `pack at rest ${format.quantity(view.restingCellV, 'voltage').text} a cell`, 'simulated', isPilot || !view.isOpen ? '' : 'another tab flies; you watch'].filter((t) => t !== '').join(' · ')}
-      reasons={<LiveReasons view={view} live={live} words={words} referenceName={reference?.name ?? null} isExtended={comparison?.isExtended ?? false} />}
+      detail={[
+        state,
+        view.restingCellV === null ? '' : `pack at rest ${format.quantity(view.restingCellV, 'voltage').text} a cell`,
+        'simulated',
+        isPilot || !view.isOpen ? '' : 'another tab flies; you watch',
+      ]
+        .filter((t) => t !== '')
+        .join(' · ')}
+      reasons={
+        <LiveReasons
+          view={view}
+          live={live}
+          words={words}
+          referenceName={reference?.name ?? null}
+          isExtended={comparison?.isExtended ?? false}
+        />
+      }
       actions={
         <>
           {!view.isOpen && view.phase !== 'stopped' && (
@@ -129,12 +181,18 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
             </Action>
           )}
           {!isHot && view.fault === null && view.points.length > 0 && (
-            <Action weight={view.isOpen ? 'main' : 'plain'} disabled={keeping.isLoading} onClick={() => void onKeepRun()}>
+            <Action
+              weight={view.isOpen ? 'main' : 'plain'}
+              disabled={keeping.isLoading}
+              onClick={() => void onKeepRun()}
+            >
               Keep run
             </Action>
           )}
           <Action onClick={() => setFar('1')}>Read from afar</Action>
-          {!isHot && view.recordingId !== null && view.recordedS > 0 && <ActionLink to={to(`/stand/runs/${view.runId}/readings`)}>All readings</ActionLink>}
+          {!isHot && view.recordingId !== null && view.recordedS > 0 && (
+            <ActionLink to={to(`/stand/runs/${view.runId}/readings`)}>All readings</ActionLink>
+          )}
           {!isHot && <ActionLink to={to(`/stand/${view.campaignId}`)}>Back to the results</ActionLink>}
           {!isHot && (
             <Action weight="danger" onClick={() => void onThrowAway()}>
@@ -148,13 +206,26 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       {!view.isOpen && <OtherRun runId={view.runId} />}
       <div className={classes.columns}>
         <section className={classes.chart}>
-          <GrowingChart live={live} view={view} reference={reference} limitPowerW={results?.escLimitPowerW ?? null} carryThrustN={results?.carryThrustN ?? null} carryWords={carryName(craft)} ink={ink} />
+          <GrowingChart
+            live={live}
+            view={view}
+            reference={reference}
+            limitPowerW={results?.escLimitPowerW ?? null}
+            carryThrustN={results?.carryThrustN ?? null}
+            carryWords={carryName(craft)}
+            ink={ink}
+          />
         </section>
         <Readings live={live} view={view} onStep={step} />
       </div>
       {isHot ? (
         <div className={classes.controls}>
-          <button type="button" className={classes.keepPoint} disabled={!isPilot || view.phase !== 'running'} onClick={() => send({ name: 'keepPoint' })}>
+          <button
+            type="button"
+            className={classes.keepPoint}
+            disabled={!isPilot || view.phase !== 'running'}
+            onClick={() => send({ name: 'keepPoint' })}
+          >
             Keep this point <kbd>Space</kbd>
           </button>
           <button type="button" className={classes.cut} onClick={() => send({ name: 'cut' })}>
@@ -162,7 +233,15 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
           </button>
         </div>
       ) : (
-        view.isOpen && view.fault === null && (view.phase === 'tared' || view.phase === 'held') && <ArmPanel isPilot={isPilot} onArm={() => send({ name: 'arm', hasHardwareStop: true })} onTare={() => send({ name: 'tare' })} />
+        view.isOpen &&
+        view.fault === null &&
+        (view.phase === 'tared' || view.phase === 'held') && (
+          <ArmPanel
+            isPilot={isPilot}
+            onArm={() => send({ name: 'arm', hasHardwareStop: true })}
+            onTare={() => send({ name: 'tare' })}
+          />
+        )
       )}
     </StationPage>
   );
@@ -207,18 +286,38 @@ function GrowingChart({ live, view, reference, limitPowerW, carryThrustN, carryW
   useEffect(() => {
     const timer = setInterval(() => {
       const { latest } = live.stream;
-      if (latest) setNow({ powerW: valueOf(latest.values, 'powerW'), thrustN: Math.max(0, valueOf(latest.values, 'thrustN') - (live.stream.view?.zeroN ?? 0)) });
+      if (latest)
+        setNow({
+          powerW: valueOf(latest.values, 'powerW'),
+          thrustN: Math.max(0, valueOf(latest.values, 'thrustN') - (live.stream.view?.zeroN ?? 0)),
+        });
     }, CHART_MS);
     return () => clearInterval(timer);
   }, [live.stream]);
-  const limitText = view.limits.currentA === null ? '' : `over the ${format.quantity(view.limits.currentA, 'current', 0).text} limit`;
+  const limitText =
+    view.limits.currentA === null ? '' : `over the ${format.quantity(view.limits.currentA, 'current', 0).text} limit`;
   const option = useMemo(
-    () => liveChart({ points: view.points, now, reference, limitPowerW, limitText, carryThrustN, carryName: carryWords, thrustUnit: unitFor('force', format.choices), ink }),
+    () =>
+      liveChart({
+        points: view.points,
+        now,
+        reference,
+        limitPowerW,
+        limitText,
+        carryThrustN,
+        carryName: carryWords,
+        thrustUnit: unitFor('force', format.choices),
+        ink,
+      }),
     [view.points, now, reference, limitPowerW, limitText, carryThrustN, carryWords, format, ink],
   );
   return (
     <div ref={ref} className={classes.chartBox}>
-      <Suspense fallback={null}>{height > 0 && <Chart option={option} height={height} label={`Thrust against power, ${view.points.length} points kept`} />}</Suspense>
+      <Suspense fallback={null}>
+        {height > 0 && (
+          <Chart option={option} height={height} label={`Thrust against power, ${view.points.length} points kept`} />
+        )}
+      </Suspense>
     </div>
   );
 }
@@ -237,14 +336,59 @@ interface LiveReasonsProps {
 
 /** What to mind, and what is kept. */
 function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReasonsProps) {
-  const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter((entry): entry is [LimitedChannel, number] => entry[1] !== null);
+  const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter(
+    (entry): entry is [LimitedChannel, number] => entry[1] !== null,
+  );
   const said: { severity: Severity; text: string; key: string }[] = [
-    ...(live.isLost ? [{ severity: 'danger' as const, key: 'lost', text: 'Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.' }] : []),
-    ...(view.fault === 'writeFailed' ? [{ severity: 'danger' as const, key: 'fault', text: 'Nothing is lost yet: what was read waits in the server. Make room on the disk and write it again; or go on without it.' }] : []),
-    ...(view.cut?.reason === 'trend' ? [{ severity: 'danger' as const, key: 'trend', text: view.cut.channel === 'thrustN' ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.' : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.' }] : []),
-    { severity: 'caution', key: 'behind', text: 'Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.' },
-    ...(referenceName !== null && isExtended ? [{ severity: 'note' as const, key: 'extended', text: `${referenceName} was not measured at this power: its curve is extended.` }] : []),
-    { severity: 'note', key: 'limits', text: `Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.` },
+    ...(live.isLost
+      ? [
+          {
+            severity: 'danger' as const,
+            key: 'lost',
+            text: 'Nothing was heard for three seconds. The device zeroes itself; if it does not, use your switch.',
+          },
+        ]
+      : []),
+    ...(view.fault === 'writeFailed'
+      ? [
+          {
+            severity: 'danger' as const,
+            key: 'fault',
+            text: 'Nothing is lost yet: what was read waits in the server. Make room on the disk and write it again; or go on without it.',
+          },
+        ]
+      : []),
+    ...(view.cut?.reason === 'trend'
+      ? [
+          {
+            severity: 'danger' as const,
+            key: 'trend',
+            text:
+              view.cut.channel === 'thrustN'
+                ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.'
+                : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.',
+          },
+        ]
+      : []),
+    {
+      severity: 'caution',
+      key: 'behind',
+      text: 'Stand behind the disc, nobody in its plane, eye protection on. Any key that is not listed cuts.',
+    },
+    ...(referenceName !== null && isExtended
+      ? [
+          {
+            severity: 'note' as const,
+            key: 'extended',
+            text: `${referenceName} was not measured at this power: its curve is extended.`,
+          },
+        ]
+      : []),
+    {
+      severity: 'note',
+      key: 'limits',
+      text: `Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.`,
+    },
   ];
   return (
     <div className={classes.reasons}>
@@ -263,7 +407,21 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
           ))}
         </ol>
       )}
-      {view.isOpen && <NativeSelect className={classes.fault} size="sm" label="Let something go wrong (simulated)" disabled={!live.isPilot} data={FAULTS} onChange={(e) => live.send({ name: 'fault', fault: e.currentTarget.value === '' ? null : (e.currentTarget.value as SimulatedFault) })} />}
+      {view.isOpen && (
+        <NativeSelect
+          className={classes.fault}
+          size="sm"
+          label="Let something go wrong (simulated)"
+          disabled={!live.isPilot}
+          data={FAULTS}
+          onChange={(e) =>
+            live.send({
+              name: 'fault',
+              fault: e.currentTarget.value === '' ? null : (e.currentTarget.value as SimulatedFault),
+            })
+          }
+        />
+      )}
     </div>
   );
 }

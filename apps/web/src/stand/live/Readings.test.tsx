@@ -7,7 +7,14 @@ import { Readings } from './Readings.tsx';
 import type { LiveRun } from './useLiveRun.ts';
 
 const view = (more: Partial<LiveView> = {}): LiveView =>
-  ({ phase: 'running', throttleRatio: 0.8, zeroN: 0.1, limits: { speedRpm: null, currentA: 40, voltageV: 19.8, powerW: null, temperatureC: 90, vibrationMPerS2: 60 }, points: [], ...more }) as LiveView;
+  ({
+    phase: 'running',
+    throttleRatio: 0.8,
+    zeroN: 0.1,
+    limits: { speedRpm: null, currentA: 40, voltageV: 19.8, powerW: null, temperatureC: 90, vibrationMPerS2: 60 },
+    points: [],
+    ...more,
+  }) as LiveView;
 
 const send = jest.fn();
 const onStep = jest.fn();
@@ -25,7 +32,16 @@ function run(more: Partial<LiveRun> = {}): LiveRun {
       return latest;
     },
   };
-  return { stream: stream as never, view: view(), isLost: false, isPilot: true, isHot: true, send, error: undefined, ...more };
+  return {
+    stream: stream as never,
+    view: view(),
+    isLost: false,
+    isPilot: true,
+    isHot: true,
+    send,
+    error: undefined,
+    ...more,
+  };
 }
 
 /** The order of the channels: throttle, thrust, speed, current, voltage, power, temperature, shake. */
@@ -50,7 +66,8 @@ describe('readings', () => {
     renderInApp(<Readings live={run()} view={view()} onStep={onStep} />);
     read([0.8, 19.1837, 13_420, 27.2, 23.6, 642, 58, 3.04]);
     const text = textOf('Readings');
-    for (const shown of ['1,946g', '13,420rpm', '27.2A', '23.60V', '58°C', '0.31g', '80 %']) expect(text).toContain(shown);
+    for (const shown of ['1,946g', '13,420rpm', '27.2A', '23.60V', '58°C', '0.31g', '80 %'])
+      expect(text).toContain(shown);
   });
 
   test('a bar goes over where a limit is reached, and only there', () => {
@@ -85,7 +102,8 @@ describe('readings', () => {
 });
 
 describe('from afar', () => {
-  const show = (more: Partial<LiveRun> = {}): void => void renderInApp(<FarView live={run(more)} state="turning" headline="6 % more thrust" onBack={() => undefined} />);
+  const show = (more: Partial<LiveRun> = {}): void =>
+    void renderInApp(<FarView live={run(more)} state="turning" headline="6 % more thrust" onBack={() => undefined} />);
 
   test('three figures, one word, and Cut', () => {
     show();

@@ -6,7 +6,14 @@ import classes from './Live.module.css';
 import { barShare } from './liveView.ts';
 import type { LiveRun } from './useLiveRun.ts';
 
-const SHOWN = ['thrustN', 'speedRpm', 'currentA', 'voltageV', 'temperatureC', 'vibrationMPerS2'] as const satisfies readonly LiveChannel[];
+const SHOWN = [
+  'thrustN',
+  'speedRpm',
+  'currentA',
+  'voltageV',
+  'temperatureC',
+  'vibrationMPerS2',
+] as const satisfies readonly LiveChannel[];
 
 interface ReadingsProps {
   live: LiveRun;
@@ -37,10 +44,20 @@ export function Readings({ live, view, onStep }: ReadingsProps) {
       })}
       <div className={classes.throttle}>
         <span className={classes.name}>Throttle</span>
-        <button type="button" aria-label="Less throttle" disabled={!live.isPilot || !live.isHot} onClick={() => onStep(-0.05)}>
+        <button
+          type="button"
+          aria-label="Less throttle"
+          disabled={!live.isPilot || !live.isHot}
+          onClick={() => onStep(-0.05)}
+        >
           <kbd>[</kbd>
         </button>
-        <button type="button" aria-label="More throttle" disabled={!live.isPilot || !live.isHot} onClick={() => onStep(0.05)}>
+        <button
+          type="button"
+          aria-label="More throttle"
+          disabled={!live.isPilot || !live.isHot}
+          onClick={() => onStep(0.05)}
+        >
           <kbd>]</kbd>
         </button>
         <span className={classes.value}>{format.quantity(view.throttleRatio, 'ratio').text}</span>
@@ -63,7 +80,10 @@ function LimitBar({ channel, value, limit }: { channel: LimitedChannel; value: n
 /** The latest reading of every channel, thrust from the tare on. */
 export function useReading(live: LiveRun): Record<LiveChannel, number> {
   const latest = useSyncExternalStore(live.stream.onReading, () => live.stream.latest);
-  const values = Object.fromEntries(liveChannels.map((channel, i) => [channel, latest?.values[i] ?? 0])) as Record<LiveChannel, number>;
+  const values = Object.fromEntries(liveChannels.map((channel, i) => [channel, latest?.values[i] ?? 0])) as Record<
+    LiveChannel,
+    number
+  >;
   values.thrustN -= live.view?.zeroN ?? 0;
   return values;
 }

@@ -1,11 +1,29 @@
 import type { LiveView } from '@zivvo/contract';
-import { fromSi, type LiveChannel, type LiveCut, type LivePhase, type LivePoint, type LimitedChannel, type PlainCutReason, type ThrustComparison, type Unit } from '@zivvo/core';
+import {
+  fromSi,
+  type LiveChannel,
+  type LiveCut,
+  type LivePhase,
+  type LivePoint,
+  type LimitedChannel,
+  type PlainCutReason,
+  type ThrustComparison,
+  type Unit,
+} from '@zivvo/core';
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Ink } from '../../shared/charts/useInk.ts';
 import { niceEnd } from '../thrustPowerChart.ts';
 
 /** State words, as they are read from three metres. */
-export const phaseWords: Record<LivePhase, string> = { idle: 'waiting', connected: 'reading', tared: 'tared', armed: 'armed', running: 'turning', held: 'held', stopped: 'over' };
+export const phaseWords: Record<LivePhase, string> = {
+  idle: 'waiting',
+  connected: 'reading',
+  tared: 'tared',
+  armed: 'armed',
+  running: 'turning',
+  held: 'held',
+  stopped: 'over',
+};
 
 /** Words of the rim that the view model is given: numbers in the reader's units. */
 export interface LiveWords {
@@ -14,9 +32,15 @@ export interface LiveWords {
 }
 
 /** What the run says right now. */
-export function liveHeadline(view: LiveView, comparison: ThrustComparison | null, referenceName: string | null, words: LiveWords): string {
+export function liveHeadline(
+  view: LiveView,
+  comparison: ThrustComparison | null,
+  referenceName: string | null,
+  words: LiveWords,
+): string {
   if (view.fault === 'writeFailed') return 'The disk does not take what was read: nothing turns';
-  if (!view.isOpen && view.phase === 'held' && view.cut?.reason !== 'deviceLost') return 'Held: the run stands as it was, its points are kept';
+  if (!view.isOpen && view.phase === 'held' && view.cut?.reason !== 'deviceLost')
+    return 'Held: the run stands as it was, its points are kept';
   if (view.cut) return cutSentence(view.cut, words);
   if (view.phase === 'idle' || view.phase === 'connected') return 'Tare the scale with nothing turning';
   if (view.phase === 'tared') return 'Ready to arm';
@@ -27,13 +51,17 @@ export function liveHeadline(view: LiveView, comparison: ThrustComparison | null
   }
   if (view.phase === 'armed') return 'Armed, nothing turns yet';
   if (view.phase === 'running') return `Turning at ${words.share(view.throttleRatio)} throttle`;
-  return view.points.length === 0 ? 'Held: nothing kept yet' : `Held: ${view.points.length} ${view.points.length === 1 ? 'point' : 'points'} kept`;
+  return view.points.length === 0
+    ? 'Held: nothing kept yet'
+    : `Held: ${view.points.length} ${view.points.length === 1 ? 'point' : 'points'} kept`;
 }
 
 /** Why the throttle went to zero. */
 export function cutSentence(cut: LiveCut, words: LiveWords): string {
-  if (cut.reason === 'limit') return `Cut at ${words.quantity(cut.channel, cut.value)}: the limit is ${words.quantity(cut.channel, cut.limit)}`;
-  if (cut.reason === 'trend') return `Cut: ${cut.channel === 'thrustN' ? 'thrust fell' : 'shake rose'} from ${words.quantity(cut.channel, cut.from)} to ${words.quantity(cut.channel, cut.value)} at steady throttle`;
+  if (cut.reason === 'limit')
+    return `Cut at ${words.quantity(cut.channel, cut.value)}: the limit is ${words.quantity(cut.channel, cut.limit)}`;
+  if (cut.reason === 'trend')
+    return `Cut: ${cut.channel === 'thrustN' ? 'thrust fell' : 'shake rose'} from ${words.quantity(cut.channel, cut.from)} to ${words.quantity(cut.channel, cut.value)} at steady throttle`;
   const reasons: Record<PlainCutReason, string> = {
     pilot: 'Cut by hand: nothing turns',
     watcher: 'Cut by somebody who watches',
@@ -66,7 +94,17 @@ interface LiveChartInput {
 }
 
 /** Thrust against power while it grows: the reference as the ink line, own points in colour, the reading as a ring. */
-export function liveChart({ points, now, reference, limitPowerW, limitText, carryThrustN, carryName, thrustUnit, ink }: LiveChartInput): EChartsCoreOption {
+export function liveChart({
+  points,
+  now,
+  reference,
+  limitPowerW,
+  limitText,
+  carryThrustN,
+  carryName,
+  thrustUnit,
+  ink,
+}: LiveChartInput): EChartsCoreOption {
   const thrust = (n: number): number => fromSi(thrustUnit, n);
   const own = points.map(({ values }) => [values.powerW, thrust(values.thrustN)] as const).sort((a, b) => a[0] - b[0]);
   const line = reference?.line.map((p) => [p.powerW, thrust(p.thrustN)] as const) ?? [];
@@ -75,24 +113,91 @@ export function liveChart({ points, now, reference, limitPowerW, limitText, carr
   const endX = niceEnd(Math.max(100, (limitPowerW ?? 0) * 1.08, ...all.map(([x]) => x)));
   const endY = niceEnd(Math.max(thrust(1), thrust(carryThrustN ?? 0) * 1.3, ...all.map(([, y]) => y)) * 1.02);
   const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
-  const name = (text: string, colour: string): object => ({ show: true, formatter: text, color: colour, fontFamily: ink.fontText, fontSize: 13, fontWeight: 650, textBorderColor: ink.sheet, textBorderWidth: 3 });
+  const name = (text: string, colour: string): object => ({
+    show: true,
+    formatter: text,
+    color: colour,
+    fontFamily: ink.fontText,
+    fontSize: 13,
+    fontWeight: 650,
+    textBorderColor: ink.sheet,
+    textBorderWidth: 3,
+  });
   return {
     animation: false,
     textStyle: { fontFamily: ink.fontText },
     grid: { left: 58, right: 24, top: 26, bottom: 44 },
-    xAxis: { type: 'value', min: 0, max: endX, name: 'electrical power, W', nameLocation: 'middle', nameGap: 28, nameTextStyle: axisText, axisLabel: { ...axisText, fontFamily: ink.fontMono }, axisLine: { lineStyle: { color: ink.hairline } }, axisTick: { show: false }, splitLine: { show: false } },
-    yAxis: { type: 'value', min: 0, max: endY, name: `thrust, ${thrustUnit.symbol}`, nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] }, axisLabel: { ...axisText, fontFamily: ink.fontMono }, splitLine: { lineStyle: { color: ink.hairline } } },
+    xAxis: {
+      type: 'value',
+      min: 0,
+      max: endX,
+      name: 'electrical power, W',
+      nameLocation: 'middle',
+      nameGap: 28,
+      nameTextStyle: axisText,
+      axisLabel: { ...axisText, fontFamily: ink.fontMono },
+      axisLine: { lineStyle: { color: ink.hairline } },
+      axisTick: { show: false },
+      splitLine: { show: false },
+    },
+    yAxis: {
+      type: 'value',
+      min: 0,
+      max: endY,
+      name: `thrust, ${thrustUnit.symbol}`,
+      nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] },
+      axisLabel: { ...axisText, fontFamily: ink.fontMono },
+      splitLine: { lineStyle: { color: ink.hairline } },
+    },
     series: [
       {
         type: 'line',
         data: [],
         silent: true,
-        markLine: { symbol: 'none', animation: false, data: carryThrustN === null ? [] : [{ yAxis: thrust(carryThrustN) }], lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] }, label: { ...name(carryName, ink.moss), position: 'insideStartTop' } },
-        markArea: limitPowerW !== null && limitPowerW < endX ? { animation: false, itemStyle: { color: { image: ink.hatch, repeat: 'repeat' } }, label: { ...name(limitText, ink.ink), position: 'inside', rotate: 90 }, data: [[{ xAxis: limitPowerW, name: limitText }, { xAxis: endX }]] } : undefined,
+        markLine: {
+          symbol: 'none',
+          animation: false,
+          data: carryThrustN === null ? [] : [{ yAxis: thrust(carryThrustN) }],
+          lineStyle: { color: ink.moss, width: 1.5, type: [2, 4] },
+          label: { ...name(carryName, ink.moss), position: 'insideStartTop' },
+        },
+        markArea:
+          limitPowerW !== null && limitPowerW < endX
+            ? {
+                animation: false,
+                itemStyle: { color: { image: ink.hatch, repeat: 'repeat' } },
+                label: { ...name(limitText, ink.ink), position: 'inside', rotate: 90 },
+                data: [[{ xAxis: limitPowerW, name: limitText }, { xAxis: endX }]],
+              }
+            : undefined,
       },
-      { type: 'line', data: line, symbol: 'none', silent: true, lineStyle: { color: ink.ink, width: 2.6 }, endLabel: reference ? { ...name(reference.name, ink.ink), align: 'right', verticalAlign: 'top', offset: [-26, 12] } : { show: false } },
-      { type: 'line', data: own, symbol: 'circle', symbolSize: 11, silent: true, lineStyle: { color: ink.fjord, width: 2.2 }, itemStyle: { color: ink.fjord } },
-      { type: 'line', data: reached, symbol: 'circle', symbolSize: 18, silent: true, itemStyle: { color: 'transparent', borderColor: ink.ochre, borderWidth: 3 } },
+      {
+        type: 'line',
+        data: line,
+        symbol: 'none',
+        silent: true,
+        lineStyle: { color: ink.ink, width: 2.6 },
+        endLabel: reference
+          ? { ...name(reference.name, ink.ink), align: 'right', verticalAlign: 'top', offset: [-26, 12] }
+          : { show: false },
+      },
+      {
+        type: 'line',
+        data: own,
+        symbol: 'circle',
+        symbolSize: 11,
+        silent: true,
+        lineStyle: { color: ink.fjord, width: 2.2 },
+        itemStyle: { color: ink.fjord },
+      },
+      {
+        type: 'line',
+        data: reached,
+        symbol: 'circle',
+        symbolSize: 18,
+        silent: true,
+        itemStyle: { color: 'transparent', borderColor: ink.ochre, borderWidth: 3 },
+      },
     ],
   };
 }

@@ -61,10 +61,13 @@ export function useLiveRun(runId: string): LiveRun {
     };
   }, [isPilot, isHot, runId]);
   // Going to another page of Zivvo is leaving, too; going on flying is not, so this runs only when the page ends.
-  useEffect(() => () => {
-    const last = stream.view;
-    if (last?.pilotTabId === TAB_ID && isHotPhase(last.phase)) leaveStand(runId);
-  }, [stream, runId]);
+  useEffect(
+    () => () => {
+      const last = stream.view;
+      if (last?.pilotTabId === TAB_ID && isHotPhase(last.phase)) leaveStand(runId);
+    },
+    [stream, runId],
+  );
 
   const send = useCallback<SendCommand>(
     (what) => {

@@ -25,18 +25,22 @@ function show(isHot: boolean): void {
 
 test('Space keeps a point, arrows and brackets step the throttle', () => {
   show(true);
-  for (const key of [' ', ']', 'ArrowUp', '[', 'ArrowDown', 'ArrowRight', 'ArrowLeft']) fireEvent.keyDown(document.body, { key });
+  for (const key of [' ', ']', 'ArrowUp', '[', 'ArrowDown', 'ArrowRight', 'ArrowLeft'])
+    fireEvent.keyDown(document.body, { key });
   expect(keepPoint).toHaveBeenCalledTimes(1);
   expect(step.mock.calls.map(([by]) => by)).toEqual([0.05, 0.05, -0.05, -0.05, 0.05, -0.05]);
   expect(cut).not.toHaveBeenCalled();
 });
 
-test.each(['Escape', '.', 'q', '/', '?', 'g', 'F5', 'Backspace', '0', 'Tab', 'Enter', 'CapsLock', 'L'])('%s cuts, and nothing else hears it', (key) => {
-  show(true);
-  fireEvent.keyDown(document.body, { key });
-  expect(cut).toHaveBeenCalledTimes(1);
-  expect(global).not.toHaveBeenCalled();
-});
+test.each(['Escape', '.', 'q', '/', '?', 'g', 'F5', 'Backspace', '0', 'Tab', 'Enter', 'CapsLock', 'L'])(
+  '%s cuts, and nothing else hears it',
+  (key) => {
+    show(true);
+    fireEvent.keyDown(document.body, { key });
+    expect(cut).toHaveBeenCalledTimes(1);
+    expect(global).not.toHaveBeenCalled();
+  },
+);
 
 test.each(['Shift', 'Control', 'Alt', 'Meta'])('%s alone is no stroke', (key) => {
   show(true);

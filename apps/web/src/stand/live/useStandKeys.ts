@@ -8,7 +8,14 @@ interface StandKeys {
 }
 
 const STEP = 0.05;
-const STEPS: Readonly<Record<string, number>> = { ']': STEP, ArrowUp: STEP, ArrowRight: STEP, '[': -STEP, ArrowDown: -STEP, ArrowLeft: -STEP };
+const STEPS: Readonly<Record<string, number>> = {
+  ']': STEP,
+  ArrowUp: STEP,
+  ArrowRight: STEP,
+  '[': -STEP,
+  ArrowDown: -STEP,
+  ArrowLeft: -STEP,
+};
 /** Keys that are only held while another one is struck. */
 const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'AltGraph', 'Meta']);
 

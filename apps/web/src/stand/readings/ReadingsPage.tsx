@@ -18,7 +18,16 @@ import { propModelName } from '../../shared/ui/propModelName.ts';
 import { SaidList } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import classes from './ReadingsPage.module.css';
-import { clockText, closestToLimit, firstSpan, moved, readingsChart, samplesAPoint, zoomed, type Span } from './readingsView.ts';
+import {
+  clockText,
+  closestToLimit,
+  firstSpan,
+  moved,
+  readingsChart,
+  samplesAPoint,
+  zoomed,
+  type Span,
+} from './readingsView.ts';
 import { useSamples } from './useSamples.ts';
 
 const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
@@ -27,14 +36,30 @@ const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
 export function Component() {
   const { runId = '' } = useParams();
   const query = useRunQuery(runId);
-  return <Ready query={query}>{(run) => (run.recordingId === null ? <NotRecorded run={run} /> : <Recorded run={run} recordingId={run.recordingId} key={run.id} />)}</Ready>;
+  return (
+    <Ready query={query}>
+      {(run) =>
+        run.recordingId === null ? (
+          <NotRecorded run={run} />
+        ) : (
+          <Recorded run={run} recordingId={run.recordingId} key={run.id} />
+        )
+      }
+    </Ready>
+  );
 }
 
 function NotRecorded({ run }: { run: RunView }) {
   const { to } = useInHand();
   return (
-    <StationPage eyebrow="Stand · all readings" headline="This run has only its points" actions={<ActionLink to={to(`/stand/runs/${run.id}`)}>Back to the run</ActionLink>}>
-      <p className="muted">It was typed or taken in from a file. What a stand reads in between is recorded when it runs here.</p>
+    <StationPage
+      eyebrow="Stand · all readings"
+      headline="This run has only its points"
+      actions={<ActionLink to={to(`/stand/runs/${run.id}`)}>Back to the run</ActionLink>}
+    >
+      <p className="muted">
+        It was typed or taken in from a file. What a stand reads in between is recorded when it runs here.
+      </p>
     </StationPage>
   );
 }
@@ -58,7 +83,20 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
   const spanS = span.toS - span.fromS;
   const closest = stretches && live ? closestToLimit(track, stretches, live.limits) : null;
   const option = useMemo(
-    () => (stretches && height > 0 ? readingsChart({ track, stretches, span, whole, limits: live?.limits ?? null, pointsS: live?.points.map((p) => p.atS) ?? [], choices: format.choices, ink, height }) : null),
+    () =>
+      stretches && height > 0
+        ? readingsChart({
+            track,
+            stretches,
+            span,
+            whole,
+            limits: live?.limits ?? null,
+            pointsS: live?.points.map((p) => p.atS) ?? [],
+            choices: format.choices,
+            ink,
+            height,
+          })
+        : null,
     [track, stretches, span, whole, live, format.choices, ink, height],
   );
   const zoom = (factor: number): void => setSpan((s) => zoomed(s, factor, whole));
@@ -70,7 +108,8 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
     { key: 'ArrowRight', what: 'Later', run: () => move(0.25) },
     { key: '0', what: 'The whole recording', run: () => setSpan(whole) },
   ]);
-  const figure = (channel: keyof typeof standQuantities, value: number): string => format.quantity(value, standQuantities[channel]).text;
+  const figure = (channel: keyof typeof standQuantities, value: number): string =>
+    format.quantity(value, standQuantities[channel]).text;
   const aPoint = stretches ? samplesAPoint(stretches, track.rateHz) : 1;
   const headline = problem
     ? problem.title
@@ -90,8 +129,20 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
         <>
           <SaidList
             said={[
-              { severity: 'note', key: 'extremes', text: 'No extreme is lost: however far away, each point is drawn from its least to its greatest.' },
-              ...(live && live.points.length > 0 ? [{ severity: 'note' as const, key: 'points', text: `${live.points.length === 1 ? 'A dotted line is the moment at which the point was kept.' : `The ${live.points.length} dotted lines are the moments at which points were kept.`} A full line is a limit, where it is within reach.` }] : []),
+              {
+                severity: 'note',
+                key: 'extremes',
+                text: 'No extreme is lost: however far away, each point is drawn from its least to its greatest.',
+              },
+              ...(live && live.points.length > 0
+                ? [
+                    {
+                      severity: 'note' as const,
+                      key: 'points',
+                      text: `${live.points.length === 1 ? 'A dotted line is the moment at which the point was kept.' : `The ${live.points.length} dotted lines are the moments at which points were kept.`} A full line is a limit, where it is within reach.`,
+                    },
+                  ]
+                : []),
             ]}
           />
           {recording.segments.length > 1 && (
@@ -115,7 +166,11 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
           <ActionLink weight="main" to={to(`/stand/runs/${run.id}`)}>
             Back to the run
           </ActionLink>
-          <a className={classes.file} href={samplesFile(recording.id, 0, span.fromS, span.toS)} download={`run-${run.ordinal}.csv`}>
+          <a
+            className={classes.file}
+            href={samplesFile(recording.id, 0, span.fromS, span.toS)}
+            download={`run-${run.ordinal}.csv`}
+          >
             Save this stretch as a table
           </a>
         </>
@@ -141,7 +196,16 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
       {problem && <Failure error={problem} onRetry={again} />}
       <div className={classes.chart}>
         <div ref={ref} className={classes.box}>
-          <Suspense fallback={null}>{option && <Chart option={option} height={height} label={`${track.channels.length} channels over ${clockText(spanS, spanS)}`} onZoom={(fromS, toS) => setSpan({ fromS, toS })} />}</Suspense>
+          <Suspense fallback={null}>
+            {option && (
+              <Chart
+                option={option}
+                height={height}
+                label={`${track.channels.length} channels over ${clockText(spanS, spanS)}`}
+                onZoom={(fromS, toS) => setSpan({ fromS, toS })}
+              />
+            )}
+          </Suspense>
         </div>
       </div>
     </StationPage>

@@ -57,14 +57,21 @@ export interface Closest {
   isOver: boolean;
 }
 
-export function closestToLimit(track: RecordingTrack, stretches: readonly Stretch[], limits: LiveLimits): Closest | null {
+export function closestToLimit(
+  track: RecordingTrack,
+  stretches: readonly Stretch[],
+  limits: LiveLimits,
+): Closest | null {
   let closest: (Closest & { share: number }) | null = null;
   for (const channel of Object.keys(limits) as LimitedChannel[]) {
     const limit = limits[channel];
     const place = track.channels.findIndex((c) => c.name === channel);
     if (limit === null || place < 0) continue;
     const isFloor = channel === 'voltageV';
-    const value = extreme(stretches.map((s) => (isFloor ? s.least : s.most)[place]!), isFloor);
+    const value = extreme(
+      stretches.map((s) => (isFloor ? s.least : s.most)[place]!),
+      isFloor,
+    );
     if (value === null) continue;
     const share = isFloor ? limit / value : value / limit;
     if (closest === null || share > closest.share) closest = { channel, value, limit, isOver: share > 1, share };
@@ -74,7 +81,8 @@ export function closestToLimit(track: RecordingTrack, stretches: readonly Stretc
 
 function extreme(lists: readonly Float32Array[], isLeast: boolean): number | null {
   let found = NaN;
-  for (const list of lists) for (const value of list) if (Number.isNaN(found) || (isLeast ? value < found : value > found)) found = value;
+  for (const list of lists)
+    for (const value of list) if (Number.isNaN(found) || (isLeast ? value < found : value > found)) found = value;
   return Number.isNaN(found) ? null : found;
 }
 
@@ -97,7 +105,17 @@ const BETWEEN = 10;
 const LEFT = 132;
 
 /** One strip a channel over one time axis; a point that stands for many samples is drawn from its least to its greatest. */
-export function readingsChart({ track, stretches, span, whole, limits, pointsS, choices, ink, height }: ChartInput): EChartsCoreOption {
+export function readingsChart({
+  track,
+  stretches,
+  span,
+  whole,
+  limits,
+  pointsS,
+  choices,
+  ink,
+  height,
+}: ChartInput): EChartsCoreOption {
   const { channels } = track;
   const stripHeight = (height - TOP - BOTTOM - BETWEEN * (channels.length - 1)) / channels.length;
   const spanS = span.toS - span.fromS;
@@ -107,36 +125,122 @@ export function readingsChart({ track, stretches, span, whole, limits, pointsS, 
   return {
     animation: false,
     textStyle: { fontFamily: ink.fontText },
-    grid: channels.map((_, i) => ({ left: LEFT, right: 14, top: TOP + i * (stripHeight + BETWEEN), height: stripHeight })),
-    dataZoom: [{ type: 'inside', xAxisIndex: [...channels.keys()], startValue: span.fromS, endValue: span.toS, minValueSpan: LEAST_SPAN_S, filterMode: 'none', throttle: 80 }],
+    grid: channels.map((_, i) => ({
+      left: LEFT,
+      right: 14,
+      top: TOP + i * (stripHeight + BETWEEN),
+      height: stripHeight,
+    })),
+    dataZoom: [
+      {
+        type: 'inside',
+        xAxisIndex: [...channels.keys()],
+        startValue: span.fromS,
+        endValue: span.toS,
+        minValueSpan: LEAST_SPAN_S,
+        filterMode: 'none',
+        throttle: 80,
+      },
+    ],
     xAxis: channels.map((_, i) => ({
-      type: 'value', gridIndex: i, min: whole.fromS, max: whole.toS, axisLine: { lineStyle: { color: ink.hairline } }, axisTick: { show: false }, splitLine: { show: false },
-      axisLabel: i === last ? { ...axisText, hideOverlap: true, formatter: (value: number) => clockText(value, spanS) } : { show: false },
+      type: 'value',
+      gridIndex: i,
+      min: whole.fromS,
+      max: whole.toS,
+      axisLine: { lineStyle: { color: ink.hairline } },
+      axisTick: { show: false },
+      splitLine: { show: false },
+      axisLabel:
+        i === last
+          ? { ...axisText, hideOverlap: true, formatter: (value: number) => clockText(value, spanS) }
+          : { show: false },
     })),
     yAxis: channels.map((channel, i) => ({
-      type: 'value', gridIndex: i, ...ends(stretches, i, units[i]), name: `${nameOf(channel.name)}\n${units[i]?.symbol ?? channel.unit}`, nameLocation: 'middle', nameRotate: 0, nameGap: 94,
-      nameTextStyle: { color: ink.ink, fontFamily: ink.fontText, fontSize: 13, fontWeight: 600, align: 'left', lineHeight: 16 }, axisLabel: { ...axisText, showMinLabel: true, showMaxLabel: true, formatter: (value: number) => shortNumber(value) }, splitLine: { show: false },
+      type: 'value',
+      gridIndex: i,
+      ...ends(stretches, i, units[i]),
+      name: `${nameOf(channel.name)}\n${units[i]?.symbol ?? channel.unit}`,
+      nameLocation: 'middle',
+      nameRotate: 0,
+      nameGap: 94,
+      nameTextStyle: {
+        color: ink.ink,
+        fontFamily: ink.fontText,
+        fontSize: 13,
+        fontWeight: 600,
+        align: 'left',
+        lineHeight: 16,
+      },
+      axisLabel: {
+        ...axisText,
+        showMinLabel: true,
+        showMaxLabel: true,
+        formatter: (value: number) => shortNumber(value),
+      },
+      splitLine: { show: false },
     })),
     series: channels.map((channel, i) => {
       const limit = limits && channel.name in limits ? limits[channel.name as LimitedChannel] : null;
-      const points = pointsS.map((timeS) => ({ xAxis: timeS, lineStyle: { color: ink.moss, type: [2, 3] as unknown as string, width: 1.2 } }));
-      const bound = limit === null ? [] : [{ yAxis: shown(units[i], limit), lineStyle: { color: ink.rust, type: 'solid', width: 1.4 } }];
-      return { type: 'line', xAxisIndex: i, yAxisIndex: i, data: lineOf(stretches, i, units[i] ?? null), symbol: 'none', silent: true, connectNulls: false, lineStyle: { color: ink.fjord, width: 1.2 }, markLine: { symbol: 'none', animation: false, silent: true, label: { show: false }, data: [...points, ...bound] } };
+      const points = pointsS.map((timeS) => ({
+        xAxis: timeS,
+        lineStyle: { color: ink.moss, type: [2, 3] as unknown as string, width: 1.2 },
+      }));
+      const bound =
+        limit === null
+          ? []
+          : [{ yAxis: shown(units[i], limit), lineStyle: { color: ink.rust, type: 'solid', width: 1.4 } }];
+      return {
+        type: 'line',
+        xAxisIndex: i,
+        yAxisIndex: i,
+        data: lineOf(stretches, i, units[i] ?? null),
+        symbol: 'none',
+        silent: true,
+        connectNulls: false,
+        lineStyle: { color: ink.fjord, width: 1.2 },
+        markLine: {
+          symbol: 'none',
+          animation: false,
+          silent: true,
+          label: { show: false },
+          data: [...points, ...bound],
+        },
+      };
     }),
   };
 }
 
 /** Ends of a strip's axis: the least and the greatest that are in view, and nothing between. */
-function ends(stretches: readonly Stretch[], channel: number, unit: Unit | null | undefined): { min: number; max: number; interval: number } {
-  const least = shown(unit, extreme(stretches.map((s) => s.least[channel]!), true) ?? 0);
-  const most = shown(unit, extreme(stretches.map((s) => s.most[channel]!), false) ?? 1);
+function ends(
+  stretches: readonly Stretch[],
+  channel: number,
+  unit: Unit | null | undefined,
+): { min: number; max: number; interval: number } {
+  const least = shown(
+    unit,
+    extreme(
+      stretches.map((s) => s.least[channel]!),
+      true,
+    ) ?? 0,
+  );
+  const most = shown(
+    unit,
+    extreme(
+      stretches.map((s) => s.most[channel]!),
+      false,
+    ) ?? 1,
+  );
   const min = Math.min(least, most);
   const max = Math.max(least, most, min + 1e-6 * Math.max(1, Math.abs(min)));
   return { min, max, interval: max - min };
 }
 
 /** Least and greatest of every point in turn, with nothing between stretches. */
-function lineOf(stretches: readonly Stretch[], channel: number, unit: Unit | null): ([number, number] | [number, null])[] {
+function lineOf(
+  stretches: readonly Stretch[],
+  channel: number,
+  unit: Unit | null,
+): ([number, number] | [number, null])[] {
   return stretches.flatMap(({ timesS, least, most, isRaw }) => {
     const line: ([number, number] | [number, null])[] = [];
     timesS.forEach((timeS, i) => {

@@ -25,7 +25,8 @@ const stock: Projector = {
 const lives: Projector = {
   name: 'lives',
   apply: {
-    pieceAdded: async (tx, { pieceId, location }, at) => void (await tx.insert(pieceLife).values({ ...newPiece, pieceId, location, touchedAt: at })),
+    pieceAdded: async (tx, { pieceId, location }, at) =>
+      void (await tx.insert(pieceLife).values({ ...newPiece, pieceId, location, touchedAt: at })),
     pieceMeasured: touch,
     pieceDescribed: touch,
     pieceLooked: touch,
@@ -56,7 +57,10 @@ function step<K extends keyof PieceActionFacts>(actionOf: (fact: Fact<K>) => Pie
     const { pieceId } = fact as { pieceId: string };
     const [life] = await tx.select().from(pieceLife).where(eq(pieceLife.pieceId, pieceId));
     if (!life) throw new Error(`The ledger speaks of a piece that was never added: ${pieceId}.`);
-    await tx.update(pieceLife).set({ ...lived(life, actionOf(fact)), touchedAt: at }).where(eq(pieceLife.pieceId, pieceId));
+    await tx
+      .update(pieceLife)
+      .set({ ...lived(life, actionOf(fact)), touchedAt: at })
+      .where(eq(pieceLife.pieceId, pieceId));
   };
 }
 
