@@ -46,6 +46,13 @@ test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and 
       expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
     const shown = await waitFor(async () => {
       const state = await read(runId);
+      // A machine that is busy may have held the pilot's word back for two seconds: then it is armed again.
+      if (state.phase === 'held')
+        for (const command of [
+          { name: 'arm', hasHardwareStop: true },
+          { name: 'throttle', throttleRatio: 0.3 },
+        ])
+          await post(`/live/${runId}/commands`, { tabId, ...command });
       return state.points.length === kill + 1 && state.phase === 'running' && state.recordedS > kill ? state : false;
     });
     clearInterval(beating);

@@ -1,12 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type TraysView } from '@zivvo/contract';
-import { Clock } from '../common/clock.ts';
-import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { TRAY_MAX_COUNT, type TraysView } from '@zivvo/contract';
+import { CraftRepository } from '../craft/craft.repository.ts';
 import { RotorBench } from '../craft/rotorBench.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../rack/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
-import { PieceService } from '../rack/piece.service.ts';
+import { PieceJudge } from '../rack/pieceJudge.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { BalanceJobRepository } from './balance.repository.ts';
 
@@ -15,11 +14,10 @@ import { BalanceJobRepository } from './balance.repository.ts';
 export class TraysService {
   constructor(
     @Inject(DB) private readonly db: Db,
-    private readonly clock: Clock,
     private readonly crafts: CraftRepository,
     private readonly bench: RotorBench,
     private readonly pieces: PieceRepository,
-    private readonly lives: PieceService,
+    private readonly judge: PieceJudge,
     private readonly models: PropModelRepository,
     private readonly balanceJobs: BalanceJobRepository,
   ) {}
@@ -28,38 +26,40 @@ export class TraysService {
   async find(craftId: string | null, propModelId: string | null): Promise<TraysView> {
     const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
     const modelId = propModelId ?? craft?.referencePropModelId ?? null;
-    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [], elsewhereCount: 0 };
-    for (const { living, tray } of await this.sorted(modelId)) {
-      const isLeftAlone = tray === 'toDo' && craft !== null && !(await this.isNeeded(craft, living));
-      trays[isLeftAlone ? 'notNeeded' : tray].push(toPieceView(living));
+    const { rows, isCut } = await this.pieces.onShelf(this.db, TRAY_MAX_COUNT);
+    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [], elsewhereCount: 0, isCut };
+    const models = new Map(
+      (await this.models.byIds(this.db, [...new Set(rows.map(({ piece }) => piece.propModelId))])).map((m) => [
+        m.id,
+        m,
+      ]),
+    );
+    for (const { living, tray } of await this.sorted(rows)) {
+      const { propModelId: own } = living.piece;
+      if (modelId !== null && own !== modelId) {
+        if (tray === 'toDo') trays.elsewhereCount++;
+        continue;
+      }
+      const isNeeded = craft === null || this.bench.isBalancingNeeded(craft, models.get(own)!, living.piece);
+      trays[tray === 'toDo' && !isNeeded ? 'notNeeded' : tray].push(toPieceView(living));
     }
-    const others = modelId === null ? [] : await this.sorted(null);
-    trays.elsewhereCount = others.filter(
-      ({ living, tray }) => tray === 'toDo' && living.piece.propModelId !== modelId,
-    ).length;
     return trays;
   }
 
-  /** Living pieces with the tray that they lie in; one that is to be retired is never offered for balancing. */
-  private async sorted(propModelId: string | null): Promise<{ living: LivingPiece; tray: 'toDo' | 'good' | 'back' }[]> {
-    const { rows } = await this.pieces.page(this.db, { propModelId }, this.clock.now(), LIST_MAX);
+  /** Pieces with the tray that they lie in; one that is to be retired is never offered for balancing. */
+  private async sorted(
+    rows: readonly LivingPiece[],
+  ): Promise<{ living: LivingPiece; tray: 'toDo' | 'good' | 'back' }[]> {
     const last = await this.balanceJobs.lastOf(
       this.db,
       rows.map((r) => r.piece.id),
     );
-    const living = rows.filter(({ life }) => life.state !== 'retired' && life.state !== 'new');
-    return Promise.all(
-      living.map(async (one) => {
-        const isGood = one.life.isTruedStatic || one.life.isTruedDynamic;
-        const isBack =
-          last.get(one.piece.id)?.state === 'sentBack' || (!isGood && (await this.lives.isBeyondMending(this.db, one)));
-        return { living: one, tray: isBack ? ('back' as const) : isGood ? ('good' as const) : ('toDo' as const) };
-      }),
-    );
-  }
-
-  private async isNeeded(craft: CraftRow, { piece }: LivingPiece): Promise<boolean> {
-    const model = await this.models.find(this.db, piece.propModelId);
-    return this.bench.isBalancingNeeded(craft, model, piece);
+    const beyond = await this.judge.beyondMending(this.db, rows);
+    return rows.map((living) => {
+      const { piece, life } = living;
+      const isGood = life.isTruedStatic || life.isTruedDynamic;
+      const isBack = last.get(piece.id)?.state === 'sentBack' || (!isGood && beyond.has(piece.id));
+      return { living, tray: isBack ? 'back' : isGood ? 'good' : 'toDo' };
+    });
   }
 }

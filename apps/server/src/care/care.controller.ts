@@ -16,7 +16,7 @@ import {
   type DrillScoreView,
   type GainSheetView,
   type JobTicketView,
-  type LogEntryView,
+  type LogView,
   type ModelAlertView,
   type RotationView,
   type SymptomCaseView,
@@ -128,7 +128,7 @@ export class CareController {
     @Param('craftId', IdPipe) craftId: string,
     @Query('from', MomentPipe) from: Date,
     @Query('to', MomentPipe) to: Date,
-  ): Promise<LogEntryView[]> {
+  ): Promise<LogView> {
     return this.log.ofCraft(craftId, from, to);
   }
 }

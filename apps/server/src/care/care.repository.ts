@@ -166,6 +166,24 @@ export class FlightRepository extends RowRepository<typeof flight> {
     };
   }
 
+  /** Flights of a craft between two moments that count, and how long they were. */
+  async between(db: DbOrTx, craftId: string, from: Date, to: Date): Promise<{ flightCount: number; flownS: number }> {
+    const flownS = sql<number>`coalesce(sum(${flight.durationS}), 0)`.mapWith(Number);
+    const [row] = await db
+      .select({ flightCount: count(), flownS })
+      .from(flight)
+      .where(
+        and(
+          eq(flight.workshopId, this.workshop.id),
+          eq(flight.craftId, craftId),
+          isNull(flight.deletedAt),
+          gte(flight.flownAt, from),
+          lte(flight.flownAt, to),
+        ),
+      );
+    return row ?? { flightCount: 0, flownS: 0 };
+  }
+
   async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlight[]> {
     if (pieceIds.length === 0) return [];
     return db
@@ -205,6 +223,36 @@ export class StrikeRepository extends RowRepository<typeof strike> {
         ),
       )
       .where(and(eq(strikePiece.pieceId, pieceId), isNull(strike.deletedAt), gt(event.sequence, sequence)));
+  }
+
+  /** Strikes of pieces with their numbers in the ledger. */
+  async numbered(
+    db: DbOrTx,
+    pieceIds: string[],
+  ): Promise<{ pieceId: string; severity: StrikeRow['severity']; isCrash: boolean; sequence: number }[]> {
+    if (pieceIds.length === 0) return [];
+    const { severity, isCrash } = strike;
+    return db
+      .select({ pieceId: strikePiece.pieceId, severity, isCrash, sequence: event.sequence })
+      .from(strikePiece)
+      .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
+      .innerJoin(
+        event,
+        and(
+          eq(event.subjectId, strike.craftId),
+          eq(event.kind, 'struck'),
+          sql`(${event.fact} ->> 'strikeId')::uuid = ${strike.id}`,
+        ),
+      )
+      .where(and(inArray(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
+  }
+
+  /** Strikes that were told with a flight, those that were taken out too. */
+  async ofFlight(db: DbOrTx, flightId: string): Promise<StrikeRow[]> {
+    return db
+      .select()
+      .from(strike)
+      .where(and(eq(strike.workshopId, this.workshop.id), eq(strike.flightId, flightId)));
   }
 
   /** Takes the strikes of a flight out, or back in with null. */
@@ -326,31 +374,41 @@ export class LogRepository {
 
   /** Events of a craft and of the pieces that ever sat on it, but not what those did on other craft; the newest first. */
   async ofCraft(db: DbOrTx, craftId: string, from: Date, to: Date, limit: number): Promise<LogRow[]> {
-    const factCraft = sql`${event.fact} ->> 'craftId'`;
-    const sat = db
-      .selectDistinct({ id: event.subjectId })
-      .from(event)
-      .where(and(eq(event.workshopId, this.workshop.id), sql`${factCraft} = ${craftId}`));
     return db
       .select({ sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact, tag: propPiece.tag })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
       .leftJoin(propPiece, eq(propPiece.id, event.subjectId))
-      .where(
-        and(
-          eq(event.workshopId, this.workshop.id),
-          gte(event.at, from),
-          lte(event.at, to),
-          or(
-            eq(event.subjectId, craftId),
-            and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`)),
-          ),
-          ne(event.kind, 'runKept'),
-          sql`not (${event.kind} = 'armChanged' and ${event.fact} ->> 'what' = 'piece')`,
-        ),
-      )
+      .where(this.concerns(db, craftId, from, to))
       .orderBy(desc(event.sequence))
       .limit(limit);
+  }
+
+  async countOfCraft(db: DbOrTx, craftId: string, from: Date, to: Date): Promise<number> {
+    const [row] = await db
+      .select({ total: count() })
+      .from(event)
+      .where(this.concerns(db, craftId, from, to));
+    return row?.total ?? 0;
+  }
+
+  private concerns(db: DbOrTx, craftId: string, from: Date, to: Date) {
+    const factCraft = sql`${event.fact} ->> 'craftId'`;
+    const sat = db
+      .selectDistinct({ id: event.subjectId })
+      .from(event)
+      .where(and(eq(event.workshopId, this.workshop.id), sql`${factCraft} = ${craftId}`));
+    return and(
+      eq(event.workshopId, this.workshop.id),
+      gte(event.at, from),
+      lte(event.at, to),
+      or(
+        eq(event.subjectId, craftId),
+        and(inArray(event.subjectId, sat), or(isNull(factCraft), sql`${factCraft} = ${craftId}`)),
+      ),
+      ne(event.kind, 'runKept'),
+      sql`not (${event.kind} = 'armChanged' and ${event.fact} ->> 'what' = 'piece')`,
+    );
   }
 
   /** Pieces of a model that were retired since a moment, by hand. */

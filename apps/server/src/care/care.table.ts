@@ -18,6 +18,7 @@ import type {
   StrikeSeverity,
   StruckThing,
   SymptomName,
+  RotorPlace,
 } from '@zivvo/core';
 import {
   boolean,
@@ -138,7 +139,7 @@ export const strike = pgTable(
     throttleRatio: doublePrecision().notNull(),
     severity: text().$type<StrikeSeverity>().notNull(),
     isCrash: boolean().notNull(),
-    arms: jsonb().$type<{ place: string; level: number }[]>().notNull(),
+    arms: jsonb().$type<{ place: RotorPlace; level: number }[]>().notNull(),
     note: text(),
   },
   (t) => [

@@ -9,6 +9,7 @@ import type {
   JobTicketView,
   LineView,
   LogEntryView,
+  LogView,
   ModelAlertView,
   MotorPieceView,
   PieceDetailView,
@@ -378,7 +379,10 @@ describe('flying', () => {
         thing: 'twigs',
         throttleRatio: 0.3,
         isCrash: false,
-        arms: [{ place: 'frontLeft', level: 0 }],
+        arms: [
+          { place: 'frontLeft', level: 0 },
+          { place: 'rearLeft', level: 0 },
+        ],
         note: null,
       },
     ];
@@ -388,11 +392,17 @@ describe('flying', () => {
       .expect(201);
     const count = async (): Promise<number> =>
       (await view()).pieces.find((p) => p.piece.place === 'frontLeft')!.life.strikeCount;
+    const struck = async (): Promise<number> =>
+      ((await server.http.get('/api/motor-pieces')).body as MotorPieceView[]).reduce(
+        (sum, m) => sum + m.strikeCount,
+        0,
+      );
+    const counted = await struck();
     expect(await count()).toBe(2);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
-    expect([await count(), (await view()).strikes.length]).toEqual([1, 1]);
+    expect([await count(), (await view()).strikes.length, await struck()]).toEqual([1, 1, counted - 1]);
     await server.http.post(url(`/flights/${id}/restore`)).expect(200);
-    expect(await count()).toBe(2);
+    expect([await count(), await struck()]).toEqual([2, counted]);
     await server.http.delete(url(`/flights/${id}`)).expect(204);
   });
 
@@ -610,9 +620,16 @@ describe('the rest of the bench', () => {
   });
 
   test('the log holds everything of the craft and the pieces on it, within its period', async () => {
-    const log = async (from: string, to: string): Promise<LogEntryView[]> =>
-      (await server.http.get(url(`/log?from=${from}&to=${to}`)).expect(200)).body as LogEntryView[];
+    const logView = async (from: string, to: string): Promise<LogView> =>
+      (await server.http.get(url(`/log?from=${from}&to=${to}`)).expect(200)).body as LogView;
+    const log = async (from: string, to: string): Promise<LogEntryView[]> => (await logView(from, to)).items;
     const all = await log('2026-01-01', '2030-01-01');
+    // What was taken back is told, and is not in the sums.
+    const { total, isCut, flightCount, flownS } = await logView('2026-01-01', '2030-01-01');
+    const counting = await view();
+    expect([total, isCut, flownS]).toEqual([all.length, false, counting.flownS]);
+    expect(flightCount).toBe(counting.flights.length);
+    expect(all.filter((e) => e.kind === 'flown').length).toBeGreaterThan(flightCount);
     expect([...new Set(all.map((e) => e.kind))]).toEqual(
       expect.arrayContaining([
         'walkedRound',

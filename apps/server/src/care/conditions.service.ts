@@ -1,7 +1,14 @@
 import { Injectable } from '@nestjs/common';
-import { conditionOf, type CarePolicy, type CareVerdict, type LookedPiece } from '@zivvo/core';
+import {
+  conditionOf,
+  isRetiring,
+  type CarePolicy,
+  type CareVerdict,
+  type LookedPiece,
+  type StrikeSeverity,
+} from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
-import type { PieceRow } from '../rack/piece.repository.ts';
+import type { LivingPiece, PieceRow } from '../rack/piece.repository.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { PieceJudge } from '../rack/pieceJudge.ts';
 import {
@@ -51,6 +58,30 @@ export class Conditions extends PieceJudge {
     );
   }
 
+  override async beyondMending(db: DbOrTx, pieces: readonly LivingPiece[]): Promise<Set<string>> {
+    const ids = pieces.map(({ piece }) => piece.id);
+    const models = await this.models.byIds(db, [...new Set(pieces.map(({ piece }) => piece.propModelId))]);
+    const materials = new Map(models.map((m) => [m.id, m.material]));
+    const looks = await this.walkarounds.newestLooks(db, ids);
+    const strikes = await this.strikes.numbered(db, ids);
+    const settings = new Map<string | null, typeof usualSetting>();
+    for (const craftId of new Set(pieces.map(({ life }) => life.craftId)))
+      settings.set(craftId, await this.settingOf(db, craftId));
+    const beyond = pieces.filter(({ piece, life }) => {
+      const { policy, isFolding } = settings.get(life.craftId)!;
+      const look = looks.get(piece.id);
+      const since = strikes.filter((s) => s.pieceId === piece.id && s.sequence > (look?.sequence ?? 0));
+      const condition = {
+        material: materials.get(piece.propModelId) ?? 'unknown',
+        isFolding,
+        look: piece.look,
+      } as const;
+      const openLook = openOutcome(look?.fact.outcome);
+      return isRetiring(conditionOf({ ...condition, strike: gravest(since), openOutcome: openLook }, policy).outcome);
+    });
+    return new Set(beyond.map(({ piece }) => piece.id));
+  }
+
   override async groundedBy(db: DbOrTx, piece: Pick<PieceRow, 'propModelId' | 'batchId'>): Promise<string | null> {
     return (await this.alerts.inForce(db, [piece.propModelId])).find((a) => grounds(a, piece))?.reason ?? null;
   }
@@ -62,8 +93,12 @@ export class Conditions extends PieceJudge {
 
   /** The gravest strike that a piece took after an event. */
   async strikeAfter(db: DbOrTx, pieceId: string, sequence: number): Promise<LookedPiece['strike']> {
-    const since = await this.strikes.ofPieceAfter(db, pieceId, sequence);
-    if (since.some((s) => s.isCrash || s.severity !== 'light')) return 'hard';
-    return since.length > 0 ? 'light' : 'none';
+    return gravest(await this.strikes.ofPieceAfter(db, pieceId, sequence));
   }
+}
+
+/** What strikes come to, taken together. */
+function gravest(strikes: readonly { severity: StrikeSeverity; isCrash: boolean }[]): LookedPiece['strike'] {
+  if (strikes.some((s) => s.isCrash || s.severity !== 'light')) return 'hard';
+  return strikes.length > 0 ? 'light' : 'none';
 }

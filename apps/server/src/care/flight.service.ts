@@ -55,7 +55,7 @@ export class FlightService {
     });
   }
 
-  /** A flight that was typed wrongly goes out with the strikes that were told with it; struck motors stay to be felt. */
+  /** A flight that was typed wrongly goes out with the strikes that were told with it, and with what both counted. */
   async remove(id: string): Promise<void> {
     await this.db.transaction(async (tx) => {
       const { craftId, durationS } = await this.flights.find(tx, id);

@@ -84,8 +84,14 @@ export class StrikeService {
     );
   }
 
-  /** Takes the strikes of a flight out, or back in with null. */
+  /** Takes the strikes of a flight out with all that they counted, or puts them back. */
   async markOfFlight(tx: DbOrTx, flightId: string, deletedAt: Date | null): Promise<void> {
+    for (const { craftId, arms, deletedAt: before } of await this.strikes.ofFlight(tx, flightId)) {
+      if ((before === null) === (deletedAt === null)) continue;
+      const places = arms.map((a) => a.place);
+      if (deletedAt === null) await this.parts.noteStrike(tx, craftId, places);
+      else await this.parts.takeBackStrike(tx, craftId, places);
+    }
     await this.strikes.markOfFlight(tx, flightId, deletedAt);
   }
 }

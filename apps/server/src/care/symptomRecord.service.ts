@@ -39,14 +39,15 @@ export class SymptomRecord {
     const craft = await this.crafts.find(this.db, craftId);
     const motors = (await this.parts.listMotors()).filter((m) => m.craftId === craftId);
     const {
-      arrangement: { on, models },
+      arrangement: { on, models, changed, signedSequence },
       record,
     } = (await this.ready.of([craft])).get(craftId)!;
     const lives = [...record.pieces.values()].map((p) => p.life);
     const facts: Record<RecordFact, boolean> = {
       untrued: on.some(({ life }) => !life.isTruedStatic && !life.isTruedDynamic),
       lifeOver: lives.some((l) => l.usedRatio >= SPENT),
-      layoutUnseen: await this.isLayoutUnseen(craftId),
+      // Nobody signed for the arrangement since an arm last changed.
+      layoutUnseen: on.length > 0 && Math.max(0, ...changed.values()) > signedSequence,
       struckPiece: lives.some((l) => l.strikeCount > 0),
       motorStruck: motors.some((m) => m.strikeCount > 0),
       motorGritty: motors.some((m) => m.bearing === 'gritty' || m.bearing === 'dry'),
@@ -56,13 +57,6 @@ export class SymptomRecord {
       highHover: this.doesHoverHigh(craft, models[0] ?? null),
     };
     return (Object.keys(facts) as RecordFact[]).filter((fact) => facts[fact]);
-  }
-
-  /** Nobody signed for the arrangement since a piece was put on. */
-  private async isLayoutUnseen(craftId: string): Promise<boolean> {
-    const rows = await this.log.ofCraft(this.db, craftId, new Date(0), this.clock.now(), LIST_MAX);
-    const newest = rows.find((r) => r.fact.kind === 'pieceFitted' || r.fact.kind === 'fittingConfirmed');
-    return newest?.fact.kind === 'pieceFitted';
   }
 
   private doesHoverHigh(craft: CraftRow, model: PropModelRow | null): boolean {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { HealthView, PersonView } from '@zivvo/contract';
+import type { HealthView, PersonView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { aCraft, startTestServer, type TestServer } from '../test/testServer.ts';
 
@@ -81,4 +81,22 @@ test('the API document has the rules of every body', async () => {
   expect(document.components.schemas.CreateCraftDto!.properties.massKg).toMatchObject({ minimum: 0.01, maximum: 60 });
   expect(document.components.schemas.CreateCraftDto!.required).toContain('id');
   expect(Object.keys(document.paths)).toContain('/api/runs/{id}/keep');
+});
+
+describe('refused before a rule is tried', () => {
+  test('ten thousand empty looks are one problem, not ten thousand', async () => {
+    const { body } = await server.http
+      .post(`/api/care/${v7()}/walkarounds`)
+      .send({ id: v7(), durationS: 30, looks: Array.from({ length: 10_000 }, () => ({})) })
+      .expect(400);
+    expect((body as Problem).fields).toEqual([expect.objectContaining({ path: 'looks', rule: 'arrayMaxSize' })]);
+  });
+
+  test('more values than any form has', async () => {
+    const answer = await server.http
+      .post('/api/crafts')
+      .send({ a: Array.from({ length: 300_000 }, () => 1) })
+      .expect(400);
+    expect((answer.body as Problem).fields[0]).toMatchObject({ path: 'body', rule: 'maxNodes' });
+  });
 });

@@ -6,7 +6,7 @@ import type {
   CraftListView,
   CraftView,
   FittingView,
-  LogEntryView,
+  LogView,
   PackPieceView,
   PackServiceView,
   PieceListView,
@@ -226,10 +226,10 @@ describe('a world that could exist', () => {
       Skua: ['flies', false, false],
       Eider: ['flies', true, false],
     });
-    const log = await get<LogEntryView[]>(
+    const log = await get<LogView>(
       `/api/care/${crafts.find((c) => c.name === 'Fulmar')!.id}/log?from=2020-01-01T00:00:00Z&to=2100-01-01T00:00:00Z`,
     );
-    expect(log.length).toBeGreaterThan(20);
+    expect(log.items.length).toBeGreaterThan(20);
   });
 });
 

@@ -93,9 +93,18 @@ export class PartService {
 
   /** Motors on these arms took a strike: their bearings are not known any more until somebody feels them. */
   async noteStrike(tx: DbOrTx, craftId: string, places: readonly RotorPlace[]): Promise<void> {
+    await this.countStrike(tx, craftId, places, 1);
+  }
+
+  /** A strike was told wrongly, and its motors took none; what is known of their bearings stays. */
+  async takeBackStrike(tx: DbOrTx, craftId: string, places: readonly RotorPlace[]): Promise<void> {
+    await this.countStrike(tx, craftId, places, -1);
+  }
+
+  private async countStrike(tx: DbOrTx, craftId: string, places: readonly RotorPlace[], by: 1 | -1): Promise<void> {
     for (const row of await this.motors.onCraft(tx, craftId)) {
       if (row.place === null || !places.includes(row.place)) continue;
-      const values = { strikeCount: row.strikeCount + 1, bearing: null };
+      const values = { strikeCount: Math.max(0, row.strikeCount + by), ...(by > 0 && { bearing: null }) };
       await this.motors.revise(tx, row.id, row.revision, values, this.clock.now());
       await this.ledger.record(tx, row.id, {
         kind: 'partChanged',

@@ -4,6 +4,7 @@ import type { Look, PieceFate, PieceState } from '@zivvo/core';
 import { and, asc, count, desc, eq, ilike, inArray, isNull, like, lt, or, sql, type SQL } from 'drizzle-orm';
 import { NotFoundError } from '../common/featureError.ts';
 import type { DbOrTx } from '../database/database.ts';
+import { oneAtATime } from '../database/oneAtATime.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { craft } from '../craft/craft.table.ts';
@@ -72,6 +73,18 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
 
   async onCrafts(db: DbOrTx, craftIds: string[], limit: number): Promise<LivingPiece[]> {
     return craftIds.length === 0 ? [] : this.living(db, inArray(pieceLife.craftId, craftIds), limit * craftIds.length);
+  }
+
+  /** Pieces that were checked in and not retired, the newest first; whether there are more than were asked for. */
+  async onShelf(db: DbOrTx, limit: number): Promise<{ rows: LivingPiece[]; isCut: boolean }> {
+    const rows = await db
+      .select({ piece: propPiece, life: pieceLife })
+      .from(propPiece)
+      .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+      .where(this.live(sql`${pieceLife.state} not in ('new', 'retired')`))
+      .orderBy(desc(propPiece.serialNumber))
+      .limit(limit + 1);
+    return { rows: rows.slice(0, limit), isCut: rows.length > limit };
   }
 
   /** Pieces on each craft, and those of them that are balanced. */
@@ -153,6 +166,7 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
 
   /** The next running number of the workshop; deleted pieces keep theirs. */
   async nextSerial(tx: DbOrTx): Promise<number> {
+    await oneAtATime(tx, 'prop_piece.serial_number');
     const [row] = await tx
       .select({ last: sql<number | null>`max(${propPiece.serialNumber})` })
       .from(propPiece)

@@ -14,6 +14,7 @@ import {
 } from '@zivvo/contract';
 import { isRetiring, refusalOf, type PieceAction } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
+import { NotFoundError } from '../common/featureError.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import type { Fact } from '../event/facts.ts';
 import { EventLedger } from '../event/event.ledger.ts';
@@ -107,7 +108,10 @@ export class PieceService {
   /** The same for many: all of them or none. */
   async actOnMany({ ids, ...dto }: BulkPieceActionDto): Promise<PieceView[]> {
     await this.db.transaction(async (tx) => {
-      for (const living of await this.pieces.livingByIds(tx, ids)) await this.record(tx, living, dto);
+      const all = await this.pieces.livingByIds(tx, ids);
+      const missing = ids.find((id) => !all.some(({ piece }) => piece.id === id));
+      if (missing !== undefined) throw new NotFoundError('piece', missing);
+      for (const living of all) await this.record(tx, living, dto);
     });
     return (await this.pieces.livingByIds(this.db, ids)).map(toPieceView);
   }
@@ -147,11 +151,6 @@ export class PieceService {
     if ((action === 'remove' || action === 'retire') && life.craftId !== null && life.place !== null)
       await changed(life.craftId, life.place, life.level);
     if (action === 'fit' && craftId && place) await changed(craftId, place, level ?? 0);
-  }
-
-  /** Whether all that is known of a piece says that it is to be retired. */
-  async isBeyondMending(db: DbOrTx, { piece, life }: LivingPiece): Promise<boolean> {
-    return isRetiring((await this.judge.of(db, piece, life.craftId)).outcome);
   }
 
   /**

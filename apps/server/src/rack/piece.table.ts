@@ -93,7 +93,9 @@ export const pieceSet = pgTable(
 export const pieceLife = pgTable(
   'piece_life',
   {
-    pieceId: uuid().primaryKey(),
+    pieceId: uuid()
+      .primaryKey()
+      .references(() => propPiece.id),
     state: text().$type<(typeof pieceStates)[number]>().notNull(),
     stateBefore: text().$type<(typeof pieceStates)[number]>(),
     retiredAs: text().$type<(typeof retirements)[number]>(),

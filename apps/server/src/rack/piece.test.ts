@@ -226,6 +226,13 @@ describe('the life of a piece', () => {
       .expect(200);
     expect((await find(ids[0]!)).location).toBe('box 7');
     await server.http.post('/api/pieces/actions').send({ ids: [], action: 'move', location: 'box 7' }).expect(400);
+    // One that is not there: none is moved.
+    await server.http
+      .post('/api/pieces/actions')
+      .send({ ids: [...ids.slice(1), v7()], action: 'move', location: 'nowhere' })
+      .expect(404);
+    const { items } = (await server.http.get('/api/pieces?words=nowhere').expect(200)).body as PieceListView;
+    expect(items).toEqual([]);
   });
 
   test('random lives leave exactly what their replayed events give', async () => {

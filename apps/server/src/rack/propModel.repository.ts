@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { inArray, max } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { oneAtATime } from '../database/oneAtATime.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { propModel } from './propModel.table.ts';
@@ -15,6 +16,7 @@ export class PropModelRepository extends RowRepository<typeof propModel> {
 
   /** Next place in the order of colours and markers; deleted models keep theirs. */
   async nextSeriesIndex(db: DbOrTx): Promise<number> {
+    await oneAtATime(db, 'prop_model.series_index');
     const [row] = await db.select({ last: max(propModel.seriesIndex) }).from(propModel);
     return (row?.last ?? -1) + 1;
   }

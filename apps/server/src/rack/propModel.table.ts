@@ -63,7 +63,9 @@ export const propModel = pgTable(
 
 /** Projection: pieces of each hand, as last counted. */
 export const stockLevel = pgTable('stock_level', {
-  propModelId: uuid().primaryKey(),
+  propModelId: uuid()
+    .primaryKey()
+    .references(() => propModel.id),
   cwCount: integer().notNull(),
   ccwCount: integer().notNull(),
   countedAt: moment().notNull(),

@@ -55,7 +55,7 @@ async function touch(tx: DbOrTx, { pieceId }: { pieceId: string }, at: Date): Pr
 function step<K extends keyof PieceActionFacts>(actionOf: (fact: Fact<K>) => PieceAction) {
   return async (tx: DbOrTx, fact: Fact<K>, at: Date): Promise<void> => {
     const { pieceId } = fact as { pieceId: string };
-    const [life] = await tx.select().from(pieceLife).where(eq(pieceLife.pieceId, pieceId));
+    const [life] = await tx.select().from(pieceLife).where(eq(pieceLife.pieceId, pieceId)).for('update');
     if (!life) throw new Error(`The ledger speaks of a piece that was never added: ${pieceId}.`);
     await tx
       .update(pieceLife)

@@ -148,9 +148,15 @@ export const runPicture = pgTable(
 export const standFact = pgTable(
   'stand_fact',
   {
-    runId: uuid().primaryKey(),
-    craftId: uuid().notNull(),
-    propModelId: uuid().notNull(),
+    runId: uuid()
+      .primaryKey()
+      .references(() => run.id),
+    craftId: uuid()
+      .notNull()
+      .references(() => craft.id),
+    propModelId: uuid()
+      .notNull()
+      .references(() => propModel.id),
     keptAt: moment().notNull(),
     maxCurrentA: doublePrecision(),
     maxSpeedRpm: doublePrecision(),

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { RigDto, type PieceView, type RigView } from '@zivvo/contract';
+import { RigDto, type PieceView, type RigView, TRAY_MAX_COUNT } from '@zivvo/contract';
 import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
@@ -44,7 +44,7 @@ export function Component() {
   useKeys([{ key: 'n', what: 'Balance the next piece', run: () => first && go(`/balance/${first.id}`) }]);
   return (
     <Ready query={query}>
-      {({ toDo, good, back, notNeeded, elsewhereCount }) => {
+      {({ toDo, good, back, notNeeded, elsewhereCount, isCut }) => {
         const model = models?.items.find((m) => m.id === propModelId);
         const whose = isAll
           ? ''
@@ -87,6 +87,11 @@ export function Component() {
               )
             }
           >
+            {isCut && (
+              <p className={classes.elsewhere} role="note">
+                {`There are more pieces than the trays hold: the newest ${TRAY_MAX_COUNT} are sorted here.`}
+              </p>
+            )}
             {(elsewhereCount > 0 || isAll) && (
               <p className={classes.elsewhere}>
                 <Action onClick={() => setShown(isAll ? null : 'all')}>

@@ -29,6 +29,7 @@ const trays = (more: Partial<TraysView> = {}): TraysView => ({
   back: [],
   notNeeded: [],
   elsewhereCount: 0,
+  isCut: false,
   ...more,
 });
 

@@ -5,6 +5,7 @@ import { Bench, BenchRefusal, type BenchPort } from './benchWorker.ts';
 /** A worker in the hand of the test. */
 class HeldPort implements BenchPort {
   onmessage: BenchPort['onmessage'] = null;
+  onerror: BenchPort['onerror'] = null;
   readonly asked: ToBench[] = [];
   isEnded = false;
   postMessage(message: unknown): void {
@@ -65,4 +66,16 @@ test('stopping ends the worker and tells everybody; the next question starts ano
   ports[1]!.answer({ id: 1, kind: 'answer', ok: true, value: 'too late' });
   ports[1]!.answer({ id: 2, kind: 'answer', ok: true, value: 'there' });
   await expect(again).resolves.toBe('there');
+});
+
+test('a worker that dies is told of, and the next question has another', async () => {
+  const { bench, ports } = heldBench();
+  const asked = bench.ask('slots', slots);
+  ports[0]!.onerror!({ message: 'out of memory' } as ErrorEvent);
+  await expect(asked).rejects.toMatchObject({
+    problem: { code: 'workerDied', what: expect.stringContaining('out of memory') },
+  });
+  expect(ports[0]!.isEnded).toBe(true);
+  void bench.ask('slots', slots);
+  expect(ports).toHaveLength(2);
 });

@@ -11,6 +11,7 @@ export class BenchRefusal extends Error {
 /** What of a worker the bench needs. */
 export type BenchPort = Pick<Worker, 'postMessage' | 'terminate'> & {
   onmessage: ((event: MessageEvent<FromBench>) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
 };
 
 interface Waiting {
@@ -42,16 +43,22 @@ export class Bench {
   }
 
   /** Ends the worker; whoever waits is told so. */
-  stop(): void {
+  stop(problem: BenchProblem = { code: 'stopped', what: 'stopped', allowed: '' }): void {
     this.port?.terminate();
     this.port = null;
     const left = [...this.waiting.values()];
     this.waiting.clear();
-    for (const { reject } of left) reject(new BenchRefusal({ code: 'stopped', what: 'stopped', allowed: '' }));
+    for (const { reject } of left) reject(new BenchRefusal(problem));
   }
 
   private open(): BenchPort {
     const port = this.makePort();
+    port.onerror = (event) =>
+      this.stop({
+        code: 'workerDied',
+        what: `the computation stopped (${event.message || 'no reason given'})`,
+        allowed: 'ask again',
+      });
     port.onmessage = ({ data }) => {
       const asked = this.waiting.get(data.id);
       if (!asked) return;

@@ -1,5 +1,5 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import type { CraftView, LogEntryView } from '@zivvo/contract';
+import type { CraftView, LogView } from '@zivvo/contract';
 import { logSentence } from '@zivvo/words';
 import Papa from 'papaparse';
 import { useState } from 'react';
@@ -31,7 +31,7 @@ function LogOf({ craft }: { craft: CraftView }) {
   const [period, setPeriod] = useState('90');
   const [own, setOwn] = useState({ from: '', to: '' });
   const today = health ? new Date(health.now) : null;
-  const day = (date: Date): string => date.toISOString().slice(0, 10);
+  const day = localDay;
   const range =
     period === 'own'
       ? own
@@ -42,7 +42,7 @@ function LogOf({ craft }: { craft: CraftView }) {
     /^\d{4}-\d\d-\d\d$/.test(range.to) &&
     range.from <= range.to;
   const query = useMaintenanceLogQuery(
-    { craftId: craft.id, from: `${range?.from ?? ''}T00:00:00Z`, to: `${range?.to ?? ''}T23:59:59Z` },
+    isGood ? { craftId: craft.id, ...momentsOf(range) } : { craftId: craft.id, from: '', to: '' },
     { skip: !isGood },
   );
   const tools = (
@@ -72,32 +72,33 @@ function LogOf({ craft }: { craft: CraftView }) {
       )}
     </div>
   );
-  if (!isGood) return <Log craft={craft} entries={[]} range={null} tools={tools} />;
+  if (!isGood) return <Log craft={craft} log={NOTHING} range={null} tools={tools} />;
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
-      {(entries) => <Log craft={craft} entries={entries} range={range} tools={tools} />}
+      {(log) => <Log craft={craft} log={log} range={range} tools={tools} />}
     </Ready>
   );
 }
 
 function Log({
   craft,
-  entries,
+  log,
   range,
   tools,
 }: {
   craft: CraftView;
-  entries: readonly LogEntryView[];
+  log: LogView;
   range: { from: string; to: string } | null;
   tools: React.ReactNode;
 }) {
+  const { items: entries, total, isCut, flightCount, flownS } = log;
   const save = (): void => {
     const text = Papa.unparse(
       {
         fields: ['date', 'time', 'what', 'piece', 'by'],
         data: entries.map((e) => [
-          e.at.slice(0, 10),
-          e.at.slice(11, 19),
+          localDay(new Date(e.at)),
+          formatTime(e.at),
           logSentence({ ...e, tag: null }),
           e.tag ?? '',
           e.personName ?? '',
@@ -111,8 +112,6 @@ function Log({
     link.click();
     URL.revokeObjectURL(link.href);
   };
-  const flights = entries.filter((e) => e.kind === 'flown');
-  const hours = flights.reduce((sum, e) => sum + Number(e.values.durationS), 0) / 3600;
   return (
     <StationPage
       eyebrow={`Care · Log · ${craft.name}`}
@@ -121,7 +120,7 @@ function Log({
           ? 'Which days?'
           : entries.length === 0
             ? `Nothing was written down for ${craft.name}`
-            : `${entries.length} entries, ${flights.length} flights, ${hours.toFixed(1)} h`
+            : `${total} entries, ${flightCount} flights, ${(flownS / 3600).toFixed(1)} h`
       }
       detail={
         range &&
@@ -130,6 +129,9 @@ function Log({
       tools={<CareTabs />}
       reasons={
         <p style={{ margin: 0 }}>
+          {isCut
+            ? `The newest ${entries.length} of ${total} entries are shown; choose fewer days for the others. `
+            : ''}
           Who did what and when, as it was written down at the time. Nothing here can be changed; what was taken back
           stands as taken back.
         </p>
@@ -174,4 +176,17 @@ function Log({
       </section>
     </StationPage>
   );
+}
+
+const NOTHING: LogView = { items: [], total: 0, isCut: false, flightCount: 0, flownS: 0 };
+
+/** A day as the workshop's calendar has it. */
+function localDay(date: Date): string {
+  const two = (n: number): string => String(n).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+/** From the first moment of a local day to the last of another. */
+function momentsOf({ from, to }: { from: string; to: string }): { from: string; to: string } {
+  return { from: new Date(`${from}T00:00:00`).toISOString(), to: new Date(`${to}T23:59:59.999`).toISOString() };
 }

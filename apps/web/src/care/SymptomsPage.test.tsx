@@ -74,6 +74,7 @@ test('the record speaks first: what changed last stands first, what was found be
   const changes = within(screen.getByRole('region', { name: 'What changed' }))
     .getAllByRole('button')
     .map((b) => b.textContent);
+  expect(await screen.findByText(/shut down at once/)).toBeTruthy();
   expect(changes.slice(0, 3)).toEqual([
     'it hit somethingin the record, 22 Nov 2026',
     'propsin the record, 2 Nov 2026',

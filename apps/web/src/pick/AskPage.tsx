@@ -26,6 +26,7 @@ import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './AskPage.module.css';
 import type { Answers } from './pickMessages.ts';
+import { PickGaps } from './PickGaps.tsx';
 import { PickTabs } from './PickTabs.tsx';
 import type { KittedView } from './useKit.ts';
 import { WithKit } from './WithKit.tsx';
@@ -79,6 +80,7 @@ function AskPage({ craft }: { craft: KittedView }) {
       tools={<PickTabs craft={craft} />}
       reasons={
         <>
+          <PickGaps craftId={craft.id} />
           <p className={classes.side}>
             <strong>More blades</strong> do not make a craft hang longer upside down: inverted, a fixed-pitch rotor
             pushes the way it always does. Thrust in hand and a quick answer decide.

@@ -26,6 +26,7 @@ import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { compareChart, compareYs, type CompareX, type CompareY } from './compareChart.ts';
+import { PickGaps } from './PickGaps.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
 import type { KittedView } from './useKit.ts';
 import { WithKit } from './WithKit.tsx';
@@ -97,12 +98,17 @@ function ComparePage({ craft }: { craft: KittedView }) {
       }
       detail={isEmpty ? undefined : 'Every figure with the pack half empty; the best of a row is bold.'}
       tools={<PickTabs craft={craft} params={params} />}
-      reasons={told.map(({ prop, reasons }) => (
-        <section key={prop.id} style={{ marginBottom: 18 }}>
-          <p style={{ margin: '0 0 8px', fontWeight: 700 }}>{prop.name}</p>
-          <ReasonList reasons={reasons} />
-        </section>
-      ))}
+      reasons={
+        <>
+          <PickGaps craftId={craft.id} />
+          {told.map(({ prop, reasons }) => (
+            <section key={prop.id} style={{ marginBottom: 18 }}>
+              <p style={{ margin: '0 0 8px', fontWeight: 700 }}>{prop.name}</p>
+              <ReasonList reasons={reasons} />
+            </section>
+          ))}
+        </>
+      }
       actions={
         <ActionLink weight="main" to={withParams(to('/pick'), params)}>
           Back to the map

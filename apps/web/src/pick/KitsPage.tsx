@@ -11,6 +11,7 @@ import table from '../shared/table/Table.module.css';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { PickGaps } from './PickGaps.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
 import { askedOf, findProp, propOfModel, type PickProp } from './pickProps.ts';
 import { kitted } from './useKit.ts';
@@ -63,10 +64,13 @@ function Kits({ craft, models }: { craft: CraftView; models: Parameters<typeof p
       detail="The same airframe with what differs: every figure with the pack of that kit half empty. What bars a prop stands in its cell."
       tools={<PickTabs craft={kitted(craft, null)} params={params} />}
       reasons={
-        <p style={{ margin: 0 }}>
-          Weight, pack and motors change together what a prop is worth: one that is right with the camera on may be too
-          large without it. Mark props on the map to choose the columns.
-        </p>
+        <>
+          <PickGaps craftId={craft.id} />
+          <p style={{ margin: 0 }}>
+            Weight, pack and motors change together what a prop is worth: one that is right with the camera on may be
+            too large without it. Mark props on the map to choose the columns.
+          </p>
+        </>
       }
       actions={
         <ActionLink weight="main" to={withParams(to('/pick'), params)}>

@@ -12,6 +12,7 @@ import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './LadderPage.module.css';
 import { styleOrder } from './pickMessages.ts';
+import { PickGaps } from './PickGaps.tsx';
 import { PickTabs } from './PickTabs.tsx';
 import type { KittedView } from './useKit.ts';
 import { WithKit } from './WithKit.tsx';
@@ -50,7 +51,12 @@ function LadderPage({ craft }: { craft: KittedView }) {
       }
       detail="From the easiest to the hardest to turn; bars show the torque at one speed."
       tools={<PickTabs craft={craft} />}
-      reasons={ladder && <Heaviest ladder={ladder} nameOf={nameOf} />}
+      reasons={
+        <>
+          <PickGaps craftId={craft.id} />
+          {ladder && <Heaviest ladder={ladder} nameOf={nameOf} />}
+        </>
+      }
       actions={
         isEmpty ? (
           <ActionLink weight="main" to={to('/rack/new')}>

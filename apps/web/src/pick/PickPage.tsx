@@ -33,6 +33,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { mapColours, type MapColour } from './mapView.ts';
 import classes from './PickPage.module.css';
 import { PickMapChart } from './PickMapChart.tsx';
+import { PickGaps } from './PickGaps.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
 import type { KittedView } from './useKit.ts';
 import { WithKit } from './WithKit.tsx';
@@ -157,6 +158,7 @@ function PickPage({ craft }: { craft: KittedView }) {
           <p className={classes.subject} role="status">
             {isChosenComing ? 'working…' : chosen ? chosen.prop.name : subject ? `Best: ${subject.prop.name}` : ''}
           </p>
+          <PickGaps craftId={craft.id} />
           <ReasonList reasons={reasons} />
           {subject && <FullThrottle setting={setting} subject={subject} />}
           <Sureness subject={subject} isSimulated={isSimulated} />

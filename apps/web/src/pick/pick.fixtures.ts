@@ -120,6 +120,7 @@ export function pickAnswers(craft: CraftView, models: readonly PropModelView[] =
 /** A worker that computes in the test's own thread, each message in a turn of its own as a real one would hear it. */
 export class OwnThreadWorker implements PoolWorker {
   onmessage: ((event: MessageEvent<FromWorker>) => void) | null = null;
+  onerror: PoolWorker['onerror'] = null;
   private readonly work = new PickWork((data) =>
     setTimeout(() => this.onmessage?.({ data } as MessageEvent<FromWorker>)),
   );

@@ -312,6 +312,7 @@ describe('the pool of workers', () => {
   class Worker implements PoolWorker {
     sent: ToWorker[] = [];
     onmessage: PoolWorker['onmessage'] = null;
+    onerror: PoolWorker['onerror'] = null;
     isEnded = false;
     postMessage(message: ToWorker): void {
       this.sent.push(message);
@@ -332,6 +333,27 @@ describe('the pool of workers', () => {
     });
     return { pool, workers };
   };
+  test('a worker that dies is told of: whoever waits is answered, the map says so, and the next question has another', async () => {
+    const { pool, workers } = poolOf();
+    const failures: string[] = [];
+    const setting = { craft: { id: 'c1' } } as never;
+    pool.startMaps(setting, map.grid, families, {
+      onMap: () => undefined,
+      onProgress: () => undefined,
+      onFailure: (p) => failures.push(p.code),
+    });
+    const asked = pool.ask(setting, 'props', { props: [] } as never);
+    workers[0]!.onerror!({ message: 'out of memory' } as ErrorEvent);
+    await expect(asked).rejects.toMatchObject({
+      problem: { code: 'workerDied', what: expect.stringContaining('out of memory') },
+    });
+    expect(failures).toEqual(['workerDied']);
+    expect(workers[0]!.isEnded).toBe(true);
+    void pool.ask(setting, 'props', { props: [] } as never);
+    expect(workers.at(-1)!.sent.at(-1)).toMatchObject({ kind: 'task', task: 'props' });
+    expect(workers).toHaveLength(2);
+  });
+
   const families = ['a', 'b', 'c'].map((key) => ({ key, family: map.family }));
   const heard = () => {
     const maps: string[] = [];

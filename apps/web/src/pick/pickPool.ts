@@ -5,6 +5,7 @@ import type { FromWorker, PickTask, PickTasks, ToWorker, WorkerProblem } from '.
 export interface PoolWorker {
   postMessage(message: ToWorker): void;
   onmessage: ((event: MessageEvent<FromWorker>) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
   terminate(): void;
 }
 
@@ -30,7 +31,7 @@ const POOL_SIZE = 2;
  */
 export class PickPool {
   /** The first is made at once, the others when they are needed. */
-  private readonly workers: PoolWorker[] = [];
+  private readonly workers: (PoolWorker | undefined)[] = [];
   private readonly waiting = new Map<
     number,
     { resolve: (value: unknown) => void; reject: (error: Error) => void; worker: number }
@@ -81,7 +82,7 @@ export class PickPool {
     this.job++;
     this.listener = null;
     this.startOthers = null;
-    for (const worker of this.workers) worker.postMessage({ kind: 'stop' });
+    for (const worker of this.workers) worker?.postMessage({ kind: 'stop' });
   }
 
   ask<K extends PickTask>(setting: PickSetting, task: K, ask: PickTasks[K]['ask']): Promise<PickTasks[K]['answer']> {
@@ -94,7 +95,7 @@ export class PickPool {
   }
 
   end(): void {
-    for (const worker of this.workers) worker.terminate();
+    for (const worker of this.workers) worker?.terminate();
   }
 
   private worker(i: number): PoolWorker {
@@ -102,7 +103,25 @@ export class PickPool {
     if (known) return known;
     const made = this.makeWorker();
     made.onmessage = ({ data }) => this.hear(i, data);
+    made.onerror = (event) => this.lose(i, made, event.message);
     return (this.workers[i] = made);
+  }
+
+  /** A worker that died answers nobody any more: whoever waits for it is told, and the next question starts another. */
+  private lose(i: number, dead: PoolWorker, why: string): void {
+    dead.terminate();
+    if (this.workers[i] === dead) delete this.workers[i];
+    const problem: WorkerProblem = {
+      code: 'workerDied',
+      what: `the computation stopped (${why || 'no reason given'})`,
+      allowed: 'load the page again',
+    };
+    for (const [id, { worker, reject }] of this.waiting) {
+      if (worker !== i) continue;
+      this.waiting.delete(id);
+      reject(new PickProblem(problem));
+    }
+    this.listener?.onFailure(problem);
   }
 
   private leastBusy(): number {

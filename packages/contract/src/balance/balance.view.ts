@@ -30,4 +30,6 @@ export interface TraysView {
   notNeeded: PieceView[];
   /** Pieces of other models that wait: nothing to do is ever hidden. */
   elsewhereCount: number;
+  /** True where there are more pieces than are sorted; the newest are. */
+  isCut: boolean;
 }

@@ -35,3 +35,6 @@ export const schoolNames = schools;
 export const sides = ['light', 'heavy'] as const;
 export const shakeTargetNames = Object.keys(shakeTargets) as ShakeTarget[];
 export const balanceJobStates = ['open', 'trued', 'truedDynamic', 'sentBack'] as const;
+
+/** Pieces that the trays sort; beyond that the oldest are left out, and the page says so. */
+export const TRAY_MAX_COUNT = 5000;

@@ -159,6 +159,15 @@ export interface SymptomStartView {
   solved: { cause: CauseName; at: string }[];
 }
 
+/** What was written down of a craft between two moments, the newest first; sums leave out what was taken back. */
+export interface LogView {
+  items: LogEntryView[];
+  total: number;
+  isCut: boolean;
+  flightCount: number;
+  flownS: number;
+}
+
 /** One entry of the maintenance log. */
 export interface LogEntryView {
   sequence: number;

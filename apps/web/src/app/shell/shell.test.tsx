@@ -74,7 +74,12 @@ test('the rail is the work in its order, each station with its stop, and what is
 function listeningPool(): ToWorker[] {
   const told: ToWorker[] = [];
   replacePickPool(
-    new PickPool(() => ({ postMessage: (message) => told.push(message), onmessage: null, terminate: nobody })),
+    new PickPool(() => ({
+      postMessage: (message) => told.push(message),
+      onmessage: null,
+      onerror: null,
+      terminate: nobody,
+    })),
   );
   return told;
 }

@@ -10,7 +10,7 @@ import type {
   DrillScoreView,
   GainSheetView,
   JobTicketView,
-  LogEntryView,
+  LogView,
   ModelAlertView,
   RotationView,
   StrikeDto,
@@ -125,8 +125,8 @@ const careApi = api.injectEndpoints({
       query: (id) => ({ url: `/job-tickets/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Care'],
     }),
-    maintenanceLog: build.query<LogEntryView[], { craftId: string; from: string; to: string }>({
-      query: ({ craftId, from, to }) => `/care/${craftId}/log?from=${from}&to=${to}`,
+    maintenanceLog: build.query<LogView, { craftId: string; from: string; to: string }>({
+      query: ({ craftId, from, to }) => ({ url: `/care/${craftId}/log`, params: { from, to } }),
       providesTags: ['Care', 'Piece', 'Fitting'],
     }),
     drillScores: build.query<DrillScoreView[], void>({ query: () => '/drills/scores', providesTags: ['Care'] }),

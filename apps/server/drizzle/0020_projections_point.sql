@@ -1,0 +1,5 @@
+ALTER TABLE "stock_level" ADD CONSTRAINT "stock_level_prop_model_id_prop_model_id_fk" FOREIGN KEY ("prop_model_id") REFERENCES "public"."prop_model"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "stand_fact" ADD CONSTRAINT "stand_fact_run_id_run_id_fk" FOREIGN KEY ("run_id") REFERENCES "public"."run"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "stand_fact" ADD CONSTRAINT "stand_fact_craft_id_craft_id_fk" FOREIGN KEY ("craft_id") REFERENCES "public"."craft"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "stand_fact" ADD CONSTRAINT "stand_fact_prop_model_id_prop_model_id_fk" FOREIGN KEY ("prop_model_id") REFERENCES "public"."prop_model"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "piece_life" ADD CONSTRAINT "piece_life_piece_id_prop_piece_id_fk" FOREIGN KEY ("piece_id") REFERENCES "public"."prop_piece"("id") ON DELETE no action ON UPDATE no action;
