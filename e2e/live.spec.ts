@@ -18,6 +18,15 @@ test('a ladder runs by itself, and the run stands in the results', async ({ shed
   await expect(page.getByRole('columnheader', { name: /Thrust g/ })).toBeVisible();
   await page.getByRole('link', { name: /run 4 · 4/ }).click();
   await expect(headline(page)).toHaveText('7 steps, simulated');
+  await page.getByRole('link', { name: 'All readings' }).click();
+  await expect(headline(page)).toContainText('Nearest to its limit');
+  await expect(page.getByText(/a point is the least and the greatest of \d+ samples/)).toBeVisible();
+  for (let i = 0; i < 9; i++) await page.keyboard.press('+');
+  await expect(page.getByText(/every sample/)).toBeVisible();
+  await expect(page.getByRole('img', { name: /8 channels over/ })).toHaveAttribute('data-drawn', 'true');
+  const file = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save this stretch as a table' }).click();
+  expect((await file).suggestedFilename()).toMatch(/\.csv$/);
   expect(faults).toEqual([]);
 });
 

@@ -68,8 +68,8 @@ test('fit', async ({ shed, page }) => {
   await take(page, 'fit-telephone');
 });
 
-test('true', async ({ shed, page }) => {
-  await openStation(page, shed, 'true', 'Petrel');
+test('balance', async ({ shed, page }) => {
+  await openStation(page, shed, 'balance', 'Petrel');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to balance for Petrel');
   await page.keyboard.press('n');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('has never been balanced');
@@ -78,7 +78,7 @@ test('true', async ({ shed, page }) => {
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');
   await page.keyboard.press('2');
   await expect(page.getByRole('heading', { level: 1 })).toContainText(/on blade/);
-  await take(page, 'true');
+  await take(page, 'balance');
 });
 
 test('care', async ({ demo, page }) => {
@@ -142,7 +142,14 @@ test('the live stand', async ({ shed, page }) => {
   await expect(page.getByText(/than Brindlow|as Brindlow/).first()).toBeVisible();
   await expect(page.getByLabel('Readings')).toContainText(/\]80.%/, { timeout: 30_000 });
   await page.screenshot({ path: `${FOLDER}live.png` });
-  await page.getByRole('button', { name: 'Read from afar' }).click();
-  await expect(page.getByText('turning')).toBeVisible();
-  await page.screenshot({ path: `${FOLDER}live-far.png` });
+});
+
+test('all readings', async ({ shed, page }) => {
+  const ask = async <T>(path: string): Promise<T> =>
+    (await (await page.request.get(`${shed.address}/api/${path}`)).json()) as T;
+  const { items } = await ask<{ items: { id: string }[] }>('campaigns');
+  const { runs } = await ask<{ runs: { id: string; ordinal: number }[] }>(`campaigns/${items[0]!.id}`);
+  await page.goto(`${shed.address}/stand/runs/${runs[0]!.id}/readings`);
+  await expect(page.getByRole('img', { name: /8 channels over/ })).toHaveAttribute('data-drawn', 'true');
+  await take(page, 'readings');
 });
