@@ -40,7 +40,7 @@ export function toStrikeView(row: StrikeRow): StrikeView {
     throttleRatio,
     severity,
     isCrash,
-    arms: arms as StrikeView['arms'],
+    arms: arms,
     note,
   };
 }

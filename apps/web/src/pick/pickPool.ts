@@ -110,7 +110,7 @@ export class PickPool {
   /** A worker that died answers nobody any more: whoever waits for it is told, and the next question starts another. */
   private lose(i: number, dead: PoolWorker, why: string): void {
     dead.terminate();
-    if (this.workers[i] === dead) delete this.workers[i];
+    if (this.workers[i] === dead) this.workers[i] = undefined;
     const problem: WorkerProblem = {
       code: 'workerDied',
       what: `the computation stopped (${why || 'no reason given'})`,
