@@ -6,6 +6,7 @@ import { writeDataDictionary } from './dataDictionary.mjs';
 import { build, ensureInstalled, requireNode } from './prepare.mjs';
 import { serve, serveForDevelopment } from './serve.mjs';
 import { ensureChromium, quick, soak, test } from './test.mjs';
+import { probe } from './probe.mjs';
 import { run, runNode } from './process.mjs';
 
 process.chdir(path.dirname(path.dirname(fileURLToPath(import.meta.url))));
@@ -35,6 +36,7 @@ const commands = {
   quick,
   test,
   soak,
+  probe,
   bench: async () => {
     await build({ withWeb: false, withDemo: true });
     runNode(['bench/bench.mjs', ...options]);

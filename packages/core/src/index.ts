@@ -69,6 +69,7 @@ export * from './craft/flightFigures.ts';
 export * from './craft/explainCraftFigure.ts';
 export * from './pick/pickCraft.ts';
 export * from './pick/pickFigures.ts';
+export * from './pick/explainPickFigure.ts';
 export * from './pick/evaluateCandidate.ts';
 export * from './pick/fullThrottle.ts';
 export * from './pick/hoverPlant.ts';

@@ -1,9 +1,11 @@
-import type { CraftFigure, Working } from '@zivvo/core';
-import { craftFigureNames, fieldNames, figureNames, pointNames, quantityNames } from './names.ts';
+import type { CraftFigure, PickFigure, Working } from '@zivvo/core';
+import { craftFigureNames, fieldNames, figureNames, pickFigureWords, pointNames, quantityNames } from './names.ts';
 
 /** Title of a working: which figure, where on the curve. */
 export function workingTitle(working: Pick<Working, 'title'>): string {
   const [point = '', figure = ''] = working.title.split('.');
+  if (point === 'pick')
+    return `${pickFigureWords[figure as PickFigure] ?? figure}${figure.endsWith('MPerS') ? ', in m/s' : ''}`;
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
   return point === 'standard'
@@ -11,9 +13,23 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
     : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
 }
 
+const pickInputNames: Record<string, string> = {
+  fullSpeedRpm: 'speed at full throttle, where motor, pack and prop agree',
+  thrustCoefficient: 'thrust coefficient of the blade at that speed',
+  airDensity: 'air density',
+  fullThrustN: 'thrust of a rotor at full throttle',
+  coaxialRatio: 'what a pair one above the other keeps of two',
+  carryPowerW: 'power of the whole craft while it carries itself',
+  rotorCarryPowerW: 'power of a rotor while it carries its share',
+  carryThrustN: 'thrust of a rotor that carries its share',
+  standbyPowerW: 'power of avionics and payload',
+  givenEnergyJ: 'energy that the pack gives at that power until it lands, in joules',
+};
+
 /** What an input of a working is. */
 export function inputName(what: string): string {
   if (what === 'massKg') return 'take-off mass';
+  if (what in pickInputNames) return pickInputNames[what]!;
   if (what === 'rotorCount') return 'rotors that carry';
   if (what === 'liftToDrag') return 'lift over drag of a small plane';
   if (what === 'throttleRatio') return 'throttle looked at';
@@ -39,6 +55,13 @@ export function sourceSentence(source: string): string {
     hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
     motorEstimate:
       'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
+    definition: 'By definition, from the size and the speed that the model of the rotor gives.',
+    thrustCoefficient:
+      'Thrust of a rotor from its coefficient, which blade elements and momentum theory give, corrected by own runs where there are some.',
+    rotorModel:
+      'Motor, ESC, pack and prop are solved together for the thrust that carries the craft, the pack half empty.',
+    packEnergy:
+      'The pack’s discharge at that constant power is summed up until a fifth of the charge is left, or its cells are empty under load.',
     similarity:
       'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',
   };

@@ -5,6 +5,8 @@ import {
   candidateReasons,
   closestLimit,
   DIVE_M_PER_S,
+  explainPickFigure,
+  isExplained,
   lessIsBetter,
   modelGeometry,
   pickFigureNames,
@@ -13,11 +15,12 @@ import {
   type Reason,
 } from '@zivvo/core';
 import { formatNumber, formatShare, formatSpeed, limitWords, pickFigureWords } from '@zivvo/words';
-import { useMemo, useState } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import Chart from '../shared/charts/Chart.tsx';
 import { useInk } from '../shared/charts/useInk.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
@@ -25,6 +28,8 @@ import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
+import classes from './ComparePage.module.css';
 import { compareChart, compareYs, type CompareX, type CompareY } from './compareChart.ts';
 import { PickGaps } from './PickGaps.tsx';
 import { PickTabs, withParams } from './PickTabs.tsx';
@@ -85,6 +90,13 @@ function ComparePage({ craft }: { craft: KittedView }) {
         ),
       }));
   }, [setting, scale, ranked, reference, weights]);
+  const [shownWorking, show] = useAddressParam('working');
+  const explained = useMemo(() => {
+    const [, figure = '', id = ''] = /^(\w+) (.+)$/.exec(shownWorking ?? '') ?? [];
+    const found = ranked.find((r) => r.prop.id === id);
+    if (!setting || !found || !isExplained(figure) || !Number.isFinite(found.worked.figures[figure])) return null;
+    return { working: explainPickFigure(setting, found.worked, figure), name: `${found.prop.name} on ${craft.name}` };
+  }, [shownWorking, ranked, setting, craft.name]);
   const isEmpty = models !== undefined && props.length < 2;
   return (
     <StationPage
@@ -96,7 +108,11 @@ function ComparePage({ craft }: { craft: KittedView }) {
             ? 'working…'
             : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ${craft.name}`
       }
-      detail={isEmpty ? undefined : 'Every figure with the pack half empty; the best of a row is bold.'}
+      detail={
+        isEmpty
+          ? undefined
+          : 'Every figure with the pack half empty; the best of a row is bold; a dotted figure shows its working.'
+      }
       tools={<PickTabs craft={craft} params={params} />}
       reasons={
         <>
@@ -129,8 +145,12 @@ function ComparePage({ craft }: { craft: KittedView }) {
       ) : (
         <>
           <Curves props={props} curves={curves.value} referenceId={craft.referencePropModelId} />
+          {explained !== null && (
+            <WorkingDrawer working={explained.working} subject={explained.name} onClose={() => show(null)} />
+          )}
           <FigureTable
             craft={craft}
+            onExplain={(figure, prop) => show(`${figure} ${prop.id}`)}
             ranked={ranked}
             manoeuvres={manoeuvres.value}
             referenceId={craft.referencePropModelId}
@@ -241,9 +261,10 @@ interface FigureTableProps {
   manoeuvres: Record<string, Manoeuvres> | null;
   referenceId: string | null;
   onTakeOut: (id: string) => void;
+  onExplain: (figure: PickFigure, prop: PickProp) => void;
 }
 
-function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: FigureTableProps) {
+function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut, onExplain }: FigureTableProps) {
   const pick = usePickFormat();
   const bestOf = (name: PickFigure): number =>
     (lessIsBetter.has(name) ? Math.min : Math.max)(
@@ -254,7 +275,7 @@ function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: Figu
     return value === undefined ? '…' : value === null ? none : words(value);
   };
   const costs = ranked.map((r) => costOf(r.prop.model, craft));
-  const row = (name: string, cells: readonly string[], bold: readonly boolean[] = []) => (
+  const row = (name: string, cells: readonly ReactNode[], bold: readonly boolean[] = []) => (
     <tr key={name} style={{ cursor: 'default' }}>
       <th scope="row">{name}</th>
       {cells.map((cell, i) => (
@@ -295,7 +316,21 @@ function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut }: Figu
           {SHOWN.map((name) =>
             row(
               pickFigureWords[name],
-              ranked.map((r) => pick.figure(name, r.worked.figures[name])),
+              ranked.map((r) => {
+                const text = pick.figure(name, r.worked.figures[name]);
+                if (!isExplained(name) || text === '–') return text;
+                return (
+                  <button
+                    key={r.prop.id}
+                    type="button"
+                    className={classes.figure}
+                    title="How this follows"
+                    onClick={() => onExplain(name, r.prop)}
+                  >
+                    {text}
+                  </button>
+                );
+              }),
               ranked.map((r) => ranked.length > 1 && r.worked.figures[name] === bestOf(name)),
             ),
           )}
