@@ -6,6 +6,7 @@ import { writeDataDictionary } from './dataDictionary.mjs';
 import { build, ensureInstalled, requireNode } from './prepare.mjs';
 import { serve, serveForDevelopment } from './serve.mjs';
 import { ensureChromium, quick, soak, test } from './test.mjs';
+import { postgres } from './postgres.mjs';
 import { probe } from './probe.mjs';
 import { run, runNode } from './process.mjs';
 
@@ -37,6 +38,10 @@ const commands = {
   test,
   soak,
   probe,
+  postgres: async () => {
+    await build({ withWeb: false });
+    postgres();
+  },
   bench: async () => {
     await build({ withWeb: false, withDemo: true });
     runNode(['bench/bench.mjs', ...options]);

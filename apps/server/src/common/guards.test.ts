@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { HealthView, PersonView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
+import { testServerUrl } from '../test/serverDatabase.ts';
 import { aCraft, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
@@ -39,7 +40,7 @@ describe('health and people', () => {
     const health = (await server.http.get('/api/health').expect(200)).body as HealthView;
     expect(health).toMatchObject({
       status: 'ok',
-      database: { kind: 'embedded', postgres: expect.stringMatching(/^\d+/) },
+      database: { kind: testServerUrl === null ? 'embedded' : 'server', postgres: expect.stringMatching(/^\d+/) },
       workshop: { kind: 'own' },
       now: expect.stringMatching(/^2026-11-24T12:/),
     });

@@ -34,7 +34,7 @@ describe('crafts', () => {
     const list = (await server.http.get('/api/crafts').expect(200)).body as CraftListView;
     expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([
       expect.objectContaining({ station: 'pick', state: 'empty' }),
-      expect.objectContaining({ station: 'true', state: 'empty' }),
+      expect.objectContaining({ station: 'balance', state: 'empty' }),
       expect.objectContaining({ station: 'fit', state: 'empty' }),
       expect.objectContaining({ station: 'stand', state: 'empty' }),
     ]);

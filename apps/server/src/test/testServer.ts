@@ -15,6 +15,7 @@ import { DATABASE, openDatabase, type Database } from '../database/database.ts';
 import { playIfEmpty } from '../demo/playDemo.ts';
 import { inlineStandLink, STAND_LINK } from '../live/standLink.ts';
 import { memoryDatabase } from './memoryDatabase.ts';
+import { besideDatabase, serverDatabase, testServerUrl } from './serverDatabase.ts';
 
 export interface TestServer {
   app: NestExpressApplication;
@@ -30,7 +31,14 @@ const TEST_START = Date.parse('2026-11-24T12:00:00Z');
 
 /** The whole server on a database of its own; nothing is mocked but the disk's slowness. */
 export function startTestServer(): Promise<TestServer> {
-  return startOn('own', () => memoryDatabase());
+  return startOn('own', (config) =>
+    testServerUrl === null ? memoryDatabase() : serverDatabase(testServerUrl, config),
+  );
+}
+
+/** A second server on the database of another one; only where that is a PostgreSQL server. */
+export function startBeside({ database }: TestServer): Promise<TestServer> {
+  return startOn('own', (config) => besideDatabase(database, config));
 }
 
 /** The demo workshop as `npm run demo` opens it: a copy of the one that the build played, or played here where there is none. */

@@ -225,11 +225,11 @@ describe('motors', () => {
       .send({ ...felt, bearing: 'dry' })
       .expect(200);
     await server.http.delete(`/api/care/${craft.id}/flights/${flightId}`).expect(204);
-    expect(await of(struck.id)).toMatchObject({ hours: 3.5, strikeCount: 1, bearing: 'dry' });
+    expect(await of(struck.id)).toMatchObject({ hours: 3.5, strikeCount: 0, bearing: 'dry' });
     // More than was flown is never taken away.
     expect((await of(other.id)).hours).toBe(0);
     const history = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as PartEventView[];
-    expect(history.map((e) => e.change)).toEqual(['changed', 'changed', 'added']);
+    expect(history.map((e) => e.change)).toEqual(['changed', 'changed', 'changed', 'added']);
   });
 
   test('taken off and put back they are who they were; two with one tag are refused', async () => {
