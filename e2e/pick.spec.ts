@@ -55,7 +55,11 @@ test('marked props side by side, the ladder, and questions', async ({ demo, page
   await page.getByRole('link', { name: 'Compare 2 marked' }).click();
   await expect(page.getByRole('columnheader', { name: /Tamsk 7.7/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /^Air time/ })).toContainText('min');
-  await page.getByRole('row', { name: /^Air time/ }).getByRole('button').first().click();
+  await page
+    .getByRole('row', { name: /^Air time/ })
+    .getByRole('button')
+    .first()
+    .click();
   const working = page.getByRole('dialog');
   await expect(working).toContainText('E / P');
   await expect(working).toContainText('energy that the pack gives');
