@@ -99,6 +99,7 @@ export * from './balance/slots.ts';
 export * from './balance/spinner.ts';
 export * from './balance/swingTiming.ts';
 export * from './balance/targets.ts';
+export * from './balance/explainShake.ts';
 export * from './balance/tapeTrials.ts';
 export * from './balance/corrections.ts';
 export * from './balance/tapePlan.ts';

@@ -6,6 +6,7 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
   const [point = '', figure = ''] = working.title.split('.');
   if (point === 'pick')
     return `${pickFigureWords[figure as PickFigure] ?? figure}${figure.endsWith('MPerS') ? ', in m/s' : ''}`;
+  if (point === 'balance') return 'Shake of the whole craft, in parts of gravity';
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
   return point === 'standard'
@@ -13,7 +14,7 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
     : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
 }
 
-const pickInputNames: Record<string, string> = {
+const otherInputNames: Record<string, string> = {
   fullSpeedRpm: 'speed at full throttle, where motor, pack and prop agree',
   thrustCoefficient: 'thrust coefficient of the blade at that speed',
   airDensity: 'air density',
@@ -23,13 +24,15 @@ const pickInputNames: Record<string, string> = {
   rotorCarryPowerW: 'power of a rotor while it carries its share',
   carryThrustN: 'thrust of a rotor that carries its share',
   standbyPowerW: 'power of avionics and payload',
+  residualKgM: 'what is left on the piece, in kilogram metres',
+  hoverSpeedRpm: 'speed of the rotor in hover',
   givenEnergyJ: 'energy that the pack gives at that power until it lands, in joules',
 };
 
 /** What an input of a working is. */
 export function inputName(what: string): string {
   if (what === 'massKg') return 'take-off mass';
-  if (what in pickInputNames) return pickInputNames[what]!;
+  if (what in otherInputNames) return otherInputNames[what]!;
   if (what === 'rotorCount') return 'rotors that carry';
   if (what === 'liftToDrag') return 'lift over drag of a small plane';
   if (what === 'throttleRatio') return 'throttle looked at';
@@ -55,6 +58,8 @@ export function sourceSentence(source: string): string {
     hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
     motorEstimate:
       'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
+    centrifugal:
+      'The pull of an unbalance that goes round, and a craft that moves as one body under it; arms that give way shake more.',
     definition: 'By definition, from the size and the speed that the model of the rotor gives.',
     thrustCoefficient:
       'Thrust of a rotor from its coefficient, which blade elements and momentum theory give, corrected by own runs where there are some.',

@@ -10,7 +10,7 @@ import { formatNumber, formatUnbalance, shakeTargetWords } from '@zivvo/words';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
-import { isRetiring } from '@zivvo/core';
+import { isRetiring, explainShake, SHAKE_FIGURE } from '@zivvo/core';
 import { useKeys } from '../shared/keys/keys.ts';
 import {
   useChangeBalanceJobMutation,
@@ -20,7 +20,7 @@ import {
   useStartBalanceJobMutation,
   useBalanceJobsOfQuery,
 } from '../shared/api/balanceApi.ts';
-import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { useCraftQuery, useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePieceQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { useQueuedChanges } from '../shared/api/useQueuedChanges.ts';
@@ -33,6 +33,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import tabs from '../shared/ui/Tabs.module.css';
 import classes from './BalanceJobPage.module.css';
 import { jobHeadline } from './balanceView.ts';
@@ -222,6 +223,8 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
     }
   };
   const isDynamic = tab === 'vibration' && job.vibration?.leftRatio !== null && job.vibration?.leftRatio !== undefined;
+  const [shown, show] = useAddressParam('working');
+  const { data: craft } = useCraftQuery(job.craftId);
   const { result, single, problem } = job;
   const isSingle = model.bladeCount === 1;
   const target = result?.targetKgM ?? single?.targetKgM;
@@ -284,7 +287,15 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
               ...(tab === 'vibration' ? (job.vibration?.reasons ?? []) : []),
               ...(result?.reasons ?? single?.reasons ?? []),
             ]}
+            onShow={show}
           />
+          {shown === SHAKE_FIGURE && result?.residual && craft && (
+            <WorkingDrawer
+              working={explainShake(result.residual.unbalanceKgM, job.hoverSpeedRpm, craft.massKg)}
+              subject={`${piece.tag} on ${craft.name}`}
+              onClose={() => show(null)}
+            />
+          )}
           <NativeSelect
             label="How smooth"
             value={job.target}

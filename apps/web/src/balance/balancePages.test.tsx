@@ -22,7 +22,7 @@ const rig = {
   inertiaKgM2: 1e-7,
   note: null,
 };
-const craft = { id: 'c1', name: 'Petrel', referencePropModelId: 'm1', rotors: [] };
+const craft = { id: 'c1', name: 'Petrel', massKg: 1.9, referencePropModelId: 'm1', rotors: [] };
 const trays = (more: Partial<TraysView> = {}): TraysView => ({
   toDo: [],
   good: [],
@@ -185,6 +185,18 @@ describe('a job', () => {
       'PUT /balance-jobs/j1': job,
       ...answers,
     });
+
+  test('what is left opens its working: the pull once a turn and the shake of the craft', async () => {
+    const job = jobOf({ looks: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }] });
+    const residual = job.result!.residual;
+    shown(job);
+    const open = await screen.findByRole('button', { name: /^Working: / });
+    await userEvent.click(open);
+    const drawer = await screen.findByRole('dialog');
+    expect(drawer.textContent).toContain('F / (m * 9.80665)');
+    expect(drawer.textContent).toContain('p1 on Petrel');
+    expect(residual).not.toBeNull();
+  });
 
   test('it starts with a look, says how much may stay, and the target can be changed', async () => {
     const { sent } = shown();

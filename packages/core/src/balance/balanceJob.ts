@@ -1,4 +1,5 @@
 import type { Reason, ReasonCode, ReasonValues } from '../figure/reason.ts';
+import { SHAKE_FIGURE } from './explainShake.ts';
 import { add, amountOf, fromPolar, type Complex } from '../numerics/complex.ts';
 import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
@@ -210,18 +211,28 @@ function reasonsOf(state: Omit<BalanceJobState, 'reasons'>, { craft, target }: B
       unbalanceKgM: amountOf(vectorOf(state)),
     });
   if (verdict === 'trued')
-    say(residual!.isBelowRig ? 'balance.belowRig' : 'balance.done', 'gain', {
-      unbalanceKgM: residual!.unbalanceKgM,
-      shakeG: residual!.shakeG,
-      forceN: residual!.forceN,
-    });
+    say(
+      residual!.isBelowRig ? 'balance.belowRig' : 'balance.done',
+      'gain',
+      {
+        unbalanceKgM: residual!.unbalanceKgM,
+        shakeG: residual!.shakeG,
+        forceN: residual!.forceN,
+      },
+      SHAKE_FIGURE,
+    );
   else if (residual)
-    say('balance.left', 'note', {
-      unbalanceKgM: residual.unbalanceKgM,
-      shakeG: residual.shakeG,
-      forceN: residual.forceN,
-      targetKgM,
-    });
+    say(
+      'balance.left',
+      'note',
+      {
+        unbalanceKgM: residual.unbalanceKgM,
+        shakeG: residual.shakeG,
+        forceN: residual.forceN,
+        targetKgM,
+      },
+      SHAKE_FIGURE,
+    );
   if (swing)
     say('balance.swing', 'note', { unbalanceKgM: swing.unbalanceKgM, uncertaintyRatio: swing.uncertaintyRatio });
   say(isRigLimited ? 'balance.aim.rig' : `balance.aim.${target}`, 'note', {
