@@ -54,7 +54,8 @@ test('it asks once the hand rests, not at every letter', async () => {
   show();
   await userEvent.type(await box(), 'cliff');
   await screen.findByRole('button', { name: /Cliff season/ }, { timeout: 5000 });
-  expect(asked.at(-1)).toBe('cliff');
+  // A slow hand is asked about before its word is whole.
+  await waitFor(() => expect(asked.at(-1)).toBe('cliff'));
   expect(asked.length).toBeLessThan(5);
 });
 
