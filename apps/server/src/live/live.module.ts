@@ -7,6 +7,8 @@ import { LiveController } from './live.controller.ts';
 import { LiveRepository } from './live.repository.ts';
 import { LiveService } from './live.service.ts';
 import { LiveSubjectService } from './liveSubject.service.ts';
+import { OldSamples } from './oldSamples.ts';
+import { OldSamplesRepository } from './oldSamples.repository.ts';
 import { StandDevice } from './standDevice.ts';
 import { STAND_LINK, startStandLink } from './standLink.ts';
 import { StandRecords } from './standRecords.ts';
@@ -19,6 +21,8 @@ import { StandRecords } from './standRecords.ts';
     LiveSubjectService,
     LiveRepository,
     StandRecords,
+    OldSamples,
+    OldSamplesRepository,
     StandDevice,
     { provide: STAND_LINK, useFactory: () => startStandLink() },
   ],

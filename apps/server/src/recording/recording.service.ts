@@ -55,12 +55,11 @@ export class RecordingService {
     await this.recordings.remove(db, id);
   }
 
-  /** Begins the next segment of a recording, now. */
-  async begin(id: string, deviceStartS = 0): Promise<RecordingWriter> {
+  /** Begins the next segment of a recording. */
+  async begin(id: string, startedAt = this.clock.now()): Promise<RecordingWriter> {
     const { tracks } = await this.recordings.find(this.db, id);
     const segments = await this.recordings.segmentsOf(this.db, id);
     if (segments.length >= SEGMENT_MAX_COUNT) throw new TooManySegmentsError();
-    const startedAt = this.clock.now();
     const last = segments.at(-1);
     const endS = last ? await this.endOf(tracks, last) : 0;
     const startS = segmentStartS(
@@ -68,7 +67,8 @@ export class RecordingService {
       endS,
       startedAt.getTime(),
     );
-    const segment: SegmentRow = { recordingId: id, ordinal: segments.length, startedAt, deviceStartS, startS };
+    // Every device so far counts its seconds from when it was opened.
+    const segment: SegmentRow = { recordingId: id, ordinal: segments.length, startedAt, deviceStartS: 0, startS };
     await this.recordings.addSegment(this.db, segment);
     return new RecordingWriter(segment, tracks);
   }
@@ -81,7 +81,7 @@ export class RecordingService {
   async find(id: string): Promise<RecordingView> {
     const { tracks } = await this.recordings.find(this.db, id);
     const segments = await this.recordings.segmentsOf(this.db, id);
-    const ends = await inTurn(segments, (segment) => this.endOf(tracks, segment));
+    const ends = await eachInTurn(segments, (segment) => this.endOf(tracks, segment));
     return toRecordingView(id, tracks, segments, ends);
   }
 
@@ -101,7 +101,7 @@ export class RecordingService {
     const parts = await this.partsOf(id, tracks, stretch);
     const sampleCount = parts.reduce((sum, p) => sum + p.sampleCount, 0);
     const level = levelFor(sampleCount, pointCount);
-    const found = await inTurn(parts, async ({ segment }) => ({
+    const found = await eachInTurn(parts, async ({ segment }) => ({
       segment,
       bins: await this.binsOf(segment, tracks[track]!, { ...stretch, channels }, level),
     }));
@@ -146,7 +146,7 @@ export class RecordingService {
 
   /** Where the last sample of a segment is over [s]. */
   private async endOf(tracks: readonly RecordingTrack[], segment: SegmentRow): Promise<number> {
-    const lasts = await inTurn([...tracks.keys()], (track) =>
+    const lasts = await eachInTurn([...tracks.keys()], (track) =>
       this.recordings.lastBlock(this.db, placeOf(segment, track, 0)),
     );
     const ends = lasts.map((last, track) =>
@@ -162,7 +162,7 @@ export class RecordingService {
     { track, fromS, toS }: Stretch,
   ): Promise<{ segment: SegmentRow; sampleCount: number }[]> {
     const segments = await this.recordings.segmentsOf(this.db, id);
-    const parts = await inTurn(segments, async (segment) => {
+    const parts = await eachInTurn(segments, async (segment) => {
       const last = segment.startS > toS ? null : await this.recordings.lastBlock(this.db, placeOf(segment, track, 0));
       if (!last || last.lastS < fromS) return null;
       const spanS = Math.min(toS, last.lastS) - Math.max(fromS, segment.startS);
@@ -237,7 +237,7 @@ function nextAfter(timeS: number): number {
   return timeS + 1e-9;
 }
 
-async function inTurn<T, R>(items: readonly T[], act: (item: T) => Promise<R>): Promise<R[]> {
+async function eachInTurn<T, R>(items: readonly T[], act: (item: T) => Promise<R>): Promise<R[]> {
   const results: R[] = [];
   for (const item of items) results.push(await act(item));
   return results;
