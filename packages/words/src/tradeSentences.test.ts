@@ -59,9 +59,9 @@ const weights = Object.fromEntries(criterionNames.map((name) => [name, 5])) as W
 /** What each sentence says of the direction, as a reader takes it. */
 const DIRECTIONS: readonly (readonly [words: RegExp, isMore: boolean])[] = [
   [/flies .* longer than/, true],
-  [/flies .* shorter/, false],
+  [/flies shorter/, false],
   [/answers .* sooner/, false],
-  [/answers .* later/, true],
+  [/answers later/, true],
   [/quieter at 20 m/, false],
   [/louder at 20 m/, true],
   [/finer low down/, false],

@@ -331,7 +331,11 @@ function FigureTable({ craft, ranked, manoeuvres, referenceId, onTakeOut, onExpl
                   </button>
                 );
               }),
-              ranked.map((r) => ranked.length > 1 && r.worked.figures[name] === bestOf(name)),
+              ranked.map(
+                (r) =>
+                  // As they read: of two that show the same figure neither is better.
+                  ranked.length > 1 && pick.figure(name, r.worked.figures[name]) === pick.figure(name, bestOf(name)),
+              ),
             ),
           )}
           {row(

@@ -1,11 +1,11 @@
 /** Codes of what pick says, each with the names of its values; its words are in the words room. */
 export interface PickReasons {
   'pick.gains.minutes': 'name' | 'difference' | 'reference' | 'value';
-  'pick.pays.minutes': 'difference' | 'value' | 'other';
+  'pick.pays.minutes': 'value' | 'other';
   'pick.gains.thrust': 'value' | 'other';
   'pick.pays.thrust': 'value' | 'reference' | 'other';
   'pick.gains.answer': 'difference' | 'value';
-  'pick.pays.answer': 'difference' | 'value' | 'other';
+  'pick.pays.answer': 'value' | 'other';
   'pick.gains.quiet': 'difference' | 'value';
   'pick.pays.quiet': 'difference' | 'value';
   'pick.gains.speed': 'value' | 'differenceRatio';

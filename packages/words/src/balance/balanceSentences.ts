@@ -24,7 +24,7 @@ export const balanceSentences: Sentences<BalanceReasons> = {
   'balance.whereIsHeavy': (p) =>
     `${p.gramMillimetres('unbalanceKgM')}: now say where the heavy side hangs, and the tape follows.`,
   'balance.putTape': (p) =>
-    `In all ${p.gramMillimetres('unbalanceKgM')} of tape on ${p.number('count')} ${p.text('count') === '1' ? 'place' : 'places'}. Then let go and look.`,
+    `${p.text('count') === '1' ? 'The tape makes' : `Together the tape on ${p.number('count')} places makes`} ${p.gramMillimetres('unbalanceKgM')}. Then let go and look.`,
   'balance.done': (p) =>
     `${p.gramMillimetres('unbalanceKgM')} is left: the whole craft shakes at ${p.number('shakeG', 3)} g of acceleration, ${p.number('forceN', 2)} N once a turn.`,
   'balance.belowRig': (p) =>

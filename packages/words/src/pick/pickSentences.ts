@@ -5,14 +5,12 @@ import type { Sentences } from '../pen.ts';
 export const pickSentences: Sentences<PickReasons> = {
   'pick.gains.minutes': (p) =>
     `${p.text('name')} flies ${p.minutes('difference')} longer than ${p.text('reference')}: ${p.minutes('value')}.`,
-  'pick.pays.minutes': (p) =>
-    `It flies ${p.minutes('difference')} shorter: ${p.minutes('value')} instead of ${p.minutes('other')}.`,
+  'pick.pays.minutes': (p) => `It flies shorter: ${p.minutes('value')} instead of ${p.minutes('other')}.`,
   'pick.gains.thrust': (p) => `It pulls ${p.number('value', 2)} times the weight instead of ${p.number('other', 2)}.`,
   'pick.pays.thrust': (p) =>
     `It pulls ${p.number('value', 2)} times the weight, ${p.text('reference')} ${p.number('other', 2)}.`,
   'pick.gains.answer': (p) => `It answers ${p.milliseconds('difference')} sooner, in ${p.milliseconds('value')}.`,
-  'pick.pays.answer': (p) =>
-    `It answers ${p.milliseconds('difference')} later: ${p.milliseconds('value')} instead of ${p.milliseconds('other')}.`,
+  'pick.pays.answer': (p) => `It answers later: ${p.milliseconds('value')} instead of ${p.milliseconds('other')}.`,
   'pick.gains.quiet': (p) =>
     `It is ${p.quantity('difference', 'level')} quieter at 20 m: ${p.quantity('value', 'level')}.`,
   'pick.pays.quiet': (p) =>
