@@ -1,5 +1,14 @@
 import { TestEnvironment } from 'jest-environment-jsdom';
 
+// A port that somebody listens to keeps Node running, which a closed page would not.
+for (const name of ['addEventListener', 'start']) {
+  const usual = MessagePort.prototype[name];
+  MessagePort.prototype[name] = function (...args) {
+    usual.apply(this, args);
+    this.unref();
+  };
+}
+
 /** jsdom with what browsers have and it lacks. */
 export default class BrowserEnvironment extends TestEnvironment {
   async setup() {
@@ -15,6 +24,8 @@ export default class BrowserEnvironment extends TestEnvironment {
       TextDecoder,
       structuredClone,
       Blob,
+      MessageChannel,
+      MessagePort,
       Uint8Array,
       ArrayBuffer,
     });

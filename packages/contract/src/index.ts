@@ -2,7 +2,6 @@ import 'reflect-metadata';
 export * from './shared/limits.ts';
 export * from './shared/problem.ts';
 export { overfull } from './shared/bodyBounds.ts';
-export * from './shared/restore.ts';
 export * from './shared/rowView.ts';
 export * from './craft/limits.ts';
 export * from './craft/craft.dto.ts';

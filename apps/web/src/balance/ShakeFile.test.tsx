@@ -1,47 +1,52 @@
-import { beforeEach, expect, jest, test } from '@jest/globals';
-import { act, render, screen, waitFor } from '@testing-library/react';
+import { afterEach, beforeEach, expect, jest, test } from '@jest/globals';
+import { render, screen, waitFor } from '@testing-library/react';
 import { MantineProvider } from '@mantine/core';
 import userEvent from '@testing-library/user-event';
-import type { BenchProblem, FromBench, ToBench } from './benchMessages.ts';
+import { ChannelWorker } from '../test/channelWorker.ts';
+import { WorkRefusal, type WorkProblem } from '../shared/worker/workProblem.ts';
 import { ShakeFile } from './ShakeFile.tsx';
 
-/** The worker that the page starts, in the hand of the test. */
-class HeldWorker {
-  static made: HeldWorker[] = [];
-  onmessage: ((event: MessageEvent<FromBench>) => void) | null = null;
-  asked: ToBench[] = [];
-  isEnded = false;
-  constructor() {
-    HeldWorker.made.push(this);
+interface Held {
+  onProgress: (share: number) => void;
+  answer: (value: unknown) => void;
+  refuse: (error: Error) => void;
+}
+
+/** What the worker of the page was asked, to be answered by the test. */
+class HeldBench {
+  opens: Held[] = [];
+  rounds: { columns: unknown; roughRpm: number; answer: (value: unknown) => void }[] = [];
+  openFile(_file: unknown, onProgress: Held['onProgress']): Promise<unknown> {
+    return new Promise((answer, refuse) => this.opens.push({ onProgress, answer, refuse }));
   }
-  postMessage(message: ToBench): void {
-    this.asked.push(message);
-  }
-  terminate(): void {
-    this.isEnded = true;
-  }
-  say(message: FromBench): Promise<void> {
-    return act(async () => this.onmessage!({ data: message } as MessageEvent<FromBench>));
+  onceAround(columns: unknown, roughRpm: number): Promise<unknown> {
+    return new Promise((answer) => this.rounds.push({ columns, roughRpm, answer }));
   }
 }
 
 const onRead = jest.fn();
-const worker = (): HeldWorker => HeldWorker.made.at(-1)!;
-const asked = async (count: number): Promise<ToBench> => {
-  await waitFor(() => expect(worker().asked).toHaveLength(count));
-  return worker().asked.at(-1)!;
+let bench: HeldBench;
+let workers: ChannelWorker[];
+const opened = async (count: number): Promise<Held> => {
+  await waitFor(() => expect(bench.opens).toHaveLength(count));
+  return bench.opens.at(-1)!;
 };
 
 beforeEach(() => {
-  HeldWorker.made = [];
+  bench = new HeldBench();
+  workers = [];
   onRead.mockReset();
-  globalThis.Worker = HeldWorker as unknown as typeof Worker;
+  globalThis.Worker = function () {
+    workers.push(new ChannelWorker(bench));
+    return workers.at(-1);
+  } as unknown as typeof Worker;
   render(
     <MantineProvider env="test">
       <ShakeFile speedRpm={9120} onRead={onRead} />
     </MantineProvider>,
   );
 });
+afterEach(() => workers.forEach((worker) => worker.terminate()));
 
 const choose = (): Promise<void> =>
   userEvent.upload(
@@ -50,17 +55,15 @@ const choose = (): Promise<void> =>
   );
 const open = async (names: string[]): Promise<void> => {
   await choose();
-  const { id } = await asked(1);
-  await worker().say({ id, kind: 'answer', ok: true, value: { names, rowCount: 4000 } });
+  (await opened(1)).answer({ names, rowCount: 4000 });
 };
 
 test('a recording is opened with progress; its columns are named, a third one is taken for the tacho', async () => {
   await choose();
-  const { id, task } = await asked(1);
-  expect(task).toBe('open');
-  await worker().say({ id, kind: 'progress', share: 0.42 });
-  expect(screen.getByRole('status').textContent).toMatch(/reading… 42.%/);
-  await worker().say({ id, kind: 'answer', ok: true, value: { names: ['t', 'ax', 'tacho'], rowCount: 4000 } });
+  const { onProgress, answer } = await opened(1);
+  onProgress(0.42);
+  await waitFor(() => expect(screen.getByRole('status').textContent).toMatch(/reading… 42.%/));
+  answer({ names: ['t', 'ax', 'tacho'], rowCount: 4000 });
   await screen.findByRole('button', { name: 'Read once a turn from 4000 rows' });
   expect(screen.queryByRole('status')).toBeNull();
   expect(
@@ -75,32 +78,32 @@ test('what turns with the shaft is read from the columns chosen, and handed on',
   await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Acceleration, m/s²' }), 'ay');
   await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Tacho' }), 'none, about 9,120 rpm');
   await userEvent.click(screen.getByRole('button', { name: /^Read once a turn/ }));
-  const { id, ask } = await asked(2);
-  expect(ask).toEqual({ columns: { time: 0, acceleration: 2, tacho: null }, roughRpm: 9120 });
-  await worker().say({ id, kind: 'answer', ok: true, value: { amplitudeMPerS2: 1.8, phaseDegrees: null } });
+  await waitFor(() => expect(bench.rounds).toHaveLength(1));
+  const { answer, ...asked } = bench.rounds[0]!;
+  expect(asked).toEqual({ columns: { time: 0, acceleration: 2, tacho: null }, roughRpm: 9120 });
+  answer({ amplitudeMPerS2: 1.8, phaseDegrees: null });
   await waitFor(() => expect(onRead).toHaveBeenCalledWith({ amplitude: 1.8, phaseDegrees: null }));
 });
 
-test.each<[string, BenchProblem, RegExp]>([
+test.each<[string, WorkProblem, RegExp]>([
   ['too slow a sensor', { code: 'outOfRange', what: 'lineHz', allowed: '0 to 40' }, /an alias\. Allowed is 0 to 40/],
   ['no marks', { code: 'notEnoughReadings', what: 'marksS', allowed: '3' }, /Too few marks of the tacho/],
   ['nearly nothing in it', { code: 'notEnoughReadings', what: 'rows', allowed: '20' }, /Fewer than twenty rows/],
   ['anything else', { code: 'failed', what: 'bad file', allowed: '' }, /bad file: cannot be read/],
 ])('%s is told, and the recording can be chosen anew', async (_name, problem, sentence) => {
   await choose();
-  const { id } = await asked(1);
-  await worker().say({ id, kind: 'answer', ok: false, problem });
+  (await opened(1)).refuse(new WorkRefusal(problem));
   expect((await screen.findByRole('alert')).textContent).toMatch(sentence);
   await choose();
-  await asked(2);
+  await opened(2);
   expect(screen.queryByRole('alert')).toBeNull();
 });
 
 test('stopping ends the worker and says that nothing was taken over', async () => {
   await choose();
-  await asked(1);
+  await opened(1);
   await userEvent.click(screen.getByRole('button', { name: 'Stop' }));
   expect((await screen.findByRole('alert')).textContent).toBe('Stopped; nothing was taken over.');
-  expect(worker().isEnded).toBe(true);
+  expect(workers[0]!.isEnded).toBe(true);
   expect(onRead).not.toHaveBeenCalled();
 });

@@ -1,11 +1,12 @@
 import { NativeSelect } from '@mantine/core';
 import { formatNumber, formatShare } from '@zivvo/words';
+import { proxy } from 'comlink';
 import { useState } from 'react';
 import { Action } from '../shared/ui/Action.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
-import type { BenchProblem } from './benchMessages.ts';
-import { BenchRefusal, useBench } from './benchWorker.ts';
+import { WorkRefusal, type WorkProblem } from '../shared/worker/workProblem.ts';
 import type { ShakeColumns } from './shakeFile.ts';
+import { useBench } from './useBench.ts';
 
 /** Acceleration from a file: which column is what, and the part that turns with the shaft; read in a worker. */
 export function ShakeFile({
@@ -26,7 +27,7 @@ export function ShakeFile({
     try {
       await work();
     } catch (error) {
-      if (!(error instanceof BenchRefusal)) throw error;
+      if (!(error instanceof WorkRefusal)) throw error;
       setProblem(sentenceOf(error.problem));
     }
     setShare(null);
@@ -34,13 +35,13 @@ export function ShakeFile({
   const take = (file: File): Promise<void> =>
     during(async () => {
       setOpened(null);
-      const found = await bench.ask('open', { file }, setShare);
+      const found = await bench.ask((work) => work.openFile(file, proxy(setShare)));
       setOpened(found);
       setColumns({ time: 0, acceleration: 1, tacho: found.names.length > 2 ? 2 : null });
     });
   const work = (): Promise<void> =>
     during(async () => {
-      const found = await bench.ask('onceAround', { columns, roughRpm: speedRpm });
+      const found = await bench.ask((work) => work.onceAround(columns, speedRpm));
       onRead({ amplitude: found.amplitudeMPerS2, phaseDegrees: found.phaseDegrees });
     });
   const stop = (): void => {
@@ -96,7 +97,7 @@ export function ShakeFile({
 }
 
 /** Why a recording tells nothing, and what to do about it. */
-function sentenceOf({ code, what, allowed }: BenchProblem): string {
+function sentenceOf({ code, what, allowed }: WorkProblem): string {
   if (code === 'stopped') return 'Stopped; nothing was taken over.';
   if (what === 'lineHz')
     return `Once a turn lies above 0.4 of the sampling rate: it would be an alias. Allowed is ${allowed}.`;

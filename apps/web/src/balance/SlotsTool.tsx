@@ -3,8 +3,8 @@ import { balancedSubsets } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useKept } from '../shared/forms/kept.ts';
-import { useBenchAnswer } from './benchWorker.ts';
 import { numbersOf } from './benchFields.ts';
+import { usePlacing } from './useBench.ts';
 import classes from './BalanceJobPage.module.css';
 
 const SLOTS_MOST = 24;
@@ -21,7 +21,7 @@ export function SlotsTool() {
     moments.length >= 1 &&
     moments.length <= slotCount &&
     moments.every((m) => Number.isFinite(m) && m > 0);
-  const found = useBenchAnswer('slots', isGood ? { momentsKgM: moments, slotCount } : null);
+  const found = usePlacing(isGood ? moments : null, slotCount);
   const alike = useMemo(
     () => (isGood && slotCount <= 16 ? balancedSubsets(slotCount, moments.length) : null),
     [isGood, slotCount, moments.length],

@@ -17,11 +17,6 @@ export function onScreenDegrees(degrees: number, { turnDegrees, isBackSeen }: Di
   return wrapDegrees((isBackSeen ? -degrees : degrees) + turnDegrees);
 }
 
-/** The pose in which a direction points down. */
-export function turnForDown(downDegrees: number, isBackSeen: boolean): number {
-  return wrapDegrees(180 - (isBackSeen ? -downDegrees : downDegrees));
-}
-
 /** Time between two strokes of the watch [s]; null before the second. */
 export function watchS(strokes: readonly number[]): number | null {
   return strokes.length < 2 ? null : (strokes.at(-1)! - strokes[0]!) / 1000;

@@ -1,7 +1,7 @@
 import type { CraftView, PropModelView } from '@zivvo/contract';
 import { INCH_M, layOut, type Layout } from '@zivvo/core';
-import type { FromWorker, ToWorker } from './pickMessages.ts';
-import { PickPool, replacePickPool, type PoolWorker } from './pickPool.ts';
+import { OwnThreadDesk } from '../test/ownThreadDesk.ts';
+import { PickPool, replacePickPool } from './pickPool.ts';
 import { PickWork } from './pickWork.ts';
 
 /** A survey quad of 1.92 kg, as the server would tell of it. */
@@ -117,23 +117,6 @@ export function pickAnswers(craft: CraftView, models: readonly PropModelView[] =
   };
 }
 
-/** A worker that computes in the test's own thread, each message in a turn of its own as a real one would hear it. */
-export class OwnThreadWorker implements PoolWorker {
-  onmessage: ((event: MessageEvent<FromWorker>) => void) | null = null;
-  onerror: PoolWorker['onerror'] = null;
-  private readonly work = new PickWork((data) =>
-    setTimeout(() => this.onmessage?.({ data } as MessageEvent<FromWorker>)),
-  );
-
-  postMessage(message: ToWorker): void {
-    setTimeout(() => this.work.hear(message));
-  }
-
-  terminate(): void {
-    this.onmessage = null;
-  }
-}
-
 const FAMILIES = 3;
 
 /** A pool that works out the families nearest to the one shown, which is enough for a page. */
@@ -145,5 +128,5 @@ class SmallPool extends PickPool {
 
 /** Lets the pages of a test work without real workers; tables are kept from test to test. */
 export function pickWithoutWorkers(): void {
-  replacePickPool(new SmallPool(() => new OwnThreadWorker()));
+  replacePickPool(new SmallPool(() => new OwnThreadDesk(new PickWork())));
 }

@@ -1,4 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
+import { waitFor } from '@testing-library/react';
 import type { CraftView, PropModelView } from '@zivvo/contract';
 import {
   CoefficientTables,
@@ -22,8 +23,11 @@ import type { Format } from '../shared/format/useFormat.ts';
 import { compareChart, compareYs, curvePoints, differencePoints } from './compareChart.ts';
 import { colourField, filled, mapPicture, placeMarks, placeOf } from './mapView.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
-import type { FromWorker, ToWorker } from './pickMessages.ts';
-import { PickPool, type PoolWorker } from './pickPool.ts';
+import { HeldDesk } from '../test/ownThreadDesk.ts';
+import { WorkRefusal } from '../shared/worker/workProblem.ts';
+import type { MapListener } from './pickMessages.ts';
+import { PickPool } from './pickPool.ts';
+import type { PickWork } from './pickWork.ts';
 import { findProp, ifOnRack, keyOfSize, propOfKey, propOfModel } from './pickProps.ts';
 import { bestSizes, costOf, goodnessOfMaps, plainAnswer, rankProps, usedWeights } from './rankProps.ts';
 
@@ -309,117 +313,95 @@ test('as a difference curves are told in percent of the present one, only where 
 });
 
 describe('the pool of workers', () => {
-  class Worker implements PoolWorker {
-    sent: ToWorker[] = [];
-    onmessage: PoolWorker['onmessage'] = null;
-    onerror: PoolWorker['onerror'] = null;
-    isEnded = false;
-    postMessage(message: ToWorker): void {
-      this.sent.push(message);
-    }
-    terminate(): void {
-      this.isEnded = true;
-    }
-    say(message: FromWorker): void {
-      this.onmessage!({ data: message } as MessageEvent<FromWorker>);
-    }
-  }
   const poolOf = () => {
-    const workers: Worker[] = [];
+    const desks: HeldDesk<PickWork>[] = [];
     const pool = new PickPool(() => {
-      const worker = new Worker();
-      workers.push(worker);
-      return worker;
+      desks.push(new HeldDesk());
+      return desks.at(-1)!;
     });
-    return { pool, workers };
+    return { pool, desks };
   };
-  test('a worker that dies is told of: whoever waits is answered, the map says so, and the next question has another', async () => {
-    const { pool, workers } = poolOf();
-    const failures: string[] = [];
-    const setting = { craft: { id: 'c1' } } as never;
-    pool.startMaps(setting, map.grid, families, {
-      onMap: () => undefined,
-      onProgress: () => undefined,
-      onFailure: (p) => failures.push(p.code),
-    });
-    const asked = pool.ask(setting, 'props', { props: [] } as never);
-    workers[0]!.onerror!({ message: 'out of memory' } as ErrorEvent);
-    await expect(asked).rejects.toMatchObject({
-      problem: { code: 'workerDied', what: expect.stringContaining('out of memory') },
-    });
-    expect(failures).toEqual(['workerDied']);
-    expect(workers[0]!.isEnded).toBe(true);
-    void pool.ask(setting, 'props', { props: [] } as never);
-    expect(workers.at(-1)!.sent.at(-1)).toMatchObject({ kind: 'task', task: 'props' });
-    expect(workers).toHaveLength(2);
-  });
-
+  const setting = { craft: { id: 'c1' } } as never;
   const families = ['a', 'b', 'c'].map((key) => ({ key, family: map.family }));
   const heard = () => {
     const maps: string[] = [];
     const progress: number[] = [];
+    const failures: string[] = [];
     return {
       maps,
       progress,
+      failures,
       listener: {
         onMap: (key: string) => maps.push(key),
         onProgress: (done: number) => progress.push(done),
-        onFailure: () => undefined,
+        onFailure: ({ code }: { code: string }) => failures.push(code),
       },
     };
   };
+  /** What a worker was given to do, by name, and how it tells of the maps of its last job. */
+  const names = (desk: HeldDesk<PickWork>): string[] => desk.asked.map((q) => q.name);
+  const jobs = (desk: HeldDesk<PickWork>) =>
+    desk.asked.filter((q) => q.name === 'maps').map((q) => ({ ...q, tell: q.args[3] as MapListener }));
+  const dealt = (desks: HeldDesk<PickWork>[]): string[][] =>
+    desks.map((d) => jobs(d).flatMap((job) => (job.args[2] as typeof families).map((f) => f.key)));
 
   test('deals maps out to both, and drops what an older job still says', () => {
-    const { pool, workers } = poolOf();
+    const { pool, desks } = poolOf();
     const first = heard();
     pool.startMaps(setting, map.grid, families, first.listener);
-    const dealt = (): string[][] =>
-      workers.map((w) => w.sent.flatMap((m) => (m.kind === 'map' ? m.families.map((f) => f.key) : [])));
-    expect(dealt()).toEqual([['a', 'c']]);
-    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'coarse' });
-    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
-    expect(dealt()).toEqual([['a', 'c'], ['b']]);
+    expect(dealt(desks)).toEqual([['a', 'c']]);
+    const [old] = jobs(desks[0]!);
+    old!.tell.onMap('a', map.values, 'coarse');
+    old!.tell.onMap('a', map.values, 'fine');
+    expect(dealt(desks)).toEqual([['a', 'c'], ['b']]);
     const second = heard();
     pool.startMaps(setting, map.grid, families, second.listener);
-    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
-    workers[0]!.say({ kind: 'map', job: 2, key: 'a', values: map.values, state: 'fine' });
-    workers[0]!.say({ kind: 'progress', job: 2, done: 1, total: 2 });
-    workers[1]!.say({ kind: 'progress', job: 2, done: 1, total: 1 });
+    old!.tell.onMap('a', map.values, 'fine');
+    jobs(desks[0]!).at(-1)!.tell.onMap('a', map.values, 'fine');
+    jobs(desks[0]!).at(-1)!.tell.onProgress(1, 2);
+    jobs(desks[1]!).at(-1)!.tell.onProgress(1, 1);
     expect([first.maps, second.maps, second.progress]).toEqual([['a', 'a'], ['a'], [1, 2]]);
     pool.stop();
-    workers[0]!.say({ kind: 'map', job: 2, key: 'c', values: map.values, state: 'fine' });
+    jobs(desks[0]!).at(-1)!.tell.onMap('c', map.values, 'fine');
     expect(second.maps).toEqual(['a']);
-    expect(workers[0]!.sent.at(-1)).toEqual({ kind: 'stop' });
+    expect(names(desks[0]!).at(-1)).toBe('stop');
+  });
+
+  test('maps that fail are told once, those of an older job not at all', async () => {
+    const { pool, desks } = poolOf();
+    const [first, second] = [heard(), heard()];
+    pool.startMaps(setting, map.grid, families, first.listener);
+    pool.startMaps(setting, map.grid, families, second.listener);
+    for (const job of jobs(desks[0]!))
+      job.refuse(new WorkRefusal({ code: 'workerDied', what: 'out of memory', allowed: '' }));
+    await waitFor(() => expect(second.failures).toEqual(['workerDied']));
+    expect(first.failures).toEqual([]);
   });
 
   test('until the first map is there, questions queue behind it and nothing else takes its time', () => {
-    const { pool, workers } = poolOf();
+    const { pool, desks } = poolOf();
     pool.warm(setting, map.grid, map.family);
     pool.startMaps(setting, map.grid, families, heard().listener);
     void pool.ask(setting, 'ladder', { props: [] });
     void pool.ask(setting, 'props', { props: [] });
-    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'coarse' });
-    expect(workers.map((w) => w.sent.map((m) => m.kind))).toEqual([['warm', 'map', 'task', 'task']]);
-    workers[0]!.say({ kind: 'map', job: 1, key: 'a', values: map.values, state: 'fine' });
+    const { tell } = jobs(desks[0]!)[0]!;
+    tell.onMap('a', map.values, 'coarse');
+    expect(desks.map(names)).toEqual([['warm', 'maps', 'answer', 'answer']]);
+    tell.onMap('a', map.values, 'fine');
     void pool.ask(setting, 'curves', { props: [] });
-    expect(workers[1]!.sent.map((m) => m.kind)).toEqual(['map', 'task']);
+    expect(names(desks[1]!)).toEqual(['maps', 'answer']);
   });
 
   test('gives each question its own answer, and a refusal its reason', async () => {
-    const { pool, workers } = poolOf();
+    const { pool, desks } = poolOf();
     const ladder = pool.ask(setting, 'ladder', { props: [] });
     const refused = pool.ask(setting, 'remedies', { propModelId: 'm', geometry: map.family as never });
-    expect(workers).toHaveLength(2);
-    const [one, two] = workers.map((w) => w.sent[0] as Extract<ToWorker, { kind: 'task' }>);
-    workers[1]!.say({
-      kind: 'answer',
-      id: two!.id,
-      result: { ok: false, problem: { code: 'outOfRange', what: 'massKg', allowed: '> 0' } },
-    });
-    workers[0]!.say({ kind: 'answer', id: one!.id, result: { ok: true, value: 'rungs' } });
+    expect(desks.map(names)).toEqual([['answer'], ['answer']]);
+    desks[1]!.asked[0]!.refuse(new WorkRefusal({ code: 'outOfRange', what: 'massKg', allowed: '> 0' }));
+    desks[0]!.asked[0]!.answer('rungs');
     await expect(ladder).resolves.toBe('rungs');
     await expect(refused).rejects.toMatchObject({ problem: { what: 'massKg', allowed: '> 0' } });
     pool.end();
-    expect(workers.every((w) => w.isEnded)).toBe(true);
+    expect(desks.every((d) => d.isEnded)).toBe(true);
   });
 });

@@ -1,6 +1,4 @@
-import type { ToWorker } from './pickMessages.ts';
+import { serveWork } from '../shared/worker/serveWork.ts';
 import { PickWork } from './pickWork.ts';
 
-const work = new PickWork((message) => self.postMessage(message));
-
-self.onmessage = ({ data }: MessageEvent<ToWorker>): void => work.hear(data);
+serveWork(new PickWork());

@@ -6,9 +6,6 @@ import type {
   Manoeuvres,
   MarkedProp,
   PackAnswer,
-  PickFamily,
-  PickGrid,
-  PickSetting,
   PropFacts,
   PropGeometry,
   QuestionName,
@@ -60,25 +57,10 @@ export interface Answers {
 
 export type PickTask = keyof PickTasks;
 
-export type ToWorker =
-  | { kind: 'map'; job: number; setting: PickSetting; grid: PickGrid; families: { key: string; family: PickFamily }[] }
-  | { kind: 'warm'; setting: PickSetting; grid: PickGrid; family: PickFamily }
-  | { kind: 'stop' }
-  | {
-      [K in PickTask]: { kind: 'task'; id: number; setting: PickSetting; task: K; ask: PickTasks[K]['ask'] };
-    }[PickTask];
-
-export type FromWorker =
-  | { kind: 'map'; job: number; key: string; values: Float64Array; state: 'coarse' | 'fine' }
-  | { kind: 'progress'; job: number; done: number; total: number }
-  | { kind: 'mapFailed'; job: number; problem: WorkerProblem }
-  | { kind: 'answer'; id: number; result: { ok: true; value: unknown } | { ok: false; problem: WorkerProblem } };
-
-/** What the core refused: a thrown error would lose its class on the way. */
-export interface WorkerProblem {
-  code: string;
-  what: string;
-  allowed: string;
+/** How a worker tells of the maps that it works out. */
+export interface MapListener {
+  onMap: (key: string, values: Float64Array, state: 'coarse' | 'fine') => void;
+  onProgress: (done: number, total: number) => void;
 }
 
 export const styleOrder: readonly FlyingStyle[] = ['gentle', 'normal', 'hard'];

@@ -10,7 +10,8 @@ import {
 } from '@zivvo/core';
 import { craftForPick, rackForPick } from './pick.fixtures.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
-import type { FromWorker, PickTask, PickTasks } from './pickMessages.ts';
+import type { ProxyMarked } from 'comlink';
+import type { MapListener, PickTask, PickTasks } from './pickMessages.ts';
 import { askedOf, propOfModel } from './pickProps.ts';
 import { PickWork } from './pickWork.ts';
 
@@ -23,137 +24,92 @@ const grid = {
   pitchesM: whole.pitchesM.filter((_, i) => i % 5 === 0),
 };
 
-/** A worker's work whose words are kept; `heard` waits until one of them is said. */
-function working() {
-  const said: FromWorker[] = [];
-  const waiting: { is: (m: FromWorker) => boolean; done: (m: FromWorker) => void }[] = [];
-  const work = new PickWork((message) => {
-    said.push(message);
-    for (const w of waiting) if (w.is(message)) w.done(message);
-  });
-  const heard = (is: (m: FromWorker) => boolean): Promise<FromWorker> =>
-    new Promise((done) => (said.some(is) ? done(said.find(is)!) : waiting.push({ is, done })));
-  return { work, said, heard };
+/** What a job of maps told, in its order. */
+function telling() {
+  const said: { key: string; values: Float64Array; state: string }[] = [];
+  const order: string[] = [];
+  const listener = {
+    onMap: (key: string, values: Float64Array, state: string) => {
+      said.push({ key, values, state });
+      order.push(`${key} ${state}`);
+    },
+    onProgress: (done: number, total: number) => order.push(`${done} of ${total}`),
+  } as unknown as MapListener & ProxyMarked;
+  return { said, order, listener };
 }
 
-function ask<K extends PickTask>(task: K, question: PickTasks[K]['ask'], own = setting): PickTasks[K]['answer'] {
-  const { work, said } = working();
-  work.hear({ kind: 'task', id: 7, setting: own, task, ask: question } as never);
-  const [message] = said;
-  if (message?.kind !== 'answer' || !message.result.ok) throw new Error(JSON.stringify(message));
-  return message.result.value as PickTasks[K]['answer'];
-}
+const ask = <K extends PickTask>(task: K, question: PickTasks[K]['ask'], own = setting): PickTasks[K]['answer'] =>
+  new PickWork().answer(own, task, question);
+const weightless = { ...setting, craft: { ...setting.craft, massKg: 0 } };
 
 const props = rackForPick.map((m) => askedOf(propOfModel(m)));
 
 describe('maps', () => {
   test('each family comes coarse and then fine, and is counted; the coarse one is whole already', async () => {
-    const { work, said, heard } = working();
-    work.hear({
-      kind: 'map',
-      job: 1,
-      setting,
-      grid,
-      families: [
-        { key: 'a', family },
-        { key: 'b', family: { ...family, bladeCount: 2 } },
-      ],
-    });
-    await heard((m) => m.kind === 'progress' && m.done === 2);
-    expect(said.map((m) => (m.kind === 'map' ? `${m.key} ${m.state}` : m.kind))).toEqual([
-      'a coarse',
-      'a fine',
-      'progress',
-      'b coarse',
-      'b fine',
-      'progress',
-    ]);
-    const known = (m: FromWorker | undefined): number =>
-      m?.kind === 'map'
-        ? m.values.filter((v, i) => i % PICK_COLUMNS === PICK_COLUMNS - 1 && Number.isFinite(v)).length
-        : 0;
-    expect(known(said[0])).toBe(known(said[1]));
+    const { said, order, listener } = telling();
+    const two = [
+      { key: 'a', family },
+      { key: 'b', family: { ...family, bladeCount: 2 } },
+    ];
+    await new PickWork().maps(setting, grid, two, listener);
+    expect(order).toEqual(['a coarse', 'a fine', '1 of 2', 'b coarse', 'b fine', '2 of 2']);
+    const known = ({ values }: { values: Float64Array }): number =>
+      values.filter((v, i) => i % PICK_COLUMNS === PICK_COLUMNS - 1 && Number.isFinite(v)).length;
+    expect(known(said[0]!)).toBe(known(said[1]!));
   });
 
   test('a newer job ends the older at its next breath, and stop ends all', async () => {
-    const { work, said, heard } = working();
-    work.hear({
-      kind: 'map',
-      job: 1,
-      setting,
-      grid: whole,
-      families: [
-        { key: 'old', family },
-        { key: 'old2', family },
-      ],
-    });
-    work.hear({ kind: 'map', job: 2, setting, grid, families: [{ key: 'new', family }] });
-    await heard((m) => m.kind === 'progress' && m.job === 2);
-    expect(said.filter((m) => m.kind === 'progress' && m.job === 1)).toEqual([]);
-    const { work: other, said: told } = working();
-    other.hear({ kind: 'map', job: 3, setting, grid: whole, families: [{ key: 'x', family }] });
-    other.hear({ kind: 'stop' });
-    await new Promise((resolve) => setTimeout(resolve, 60));
-    expect(told.filter((m) => m.kind === 'progress')).toEqual([]);
+    const work = new PickWork();
+    const [old, newer, stopped] = [telling(), telling(), telling()];
+    const olds = ['old', 'old2'].map((key) => ({ key, family }));
+    await Promise.all([
+      work.maps(setting, whole, olds, old.listener),
+      work.maps(setting, grid, [{ key: 'new', family }], newer.listener),
+    ]);
+    expect([old.order, newer.order]).toEqual([['old coarse'], ['new coarse', 'new fine', '1 of 1']]);
+    const left = work.maps(setting, whole, [{ key: 'x', family }], stopped.listener);
+    work.stop();
+    await left;
+    expect(stopped.order).toEqual(['x coarse']);
   });
 
   test('a craft that makes no sense is refused by its field', async () => {
-    const { work, heard } = working();
-    work.hear({
-      kind: 'map',
-      job: 1,
-      setting: { ...setting, craft: { ...setting.craft, massKg: 0 } },
-      grid,
-      families: [{ key: 'a', family }],
-    });
-    expect(await heard((m) => m.kind === 'mapFailed')).toMatchObject({
-      problem: { code: 'outOfRange', what: 'massKg' },
-    });
+    await expect(
+      new PickWork().maps(weightless, grid, [{ key: 'a', family }], telling().listener),
+    ).rejects.toMatchObject({ code: 'outOfRange', details: { what: 'massKg' } });
   });
 
   test('a map begun ahead is the same map, coarse and fine, and so is the one after it', async () => {
-    const maps = async (isAhead: boolean): Promise<FromWorker[]> => {
-      const { work, said, heard } = working();
-      if (isAhead) work.hear({ kind: 'warm', setting, grid, family });
+    const maps = async (isAhead: boolean) => {
+      const work = new PickWork();
+      const { said, order, listener } = telling();
+      if (isAhead) work.warm(setting, grid, family);
       for (const job of [1, 2]) {
-        work.hear({ kind: 'map', job, setting, grid, families: [{ key: 'a', family }] });
-        if (isAhead && job === 1) expect(said).toMatchObject([{ kind: 'map', state: 'coarse' }]);
-        await heard((m) => m.kind === 'progress' && m.job === job);
+        const done = work.maps(setting, grid, [{ key: 'a', family }], listener);
+        if (isAhead && job === 1) expect(order).toEqual(['a coarse']);
+        await done;
       }
-      return said;
+      return { said, order };
     };
     const ahead = await maps(true);
-    expect(ahead.map((m) => (m.kind === 'map' ? m.state : m.kind))).toEqual([
-      'coarse',
-      'fine',
-      'progress',
-      'coarse',
-      'fine',
-      'progress',
-    ]);
+    expect(ahead.order).toEqual(['a coarse', 'a fine', '1 of 1', 'a coarse', 'a fine', '1 of 1']);
     expect(ahead).toEqual(await maps(false));
   });
 
   test('a map begun ahead for another craft is no map of this one', async () => {
-    const full = async (isAhead: boolean): Promise<FromWorker> => {
-      const { work, heard } = working();
-      if (isAhead)
-        work.hear({
-          kind: 'warm',
-          setting: { ...setting, craft: { ...setting.craft, massKg: 2 * setting.craft.massKg } },
-          grid,
-          family,
-        });
-      work.hear({ kind: 'map', job: 1, setting, grid, families: [{ key: 'a', family }] });
-      return heard((m) => m.kind === 'map' && m.state === 'fine');
+    const full = async (isAhead: boolean) => {
+      const work = new PickWork();
+      const { said, listener } = telling();
+      const heavier = { ...setting, craft: { ...setting.craft, massKg: 2 * setting.craft.massKg } };
+      if (isAhead) work.warm(heavier, grid, family);
+      await work.maps(setting, grid, [{ key: 'a', family }], listener);
+      return said;
     };
     expect(await full(true)).toEqual(await full(false));
   });
 
   test('a craft that makes no sense is not refused before its map is asked for', () => {
-    const { work, said } = working();
-    work.hear({ kind: 'warm', setting: { ...setting, craft: { ...setting.craft, massKg: 0 } }, grid, family });
-    expect(said).toEqual([]);
+    expect(() => new PickWork().warm(weightless, grid, family)).not.toThrow();
   });
 });
 
@@ -210,16 +166,7 @@ describe('questions', () => {
   });
 
   test('a question that cannot be answered says which field stands in its way', () => {
-    const { work, said } = working();
-    work.hear({
-      kind: 'task',
-      id: 1,
-      setting: { ...setting, craft: { ...setting.craft, gearRatio: 0 } },
-      task: 'props',
-      ask: { props },
-    });
-    expect(said).toEqual([
-      { kind: 'answer', id: 1, result: { ok: false, problem: expect.objectContaining({ what: 'gearRatio' }) } },
-    ]);
+    const setting0 = { ...setting, craft: { ...setting.craft, gearRatio: 0 } };
+    expect(() => ask('props', { props }, setting0)).toThrow(/gearRatio/);
   });
 });

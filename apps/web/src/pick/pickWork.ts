@@ -2,7 +2,6 @@ import {
   answerQuestion,
   CoefficientTables,
   conditionWalk,
-  CoreError,
   correctionFor,
   emptyPickMap,
   evaluateCandidate,
@@ -28,16 +27,8 @@ import {
   type PropFacts,
   type RotorAir,
 } from '@zivvo/core';
-import type {
-  Answers,
-  AskedProp,
-  CurvePoint,
-  FromWorker,
-  PickTask,
-  PickTasks,
-  ToWorker,
-  WorkerProblem,
-} from './pickMessages.ts';
+import type { ProxyMarked } from 'comlink';
+import type { Answers, AskedProp, CurvePoint, MapListener, PickTask, PickTasks } from './pickMessages.ts';
 
 /** How long the worker computes before it looks for a message that stops it. */
 const BREATH_MS = 12;
@@ -61,35 +52,15 @@ function takeStep(begun: BegunMap): boolean {
 
 const breath = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
 
-/**
- * What a worker of Pick does, without the worker: it hears messages and posts answers. Its tables are kept from one
- * message to the next.
- */
+/** What a worker of Pick does; its tables are kept from one question to the next. */
 export class PickWork {
   private tables: CoefficientTables | null = null;
   /** The map job in force; a newer one, or *stop*, ends it at its next breath. */
   private job = 0;
   private ahead: BegunMap | null = null;
 
-  constructor(private readonly post: (message: FromWorker) => void) {}
-
-  hear(message: ToWorker): void {
-    switch (message.kind) {
-      case 'task':
-        return this.answer(message);
-      case 'stop':
-        this.job = 0;
-        return;
-      case 'warm':
-        return this.warm(message);
-      case 'map':
-        this.job = message.job;
-        void this.workMaps(message);
-    }
-  }
-
   /** Works a coarse map out before it is asked for, and keeps it for who asks. */
-  private warm({ setting, grid, family }: Extract<ToWorker, { kind: 'warm' }>): void {
+  warm(setting: PickSetting, grid: PickGrid, family: PickFamily): void {
     try {
       const ahead = this.begin(this.benchOf(setting), setting, grid, family);
       while (!ahead.isCoarse) takeStep(ahead);
@@ -127,45 +98,49 @@ export class PickWork {
     return { asked, map, steps: refineMap(bench, map), isCoarse: false };
   }
 
-  private async workMaps(message: Extract<ToWorker, { kind: 'map' }>): Promise<void> {
-    const own = message.job;
-    try {
-      const bench = this.benchOf(message.setting);
-      let done = 0;
-      const total = message.families.length;
-      for (const { key, family } of message.families) {
-        const begun = this.begin(bench, message.setting, message.grid, family);
-        let isCoarseTold = false;
-        let breathAt = performance.now() + BREATH_MS;
-        do {
-          if (begun.isCoarse && !isCoarseTold) {
-            isCoarseTold = true;
-            this.post({ kind: 'map', job: own, key, values: fillCoarse(begun.map).values, state: 'coarse' });
-          }
-          // The first coarse map comes before anything else that is asked: somebody looks at an empty chart.
-          if (performance.now() < breathAt || (done === 0 && !isCoarseTold)) continue;
-          await breath();
-          if (this.job !== own) return;
-          breathAt = performance.now() + BREATH_MS;
-        } while (takeStep(begun));
-        this.post({ kind: 'map', job: own, key, values: begun.map.values, state: 'fine' });
-        this.post({ kind: 'progress', job: own, done: ++done, total });
+  /**
+   * Works maps out one after the other, each coarse and then fine, and tells of them; done when all are, or when newer
+   * ones or *stop* took their place.
+   */
+  async maps(
+    setting: PickSetting,
+    grid: PickGrid,
+    families: readonly { key: string; family: PickFamily }[],
+    listener: MapListener & ProxyMarked,
+  ): Promise<void> {
+    const own = ++this.job;
+    const bench = this.benchOf(setting);
+    let done = 0;
+    for (const { key, family } of families) {
+      const begun = this.begin(bench, setting, grid, family);
+      let isCoarseTold = false;
+      let breathAt = performance.now() + BREATH_MS;
+      do {
+        if (begun.isCoarse && !isCoarseTold) {
+          isCoarseTold = true;
+          listener.onMap(key, fillCoarse(begun.map).values, 'coarse');
+        }
+        // The first coarse map comes before anything else that is asked: somebody looks at an empty chart.
+        if (performance.now() < breathAt || (done === 0 && !isCoarseTold)) continue;
         await breath();
         if (this.job !== own) return;
-      }
-    } catch (error) {
-      this.post({ kind: 'mapFailed', job: own, problem: problemOf(error) });
+        breathAt = performance.now() + BREATH_MS;
+      } while (takeStep(begun));
+      listener.onMap(key, begun.map.values, 'fine');
+      listener.onProgress(++done, families.length);
+      await breath();
+      if (this.job !== own) return;
     }
   }
 
-  private answer({ id, setting, task, ask }: Extract<ToWorker, { kind: 'task' }>): void {
-    try {
-      const benchFor = (propModelId: string | null): PickBench => this.benchOf(setting, propModelId);
-      const value = (tasks[task] as Task<PickTask>)(benchFor, setting, ask);
-      this.post({ kind: 'answer', id, result: { ok: true, value } });
-    } catch (error) {
-      this.post({ kind: 'answer', id, result: { ok: false, problem: problemOf(error) } });
-    }
+  /** Drops the maps under way. */
+  stop(): void {
+    this.job++;
+  }
+
+  /** @throws {CoreError} where the craft or the props cannot be worked out */
+  answer<K extends PickTask>(setting: PickSetting, task: K, ask: PickTasks[K]['ask']): PickTasks[K]['answer'] {
+    return (tasks[task] as Task<K>)((propModelId) => this.benchOf(setting, propModelId), setting, ask);
   }
 }
 
@@ -264,15 +239,4 @@ function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
         ]
       : [],
   );
-}
-
-function problemOf(error: unknown): WorkerProblem {
-  if (!(error instanceof CoreError))
-    return { code: 'failed', what: error instanceof Error ? error.message : 'unknown', allowed: '' };
-  const { what, allowed } = error.details as { what?: unknown; allowed?: unknown };
-  return {
-    code: error.code,
-    what: typeof what === 'string' ? what : '',
-    allowed: typeof allowed === 'string' ? allowed : '',
-  };
 }

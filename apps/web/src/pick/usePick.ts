@@ -11,9 +11,10 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { useCalibrationQuery } from '../shared/api/standApi.ts';
 import { useAirQuery } from '../shared/api/workshopApi.ts';
 import { pickSettingOf } from './pickCraftOf.ts';
-import { PickProblem, pickPool } from './pickPool.ts';
+import { workProblemOf, type WorkProblem } from '../shared/worker/workProblem.ts';
+import { pickPool } from './pickPool.ts';
 import type { KittedView } from './useKit.ts';
-import type { PickTask, PickTasks, WorkerProblem } from './pickMessages.ts';
+import type { PickTask, PickTasks } from './pickMessages.ts';
 
 export function familyKey({ bladeCount, tipShape, material }: PickFamily): string {
   return `${bladeCount} ${tipShape} ${material}`;
@@ -38,7 +39,7 @@ export interface PickSpace {
   maps: ReadonlyMap<string, PickMap>;
   done: number;
   total: number;
-  problem: WorkerProblem | null;
+  problem: WorkProblem | null;
 }
 
 const NOTHING: PickSpace = { maps: new Map(), done: 0, total: 0, problem: null };
@@ -63,7 +64,7 @@ export function usePickSpace(setting: PickSetting | null, referenceM: number | n
     const families = inOrder(first.current, material);
     const maps = new Map<string, PickMap>();
     let progress = { done: 0, total: families.length };
-    let problem: WorkerProblem | null = null;
+    let problem: WorkProblem | null = null;
     let timer: number | undefined;
     const show = (): void => {
       timer = undefined;
@@ -112,7 +113,7 @@ function inOrder(shown: PickFamily, material: PropMaterial): { key: string; fami
 
 export interface Asked<T> {
   value: T | null;
-  problem: WorkerProblem | null;
+  problem: WorkProblem | null;
   /** True while the last question has no answer yet; the value is that of an earlier one. */
   isWorking: boolean;
 }
@@ -137,13 +138,7 @@ export function usePickTask<K extends PickTask>(
       .ask(setting, task, ask)
       .then(
         (value) => tell({ value, problem: null, ask }),
-        (error: unknown) =>
-          tell({
-            value: null,
-            problem:
-              error instanceof PickProblem ? error.problem : { code: 'failed', what: String(error), allowed: '' },
-            ask,
-          }),
+        (error: unknown) => tell({ value: null, problem: workProblemOf(error), ask }),
       );
     return () => {
       isGone = true;

@@ -1,5 +1,5 @@
 import { requirePositive } from '../errors/guards.ts';
-import type { TapeStrip } from './staticUnbalance.ts';
+import { tapeMassKg, type TapeStrip } from './staticUnbalance.ts';
 import { TRIAL_FACTOR } from './tapeTrials.ts';
 
 /** A roll of tape that is balanced with. */
@@ -63,7 +63,7 @@ export function tapeMomentKgM(
   { radiusM, widthM }: TapeSpot,
   { thicknessM, densityKgPerM3 }: TapeRoll,
 ): number {
-  return lengthM * radiusM * widthM * thicknessM * densityKgPerM3;
+  return lengthM === 0 ? 0 : radiusM * tapeMassKg({ lengthM, widthM, thicknessM, densityKgPerM3 });
 }
 
 /** Moment of the most tape that a spot takes [kg·m]. */

@@ -237,7 +237,7 @@ export const causeTable: Record<CauseName, CauseLinks> = {
     symptoms: { tremblingPicture: 0.6, jellyVideo: 0.45, armsShake: 0.35, oneHotMotor: 0.25, flutters: 0.15 },
     changes: { strike: 0.8 },
     facts: { motorStruck: 0.7, struckPiece: 0.4 },
-    tests: { shaftTip: 0.94, bareSpinUp: 0.7, spinBare: 0.3 },
+    tests: { shaftTip: 0.94, bareSpinUp: 0.7, spinBare: 0.3, moveMotor: 0.85 },
   },
   dryBearing: {
     prior: 6,

@@ -7,30 +7,6 @@ import { isAllowed } from './scores.ts';
 import { workedAt, type PickMap } from './pickSpace.ts';
 import { limitReason, type PickPlace } from './tradeReasons.ts';
 
-/** How much of a map a limit bars, and how much nothing bars. */
-export interface MapShares {
-  allowedRatio: number;
-  barred: { limit: PickLimit; ratio: number }[];
-}
-
-/** Which limits bar how much of a map, the largest first. */
-export function mapShares({ values }: PickMap): MapShares {
-  let known = 0;
-  let allowed = 0;
-  const counts = new Array<number>(pickLimitNames.length).fill(0);
-  for (let index = 0; index < values.length / PICK_COLUMNS; index++) {
-    const at = index * PICK_COLUMNS + pickFigureNames.length;
-    if (Number.isNaN(values[at]!)) continue;
-    known++;
-    if (isAllowed(values, index)) allowed++;
-    pickLimitNames.forEach((_, k) => values[at + k]! > 1 && counts[k]!++);
-  }
-  const barred = pickLimitNames
-    .map((limit, k) => ({ limit, ratio: known === 0 ? 0 : counts[k]! / known }))
-    .filter((b) => b.ratio > 0);
-  return { allowedRatio: known === 0 ? 0 : allowed / known, barred: barred.sort((a, b) => b.ratio - a.ratio) };
-}
-
 interface RoomLimit {
   code: ReasonCode;
   limitM: number | null;

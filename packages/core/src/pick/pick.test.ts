@@ -4,7 +4,7 @@ import { INCH_M } from '../label/propLabel.ts';
 import { costPerHour, usablePieceCost } from './cost.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { loadLadder } from './loadLadder.ts';
-import { emptyMapReason, mapShares, roomReason } from './mapReasons.ts';
+import { emptyMapReason, roomReason } from './mapReasons.ts';
 import { lessIsBetter, PICK_COLUMNS } from './pickFigures.ts';
 import type { PickCraft } from './pickCraft.ts';
 import {
@@ -18,7 +18,7 @@ import {
   type PickMap,
 } from './pickSpace.ts';
 import { propLoad, remediesFor, remedyReasons } from './remedies.ts';
-import { goodnessTable, isAllowed, paretoFront, scaleOf, scoreOf, scoreTable, type Scale } from './scores.ts';
+import { goodnessTable, isAllowed, scaleOf, scoreOf, scoreTable, type Scale } from './scores.ts';
 import { candidateReasons, tradesOf } from './tradeReasons.ts';
 import { tryOutKit, type KitProp } from './tryOutKit.ts';
 import { criteria, criterionNames, useNames, useWeights, type CriterionName, type Weights } from './uses.ts';
@@ -80,17 +80,6 @@ describe('scores', () => {
       3,
     );
     scores.forEach((score, i) => expect(Number.isNaN(score)).toBe(!isAllowed(map.values, i)));
-  });
-
-  test('whatever the weights, the best stands on the front, and the front does not know them', () => {
-    const table = goodnessTable(scale, map.values);
-    const front = new Set(paretoFront(table));
-    for (const use of useNames) {
-      const scores = scoreTable(table, useWeights[use]);
-      const best = Math.max(...scores.filter((s) => !Number.isNaN(s)));
-      expect([...front].some((i) => scores[i]! >= best - 1e-4)).toBe(true);
-    }
-    expect(front.size).toBeLessThan(table.length / criterionNames.length);
   });
 
   test('one wish alone ranks by its figure; no wish at all ranks nothing', () => {
@@ -172,12 +161,6 @@ describe('reasons follow the numbers', () => {
 });
 
 describe('the map says why', () => {
-  test('how much is barred by what', () => {
-    const shares = mapShares(map);
-    expect(shares.allowedRatio).toBeGreaterThan(0.2);
-    expect(shares.barred.map((b) => b.limit)).toEqual(expect.arrayContaining(['clearance', 'neighbours']));
-    expect(emptyMapReason(bench, map)).toBeNull();
-  });
   test('where nothing fits, the nearest candidate and its limit', () => {
     const tight = { ...surveyQuad, clearanceDiameterM: 0.06 };
     const found = emptyMapReason(benchOf(tight), worked(tight))!;

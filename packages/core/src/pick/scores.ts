@@ -103,35 +103,3 @@ export function scoreTable(table: Float32Array, weights: Weights): Float32Array 
   }
   return scores;
 }
-
-/**
- * Rows that no other row beats in every wish at once: whatever the weights, the best is among them.
- *
- * @param table - from {@link goodnessTable}
- * @returns indices, in no order of merit
- */
-export function paretoFront(table: Float32Array): number[] {
-  const width = criterionNames.length;
-  const sums = new Map<number, number>();
-  for (let index = 0; index < table.length / width; index++) {
-    let sum = 0;
-    for (let k = 0; k < width; k++) sum += table[index * width + k]!;
-    if (!Number.isNaN(sum)) sums.set(index, sum);
-  }
-  // Whoever beats a row has a larger sum: each needs to be held only against those before it.
-  const order = [...sums.keys()].sort((a, b) => sums.get(b)! - sums.get(a)!);
-  const front: number[] = [];
-  for (const index of order) if (!front.some((other) => beats(table, other, index))) front.push(index);
-  return front;
-}
-
-function beats(table: Float32Array, a: number, b: number): boolean {
-  const width = criterionNames.length;
-  let isBetter = false;
-  for (let k = 0; k < width; k++) {
-    const difference = table[a * width + k]! - table[b * width + k]!;
-    if (difference < 0) return false;
-    if (difference > 0) isBetter = true;
-  }
-  return isBetter;
-}

@@ -105,11 +105,6 @@ export function readyToFly(facts: ReadyFacts): ReadyToFly {
   return { verdict: missing[0]?.verdict ?? 'fit', missing };
 }
 
-/** What is missing as reasons, danger first. */
-export function readyReasons({ missing }: Pick<ReadyToFly, 'missing'>): Reason[] {
-  return bySeverity(missing.map((m) => m.reason));
-}
-
 type Miss = <C extends ReasonCode>(
   verdict: ReadyPoint['verdict'],
   where: ReadyPlace,

@@ -5,10 +5,11 @@ import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { AirView } from '@zivvo/contract';
-import { calibrate, INCH_M, pickGrid, type LineStop, type StandCalibration } from '@zivvo/core';
+import { calibrate, INCH_M, pickGrid, type LineStop, type PickSetting, type StandCalibration } from '@zivvo/core';
+import { HeldDesk, type HeldQuestion } from '../../test/ownThreadDesk.ts';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { pickSettingOf } from '../../pick/pickCraftOf.ts';
-import type { ToWorker } from '../../pick/pickMessages.ts';
+import type { PickWork } from '../../pick/pickWork.ts';
 import { craftForPick, pickAnswers } from '../../pick/pick.fixtures.ts';
 import { PickPool, replacePickPool } from '../../pick/pickPool.ts';
 import { askAhead } from '../../shared/api/ahead.ts';
@@ -71,17 +72,10 @@ test('the rail is the work in its order, each station with its stop, and what is
 });
 
 /** A pool whose workers only listen. */
-function listeningPool(): ToWorker[] {
-  const told: ToWorker[] = [];
-  replacePickPool(
-    new PickPool(() => ({
-      postMessage: (message) => told.push(message),
-      onmessage: null,
-      onerror: null,
-      terminate: nobody,
-    })),
-  );
-  return told;
+function listeningPool(): HeldQuestion[] {
+  const desk = new HeldDesk<PickWork>();
+  replacePickPool(new PickPool(() => desk));
+  return desk.asked;
 }
 
 test('questions are asked ahead of the page; for Pick the runs too, and its first map is begun', async () => {
@@ -103,9 +97,9 @@ test('questions are asked ahead of the page; for Pick the runs too, and its firs
   expect(asked()).toContain('calibration("c9")');
   const setting = pickSettingOf(petrel, air as AirView);
   const grid = pickGrid(setting.craft, 7.2 * INCH_M);
-  expect(told).toEqual([
-    { kind: 'warm', setting, grid, family: { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } },
-    { kind: 'warm', setting, grid, family: { bladeCount: 4, tipShape: 'square', material: 'carbon' } },
+  expect(told.map(({ name, args }) => [name, ...args])).toEqual([
+    ['warm', setting, grid, { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' }],
+    ['warm', setting, grid, { bladeCount: 4, tipShape: 'square', material: 'carbon' }],
   ]);
 });
 
@@ -128,7 +122,10 @@ test('the first map of Pick is begun anew when the craft’s own runs have come'
   });
   const told = listeningPool();
   await startPick(new URL('http://zivvo.test/pick?craft=c8'));
-  expect(told.map((m) => (m.kind === 'warm' ? m.setting.calibration : m.kind))).toEqual([null, calibration]);
+  expect(told.map(({ name, args }) => [name, (args[0] as PickSetting).calibration])).toEqual([
+    ['warm', null],
+    ['warm', calibration],
+  ]);
 });
 
 test('a craft that is gone is left to the page of Pick to tell', async () => {
