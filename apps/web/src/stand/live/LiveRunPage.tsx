@@ -12,7 +12,7 @@ import {
   type SimulatedFault,
 } from '@zivvo/core';
 import { formatShare, quantityNames, unitFor } from '@zivvo/words';
-import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useCraftQuery } from '../../shared/api/craftApi.ts';
 import { useKeepLiveMutation, useOpenLiveMutation } from '../../shared/api/liveApi.ts';
@@ -43,6 +43,7 @@ import { OtherRun } from './OtherRun.tsx';
 import { Readings } from './Readings.tsx';
 import { useLiveRun, type LiveRun } from './useLiveRun.ts';
 import { useStandKeys } from './useStandKeys.ts';
+import { useThrottleSteps } from './useThrottleSteps.ts';
 
 const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
 const LADDER = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
@@ -245,25 +246,6 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       )}
     </StationPage>
   );
-}
-
-/** A step that has not come back by then was refused [ms]. */
-const ECHO_MS = 3000;
-
-/** Steps the throttle. Quick steps add up: each starts from what was asked for, until that is what the stand shows. */
-function useThrottleSteps({ isPilot, isHot, send }: LiveRun, throttleRatio: number): (by: number) => void {
-  const asked = useRef(throttleRatio);
-  const waitsUntilMs = useRef(-Infinity);
-  useEffect(() => {
-    if (!isHot || throttleRatio === asked.current) waitsUntilMs.current = -Infinity;
-    if (performance.now() > waitsUntilMs.current) asked.current = throttleRatio;
-  }, [throttleRatio, isHot]);
-  return (by) => {
-    if (!isPilot || !isHot) return;
-    asked.current = Math.round(Math.min(1, Math.max(0, asked.current + by)) * 100) / 100;
-    waitsUntilMs.current = performance.now() + ECHO_MS;
-    send({ name: 'throttle', throttleRatio: asked.current });
-  };
 }
 
 interface GrowingChartProps {

@@ -4,7 +4,10 @@ import { useCallback, useEffect, useState, useSyncExternalStore } from 'react';
 import { useLiveCommandMutation, useLiveHeartbeatMutation } from '../../shared/api/liveApi.ts';
 import { leaveStand, LiveStream, TAB_ID } from '../../shared/api/liveStream.ts';
 
-export type SendCommand = (command: Omit<Partial<LiveCommandDto>, 'tabId'> & Pick<LiveCommandDto, 'name'>) => void;
+type LiveCommand = Omit<Partial<LiveCommandDto>, 'tabId'> & Pick<LiveCommandDto, 'name'>;
+export type SendCommand = (command: LiveCommand) => void;
+/** As {@link SendCommand}, done when the server has taken or refused it. */
+export type TellCommand = (command: LiveCommand) => Promise<unknown>;
 
 export interface LiveRun {
   stream: LiveStream;
@@ -14,6 +17,7 @@ export interface LiveRun {
   /** True while throttle may be given. */
   isHot: boolean;
   send: SendCommand;
+  tell: TellCommand;
   /** The last refusal, until the next command. */
   error: unknown;
 }
@@ -69,12 +73,11 @@ export function useLiveRun(runId: string): LiveRun {
     [stream, runId],
   );
 
-  const send = useCallback<SendCommand>(
-    (what) => {
-      // What came of it is heard on the stream, in its order; the answer might be older.
-      void command({ id: runId, body: { ...what, tabId: TAB_ID } });
-    },
+  const tell = useCallback<TellCommand>(
+    // What came of it is heard on the stream, in its order; the answer might be older.
+    (what) => command({ id: runId, body: { ...what, tabId: TAB_ID } }),
     [command, runId],
   );
-  return { stream, view, isLost, isPilot, isHot, send, error };
+  const send = useCallback<SendCommand>((what) => void tell(what), [tell]);
+  return { stream, view, isLost, isPilot, isHot, send, tell, error };
 }
