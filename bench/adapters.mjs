@@ -1,4 +1,5 @@
-// One adapter a family of reference files: it maps keys to the core's own calls and converts units, and does no arithmetic of its own.
+// One adapter a family of reference files: it maps keys to the core's own calls and converts units, and does no
+// arithmetic of its own.
 /** Number of the family → what the given core answers to one case's `in`. */
 export function makeAdapters(core) {
   const POWER_LAW_REFERENCE_RPM = 10_000;

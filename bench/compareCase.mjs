@@ -11,7 +11,10 @@ function namesOne(expected, actual) {
   return Array.isArray(actual) && wanted.some((name) => actual.includes(name)) ? 0 : Infinity;
 }
 
-/** Largest deviation of an answer from a case, in units of its tolerance: at most 1 is a pass. Infinity for a missing or wrong-typed value. */
+/**
+ * Largest deviation of an answer from a case, in units of its tolerance: at most 1 is a pass. Infinity for a missing or
+ * wrong-typed value.
+ */
 export function compareCase(expected, actual, tolerances = {}) {
   let worst = 0;
   for (const [key, value] of Object.entries(expected)) {

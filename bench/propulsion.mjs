@@ -78,7 +78,10 @@ function isFinite(value) {
       : true;
 }
 
-/** The predictor against made-up props of another structure, over sizes people fly: how often is the truth inside its interval? */
+/**
+ * The predictor against made-up props of another structure, over sizes people fly: how often is the truth inside its
+ * interval?
+ */
 export function predictor(seed) {
   const random = core.seededRandom(`${seed}/predictor`);
   const pick = (list) => list[Math.floor(random.next() * list.length)];
@@ -189,7 +192,10 @@ export function calibrated(seed) {
   ];
 }
 
-/** Nine props of three makers on a motor that is not quite its label: an unmeasured one at full throttle, as the stand would show it. */
+/**
+ * Nine props of three makers on a motor that is not quite its label: an unmeasured one at full throttle, as the stand
+ * would show it.
+ */
 export function calibratedMotor(seed) {
   const random = core.seededRandom(`${seed}/motor`);
   const tables = new core.CoefficientTables(core.STANDARD_ROTOR_AIR);

@@ -1,4 +1,5 @@
-// Recordings: what the last minute of six hours costs against the first, and how long a view of 20 million samples takes.
+// Recordings: what the last minute of six hours costs against the first, and how long a view of 20 million samples
+// takes.
 import 'reflect-metadata';
 import { NestFactory } from '@nestjs/core';
 import fs from 'node:fs';

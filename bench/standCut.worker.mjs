@@ -1,4 +1,5 @@
-// The device runtime with readings that pass a limit now and then; tells how long each took until the throttle was zero.
+// The device runtime with readings that pass a limit now and then; tells how long each took until the throttle was
+// zero.
 import { parentPort, workerData } from 'node:worker_threads';
 import { StandRuntime } from '../apps/server/dist/live/standRuntime.js';
 

@@ -1,4 +1,5 @@
-// Studies: how often the core is right on things whose truth is known. `npm run studies -- [--only NAME] [--seed N] [--json FILE]`.
+// Studies: how often the core is right on things whose truth is known. `npm run studies -- [--only NAME] [--seed N]
+// [--json FILE]`.
 import * as core from '../packages/core/dist/index.js';
 import { balanceStudy } from './balance.mjs';
 import { simulatedCampaign } from './campaign.mjs';

@@ -72,7 +72,9 @@ test('two swings: bare, then with tape, and where it hangs', async ({ shed, page
   await expect(page.getByRole('region', { name: 'Back' })).not.toContainText('empty');
 });
 
-/** Reads recordings by file: a long one, without its tacho, and one that tells nothing; leaves the fields as they were. */
+/**
+ * Reads recordings by file: a long one, without its tacho, and one that tells nothing; leaves the fields as they were.
+ */
 async function readRecordings(page: Page): Promise<void> {
   // Thirty seconds at 2 kHz: more rows than the page itself would read.
   const turnsPerS =

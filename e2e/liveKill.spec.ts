@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { expect, test } from './zivvo.ts';
 
 /** How often the server is killed in mid-run. */
-const KILLS = process.env.ZIVVO_SOAK ? 60 : 6;
+const KILLS = process.env.ZIVVO_SOAK ? 60 : 4;
 
 interface LiveState {
   phase: string;

@@ -170,7 +170,8 @@ test('the whole story by keyboard alone, and everything is there after a kill', 
   });
 
   const check = async (): Promise<void> => {
-    // The strongest breaks the ESC limit and so does not lead; the reference stays, the two-blade one hovers on least power.
+    // The strongest breaks the ESC limit and so does not lead; the reference stays, the two-blade one hovers on least
+    // power.
     await expect(answer(page)).toHaveText(
       'Nothing within the limits out-pulls Brindlow 7.2×3.9×3; Orle 7144-2 hovers on least power.',
     );

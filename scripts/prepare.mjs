@@ -23,7 +23,10 @@ export function ensureInstalled() {
   fs.writeFileSync(INSTALL_STAMP, wanted);
 }
 
-/** Compiles what changed since the last build: server parts, web app, and the databases that new folders are copied from. */
+/**
+ * Compiles what changed since the last build: server parts, web app, and the databases that new folders are copied
+ * from.
+ */
 export async function build({ withWeb = true, withDemo = false } = {}) {
   fs.mkdirSync('.cache', { recursive: true });
   const built = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};

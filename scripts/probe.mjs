@@ -142,7 +142,9 @@ export function probe() {
   }
 }
 
-/** Starts the server of the copy: a second answer for the station must be refused, because the probe gives the first. */
+/**
+ * Starts the server of the copy: a second answer for the station must be refused, because the probe gives the first.
+ */
 const START = `
 import 'reflect-metadata';
 import fs from 'node:fs';

@@ -1,4 +1,5 @@
-// Everything that `npm run …` does, in plain Node: installs when needed, builds when something changed, then does the job.
+// Everything that `npm run …` does, in plain Node: installs when needed, builds when something changed, then does the
+// job.
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';

@@ -53,7 +53,10 @@ export class BalanceJobController {
     private readonly tray: TraysService,
   ) {}
 
-  /** Pieces by what is to be done about their balance: of the prop in hand, else of what the craft in hand flies, else all. */
+  /**
+   * Pieces by what is to be done about their balance: of the prop in hand, else of what the craft in hand flies, else
+   * all.
+   */
   @Get('trays')
   trays(
     @Query('craftId', OptionalIdPipe) craftId: string | null,

@@ -372,7 +372,9 @@ export interface LogRow {
 export class LogRepository {
   constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {}
 
-  /** Events of a craft and of the pieces that ever sat on it, but not what those did on other craft; the newest first. */
+  /**
+   * Events of a craft and of the pieces that ever sat on it, but not what those did on other craft; the newest first.
+   */
   async ofCraft(db: DbOrTx, craftId: string, from: Date, to: Date, limit: number): Promise<LogRow[]> {
     return db
       .select({ sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact, tag: propPiece.tag })

@@ -61,7 +61,9 @@ export class GainService {
     return this.toView(craft, await this.sheets.find(this.db, id));
   }
 
-  /** The whole sheet is sent at each step, so that every step can be undone; steps that were not proposed are refused. */
+  /**
+   * The whole sheet is sent at each step, so that every step can be undone; steps that were not proposed are refused.
+   */
   async change(id: string, { revision, checks, looks, note }: UpdateGainSheetDto): Promise<GainSheetView> {
     const row = await this.sheets.find(this.db, id);
     const craft = await this.crafts.find(this.db, row.craftId);
@@ -132,7 +134,10 @@ function startOf(row: GainSheetRow, axis: GainAxis): number {
   return row[`${axis}Percent`];
 }
 
-/** Each look must be at the value that was proposed after those before it; the first may also be the present value of any axis. */
+/**
+ * Each look must be at the value that was proposed after those before it; the first may also be the present value of
+ * any axis.
+ */
 function requireSteps(row: GainSheetRow, looks: readonly GainLookDto[], scale: GainScale | null): void {
   looks.forEach((look, i) => {
     const before = looks.slice(0, i).filter((l) => l.axis === look.axis);

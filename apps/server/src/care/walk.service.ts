@@ -76,7 +76,9 @@ export class WalkService {
     return toWalkaroundView((await this.walkarounds.byId(this.db, dto.id))!);
   }
 
-  /** The edge was dressed and the piece cleaned: its balancing is void where mass went away, and the look is answered. */
+  /**
+   * The edge was dressed and the piece cleaned: its balancing is void where mass went away, and the look is answered.
+   */
   async mend(craftId: string, pieceId: string): Promise<void> {
     await this.db.transaction(async (tx) => {
       const look = (await this.walkarounds.newestLooks(tx, [pieceId])).get(pieceId);

@@ -64,7 +64,10 @@ export class ProblemFilter implements ExceptionFilter {
   }
 }
 
-/** Failures of the body reader carry a type of their own; the framework wraps two of them in errors that have only a status. */
+/**
+ * Failures of the body reader carry a type of their own; the framework wraps two of them in errors that have only a
+ * status.
+ */
 function bodyProblem(error: unknown): Problem | null {
   const type =
     error instanceof BadRequestException

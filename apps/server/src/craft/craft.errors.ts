@@ -2,7 +2,10 @@ import { craftLimits, type CraftDto } from '@zivvo/contract';
 import { CoreError, GEAR_TURNS, layOut, LEAST_KITTED_KG, neighbourDistanceM, needsDiagonal } from '@zivvo/core';
 import { FieldError } from '../common/featureError.ts';
 
-/** Refuses a craft whose rotors cannot be laid out, of which a kit leaves nothing, or whose discs cannot clear each other at the clearance it states. */
+/**
+ * Refuses a craft whose rotors cannot be laid out, of which a kit leaves nothing, or whose discs cannot clear each
+ * other at the clearance it states.
+ */
 export function requireBuildable(dto: CraftDto): void {
   const { layout, diagonalM, arms, clearanceDiameterM, gearRatio, spinTable, ownSpins } = dto;
   if (needsDiagonal(layout) && (diagonalM ?? null) === null)

@@ -49,7 +49,9 @@ export function playRack(diary: Diary, shed: Shed): void {
   planTrial(diary, rack);
 }
 
-/** Another model flies for some days in place of the usual set, which then goes back on; one piece of it is thrown away. */
+/**
+ * Another model flies for some days in place of the usual set, which then goes back on; one piece of it is thrown away.
+ */
 function planTrial(diary: Diary, rack: Rack): void {
   const [startMs, endMs] = [at(trial.fromDaysAgo, 16), at(trial.toDaysAgo, 16)];
   diary.plan(startMs - 2 * HOUR_MS, () => rack.gatherShortSet());

@@ -11,7 +11,10 @@ const RUN_MINUTES = 7;
 const FULL_CHARGE = 0.975;
 const TIRED_CHARGE = 0.84;
 
-/** Three rounds through the evening's props on the simulated stand; a pack serves two runs before it goes back on charge. */
+/**
+ * Three rounds through the evening's props on the simulated stand; a pack serves two runs before it goes back on
+ * charge.
+ */
 export function playStand(diary: Diary, shed: Shed): void {
   const campaignId = shed.id('stand evening');
   const startMs = at(standEvening.daysAgo, standEvening.hour);

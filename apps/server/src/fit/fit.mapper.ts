@@ -52,7 +52,10 @@ export function statesOf(craft: Pick<CraftRow, 'rotors'>, row: Pick<FittingRow, 
   }));
 }
 
-/** Arms after a piece changed on some of them: those start anew with their label forward, all others are looked at again. */
+/**
+ * Arms after a piece changed on some of them: those start anew with their label forward, all others are looked at
+ * again.
+ */
 export function touchedStates(states: readonly ArmStateDto[], touched: readonly ArmRef[]): ArmStateDto[] {
   return states.map((arm) => {
     const isTouched = touched.some((t) => isSameArm(arm, t));
@@ -60,7 +63,10 @@ export function touchedStates(states: readonly ArmStateDto[], touched: readonly 
   });
 }
 
-/** Which arms are not as they were, and in what: a motor that turns the other way, an untagged piece of the other hand, a piece turned over. */
+/**
+ * Which arms are not as they were, and in what: a motor that turns the other way, an untagged piece of the other hand,
+ * a piece turned over.
+ */
 export function armChanges(
   craft: Pick<CraftRow, 'rotors'>,
   before: readonly ArmStateDto[],

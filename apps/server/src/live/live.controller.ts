@@ -40,7 +40,10 @@ export class LiveController {
     return this.live.cut(tabId);
   }
 
-  /** Everything that happens to a run on the stand: where it stands first, then its states, its readings and a beat each second. */
+  /**
+   * Everything that happens to a run on the stand: where it stands first, then its states, its readings and a beat each
+   * second.
+   */
   @Sse('live/:id/stream')
   stream(@Param('id', IdPipe) runId: string): Observable<MessageEvent> {
     const first = defer(async (): Promise<LiveEvent> => ({ type: 'state', runId, data: await this.live.find(runId) }));

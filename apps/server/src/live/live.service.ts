@@ -191,7 +191,10 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     };
   }
 
-  /** Cuts whatever is on the stand, from any tab and in any state; nothing turning is cut already. Answers what the device then says. */
+  /**
+   * Cuts whatever is on the stand, from any tab and in any state; nothing turning is cut already. Answers what the
+   * device then says.
+   */
   async cut(tabId: string): Promise<StandView> {
     if (this.open?.hasDevice) {
       const reason = this.open.pilot?.tabId === tabId ? 'pilot' : 'watcher';

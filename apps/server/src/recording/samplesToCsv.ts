@@ -1,6 +1,9 @@
 import type { RecordingService } from './recording.service.ts';
 
-/** Lines of a stretch: time on the recording's axis, moment on the wall, then the channels; empty where nothing was read. */
+/**
+ * Lines of a stretch: time on the recording's axis, moment on the wall, then the channels; empty where nothing was
+ * read.
+ */
 export async function* samplesToCsv(parts: ReturnType<RecordingService['everySample']>): AsyncGenerator<string> {
   let isHeadDue = true;
   for await (const { segment, track, channels, bins } of parts) {

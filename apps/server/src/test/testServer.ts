@@ -41,7 +41,10 @@ export function startBeside({ database }: TestServer): Promise<TestServer> {
   return startOn('own', (config) => besideDatabase(database, config));
 }
 
-/** The demo workshop as `npm run demo` opens it: a copy of the one that the build played, or played here where there is none. */
+/**
+ * The demo workshop as `npm run demo` opens it: a copy of the one that the build played, or played here where there is
+ * none.
+ */
 export async function startDemoServer(): Promise<TestServer> {
   const server = await startOn('demo', (config) =>
     openDatabase({ ...config, cacheFolder: CACHE }, new Date(TEST_START)),

@@ -12,7 +12,9 @@ import { BalanceTabs } from './BalanceTabs.tsx';
 
 const RULER_MM = 120;
 
-/** Printed aids to scale: a ruler that reads tape in gram-millimetres, a clock disc for behind the shaft, blade gauges. */
+/**
+ * Printed aids to scale: a ruler that reads tape in gram-millimetres, a clock disc for behind the shaft, blade gauges.
+ */
 export function Component() {
   const { data: models } = usePropModelsQuery();
   const { propModelId } = useInHand();

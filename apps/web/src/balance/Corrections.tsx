@@ -3,7 +3,9 @@ import { correctionNames, correctionSentence } from '@zivvo/words';
 import { SeverityMark } from '../shared/ui/ReasonList.tsx';
 import classes from './BalanceJobPage.module.css';
 
-/** Which ways of correcting suit the material, and what forbids the others: read before anything is put on or taken off. */
+/**
+ * Which ways of correcting suit the material, and what forbids the others: read before anything is put on or taken off.
+ */
 export function Corrections({ material, isUnsound }: { material: PropMaterial; isUnsound: boolean }) {
   return (
     <section aria-label="Ways to correct" className={classes.corrections}>

@@ -15,7 +15,9 @@ interface SchoolPanelProps {
   onSet: (change: JobChange) => void;
 }
 
-/** A way of correcting that changes the piece for good: what to mark, how much to take or put, and what it makes void. */
+/**
+ * A way of correcting that changes the piece for good: what to mark, how much to take or put, and what it makes void.
+ */
 export function SchoolPanel({ school, job, model, isUnsound, onSet }: SchoolPanelProps) {
   const [isMadeForIt, setMadeForIt] = useState(false);
   const advice = correctionAdvice(school, model.material, isUnsound, isMadeForIt);

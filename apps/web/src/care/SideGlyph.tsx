@@ -3,7 +3,10 @@ import { Blades } from '../shared/ui/BladeGlyph.tsx';
 import type { GlyphShape } from '../shared/ui/bladeOutline.ts';
 import type { Side } from './careView.ts';
 
-/** The prop with the side that is looked at: the top as it lies, the underside mirrored and hatched, edges and root as a line. */
+/**
+ * The prop with the side that is looked at: the top as it lies, the underside mirrored and hatched, edges and root as a
+ * line.
+ */
 export function SideGlyph({ side, ...shape }: GlyphShape & { side: Side | null; tipShape: TipShape }) {
   const isEdges = side === 'edges';
   return (

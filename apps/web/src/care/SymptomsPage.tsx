@@ -34,7 +34,10 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Care.module.css';
 import { CareTabs } from './CareTabs.tsx';
 
-/** From what is felt to what is wrong: the record first, then one question after another. Without a craft nothing is on record. */
+/**
+ * From what is felt to what is wrong: the record first, then one question after another. Without a craft nothing is on
+ * record.
+ */
 export function Component() {
   const { craftId } = useInHand();
   return craftId === null ? (

@@ -14,7 +14,9 @@ const SPINS = [
 ];
 const newArm = { xM: null, yM: null, spin: 'cw' } as unknown as NonNullable<CraftDto['arms']>[number];
 
-/** Arms that were measured: each shaft forward and right of the centre, and how it turns. Two at one place are a pair. */
+/**
+ * Arms that were measured: each shaft forward and right of the centre, and how it turns. Two at one place are a pair.
+ */
 export function ArmsField({ control, error }: { control: Control<CraftForm>; error?: string }) {
   const { fields, append, remove } = useFieldArray({ control, name: 'arms' });
   return (

@@ -19,7 +19,9 @@ export function BladeSketch({ side }: { side: 'left' | 'right' }) {
   );
 }
 
-/** A hub between two blade roots with what may be moulded on it: letters, an arrow, marks that bend round the screws. */
+/**
+ * A hub between two blade roots with what may be moulded on it: letters, an arrow, marks that bend round the screws.
+ */
 export function HubSketch({ sign, turn }: { sign: 'letters' | 'arrow' | 'matchesArm'; turn: 'cw' | 'ccw' }) {
   return (
     <svg

@@ -92,7 +92,10 @@ interface EveryArmProps {
   onFacts: (change: Parameters<typeof withFacts>[1]) => void;
 }
 
-/** Every arm in a row each: what is on it, whether its spin was seen and its piece looked at; and what holds for the whole craft. */
+/**
+ * Every arm in a row each: what is on it, whether its spin was seen and its piece looked at; and what holds for the
+ * whole craft.
+ */
 export function EveryArm({ craft, view, onChoose, onCheck, onFacts }: EveryArmProps) {
   return (
     <section className={classes.sheet} aria-label="Every arm">

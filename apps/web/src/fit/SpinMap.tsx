@@ -25,7 +25,10 @@ interface SpinMapProps {
 
 const INK = { cw: 'var(--indigo)', ccw: 'var(--plum)', either: 'var(--ink)' } as const;
 
-/** The craft as its labels are read, a drone from above and a plane from the front: outside how each shaft turns, inside which hand sits on it and what it will pull; struck where they clash. */
+/**
+ * The craft as its labels are read, a drone from above and a plane from the front: outside how each shaft turns, inside
+ * which hand sits on it and what it will pull; struck where they clash.
+ */
 export function SpinMap({ view, kind, chosen, onChoose, size }: SpinMapProps) {
   const { arms } = view;
   const upper = arms.filter((a) => a.level === 0);

@@ -18,7 +18,10 @@ const FORCES = { carry: CARRY, most: null, hasTailServo: false };
 
 export type ArmChange = Partial<Record<RotorPlace, Partial<ArmView>>> | ((arm: ArmView, i: number) => Partial<ArmView>);
 
-/** A craft as the server would tell of it: each arm with its matching tagged piece, nothing seen or looked at, unless changed. */
+/**
+ * A craft as the server would tell of it: each arm with its matching tagged piece, nothing seen or looked at, unless
+ * changed.
+ */
 export function fittingOf(layout: Layout, change: ArmChange = {}, more: Partial<FittingView> = {}): FittingView {
   const kind = layoutKind(layout);
   const changeOf = typeof change === 'function' ? change : (arm: ArmView) => change[arm.place] ?? {};

@@ -111,7 +111,10 @@ function AskPage({ craft }: { craft: KittedView }) {
   );
 }
 
-/** What is wrong already comes first: a craft that is not carried, then a limit that is past; only then what an inch gives. */
+/**
+ * What is wrong already comes first: a craft that is not carried, then a limit that is past; only then what an inch
+ * gives.
+ */
 function answerHeadline({ name }: CraftView, prop: string, answers: Answers['answers']): string {
   const now = answers.payloadMore?.before;
   if (now && now.margins.carry > 1) return `${prop} does not carry ${name}`;

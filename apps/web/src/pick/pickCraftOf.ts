@@ -3,7 +3,9 @@ import { pickCraftOf, rotorAir, STANDARD_ROTOR_AIR, type PickSetting, type Rotor
 
 const USUAL_AIR_C = 15;
 
-/** A craft as picking sees it, in the air of today, its own runs counted; the standard air where nobody has read any. */
+/**
+ * A craft as picking sees it, in the air of today, its own runs counted; the standard air where nobody has read any.
+ */
 export function pickSettingOf(
   craft: CraftView,
   air: AirView | null,

@@ -7,8 +7,8 @@ import { pickPool } from './pickPool.ts';
 import { familyAt } from './usePickAddress.ts';
 
 /**
- * Starts what the map of Pick waits for, before the page has come: a worker, the craft's own runs, and the map itself as
- * far as it can be worked out without them. What cannot be had is left to the page, which says so.
+ * Starts what the map of Pick waits for, before the page has come: a worker, the craft's own runs, and the map itself
+ * as far as it can be worked out without them. What cannot be had is left to the page, which says so.
  */
 export async function startPick({ searchParams }: URL): Promise<void> {
   const pool = pickPool();

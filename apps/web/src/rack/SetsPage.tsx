@@ -197,7 +197,9 @@ function NewSet({ crafts }: { crafts: readonly CraftView[] }) {
   );
 }
 
-/** Full changes that the rack gives for each craft's present prop, the hand that ends first, and the screws they take. */
+/**
+ * Full changes that the rack gives for each craft's present prop, the hand that ends first, and the screws they take.
+ */
 function ChangesLeft({ crafts }: { crafts: readonly CraftView[] }) {
   const { data: available } = useAvailablePiecesQuery();
   const { data: models } = usePropModelsQuery();

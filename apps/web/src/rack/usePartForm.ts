@@ -33,7 +33,9 @@ export interface PartForm<F extends FieldValues> {
   onRemove: () => void;
 }
 
-/** The form of a numbered part, new or known: what the server refuses stands at its field, and a deletion can be undone. */
+/**
+ * The form of a numbered part, new or known: what the server refuses stands at its field, and a deletion can be undone.
+ */
 export function usePartForm<F extends FieldValues>({
   kind,
   reread,

@@ -63,7 +63,10 @@ export function withCell(grid: RunGrid, row: number, column: number, text: strin
   return { ...grid, cells: isLast ? [...cells, grid.columns.map(() => '')] : cells };
 }
 
-/** @param isUnitSeen - whether the unit of a column stands before whoever types it; under a file's headers it is asked for */
+/**
+ * @param isUnitSeen - whether the unit of a column stands before whoever types it; under a file's headers it is asked
+ * for
+ */
 export function withColumn(grid: RunGrid, column: number, change: Partial<RunColumnDto>, isUnitSeen = true): RunGrid {
   const columns = grid.columns.map((c, i) => {
     if (i !== column) return c;

@@ -36,7 +36,10 @@ export function leftBehind(runId: string, revision: number): RunDraftDto | null 
   return copy?.revision === revision ? copy.draft : null;
 }
 
-/** A copy on an older revision: the run has moved on without it, by a lost answer or another tab. Neither is thrown away. */
+/**
+ * A copy on an older revision: the run has moved on without it, by a lost answer or another tab. Neither is thrown
+ * away.
+ */
 function besideCopy({ id, revision, draft }: Pick<RunView, 'id' | 'revision' | 'draft'>): DraftState {
   const copy = copyOf(id);
   const isBeside = copy && draft && copy.revision < revision && !isSameDraft(draft, copy.draft);

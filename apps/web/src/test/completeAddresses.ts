@@ -1,4 +1,6 @@
-/** A browser completes addresses from its page; outside of one it is done by hand. Import it before anything that asks. */
+/**
+ * A browser completes addresses from its page; outside of one it is done by hand. Import it before anything that asks.
+ */
 const PlainRequest = globalThis.Request;
 globalThis.Request = class extends PlainRequest {
   constructor(input: RequestInfo | URL, init?: RequestInit) {

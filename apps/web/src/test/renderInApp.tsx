@@ -9,7 +9,10 @@ import { MemoryRouter, useLocation } from 'react-router';
 import { rootReducer } from '../shared/store/store.ts';
 import { api } from '../shared/api/api.ts';
 
-/** Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address, notices. */
+/**
+ * Shows a part of a page as the app would: theme, store with the reader's units, the way to the server, an address,
+ * notices.
+ */
 export function renderInApp(
   part: ReactElement,
   { units = defaultUnits, address = '/' }: { units?: UnitChoices; address?: string } = {},

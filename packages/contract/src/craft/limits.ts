@@ -34,7 +34,9 @@ export const spins = ['cw', 'ccw'] as const;
 export const packChemistries = ['lipo', 'lipoHighVoltage', 'liIon'] as const;
 /** Fields of the motor that follow from its size until they are typed. */
 export const motorEstimates = ['motorResistanceOhm', 'motorNoLoadCurrentA', 'motorMassKg'] as const;
-/** Fields that may still hold an estimate instead of a typed value: the motor's, and what a usual craft was begun with. */
+/**
+ * Fields that may still hold an estimate instead of a typed value: the motor's, and what a usual craft was begun with.
+ */
 export const estimableFields = [
   ...motorEstimates,
   'massKg',

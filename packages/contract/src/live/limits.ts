@@ -1,4 +1,7 @@
-/** What may be asked of a live stand. `leave` is a cut by a page that goes away; `writeAgain` and `goOnWithout` answer a disk that took nothing. */
+/**
+ * What may be asked of a live stand. `leave` is a cut by a page that goes away; `writeAgain` and `goOnWithout` answer a
+ * disk that took nothing.
+ */
 export const liveCommandNames = [
   'tare',
   'arm',
@@ -23,7 +26,10 @@ export const ladderLimits = { settleS: { min: 0.5, max: 20 } } as const;
 export const HEARTBEAT_MS = 500;
 /** A pilot that was silent for longer has lost the lease [ms]. */
 export const PILOT_LEASE_MS = 3000;
-/** The stream says something at least this often [ms]; a page that hears nothing for longer than the watchdog's time says so. */
+/**
+ * The stream says something at least this often [ms]; a page that hears nothing for longer than the watchdog's time
+ * says so.
+ */
 export const STREAM_BEAT_MS = 1000;
 export const STREAM_WATCHDOG_MS = 3000;
 /** Readings that are sent to a page, a second. */

@@ -8,7 +8,10 @@ export interface PropModelView extends RowView, Required<PropModelDto> {
   wantedCount: number;
   wantedCraftId: string | null;
   /** Null until somebody has counted. */
-  /** As somebody counted it; where nobody has, the tagged pieces that could be fitted, with no time. Null without either. */
+  /**
+   * As somebody counted it; where nobody has, the tagged pieces that could be fitted, with no time. Null without
+   * either.
+   */
   stock: { cwCount: number; ccwCount: number; countedAt: string | null } | null;
 }
 

@@ -21,7 +21,9 @@ export interface Problem {
   incident?: string;
 }
 
-/** What a sent body looks like to the rules: their failures as flat field problems with paths such as `steps.3.thrustN`. */
+/**
+ * What a sent body looks like to the rules: their failures as flat field problems with paths such as `steps.3.thrustN`.
+ */
 export function fieldProblems(errors: readonly ValidationError[], parent = ''): FieldProblem[] {
   return errors.flatMap((error) => {
     const path = parent === '' ? error.property : `${parent}.${error.property}`;

@@ -29,7 +29,8 @@ const KELVIN_AT_ZERO_C = 273.15;
  * @param pressurePa - station pressure [Pa], not reduced to sea level
  * @param humidityRatio - relative humidity, 0 to 1
  * @throws {OutOfRangeError} outside those ranges
- * @see CIPM-2007; W. Sutherland, The viscosity of gases and molecular force (constants of the US Standard Atmosphere 1976)
+ * @see CIPM-2007; W. Sutherland, The viscosity of gases and molecular force (constants of the US Standard Atmosphere
+ *   1976)
  * @example rotorAir(15, 101325, 0).kinematicViscosityM2PerS // => 1.46…e-5
  */
 export function rotorAir(temperatureC: number, pressurePa: number, humidityRatio: number): RotorAir {

@@ -90,8 +90,8 @@ export interface BalanceJobState {
 const TOLD_FACTOR = 4;
 
 /**
- * Where a balancing job stands from everything that was seen, timed and weighed: what is left, what to put where, whether
- * more work is worth it.
+ * Where a balancing job stands from everything that was seen, timed and weighed: what is left, what to put where,
+ * whether more work is worth it.
  *
  * @throws {OutOfRangeError} if a mass, a speed or a swing makes no sense
  */

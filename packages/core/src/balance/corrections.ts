@@ -10,8 +10,8 @@ export type CorrectionAdvice =
   | { isAllowed: false; reason: 'crazes' | 'unsound' | 'notMadeForIt' | 'softSurface' };
 
 /**
- * Whether a way of correcting suits a piece. Lacquer, glue and wet thread lock craze polycarbonate; nothing is put on or
- * taken off a piece that is to be retired; only hubs made for it are drilled; carbon is sanded wet and with a mask.
+ * Whether a way of correcting suits a piece. Lacquer, glue and wet thread lock craze polycarbonate; nothing is put on
+ * or taken off a piece that is to be retired; only hubs made for it are drilled; carbon is sanded wet and with a mask.
  */
 export function correctionAdvice(
   kind: CorrectionKind,

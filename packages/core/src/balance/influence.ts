@@ -2,7 +2,9 @@ import { NotEnoughReadingsError } from '../errors/coreError.ts';
 import { requirePositive } from '../errors/guards.ts';
 import { add, amountOf, conjugate, divide, multiply, scale, subtract, type Complex } from '../numerics/complex.ts';
 
-/** A vibration reading with phase, as a vector; its angle, like that of every mass, counts what comes after the mark. */
+/**
+ * A vibration reading with phase, as a vector; its angle, like that of every mass, counts what comes after the mark.
+ */
 export type Reading = Complex;
 
 export interface OnePlaneResult {

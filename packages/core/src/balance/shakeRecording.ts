@@ -5,8 +5,8 @@ import type { ShakeRecording } from './onceAround.ts';
 const LEAST_ROWS = 20;
 
 /**
- * A recording from the columns of a logger: evenly sampled acceleration, and where there is a tacho its marks, the rising
- * edges through the middle of its range.
+ * A recording from the columns of a logger: evenly sampled acceleration, and where there is a tacho its marks, the
+ * rising edges through the middle of its range.
  *
  * @param timesS - rising [s]
  * @param samples - acceleration at those times [m/s²]

@@ -159,7 +159,8 @@ function solveTwo(bareS: number, tapedS: number, tapeKgM: number, radiusM: numbe
 }
 
 /**
- * Both ways together: the two swings where they tell, drawn toward the estimate of the inertia by how well each is known.
+ * Both ways together: the two swings where they tell, drawn toward the estimate of the inertia by how well each is
+ * known.
  */
 export function bestOfSwings(bare: SwingPeriod, two: TwoSwingResult, estimateKgM2: number): SwingResult {
   const one = oneSwing(bare, estimateKgM2);

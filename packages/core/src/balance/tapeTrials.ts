@@ -130,7 +130,9 @@ export function tapeVector(
   });
 }
 
-/** Time in which a prop falls from level through a quarter turn, against its friction [s]; null where friction holds it. */
+/**
+ * Time in which a prop falls from level through a quarter turn, against its friction [s]; null where friction holds it.
+ */
 export function fallTimeS(unbalanceKgM: number, inertiaKgM2: number, frictionKgM: number): number | null {
   if (unbalanceKgM <= frictionKgM) return null;
   // A pendulum let go level takes 1.854 of √(I/(U·g)) for its quarter turn; friction takes its share of the pull.

@@ -7,8 +7,9 @@ import { refineWithoutPhase } from './withoutPhase.ts';
 /**
  * One run on the stand: what mass was on where, and what the sensor read, once or several times.
  *
- * One convention for all angles, phase, trial and answer alike: degrees count *what comes after the mark*. A mass at 90°
- * passes the tacho a quarter turn after the mark; a phase of 90° says that the shake peaks a quarter turn after it. So
+ * One convention for all angles, phase, trial and answer alike: degrees count *what comes after the mark*. A mass at
+ * 90° passes the tacho a quarter turn after the mark; a phase of 90° says that the shake peaks a quarter turn after it.
+ * So
  * V = α·U holds for complex V and U, whatever the lag of the stand, for either hand.
  */
 export interface VibrationRun {
@@ -35,8 +36,8 @@ export interface VibrationState {
 }
 
 /**
- * Where a direction *after the mark* lies on the label's face, clockwise from the mark: what comes after it lies against
- * the turn.
+ * Where a direction *after the mark* lies on the label's face, clockwise from the mark: what comes after it lies
+ * against the turn.
  *
  * @param turn - of the piece, seen from the label
  * @example clockwiseOf(90, 'cw') // => 270

@@ -25,7 +25,10 @@ export interface RefinedTrialResult {
   correctionKg: number;
   correctionDegrees: number;
   residual: number;
-  /** Half widths of about 95 %, from the residuals and a floor of 2 % of the readings; as share of the mass and in degrees. */
+  /**
+   * Half widths of about 95 %, from the residuals and a floor of 2 % of the readings; as share of the mass and in
+   * degrees.
+   */
   massRatio: number;
   degreesHalfWidth: number;
 }

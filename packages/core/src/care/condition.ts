@@ -19,7 +19,9 @@ export interface PieceCondition extends LookedPiece {
   openOutcome: CareOutcome | null;
 }
 
-/** What a look at check-in would be called on a walkaround. A moulding fault has no name there: it is judged by itself. */
+/**
+ * What a look at check-in would be called on a walkaround. A moulding fault has no name there: it is judged by itself.
+ */
 const FOUND: Record<Look, Finding | null> = {
   good: null,
   flash: null,
@@ -30,8 +32,8 @@ const FOUND: Record<Look, Finding | null> = {
 };
 
 /**
- * What becomes of a piece from all that is known of it: check-in, balancing, fitting and walkaround ask here, so that what is
- * retired at one bench is not balanced at another.
+ * What becomes of a piece from all that is known of it: check-in, balancing, fitting and walkaround ask here, so that
+ * what is retired at one bench is not balanced at another.
  *
  * @example conditionOf({ material: 'carbon', isFolding: false, strike: 'none', look: 'nick', openOutcome: null }, 'lenient').outcome // => 'retire'
  */

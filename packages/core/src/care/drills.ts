@@ -127,7 +127,10 @@ const TIPS: readonly RotorPlace[] = [
 
 const USUAL_QUAD: LayoutEntries = { layout: 'quadX', diagonalM: 0.3, arms: null };
 
-/** One wrong piece, or two neighbours swapped: where does it go? A craft that such a fault does not tip gives way to a quad. */
+/**
+ * One wrong piece, or two neighbours swapped: where does it go? A craft that such a fault does not tip gives way to a
+ * quad.
+ */
 function armDrill(random: SeededRandom, craft: LayoutEntries | null): Draft {
   const isMultirotor = craft !== null && layoutKind(craft.layout) === 'multirotor';
   const [first, isOne, more] = [random.next(), random.next() < 0.5, random.next()];

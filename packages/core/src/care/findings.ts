@@ -33,7 +33,9 @@ export const findingKinds = [
 ] as const;
 export type FindingKind = (typeof findingKinds)[number];
 
-/** How a workshop judges: every doubt retires, small things are mended, or nothing but makers' own unmended parts fly. */
+/**
+ * How a workshop judges: every doubt retires, small things are mended, or nothing but makers' own unmended parts fly.
+ */
 export const carePolicies = ['lenient', 'strict', 'makersParts'] as const;
 export type CarePolicy = (typeof carePolicies)[number];
 
@@ -44,7 +46,10 @@ export type CareOutcome = (typeof careOutcomes)[number];
 export interface Finding {
   place: CarePlace;
   what: FindingKind;
-  /** Which blade, counted clockwise from the mark at the hub as the label is seen, from 1; null where it is not told, or no blade's. */
+  /**
+   * Which blade, counted clockwise from the mark at the hub as the label is seen, from 1; null where it is not told, or
+   * no blade's.
+   */
   blade?: number | null;
 }
 
@@ -95,8 +100,9 @@ export function findingsAt(place: CarePlace): readonly FindingKind[] {
 /**
  * What becomes of a piece after it was looked over: findings × material × policy.
  *
- * Wood and printed parts are looked at and balanced again after any strike. White marks mean that plastic has yielded; cracks and lost pieces retire on every policy; a nick that is felt on an
- * edge retires or, on the lenient policy, is dressed and balanced again; carbon hides damage and retires after any strike.
+ * Wood and printed parts are looked at and balanced again after any strike. White marks mean that plastic has yielded;
+ * cracks and lost pieces retire on every policy; a nick that is felt on an edge retires or, on the lenient policy, is
+ * dressed and balanced again; carbon hides damage and retires after any strike.
  * On the strict policy nothing flies again after a hard strike; under *maker's parts only* a mended piece is no longer
  * the maker's. One damaged blade of a folding prop takes its partner with it.
  *

@@ -16,7 +16,8 @@ export const ALIKE_RATIO = 0.1;
  * Order in which sets of one craft take their turn: those that may fly, the least used first, so that all of them age
  * together and none is new when the others are due. Resting and incomplete ones have no turn.
  *
- * @returns ids in their order, and which is due on the craft now; null where the one on it may stay or none could follow
+ * @returns ids in their order, and which is due on the craft now; null where the one on it may stay or none could
+ *   follow
  */
 export function rotation(sets: readonly RotatedSet[]): { order: string[]; nextId: string | null } {
   const able = sets.filter((s) => s.isComplete && !s.isResting).sort((a, b) => a.usedRatio - b.usedRatio);

@@ -114,7 +114,9 @@ function entropyBits(shares: readonly number[]): number {
   return -shares.reduce((sum, p) => (p > 0 ? sum + p * Math.log2(p) : sum), 0);
 }
 
-/** Causes that a test could have found, and how much of each it leaves standing when it finds nothing, the surest first. */
+/**
+ * Causes that a test could have found, and how much of each it leaves standing when it finds nothing, the surest first.
+ */
 export function whatNegativeProves(test: SymptomTestName): { cause: CauseName; leftShare: number }[] {
   return causeNames
     .flatMap((cause) =>

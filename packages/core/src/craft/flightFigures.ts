@@ -47,7 +47,8 @@ export interface LevelFlight {
 /**
  * Estimated level top speed: where the thrust left for going forward equals the drag.
  *
- *   plane: N·T(V) = ½·ρ·V²·A_d;  multirotor: √((N·T(V_axial))² − W²) = ½·ρ·V²·A_d, V_axial = V·forward share of the thrust
+ *   plane: N·T(V) = ½·ρ·V²·A_d;  multirotor: √((N·T(V_axial))² − W²) = ½·ρ·V²·A_d, V_axial = V·forward share of the
+ * thrust
  *
  * The rotors are taken at their static full speed (in flight they unload and turn a little faster). Air that meets a
  * tilted disc from the side is not modelled, so the answer is held at 1.25 times the pitch speed. With the drag of a

@@ -71,7 +71,10 @@ export interface CustomArm {
 
 export interface LayoutEntries {
   layout: Layout;
-  /** Multirotors: twice the distance from the centre to a motor. Twins: between the two shafts. Null for one motor or measured arms. */
+  /**
+   * Multirotors: twice the distance from the centre to a motor. Twins: between the two shafts. Null for one motor or
+   * measured arms.
+   */
   diagonalM: number | null;
   /** Arms of a `custom` layout; null otherwise. */
   arms: readonly CustomArm[] | null;
@@ -84,8 +87,8 @@ export interface LayoutEntries {
 }
 
 /**
- * The controller's table: `in`, at the front edge of the front discs the blades move toward the centre line; `out`, away
- * from it, every rotor the other way; `own`, rotor by rotor.
+ * The controller's table: `in`, at the front edge of the front discs the blades move toward the centre line; `out`,
+ * away from it, every rotor the other way; `own`, rotor by rotor.
  */
 export const spinTables = ['in', 'out', 'own'] as const;
 export type SpinTable = (typeof spinTables)[number];
@@ -104,7 +107,10 @@ export function needsDiagonal(layout: Layout): boolean {
   return layout !== 'custom' && layout !== 'tractor' && layout !== 'pusher';
 }
 
-/** Degrees clockwise from the nose and the proposed spin, of each arm; `lower` adds a second rotor that turns against it. */
+/**
+ * Degrees clockwise from the nose and the proposed spin, of each arm; `lower` adds a second rotor that turns against
+ * it.
+ */
 interface Ring {
   arms: readonly (readonly [place: RotorPlace, degrees: number, spin: Spin])[];
   lower?: boolean;
@@ -273,7 +279,8 @@ export function otherSpin(spin: Spin): Spin {
 
 /**
  * Spin of a shaft as seen from the label of its piece, which faces the way of travel; so also the hand that pulls the
- * right way on it. On a multirotor as from above; a plane's spin is told from behind, so from the label it is the other.
+ * right way on it. On a multirotor as from above; a plane's spin is told from behind, so from the label it is the
+ * other.
  */
 export function labelSpinOf(spin: Spin, kind: CraftKind): Spin {
   return kind === 'multirotor' ? spin : otherSpin(spin);

@@ -59,7 +59,8 @@ interface Allocation {
 }
 
 /**
- * Allocation with bounds: unknowns are the thrusts, and for a tilting rotor its side force to the right and to the left.
+ * Allocation with bounds: unknowns are the thrusts, and for a tilting rotor its side force to the right and to the
+ * left.
  *
  *   lift = Σ T·cos κ;  roll = −Σ y·T·cos κ;  pitch = Σ x·T·cos κ;  yaw = Σ (±c·cos κ + x·sin κ)·T + Σ x·S
  *

@@ -69,8 +69,8 @@ export function fixPlan(rotors: readonly CheckedRotor[], kind: CraftKind, spares
 }
 
 /**
- * The other remedy where motors turn against the controller's table: the table follows the motors, and the pieces follow
- * their motors.
+ * The other remedy where motors turn against the controller's table: the table follows the motors, and the pieces
+ * follow their motors.
  *
  * @returns null where a spin was not seen, none is wrong, or the spins that were seen cannot steer the craft
  */

@@ -30,7 +30,10 @@ export const armChecks = [
 ] as const;
 export type ArmCheck = (typeof armChecks)[number];
 
-/** Checks of each mount, in the order in which hands do them. The last, a look at the piece, holds for untouched arms too. */
+/**
+ * Checks of each mount, in the order in which hands do them. The last, a look at the piece, holds for untouched arms
+ * too.
+ */
 export const mountChecks: Readonly<Record<MountKind, readonly ArmCheck[]>> = {
   nut: ['seated', 'locked', 'turnsFree', 'noDamage'],
   twoScrews: ['driverFits', 'oldLockOut', 'bellClean', 'newScrews', 'turnsFree', 'noDamage'],
@@ -47,7 +50,10 @@ export function isLookedAt(checks: readonly { what: ArmCheck }[]): boolean {
   return checks.some((c) => c.what === 'noDamage');
 }
 
-/** Checks that stay when a piece of the craft has changed: an arm that was touched starts anew, any other is looked at again. */
+/**
+ * Checks that stay when a piece of the craft has changed: an arm that was touched starts anew, any other is looked at
+ * again.
+ */
 export function checksAfterChange<T extends { what: ArmCheck }>(checks: readonly T[], isTouched: boolean): T[] {
   return isTouched ? [] : checks.filter((c) => c.what !== 'noDamage');
 }

@@ -38,7 +38,10 @@ export interface RotorFault {
 export interface TakeOff {
   verdict: TakeOffVerdict;
   faults: RotorFault[];
-  /** Share of its usual pull that each rotor gives, in their order, negative the wrong way; null while a hand is unknown. */
+  /**
+   * Share of its usual pull that each rotor gives, in their order, negative the wrong way; null while a hand is
+   * unknown.
+   */
   pullRatios: number[] | null;
   /** Null for planes, and while a hand is unknown. */
   tip: Tip | null;

@@ -61,8 +61,8 @@ const UNITS = new Set(['mm', 'cm', 'in', 'inch', 'inches', 'x', 'by']);
 /**
  * Takes the letters out of a normalised label and says what they mean.
  *
- * R and P after the size mean clockwise seen from the label, and a word for the hand is read wherever it stands; BN is a
- * square tip. A and B mean different hands on
+ * R and P after the size mean clockwise seen from the label, and a word for the hand is read wherever it stands; BN is
+ * a square tip. A and B mean different hands on
  * different makers' pieces, so they are reported and never read.
  *
  * @param text - lower case, separators unified

@@ -294,7 +294,9 @@ function bladePlausibility({ diameterM, bladeCount }: SizeCandidate): number {
 /** Up to here props are moulded with pitches far above their diameter. */
 const TINY_M = 0.052;
 
-/** Pitch over diameter is nearly always between 0.3 and 1; outside 0.08 to 2 no propeller is sold, to 2.5 for tiny ones. */
+/**
+ * Pitch over diameter is nearly always between 0.3 and 1; outside 0.08 to 2 no propeller is sold, to 2.5 for tiny ones.
+ */
 function pitchPlausibility({ diameterM, pitchM }: SizeCandidate): number {
   if (pitchM === null) return 1;
   const ratio = pitchM / diameterM;

@@ -23,8 +23,8 @@ const SIZE_MOST = 400;
 const OBJECTIVE = -1;
 
 /**
- * Solves a small linear program by the simplex method. Each row is scaled to its largest coefficient, so that a moment in
- * hundredths of a newton metre is held as closely as a thrust in newtons.
+ * Solves a small linear program by the simplex method. Each row is scaled to its largest coefficient, so that a moment
+ * in hundredths of a newton metre is held as closely as a thrust in newtons.
  *
  * @param program - at most 400 unknowns and rows together
  * @throws {OutOfRangeError} if it is larger, or a row is not as long as the objective

@@ -97,9 +97,11 @@ const HEATED_MOST_S = 600;
 /**
  * Works out one propeller on one craft: figures, and how near it comes to each limit.
  *
- * Hover (a plane: cruise) and full throttle are solved with the pack half empty, all rotors and the avionics on it; heat
- * is that of the craft's style of flying, for as long as the pack lasts; the sound is that of the carrying craft at 20 m.
- * A pack that sags is a price, told in its cells' volts and the thrust it costs; it bars only what it cannot give at all.
+ * Hover (a plane: cruise) and full throttle are solved with the pack half empty, all rotors and the avionics on it;
+ * heat is that of the craft's style of flying, for as long as the pack lasts; the sound is that of the carrying craft
+ * at 20 m.
+ * A pack that sags is a price, told in its cells' volts and the thrust it costs; it bars only what it cannot give at
+ * all.
  *
  * @throws {OutOfRangeError} if the geometry is no propeller
  */

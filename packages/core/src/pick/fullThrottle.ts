@@ -20,7 +20,8 @@ const LABEL_MOTOR = { kvDeviation: 0.02, resistanceDeviation: 0.25, reactanceDev
 
 /**
  * Full throttle of a rotor, and how far it may be off: what is not known of the propeller's thrust and power and of the
- * motor's speed constant, resistance and reactance, each carried through the equilibrium by itself and added as squares.
+ * motor's speed constant, resistance and reactance, each carried through the equilibrium by itself and added as
+ * squares.
  *
  * @param motor - what runs say of the motor in the powertrain; null where it is taken at its label
  * @returns null where the rotor does not turn there
@@ -72,8 +73,8 @@ export interface FullAt extends FullPrediction {
 }
 
 /**
- * One motor and propeller from the stand into the air: at the stand's voltage, alone on the half-empty pack, and with all
- * motors and the avionics on it, each with how far it may be off. What lies between is the pack.
+ * One motor and propeller from the stand into the air: at the stand's voltage, alone on the half-empty pack, and with
+ * all motors and the avionics on it, each with how far it may be off. What lies between is the pack.
  *
  * @param standVoltageV - at the controller on the stand [V]; null leaves the stand out
  */

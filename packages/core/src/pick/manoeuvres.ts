@@ -26,8 +26,8 @@ export const DIVE_CHARGE_RATIO = 0.2;
 /**
  * Top speed, yaw by drag and by kick, and recovery from a dive of one candidate.
  *
- * The dive is stopped with all that the sagged pack gives, payload on; drag, which helps, is left out. A plane is pulled
- * out by its wing and steered by its tail: both are null there.
+ * The dive is stopped with all that the sagged pack gives, payload on; drag, which helps, is left out. A plane is
+ * pulled out by its wing and steered by its tail: both are null there.
  */
 export function manoeuvresOf(
   bench: PickBench,

@@ -168,8 +168,8 @@ const STANDBY_AT_KG = 0.68;
 export const USUAL_DUCT_RATIO = 1.1;
 
 /**
- * What avionics and payload of a usual craft draw [W], estimated from its weight: 1.6 W at 27 g, 8 W at 0.68 kg, 25 W at
- * 6.5 kg; planes half of it.
+ * What avionics and payload of a usual craft draw [W], estimated from its weight: 1.6 W at 27 g, 8 W at 0.68 kg, 25 W
+ * at 6.5 kg; planes half of it.
  *
  * @throws {OutOfRangeError} if the mass is not positive
  */
@@ -201,7 +201,8 @@ export function usualCruiseMPerS(massKg: number): number {
 /**
  * Makes a craft ready: motor, half-empty pack, thrust asked of each rotor.
  *
- * @param calibration - by runs of this motor on the stand, which correct props and motor; null takes both at their labels
+ * @param calibration - by runs of this motor on the stand, which correct props and motor; null takes both at their
+ *   labels
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
 export function pickBench(

@@ -191,7 +191,9 @@ function onStride(i: number, count: number): boolean {
   return i % COARSE_STRIDE === 0 || i === count - 1;
 }
 
-/** A coarse map filled in between its candidates, for drawing while the rest is worked out: each gap takes the nearest. */
+/**
+ * A coarse map filled in between its candidates, for drawing while the rest is worked out: each gap takes the nearest.
+ */
 export function fillCoarse({ family, grid, values }: PickMap): PickMap {
   const filled = values.slice();
   const columns = grid.diametersM.length;

@@ -169,7 +169,10 @@ export function sagReason(
   };
 }
 
-/** What a prediction for a craft takes for granted: where its pack's resistance comes from, what its ducts are assumed to give. */
+/**
+ * What a prediction for a craft takes for granted: where its pack's resistance comes from, what its ducts are assumed
+ * to give.
+ */
 export function assumptionReasons({ craft }: Pick<PickPlace, 'craft'>): Reason[] {
   const { ohm, source } = cellResistance(craft.pack);
   const reasons: Reason[] = [

@@ -21,7 +21,10 @@ export interface Pack {
 const LOSS_AT_RATING_V = 0.5;
 /** Printed rates beyond this are advertising. */
 const MOST_C = 150;
-/** Resistance of one series step of usual lithium-polymer packs by capacity [Ah, Ω], of those sold for that size: a judgement, ±50 %. */
+/**
+ * Resistance of one series step of usual lithium-polymer packs by capacity [Ah, Ω], of those sold for that size: a
+ * judgement, ±50 %.
+ */
 const USUAL_LIPO: readonly (readonly [capacityAh: number, ohm: number])[] = [
   [0.1, 0.16],
   [0.3, 0.042],

@@ -68,7 +68,8 @@ export function rotorLoad({ geometry, air, row, powerFactor }: PropellerModel, g
  * What a rotor does at a throttle, in still air.
  *
  * @param throttleRatio - 0 to 1
- * @returns a point, or why there is none: the pack cannot give it, it stands still, the tip comes near the speed of sound
+ * @returns a point, or why there is none: the pack cannot give it, it stands still, the tip comes near the speed of
+ *   sound
  * @throws {OutOfRangeError} if the throttle is not 0 to 1
  */
 export function rotorAtThrottle(powertrain: Powertrain, throttleRatio: number): RotorResult {

@@ -47,8 +47,9 @@ export function bellInertiaKgM2({ massKg, statorDiameterM }: Pick<Motor, 'massKg
 /**
  * Everything about a rotor at one point that does not need another simulation.
  *
- * What drives the speed back to its new value is Kt²/(R + X): the commutation reactance X = x·ω holds current back as the
- * winding does. The propeller's mass is the weighed one, or a usual one of its material. Behind a gear the bell counts with the
+ * What drives the speed back to its new value is Kt²/(R + X): the commutation reactance X = x·ω holds current back as
+ * the winding does. The propeller's mass is the weighed one, or a usual one of its material. Behind a gear the bell
+ * counts with the
  * square of the ratio.
  *
  * @param point - from {@link rotorAtThrottle} or {@link rotorAtThrust}

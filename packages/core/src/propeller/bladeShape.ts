@@ -44,7 +44,8 @@ export interface BladeShape extends BladePlan {
  *
  *   c75/R = 0.212·S·C_B·(D_in/8)^−0.15, S × 0.82 slim, × 1.15 broad;  β = atan(p_eff/(π·x·D)), at most 40°
  *
- * A measured width or angle at three quarters of the radius replaces the guess. The plan form follows the tip shape; the constants were fitted to usual moulded propellers of 2 to 18 inches.
+ * A measured width or angle at three quarters of the radius replaces the guess. The plan form follows the tip shape;
+ * the constants were fitted to usual moulded propellers of 2 to 18 inches.
  *
  * @param geometry - a checked geometry
  * @see docs/physics.md, Propeller

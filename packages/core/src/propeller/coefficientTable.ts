@@ -15,7 +15,9 @@ export interface PropFamily {
   material: PropMaterial;
 }
 
-/** Pitch ratios are spaced nearly evenly, since the stall moves outward along steep blades; sizes and speeds by ratio. */
+/**
+ * Pitch ratios are spaced nearly evenly, since the stall moves outward along steep blades; sizes and speeds by ratio.
+ */
 const PITCH_EXPONENT = 0.75;
 const PITCH_RATIO = axis(
   0.08,
@@ -144,7 +146,10 @@ export class CoefficientTable {
   }
 }
 
-/** Computes the row of one propeller directly, for pieces that were weighed or flexed and so have a stiffness of their own. */
+/**
+ * Computes the row of one propeller directly, for pieces that were weighed or flexed and so have a stiffness of their
+ * own.
+ */
 export function computeRow(geometry: PropGeometry, air: RotorAir): CoefficientRow {
   const row: CoefficientRow = new Float64Array(ROW_LENGTH);
   const prop = prepareProp(geometry);

@@ -38,7 +38,9 @@ export interface PropGeometry {
   material: PropMaterial;
   /** Weighed mass [kg]; null where nobody has: a usual one of its material is taken. */
   massKg: number | null;
-  /** Droop of one blade under 50 g at its tip [m]; null where nobody has tested it. It replaces the class of material. */
+  /**
+   * Droop of one blade under 50 g at its tip [m]; null where nobody has tested it. It replaces the class of material.
+   */
   droopM: number | null;
   /** Where the blade begins, as a share of the radius; null for the usual 0.14. */
   rootCutOutRatio: number | null;
@@ -83,7 +85,9 @@ export interface ModelEntries {
   measuredMassKg: number | null;
 }
 
-/** A prop model as it is computed with: measured where somebody did, the label elsewhere; a piece's own measures win. */
+/**
+ * A prop model as it is computed with: measured where somebody did, the label elsewhere; a piece's own measures win.
+ */
 export function modelGeometry(
   model: ModelEntries,
   piece: { diameterM: number | null; massKg: number | null } | null = null,

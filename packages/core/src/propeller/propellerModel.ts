@@ -75,8 +75,8 @@ const NORMAL_QUANTILE = 1.96;
  * stiffness or root is its own, corrected by measured ones where they are given.
  *
  * From a label alone thrust is good to about ±20 % and power to ±25 % (95 %, a judgement), with blade width and angle
- * measured to ±16 and ±22 %, as made-up props of another structure show; half as wide again for each of: pitch over diameter above 0.8, under 3 in, more than 5
- * blades.
+ * measured to ±16 and ±22 %, as made-up props of another structure show; half as wide again for each of: pitch over
+ * diameter above 0.8, under 3 in, more than 5 blades.
  *
  * @param geometry - what is known of the propeller
  * @param tables - tables of the air it turns in

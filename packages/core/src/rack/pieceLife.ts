@@ -80,8 +80,8 @@ export interface PieceFacts {
 /**
  * Whether an action is allowed, and if not, why.
  *
- * A retired piece can only be brought back. Nothing is balanced or fitted before it was checked in, nor with a bore that
- * still needs a ring or reaming (that moves the centre), nor what was found or struck so that it is to be retired.
+ * A retired piece can only be brought back. Nothing is balanced or fitted before it was checked in, nor with a bore
+ * that still needs a ring or reaming (that moves the centre), nor what was found or struck so that it is to be retired.
  *
  * @returns null where it is allowed
  */

@@ -16,7 +16,10 @@ export interface PieceFate {
 
 export type PieceJudgement = 'goodFromBag' | 'goodCorrected' | 'rejected' | 'notJudged';
 
-/** How a piece turned out: what flew or was balanced is good, what goes back, cracked or was thrown out unflown is not; of the others nobody knows yet. */
+/**
+ * How a piece turned out: what flew or was balanced is good, what goes back, cracked or was thrown out unflown is not;
+ * of the others nobody knows yet.
+ */
 export function judgeFate({
   isCheckedIn,
   isUnsound,

@@ -82,10 +82,10 @@ export interface ReadyToFly {
 /**
  * The one answer to *may it fly?*, and the short list of what is missing.
  *
- * Fit means all of this: the arrangement flies, its spins were seen, somebody signed for it and looked it over after the
- * last change of any arm; that look is of this local day and younger than the last flight and strike; no piece is
- * grounded, spent, to be mended or to be balanced, and no struck motor waits to be felt. What came before what is judged by
- * the numbers of the events, never by the clock. It certifies nothing.
+ * Fit means all of this: the arrangement flies, its spins were seen, somebody signed for it and looked it over after
+ * the last change of any arm; that look is of this local day and younger than the last flight and strike; no piece is
+ * grounded, spent, to be mended or to be balanced, and no struck motor waits to be felt. What came before what is
+ * judged by the numbers of the events, never by the clock. It certifies nothing.
  */
 export function readyToFly(facts: ReadyFacts): ReadyToFly {
   const missing: ReadyPoint[] = [];

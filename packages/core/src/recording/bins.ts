@@ -2,8 +2,8 @@ import { CoreError } from '../errors/coreError.ts';
 import { requireWithin } from '../errors/guards.ts';
 
 /**
- * Least and greatest value of every channel over spans of samples that follow one another. A sample is a bin of its own:
- * there the two lists are one.
+ * Least and greatest value of every channel over spans of samples that follow one another. A sample is a bin of its
+ * own: there the two lists are one.
  */
 export interface Bins {
   /** When each begins [s]. */

@@ -50,7 +50,8 @@ export function floatChannel(
 }
 
 /**
- * @throws {CoreError} `noTrack` where there is no track or one without a channel, `twoOfAName` where a name stands twice
+ * @throws {CoreError} `noTrack` where there is no track or one without a channel, `twoOfAName` where a name stands
+ *   twice
  * @throws {OutOfRangeError} if there are too many, or a rate or step is not a positive number
  */
 export function requireTracks(tracks: readonly RecordingTrack[]): void {

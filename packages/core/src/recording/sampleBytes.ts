@@ -51,7 +51,10 @@ export function bytesToColumns(
   });
 }
 
-/** Readings as whole steps; what lies beyond 16 bits is held at their end, what was not read is the one value that no reading has. */
+/**
+ * Readings as whole steps; what lies beyond 16 bits is held at their end, what was not read is the one value that no
+ * reading has.
+ */
 export function toSteps(values: Float32Array, step: number): Int16Array {
   return Int16Array.from(values, (v) =>
     Number.isNaN(v) ? NOT_READ : Math.max(NOT_READ + 1, Math.min(32_767, Math.round(v / step))),

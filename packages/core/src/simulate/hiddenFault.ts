@@ -217,8 +217,9 @@ const IDLE_FACT_SHARE = 0.07;
 const WRITTEN_SHARE = 0.75;
 
 /**
- * A seeded craft with one fault of random size. The fault changes the state of the craft; what is told follows from that
- * state through the eyes of one person, and what each test finds through the same eyes: overlooked, mistaken, unsure.
+ * A seeded craft with one fault of random size. The fault changes the state of the craft; what is told follows from
+ * that state through the eyes of one person, and what each test finds through the same eyes: overlooked, mistaken,
+ * unsure.
  */
 export function hiddenFault(seed: string): HiddenFault {
   const random = seededRandom(seed);

@@ -47,8 +47,8 @@ export type ShakeRow = [timeS: number, accelerationMPerS2: number, tacho: number
 const TACHO_DEGREES = 12;
 
 /**
- * What a logger beside the stand records while a rotor with some weights turns: geometry in space, moment by moment, not
- * a vector sum, so that it can say whether the methods read their angles right.
+ * What a logger beside the stand records while a rotor with some weights turns: geometry in space, moment by moment,
+ * not a vector sum, so that it can say whether the methods read their angles right.
  */
 export function recordShake(stand: ShakenStand, weights: readonly SimulatedWeight[], random: SeededRandom): ShakeRow[] {
   const { turn, speedRpm, sensorDegrees, gainPerKg, lagDegrees, rateHz, durationS, noiseMPerS2 } = stand;

@@ -142,12 +142,13 @@ export function smallBladeDb(source: RotorSource, air: RotorAir): number {
  * A-weighted level of a hovering craft: steady tones, thickness, thrust that wavers, and vortex noise, as energies.
  *
  * Wavering thrust radiates as a dipole along the axis, p = s·Ω·ε·T·|cosθ|/(4π·r·c·√2) with ε = 0.9·s^−2.2 at order
- * s = m·B, so that at equal thrust more blades are quieter. Vortex noise is that of large rotors, louder for small blades.
- * Good to ±12 dB under 10 inch and ±8 dB above, ±4 dB between props of one craft: less is no difference.
+ * s = m·B, so that at equal thrust more blades are quieter. Vortex noise is that of large rotors, louder for small
+ * blades. Good to ±12 dB under 10 inch and ±8 dB above, ±4 dB between props of one craft: less is no difference.
  *
  * @param rotorCount - equal rotors, > 0
  * @throws {OutOfRangeError} if a size, speed, thrust or distance is not positive
- * @see M. V. Lowson, Theoretical analysis of compressor noise (orders of unsteady loading); bands of practice in docs/physics.md
+ * @see M. V. Lowson, Theoretical analysis of compressor noise (orders of unsteady loading); bands of practice in
+ *   docs/physics.md
  */
 export function predictSound(
   source: RotorSource,

@@ -25,7 +25,10 @@ export interface CampaignInput {
     motorLimitA: number | null;
     /** Largest disc that clears the frame; null when unknown. */
     clearanceDiameterM: number | null;
-    /** What turned the props, for reducing full throttle to one voltage; null leaves readings at the voltage they were taken. */
+    /**
+     * What turned the props, for reducing full throttle to one voltage; null leaves readings at the voltage they were
+     * taken.
+     */
     drive: Drive | null;
     gearRatio: number;
   };
@@ -96,7 +99,9 @@ export interface CampaignResults {
   /** Voltage to which full-throttle figures are reduced [V]; null where they are not. */
   fullVoltageV: number | null;
   props: PropResult[];
-  /** Electrical power at which the ESC's current limit lies, at the mean full-throttle voltage; null without a limit. */
+  /**
+   * Electrical power at which the ESC's current limit lies, at the mean full-throttle voltage; null without a limit.
+   */
   escLimitPowerW: number | null;
   /** Relative spread of one run, pooled over the campaign, of full-throttle thrust. */
   spreadRatio: number | null;

@@ -9,7 +9,10 @@ import type { SortedRuns } from './sortRuns.ts';
 const HIGH_HOVER_THROTTLE = 0.65;
 /** Thrust follows speed to about the second power; far from it something else is measured. */
 const EXPONENT_RANGE = [1.85, 2.25] as const;
-/** Full-throttle voltage that differs more than this makes full-throttle figures incomparable where they are not reduced. */
+/**
+ * Full-throttle voltage that differs more than this makes full-throttle figures incomparable where they are not
+ * reduced.
+ */
 const VOLTAGE_TOLERANCE_RATIO = 0.02;
 /** Voltages that lie closer together need no word. */
 const TOLD_VOLTAGE_RATIO = 0.005;

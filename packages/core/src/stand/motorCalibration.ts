@@ -28,7 +28,10 @@ export interface MotorCalibration {
 
 /** What is believed of a motor before any run, in logarithms. */
 const PRIOR = { kv: 0.02, resistance: 0.25, reactance: 0.5 } as const;
-/** Volts by which a reading misses, as a share: at full throttle, and more below, where the controller's law is not known. */
+/**
+ * Volts by which a reading misses, as a share: at full throttle, and more below, where the controller's law is not
+ * known.
+ */
 const FULL_NOISE = 0.006;
 const PART_NOISE = 0.06;
 /** Under this throttle a reading says little but noise. */

@@ -3,7 +3,9 @@ import type { StandQuantity, StandStep } from './quantities.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
 import type { SettledRun } from './settleRun.ts';
 
-/** Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust. */
+/**
+ * Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust.
+ */
 export type PointName = 'full' | 'hover' | 'chosen';
 
 /** Figures that are read off the curve itself. */
@@ -54,7 +56,8 @@ export function pointPlaces(carryThrustN: number | null, chosenThrottleRatio: nu
 /**
  * Reads one settled run at a place of its curve.
  *
- * @returns null where the run says nothing: fewer than two steps and not full throttle alone, thrust that does not rise, a full throttle too far
+ * @returns null where the run says nothing: fewer than two steps and not full throttle alone, thrust that does not
+ *   rise, a full throttle too far
  * above the top step, or a thrust beyond what the prop gave at its top step
  */
 export function pointOfRun(run: SettledRun, place: PointPlace): RunPoint | null {

@@ -38,8 +38,9 @@ export function figureDimension(figure: PointFigure): Dimension {
  *
  * A figure is the mean over the runs that count. Its 95 % half width comes from the spread between runs of the same
  * prop, pooled over the whole campaign, so two runs of each of seven props give seven degrees of freedom. Two props
- * differ only where the difference exceeds its own interval. Full throttle is reduced to one voltage through the motor. Runs below the pack gate, with another reading kind
- * than the reference, with readings that cannot be, or with fewer than two usable steps are listed and left out; a single
+ * differ only where the difference exceeds its own interval. Full throttle is reduced to one voltage through the motor.
+ * Runs below the pack gate, with another reading kind than the reference, with readings that cannot be, or with fewer
+ * than two usable steps are listed and left out; a single
  * step at full throttle counts there.
  *
  * @param input - one craft, its props and kept runs of one protocol version, SI
@@ -127,7 +128,10 @@ function propResult(
   };
 }
 
-/** Whether the craft is carried: read off the curve; of full throttle alone by its thrust, with no word on how much throttle. */
+/**
+ * Whether the craft is carried: read off the curve; of full throttle alone by its thrust, with no word on how much
+ * throttle.
+ */
 function canHover(runs: SortedRuns, points: PropResult['points'], hoverN: number | null): boolean | null {
   if (runs.counted.length === 0 || hoverN === null) return null;
   if (points.hover.throttleRatio !== undefined) return true;

@@ -24,10 +24,11 @@ export interface VoltageStep {
 export const MOST_VOLTAGE_STEP = 0.12;
 
 /**
- * A full-throttle reading reduced to another voltage through the motor: the load keeps its torque coefficient, the motor
- * its circuit.
+ * A full-throttle reading reduced to another voltage through the motor: the load keeps its torque coefficient, the
+ * motor its circuit.
  *
- *   V = Kt·ω + I·(R + R_esc + x·ω), Q = k·ω², I = (Q + Qf)/Kt; solve for ω at V₀; T ∝ ω², Pe = Kt·ω·I + I²·(R + R_esc) + P₀
+ *   V = Kt·ω + I·(R + R_esc + x·ω), Q = k·ω², I = (Q + Qf)/Kt; solve for ω at V₀; T ∝ ω², Pe = Kt·ω·I + I²·(R + R_esc)
+ * + P₀
  *
  * Only ratios are used, so an error of the motor's resistance hardly matters in a small step.
  *

@@ -34,8 +34,8 @@ interface Means {
 
 /**
  * Watches thrust and shake while the throttle stands still. Thrust is compared at one voltage, as it goes with the
- * square of the speed and the speed with the voltage, and what was settled follows slowly; so neither a pack that empties
- * nor a motor that heats is taken for a nut that backs off.
+ * square of the speed and the speed with the voltage, and what was settled follows slowly; so neither a pack that
+ * empties nor a motor that heats is taken for a nut that backs off.
  */
 export class SteadyWatch {
   private span: LiveReading[] = [];

@@ -16,7 +16,10 @@ export function nearStations(count: number, open: number): { from: number; to: n
   return { from, to: from + NEAR };
 }
 
-/** The work in its order, with a stop beside each station that has one; where it is narrow, the nearest, and all behind one key. */
+/**
+ * The work in its order, with a stop beside each station that has one; where it is narrow, the nearest, and all behind
+ * one key.
+ */
 export function Rail() {
   const { craftId, propModelId, to } = useInHand();
   const { currentData } = useLineQuery({ craftId: craftId ?? '', propModelId }, { skip: craftId === null });

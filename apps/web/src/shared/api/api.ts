@@ -89,7 +89,9 @@ export function problemOf(error: unknown): ApiProblem | null {
   return isProblem(error) ? error : null;
 }
 
-/** The problem behind something that surely failed; one without words of its own is an answer that could not be read. */
+/**
+ * The problem behind something that surely failed; one without words of its own is an answer that could not be read.
+ */
 export function failureOf(error: unknown): ApiProblem {
   return problemOf(error) ?? UNREADABLE;
 }

@@ -24,7 +24,10 @@ interface KeptFormInput<F extends FieldValues> {
   row: (F & { id: string; revision: number }) | null;
   blank: F;
   Dto: new () => object;
-  /** Sends what was typed; throws the problem. The revision is null for a new row, whose id stays the same over every trial in one tab. */
+  /**
+   * Sends what was typed; throws the problem. The revision is null for a new row, whose id stays the same over every
+   * trial in one tab.
+   */
   send: (values: F, id: string, revision: number | null) => Promise<unknown>;
   /** The row as it is now, after somebody else has changed it. */
   reread?: () => Promise<F & { revision: number }>;

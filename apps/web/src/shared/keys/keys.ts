@@ -16,7 +16,9 @@ function changed(): void {
   for (const listener of listeners) listener();
 }
 
-/** Puts keys in force while the component is on the page; before it is painted, so that no key is struck into nothing. */
+/**
+ * Puts keys in force while the component is on the page; before it is painted, so that no key is struck into nothing.
+ */
 export function useKeys(bindings: readonly KeyBinding[]): void {
   const latest = useRef(bindings);
   useLayoutEffect(() => {

@@ -9,7 +9,10 @@ interface TakenAway {
   onGone: () => void;
 }
 
-/** Deletes something: once it is gone the page goes on and the toast offers the way back; what the server refuses is told, and it stays. */
+/**
+ * Deletes something: once it is gone the page goes on and the toast offers the way back; what the server refuses is
+ * told, and it stays.
+ */
 export async function takeAway(removing: Promise<unknown>, { text, undo, onGone }: TakenAway): Promise<void> {
   try {
     await removing;

@@ -39,6 +39,7 @@ function run(more: Partial<LiveRun> = {}): LiveRun {
     isPilot: true,
     isHot: true,
     send,
+    tell: async () => undefined,
     error: undefined,
     ...more,
   };

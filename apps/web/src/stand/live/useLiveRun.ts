@@ -23,8 +23,8 @@ export interface LiveRun {
 }
 
 /**
- * A run on the stand as this tab sees and flies it: stream, heartbeat, commands, and letting go when the page goes away.
- * One page flies one run: another run is another page.
+ * A run on the stand as this tab sees and flies it: stream, heartbeat, commands, and letting go when the page goes
+ * away. One page flies one run: another run is another page.
  */
 export function useLiveRun(runId: string): LiveRun {
   const [stream] = useState(() => new LiveStream(runId));

@@ -104,7 +104,9 @@ const BOTTOM = 26;
 const BETWEEN = 10;
 const LEFT = 132;
 
-/** One strip a channel over one time axis; a point that stands for many samples is drawn from its least to its greatest. */
+/**
+ * One strip a channel over one time axis; a point that stands for many samples is drawn from its least to its greatest.
+ */
 export function readingsChart({
   track,
   stretches,
