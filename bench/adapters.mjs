@@ -190,7 +190,7 @@ export function makeAdapters(core) {
   /** A whole craft as Pick works it out: which limits bar it, its thrust, its hover. */
   const ordinaryCraft = (c) => {
     const { pack, prop } = c;
-    const bench = core.pickBench(
+    const prepared = core.prepareCraft(
       {
         kind: c.kind,
         rotorCount: c.rotorCount,
@@ -232,7 +232,7 @@ export function makeAdapters(core) {
       ...core.labelGeometry(prop.diameter_in * INCH, prop.pitch_in * INCH, prop.blades, prop.tip, prop.material),
       planform: prop.planform,
     };
-    const { figures, margins } = core.evaluateCandidate(bench, geometry);
+    const { figures, margins } = core.evaluateCandidate(prepared, geometry);
     const broken = core.brokenLimits(margins);
     return {
       isAllowed: broken.length === 0,

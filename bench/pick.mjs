@@ -199,12 +199,12 @@ function benchCraft(seed) {
 /** One tab from ready tables, the whole space on two workers with their tables still to make, and scoring it anew. */
 async function spaceFigures(seed) {
   const craft = benchCraft(seed);
-  const bench = core.pickBench(craft, new core.CoefficientTables(core.STANDARD_ROTOR_AIR));
+  const prepared = core.prepareCraft(craft, new core.CoefficientTables(core.STANDARD_ROTOR_AIR));
   const grid = core.pickGrid(craft, 7.2 * INCH);
   const family = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' };
   const work = (f) => {
     const map = core.emptyPickMap(f, grid);
-    for (const _ of core.refineMap(bench, map));
+    for (const _ of core.refineMap(prepared, map));
     return map;
   };
   work(family);

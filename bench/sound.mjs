@@ -42,11 +42,11 @@ export function soundStudy(seed) {
       style: 'normal',
       airC: 15,
     };
-    const bench = core.pickBench(craft, tables);
+    const prepared = core.prepareCraft(craft, tables);
     const levels = Array.from(
       { length: MOST_BLADES - 1 },
       (_, k) =>
-        core.evaluateCandidate(bench, core.labelGeometry(diameterM, pitchM, k + 2, 'standard', 'glassNylon')).figures
+        core.evaluateCandidate(prepared, core.labelGeometry(diameterM, pitchM, k + 2, 'standard', 'glassNylon')).figures
           .levelDb,
     );
     steps.forEach((list, k) => Number.isFinite(levels[k + 1] - levels[k]) && list.push(levels[k + 1] - levels[k]));

@@ -6,7 +6,7 @@ import {
   criterionNames,
   evaluateCandidate,
   labelGeometry,
-  pickBench,
+  prepareCraft,
   STANDARD_ROTOR_AIR,
   type PickCraft,
   type PickFigures,
@@ -50,7 +50,7 @@ const craft: PickCraft = {
   airC: 15,
 };
 const present: WorkedProp = evaluateCandidate(
-  pickBench(craft, new CoefficientTables(STANDARD_ROTOR_AIR)),
+  prepareCraft(craft, new CoefficientTables(STANDARD_ROTOR_AIR)),
   labelGeometry(7.2 * INCH_M, 3.9 * INCH_M, 3, 'standard', 'polycarbonate'),
 );
 const scale = Object.fromEntries(criterionNames.map((name) => [name, { bad: -10, good: 10 }])) as Scale;

@@ -15,7 +15,7 @@ import {
 } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
 import { PropModelRepository, type PropModelRow } from '../rack/propModel.repository.ts';
@@ -41,7 +41,7 @@ export class BalanceJobViews {
     private readonly rigs: RigRepository,
     private readonly crafts: CraftRepository,
     private readonly models: PropModelRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {}
 
   async subjectOf({

@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { TRAY_MAX_COUNT, type TraysView } from '@zivvo/contract';
 import { CraftRepository } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from '../rack/piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
@@ -15,7 +15,7 @@ export class TraysService {
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly crafts: CraftRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
     private readonly pieces: PieceRepository,
     private readonly judge: PieceJudge,
     private readonly models: PropModelRepository,

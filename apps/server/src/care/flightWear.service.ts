@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { LIST_MAX } from '@zivvo/contract';
 import { modelGeometry } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import type { DbOrTx } from '../database/database.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
@@ -13,7 +13,7 @@ export class FlightWear {
   constructor(
     private readonly pieces: PieceRepository,
     private readonly models: PropModelRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {}
 
   /** Pieces on a craft with the speed that wears them as it is flown. */

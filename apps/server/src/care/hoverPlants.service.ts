@@ -1,7 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { gainScale, hoverPlant, modelGeometry, type GainScale } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import type { GainSheetRow } from './care.repository.ts';
@@ -13,7 +13,7 @@ type TwoModels = Pick<GainSheetRow, 'oldPropModelId' | 'newPropModelId'>;
 export class HoverPlants {
   constructor(
     @Inject(DB) private readonly db: Db,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
     private readonly models: PropModelRepository,
   ) {}
 

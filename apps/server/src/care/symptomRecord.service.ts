@@ -3,7 +3,7 @@ import { LIST_MAX, type RecentChangeView } from '@zivvo/contract';
 import { evaluateCandidate, modelGeometry, type ChangeName, type RecordFact } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import type { FactKind } from '../event/facts.ts';
 import { PartService } from '../rack/part.service.ts';
@@ -27,7 +27,7 @@ export class SymptomRecord {
     @Inject(DB) private readonly db: Db,
     private readonly clock: Clock,
     private readonly crafts: CraftRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
     private readonly ready: ReadyService,
     private readonly parts: PartService,
     private readonly packs: PackUse,

@@ -18,7 +18,7 @@ import type {
 import { evaluateCandidate, modelGeometry } from '@zivvo/core';
 import { flight, flightPiece, gainSheet, jobTicket, strike, symptomCase, walkaround } from '../care/care.table.ts';
 import { Clock } from '../common/clock.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { event } from '../event/event.table.ts';
 import { propPiece } from '../rack/piece.table.ts';
@@ -85,7 +85,7 @@ test('three makers deliver with different spread, sets fly, one lacks a piece, o
 });
 
 describe('a world that could exist', () => {
-  const bench = new RotorBench();
+  const bench = new CraftRotors();
   const nameOf = (craftId: string): string => crafts.find((c) => c.id === craftId)!.name;
   const hour = (at: Date): number => at.getHours() + at.getMinutes() / 60;
 

@@ -12,7 +12,7 @@ import { PracticeService } from '../care/practice.service.ts';
 import { SymptomService } from '../care/symptom.service.ts';
 import { TicketService } from '../care/ticket.service.ts';
 import { CraftService } from '../craft/craft.service.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { FitMoves } from '../fit/fitMoves.service.ts';
 import { FitService } from '../fit/fit.service.ts';
 import { StandRecords } from '../live/standRecords.ts';
@@ -55,7 +55,7 @@ export class Shed {
   readonly standRecords = this.get(StandRecords);
   /** Charges of each pack so far, as its user counts them. */
   readonly charges = new Map<string, number>();
-  private readonly bench = this.get(RotorBench);
+  private readonly bench = this.get(CraftRotors);
   private readonly endurances = new Map<string, Promise<number>>();
 
   constructor(private readonly app: INestApplicationContext) {}

@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type ArmView } from '@zivvo/contract';
 import { fittedForces, layoutKind, modelGeometry, takeOff, type FittedForces, type TakeOffForces } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventRepository, type NewestEvent } from '../event/event.repository.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
@@ -31,7 +31,7 @@ export class FitStates extends ArrangementSource {
     private readonly models: PropModelRepository,
     private readonly events: EventRepository,
     private readonly facts: FitFactsRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {
     super();
   }

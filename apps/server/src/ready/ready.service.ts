@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { readyToFly, type ReadyArm, type ReadyToFly } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import {
   armKey,
   ArrangementSource,
@@ -26,7 +26,7 @@ export class ReadyService {
     private readonly clock: Clock,
     private readonly arrangements: ArrangementSource,
     private readonly care: CareSource,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {}
 
   /** @param known - arrangements that the asker has at hand */

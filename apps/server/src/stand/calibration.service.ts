@@ -2,7 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import type { CalibrationView } from '@zivvo/contract';
 import { calibrateByRuns, modelGeometry, sortRuns, type CalibrationRun } from '@zivvo/core';
 import { CraftRepository } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
@@ -23,7 +23,7 @@ export class CalibrationService {
     private readonly evenings: CampaignRepository,
     private readonly crafts: CraftRepository,
     private readonly propModels: PropModelRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {}
 
   async ofCraft(craftId: string): Promise<CalibrationView> {

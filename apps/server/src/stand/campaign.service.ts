@@ -13,7 +13,7 @@ import { explainFigure, layoutKind, reduceCampaign, type CampaignInput, type Wor
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
-import { RotorBench } from '../craft/rotorBench.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
 import { DB, type Db } from '../database/database.ts';
 import { propModelName } from '../rack/propModel.mapper.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
@@ -31,7 +31,7 @@ export class CampaignService {
     private readonly runs: RunRepository,
     private readonly crafts: CraftRepository,
     private readonly propModels: PropModelRepository,
-    private readonly bench: RotorBench,
+    private readonly bench: CraftRotors,
   ) {}
 
   async list(craftId: string | null): Promise<CampaignListView> {

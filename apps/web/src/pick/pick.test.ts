@@ -9,7 +9,7 @@ import {
   labelGeometry,
   layOut,
   modelGeometry,
-  pickBench,
+  prepareCraft,
   pickGrid,
   refineMap,
   scaleOf,
@@ -86,16 +86,16 @@ const model = (more: Partial<PropModelView> = {}): PropModelView =>
   }) as PropModelView;
 
 const setting = pickSettingOf(craft, null);
-const bench = pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR));
+const prepared = prepareCraft(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR));
 const map = emptyPickMap(
   { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' },
   pickGrid(setting.craft, 7.2 * INCH_M),
 );
-for (const _ of refineMap(bench, map));
+for (const _ of refineMap(prepared, map));
 const scale = scaleOf([map.values])!;
 const weights = useWeights.longEndurance;
 const worked = (d: number, p: number, b: number): MarkedProp =>
-  evaluateCandidate(bench, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
+  evaluateCandidate(prepared, labelGeometry(d * INCH_M, p * INCH_M, b, 'standard', 'polycarbonate'));
 
 describe('a craft as picking sees it', () => {
   test('estimated motor figures are left to the core, typed ones go along', () => {

@@ -10,7 +10,7 @@ import {
   loadLadder,
   manoeuvresOf,
   packsForMinutes,
-  pickBench,
+  prepareCraft,
   powertrainOn,
   questionNames,
   refineMap,
@@ -19,7 +19,7 @@ import {
   weightForInchKg,
   type Candidate,
   type MarkedProp,
-  type PickBench,
+  type PreparedCraft,
   type PickFamily,
   type PickGrid,
   type PickMap,
@@ -62,7 +62,7 @@ export class PickWork {
   /** Works a coarse map out before it is asked for, and keeps it for who asks. */
   warm(setting: PickSetting, grid: PickGrid, family: PickFamily): void {
     try {
-      const ahead = this.begin(this.benchOf(setting), setting, grid, family);
+      const ahead = this.begin(this.preparedOf(setting), setting, grid, family);
       while (!ahead.isCoarse) takeStep(ahead);
       this.ahead = ahead;
     } catch {
@@ -71,8 +71,8 @@ export class PickWork {
   }
 
   /** The craft made ready; the runs of one prop, where it is named, correct everything asked about it. */
-  private benchOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PickBench {
-    return pickBench(
+  private preparedOf({ craft, air, calibration }: PickSetting, propModelId: string | null = null): PreparedCraft {
+    return prepareCraft(
       craft,
       this.tablesOf(air),
       calibration && { whole: correctionFor(calibration, propModelId, null), motor: calibration.motor },
@@ -87,7 +87,7 @@ export class PickWork {
   }
 
   /** A map to go on with: the one worked out ahead, if it is that one. */
-  private begin(bench: PickBench, setting: PickSetting, grid: PickGrid, family: PickFamily): BegunMap {
+  private begin(prepared: PreparedCraft, setting: PickSetting, grid: PickGrid, family: PickFamily): BegunMap {
     const asked = JSON.stringify([setting, grid, family]);
     const { ahead } = this;
     if (ahead?.asked === asked) {
@@ -95,7 +95,7 @@ export class PickWork {
       return ahead;
     }
     const map = emptyPickMap(family, grid);
-    return { asked, map, steps: refineMap(bench, map), isCoarse: false };
+    return { asked, map, steps: refineMap(prepared, map), isCoarse: false };
   }
 
   /**
@@ -109,10 +109,10 @@ export class PickWork {
     listener: MapListener & ProxyMarked,
   ): Promise<void> {
     const own = ++this.job;
-    const bench = this.benchOf(setting);
+    const prepared = this.preparedOf(setting);
     let done = 0;
     for (const { key, family } of families) {
-      const begun = this.begin(bench, setting, grid, family);
+      const begun = this.begin(prepared, setting, grid, family);
       let isCoarseTold = false;
       let breathAt = performance.now() + BREATH_MS;
       do {
@@ -140,7 +140,7 @@ export class PickWork {
 
   /** @throws {CoreError} where the craft or the props cannot be worked out */
   answer<K extends PickTask>(setting: PickSetting, task: K, ask: PickTasks[K]['ask']): PickTasks[K]['answer'] {
-    return (tasks[task] as Task<K>)((propModelId) => this.benchOf(setting, propModelId), setting, ask);
+    return (tasks[task] as Task<K>)((propModelId) => this.preparedOf(setting, propModelId), setting, ask);
   }
 }
 
@@ -152,9 +152,9 @@ function isSameAir(a: RotorAir, b: RotorAir): boolean {
   );
 }
 
-/** Answers one question; the bench is made for the runs of a prop, or for all. */
+/** Answers one question; the craft is prepared for the runs of a prop, or for all. */
 type Task<K extends PickTask> = (
-  benchFor: (propModelId: string | null) => PickBench,
+  preparedFor: (propModelId: string | null) => PreparedCraft,
   setting: PickSetting,
   ask: PickTasks[K]['ask'],
 ) => PickTasks[K]['answer'];
@@ -165,8 +165,8 @@ const factsOf = ({ calibration }: PickSetting, { id, facts, family }: AskedProp)
   calibration: calibration && correctionFor(calibration, id, family),
 });
 
-const candidateOf = (bench: PickBench, setting: PickSetting, asked: AskedProp): Candidate =>
-  evaluateCandidate(bench, asked.geometry, factsOf(setting, asked));
+const candidateOf = (prepared: PreparedCraft, setting: PickSetting, asked: AskedProp): Candidate =>
+  evaluateCandidate(prepared, asked.geometry, factsOf(setting, asked));
 
 /** Without the propeller's own tables, which nobody outside needs. */
 function plain({
@@ -183,49 +183,50 @@ function plain({
 }
 
 const tasks: { [K in PickTask]: Task<K> } = {
-  props: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, (_, candidate) => plain(candidate)),
-  curves: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, curveOf),
-  walks: (benchFor, setting, { props }) =>
-    ofEach(benchFor(null), setting, props, (bench, candidate) =>
-      conditionWalk(bench, candidate.prop, setting.calibration?.standVoltageV ?? null),
+  props: (preparedFor, setting, { props }) =>
+    ofEach(preparedFor(null), setting, props, (_, candidate) => plain(candidate)),
+  curves: (preparedFor, setting, { props }) => ofEach(preparedFor(null), setting, props, curveOf),
+  walks: (preparedFor, setting, { props }) =>
+    ofEach(preparedFor(null), setting, props, (prepared, candidate) =>
+      conditionWalk(prepared, candidate.prop, setting.calibration?.standVoltageV ?? null),
     ),
-  manoeuvres: (benchFor, setting, { props }) => ofEach(benchFor(null), setting, props, manoeuvresOf),
-  ladder: (benchFor, setting, { props }) =>
+  manoeuvres: (preparedFor, setting, { props }) => ofEach(preparedFor(null), setting, props, manoeuvresOf),
+  ladder: (preparedFor, setting, { props }) =>
     loadLadder(
-      benchFor(null),
+      preparedFor(null),
       props.map((asked) => ({ id: asked.id, geometry: asked.geometry, facts: factsOf(setting, asked) })),
     ),
-  remedies: (benchFor, _, { propModelId, geometry }) =>
-    remediesFor(benchFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
-  questions: (benchFor, _, { propModelId, geometry, shelf }) => {
-    const bench = benchFor(propModelId);
+  remedies: (preparedFor, _, { propModelId, geometry }) =>
+    remediesFor(preparedFor(propModelId), geometry).map((r) => ({ ...r, after: plain(r.after) })),
+  questions: (preparedFor, _, { propModelId, geometry, shelf }) => {
+    const prepared = preparedFor(propModelId);
     const answers = Object.fromEntries(
       questionNames.map((name) => {
-        const answer = answerQuestion(bench, geometry, name);
+        const answer = answerQuestion(prepared, geometry, name);
         return [name, answer && { before: plain(answer.before), after: plain(answer.after), addedKg: answer.addedKg }];
       }),
     ) as Answers['answers'];
     return {
       answers,
-      greatestPayloadKg: greatestPayloadKg(bench, geometry),
-      weightForInchKg: weightForInchKg(bench, geometry),
-      packs: packsForMinutes(bench, geometry, shelf),
+      greatestPayloadKg: greatestPayloadKg(prepared, geometry),
+      weightForInchKg: weightForInchKg(prepared, geometry),
+      packs: packsForMinutes(prepared, geometry, shelf),
     };
   },
 };
 
 function ofEach<T>(
-  bench: PickBench,
+  prepared: PreparedCraft,
   setting: PickSetting,
   props: readonly AskedProp[],
-  answerOf: (bench: PickBench, candidate: Candidate) => T,
+  answerOf: (prepared: PreparedCraft, candidate: Candidate) => T,
 ): Record<string, T> {
-  return Object.fromEntries(props.map((p) => [p.id, answerOf(bench, candidateOf(bench, setting, p))]));
+  return Object.fromEntries(props.map((p) => [p.id, answerOf(prepared, candidateOf(prepared, setting, p))]));
 }
 
-function curveOf(bench: PickBench, candidate: Candidate): CurvePoint[] {
+function curveOf(prepared: PreparedCraft, candidate: Candidate): CurvePoint[] {
   if (!Number.isFinite(candidate.fullSpeedRpm)) return [];
-  const curve = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
+  const curve = rotorCurve(powertrainOn(prepared, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS);
   return curve.flatMap((point): CurvePoint[] =>
     point.status === 'held' && point.throttleRatio <= 1.0001
       ? [

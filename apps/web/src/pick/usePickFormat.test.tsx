@@ -3,7 +3,7 @@ import { screen } from '@testing-library/react';
 import {
   CoefficientTables,
   emptyPickMap,
-  pickBench,
+  prepareCraft,
   pickFigureNames,
   pickGrid,
   refineMap,
@@ -64,7 +64,7 @@ test('a place of the map says its size, its score or what bars it, and the figur
     { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' },
     pickGrid(setting.craft, null),
   );
-  for (const _ of refineMap(pickBench(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR)), map));
+  for (const _ of refineMap(prepareCraft(setting.craft, new CoefficientTables(STANDARD_ROTOR_AIR)), map));
   const scale = scaleOf([map.values])!;
   const columns = map.grid.diametersM.length;
   const at = (inches: number, pitch: number): number =>

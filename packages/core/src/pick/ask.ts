@@ -4,7 +4,7 @@ import type { PackChemistry } from '../powertrain/packChemistry.ts';
 import { usualMassKg } from '../propeller/bladeFlex.ts';
 import type { PropGeometry, PropMaterial } from '../propeller/propGeometry.ts';
 import { evaluateCandidate, type MarkedProp } from './evaluateCandidate.ts';
-import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
+import { preparedWith, type PreparedCraft, type PickCraft } from './pickCraft.ts';
 
 /** Changes that one may ask about. */
 export const questionNames = [
@@ -26,7 +26,7 @@ export interface Answer {
   before: MarkedProp;
   after: MarkedProp;
   /** The changed craft made ready, for what is asked next. */
-  bench: PickBench;
+  prepared: PreparedCraft;
   /** Weight that comes with the change: a longer arm, a cell, the payload itself [kg]. */
   addedKg: number;
 }
@@ -59,16 +59,16 @@ export function usualPackKg(chemistry: PackChemistry, seriesCount: number, capac
  *
  * @returns null where the question makes no sense: square tips that are square already, nothing softer, a sixth blade
  */
-export function answerQuestion(bench: PickBench, geometry: PropGeometry, question: QuestionName): Answer | null {
-  const changed = changeOf(bench.craft, geometry, question);
+export function answerQuestion(prepared: PreparedCraft, geometry: PropGeometry, question: QuestionName): Answer | null {
+  const changed = changeOf(prepared.craft, geometry, question);
   if (!changed) return null;
   const craft = { ...changed.craft, massKg: changed.craft.massKg + changed.addedKg };
-  const after = benchWith(bench, craft);
+  const after = preparedWith(prepared, craft);
   return {
     question,
-    before: evaluateCandidate(bench, geometry),
+    before: evaluateCandidate(prepared, geometry),
     after: evaluateCandidate(after, changed.geometry),
-    bench: after,
+    prepared: after,
     addedKg: changed.addedKg,
   };
 }
@@ -160,11 +160,11 @@ const LOADED_THRUST_TO_WEIGHT = { multirotor: 1.6, plane: 0.3 } as const;
  *
  * @returns null where it carries nothing more
  */
-export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): number | null {
-  const { craft } = bench;
+export function greatestPayloadKg(prepared: PreparedCraft, geometry: PropGeometry): number | null {
+  const { craft } = prepared;
   const room = (addedKg: number): number => {
     const { margins, figures } = evaluateCandidate(
-      benchWith(bench, { ...craft, massKg: craft.massKg + addedKg }),
+      preparedWith(prepared, { ...craft, massKg: craft.massKg + addedKg }),
       geometry,
     );
     return Math.min(
@@ -183,14 +183,14 @@ export function greatestPayloadKg(bench: PickBench, geometry: PropGeometry): num
  *
  * @returns null where no loss up to two thirds of the weight pays for it, and where it does not fly today
  */
-export function weightForInchKg(bench: PickBench, geometry: PropGeometry): number | null {
-  const { craft } = bench;
+export function weightForInchKg(prepared: PreparedCraft, geometry: PropGeometry): number | null {
+  const { craft } = prepared;
   if (geometry.diameterM - INCH_M < 2 * INCH_M || geometry.pitchM / (geometry.diameterM - INCH_M) > 1.2) return null;
   const smaller = changedProp(geometry, { diameterM: geometry.diameterM - INCH_M });
-  const today = evaluateCandidate(bench, geometry).figures.enduranceS;
+  const today = evaluateCandidate(prepared, geometry).figures.enduranceS;
   if (!(today > 0)) return null;
   const lost = (kg: number): number => {
-    const { figures } = evaluateCandidate(benchWith(bench, { ...craft, massKg: craft.massKg - kg }), smaller);
+    const { figures } = evaluateCandidate(preparedWith(prepared, { ...craft, massKg: craft.massKg - kg }), smaller);
     return (figures.enduranceS || 0) - today;
   };
   if (lost(0) >= 0) return 0;
@@ -219,8 +219,12 @@ export interface PackAnswer {
  *
  * @returns every pack that can turn the prop, lightest first; the first with enough minutes is the answer
  */
-export function packsForMinutes(bench: PickBench, geometry: PropGeometry, shelf: readonly ShelfPack[]): PackAnswer[] {
-  const { craft } = bench;
+export function packsForMinutes(
+  prepared: PreparedCraft,
+  geometry: PropGeometry,
+  shelf: readonly ShelfPack[],
+): PackAnswer[] {
+  const { craft } = prepared;
   const presentKg = usualPackKg(craft.pack.chemistry, craft.pack.seriesCount, craft.pack.capacityAh);
   return shelf
     .filter((pack) => Math.abs(pack.seriesCount - craft.pack.seriesCount) <= 1)
@@ -228,7 +232,7 @@ export function packsForMinutes(bench: PickBench, geometry: PropGeometry, shelf:
       const packKg = usualPackKg(pack.chemistry, pack.seriesCount, pack.capacityAh);
       const massKg = craft.massKg - presentKg + packKg;
       const { figures, margins } = evaluateCandidate(
-        benchWith(bench, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }),
+        preparedWith(prepared, { ...craft, massKg: Math.max(massKg, 0.3 * craft.massKg), pack }),
         geometry,
       );
       return { pack, massKg, enduranceS: margins.packSag <= 1 && margins.carry <= 1 ? figures.enduranceS : NaN };

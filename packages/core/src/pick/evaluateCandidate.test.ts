@@ -3,17 +3,17 @@ import fc from 'fast-check';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { calibrate } from '../propeller/calibration.ts';
 import type { PropellerCalibration } from '../propeller/propellerModel.ts';
-import { benchOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
 import { carrySpeedRpm, evaluateCandidate, heatByStyle, wearSpeedRpm } from './evaluateCandidate.ts';
 import { conditionWalk, fullThrottleOnStand } from './fullThrottle.ts';
 import { calibrationReason } from './mapReasons.ts';
 import { brokenLimits, closestLimit } from './pickFigures.ts';
-import { pickBench, powertrainOn, type PickCraft } from './pickCraft.ts';
+import { prepareCraft, powertrainOn, type PickCraft } from './pickCraft.ts';
 import { assumptionReasons, limitReason, limitValues, sagReason } from './tradeReasons.ts';
 
-const quad = benchOf(surveyQuad);
+const quad = preparedOf(surveyQuad);
 const figuresOf = (craft: PickCraft, geometry = inches(7.2, 3.9, 3)) =>
-  evaluateCandidate(benchOf(craft), geometry).figures;
+  evaluateCandidate(preparedOf(craft), geometry).figures;
 
 test('figures agree with each other: thrust over weight, power over endurance', () => {
   const { figures, margins } = evaluateCandidate(quad, inches(7.2, 3.9, 3));
@@ -58,7 +58,7 @@ describe('each step up has its price', () => {
 
 describe('limits bar by name', () => {
   const barred = (craft: PickCraft, geometry = inches(7.2, 3.9, 3), makerLimitRpm: number | null = null) =>
-    brokenLimits(evaluateCandidate(benchOf(craft), geometry, { makerLimitRpm }).margins);
+    brokenLimits(evaluateCandidate(preparedOf(craft), geometry, { makerLimitRpm }).margins);
   test.each<[string, Partial<PickCraft>, string]>([
     ['frame', { clearanceDiameterM: 0.18 }, 'clearance'],
     ['neighbour discs, with a margin for flex', { neighbourDistanceM: 0.184 }, 'neighbours'],
@@ -83,7 +83,7 @@ describe('limits bar by name', () => {
   test('a bore under the shaft, and goes once it is wider', () => {
     const onFive = (boreDiameterM: number | null) =>
       brokenLimits(
-        evaluateCandidate(benchOf({ ...surveyQuad, shaftDiameterM: 0.005 }), inches(7.2, 3.9, 3), { boreDiameterM })
+        evaluateCandidate(preparedOf({ ...surveyQuad, shaftDiameterM: 0.005 }), inches(7.2, 3.9, 3), { boreDiameterM })
           .margins,
       );
     expect([
@@ -95,13 +95,13 @@ describe('limits bar by name', () => {
   });
   test('a rack without a set, hand by hand', () => {
     const with_ = (cwCount: number, ccwCount: number) =>
-      evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3), { stock: { cwCount, ccwCount } });
+      evaluateCandidate(preparedOf(surveyQuad), inches(7.2, 3.9, 3), { stock: { cwCount, ccwCount } });
     expect([with_(2, 2), with_(9, 1), with_(0, 0)].map((c) => brokenLimits(c.margins).includes('stock'))).toEqual([
       false,
       true,
       true,
     ]);
-    const setting = { craft: surveyQuad, air: benchOf(surveyQuad).air };
+    const setting = { craft: surveyQuad, air: preparedOf(surveyQuad).air };
     expect(limitValues(setting, with_(9, 1), 'stock')).toEqual({ value: 4, allowed: 3 });
     expect(limitReason(setting, with_(9, 1), 'X', 'stock').code).toBe('pick.barred.stock');
   });
@@ -113,7 +113,7 @@ describe('limits bar by name', () => {
 });
 
 test('a plane cruises on less than it hangs on, and a prop without pitch for its speed cannot carry it', () => {
-  const plane = benchOf(mappingPlane);
+  const plane = preparedOf(mappingPlane);
   const cruising = evaluateCandidate(plane, inches(11, 6, 2));
   expect(cruising.figures.carryThrottleRatio).toBeGreaterThan(0.2);
   expect(cruising.figures.enduranceS).toBeGreaterThan(1000);
@@ -137,7 +137,7 @@ test('no craft and no prop makes a number that is neither true nor missing', () 
       fc.boolean(),
       (d, ratio, blades, massKg, seriesCount, isPlane) => {
         const craft = { ...(isPlane ? mappingPlane : surveyQuad), massKg, pack: { ...surveyQuad.pack, seriesCount } };
-        const { figures, margins } = evaluateCandidate(benchOf(craft), inches(d, d * ratio, blades));
+        const { figures, margins } = evaluateCandidate(preparedOf(craft), inches(d, d * ratio, blades));
         for (const margin of Object.values(margins)) expect(margin).toBeGreaterThanOrEqual(0);
         for (const value of Object.values(figures)) expect(value).not.toBe(Infinity);
         if (brokenLimits(margins).length === 0)
@@ -156,15 +156,15 @@ test.each<[Partial<PickCraft>, RegExp]>([
   [{ pack: { ...surveyQuad.pack, capacityAh: 0 } }, /capacityAh/],
   [{ pack: { ...surveyQuad.pack, seriesCount: 0 } }, /seriesCount/],
 ])('a craft that is none is refused with the field: %j', (change, field) =>
-  expect(() => benchOf({ ...surveyQuad, ...change })).toThrow(field),
+  expect(() => preparedOf({ ...surveyQuad, ...change })).toThrow(field),
 );
 
 test('a gear lets a large prop turn slower than its motor', () => {
-  const direct = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
-  const geared = evaluateCandidate(benchOf({ ...surveyQuad, gearRatio: 2 }), inches(7.2, 3.9, 3));
+  const direct = evaluateCandidate(preparedOf(surveyQuad), inches(7.2, 3.9, 3));
+  const geared = evaluateCandidate(preparedOf({ ...surveyQuad, gearRatio: 2 }), inches(7.2, 3.9, 3));
   expect(geared.fullSpeedRpm).toBeLessThan(0.75 * direct.fullSpeedRpm);
   expect(geared.figures.fullCurrentA).toBeLessThan(direct.figures.fullCurrentA);
-  expect(() => benchOf({ ...surveyQuad, gearRatio: 0 })).toThrow(/gearRatio/);
+  expect(() => preparedOf({ ...surveyQuad, gearRatio: 0 })).toThrow(/gearRatio/);
 });
 
 test('runs on the stand move the figures, their mark and their width; a prop’s own runs come before the workshop’s', () => {
@@ -172,25 +172,25 @@ test('runs on the stand move the figures, their mark and their width; a prop’s
     const of = (logRatio: number) => calibrate(Array.from({ length: 12 }, () => ({ pitchRatio: 0.54, logRatio })));
     return { thrust: of(offset), power: of(0) };
   };
-  const label = evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3));
-  const bench = pickBench(surveyQuad, standardTables, { whole: calibration(0.1), motor: null });
-  const corrected = evaluateCandidate(bench, inches(7.2, 3.9, 3));
+  const label = evaluateCandidate(preparedOf(surveyQuad), inches(7.2, 3.9, 3));
+  const prepared = prepareCraft(surveyQuad, standardTables, { whole: calibration(0.1), motor: null });
+  const corrected = evaluateCandidate(prepared, inches(7.2, 3.9, 3));
   expect([label.mark, corrected.mark]).toEqual(['estimated', 'calibrated']);
   expect(corrected.figures.fullThrustN / label.figures.fullThrustN).toBeGreaterThan(1.07);
   expect(corrected.figures.enduranceS).toBeGreaterThan(label.figures.enduranceS);
   expect(corrected.thrustUncertaintyRatio).toBeLessThan(label.thrustUncertaintyRatio);
   expect(
-    evaluateCandidate(bench, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN,
+    evaluateCandidate(prepared, inches(7.2, 3.9, 3), { calibration: calibration(-0.1) }).figures.fullThrustN,
   ).toBeLessThan(label.figures.fullThrustN);
 });
 
 describe('what a flight takes', () => {
   const seven = inches(7.2, 3.9, 3);
-  const of = (change: Partial<PickCraft>) => evaluateCandidate(benchOf({ ...surveyQuad, ...change }), seven);
+  const of = (change: Partial<PickCraft>) => evaluateCandidate(preparedOf({ ...surveyQuad, ...change }), seven);
 
   test('a pack that sags is told with its volts and its cost, and bars nothing', () => {
     const weak = { ...surveyQuad, pack: { ...surveyQuad.pack, cellResistanceOhm: 0.02 } };
-    const candidate = evaluateCandidate(benchOf(weak), seven);
+    const candidate = evaluateCandidate(preparedOf(weak), seven);
     expect(brokenLimits(candidate.margins)).not.toContain('packSag');
     expect(sagReason({ craft: weak }, candidate)).toMatchObject({
       code: 'pick.sag',
@@ -198,7 +198,7 @@ describe('what a flight takes', () => {
       values: { emptyV: expect.closeTo(3.3, 1), lossRatio: candidate.figures.sagLossRatio },
     });
     expect(candidate.figures.sagLossRatio).toBeGreaterThan(0.2);
-    expect(sagReason({ craft: surveyQuad }, evaluateCandidate(benchOf(surveyQuad), seven))).toBeNull();
+    expect(sagReason({ craft: surveyQuad }, evaluateCandidate(preparedOf(surveyQuad), seven))).toBeNull();
   });
 
   test('what the avionics draw shortens the flight and sags the pack', () => {
@@ -219,8 +219,8 @@ describe('what a flight takes', () => {
   });
 
   test('motors get hotter the harder the style; a small pack ends before they do', () => {
-    const bench = benchOf(surveyQuad);
-    const { gentle, normal, hard } = heatByStyle(bench, evaluateCandidate(bench, seven).prop);
+    const prepared = preparedOf(surveyQuad);
+    const { gentle, normal, hard } = heatByStyle(prepared, evaluateCandidate(prepared, seven).prop);
     expect([gentle, normal, hard]).toEqual([gentle, normal, hard].sort((a, b) => a - b));
     expect(of({ style: 'hard' }).figures.motorTemperatureC).toBeCloseTo(hard, 9);
     const small = { ...surveyQuad.pack, capacityAh: 0.4, cRating: 100 };
@@ -230,38 +230,38 @@ describe('what a flight takes', () => {
   });
 
   test('blades wear by the style that they are flown in, far more than hovering says', () => {
-    const bench = benchOf(surveyQuad);
-    const hover = carrySpeedRpm(bench, seven)!;
+    const prepared = preparedOf(surveyQuad);
+    const hover = carrySpeedRpm(prepared, seven)!;
     const [gentle, hard] = (['gentle', 'hard'] as const).map((style) =>
-      wearSpeedRpm(benchOf({ ...surveyQuad, style }), seven)!,
+      wearSpeedRpm(preparedOf({ ...surveyQuad, style }), seven)!,
     );
     expect(gentle!).toBeGreaterThan(1.1 * hover);
     expect(hard!).toBeGreaterThan(gentle!);
   });
 
   test('the larger prop answers more slowly', () => {
-    const large = benchOf({ ...surveyQuad, neighbourDistanceM: 0.4, clearanceDiameterM: 0.4 });
+    const large = preparedOf({ ...surveyQuad, neighbourDistanceM: 0.4, clearanceDiameterM: 0.4 });
     expect(evaluateCandidate(large, inches(12.5, 4, 2)).figures.riseTimeS).toBeGreaterThan(
       evaluateCandidate(large, seven).figures.riseTimeS,
     );
   });
 
   test('from the stand into the air: each step takes volts, thrust and current', () => {
-    const bench = benchOf(surveyQuad);
-    const walk = conditionWalk(bench, evaluateCandidate(bench, seven).prop, 24);
+    const prepared = preparedOf(surveyQuad);
+    const walk = conditionWalk(prepared, evaluateCandidate(prepared, seven).prop, 24);
     expect(walk.map((w) => w.condition)).toEqual(['oneMotorStand', 'oneMotorHalfPack', 'allMotorsHalfPack']);
     for (const key of ['voltageV', 'thrustN', 'currentA'] as const)
       expect(walk.map((w) => w[key])).toEqual(walk.map((w) => w[key]).sort((a, b) => b - a));
-    expect(walk[2]!.thrustN).toBeCloseTo(evaluateCandidate(bench, seven).figures.fullThrustN, 6);
+    expect(walk[2]!.thrustN).toBeCloseTo(evaluateCandidate(prepared, seven).figures.fullThrustN, 6);
     for (const { thrustUncertaintyRatio, currentUncertaintyRatio } of walk)
       expect([thrustUncertaintyRatio > 0.15, currentUncertaintyRatio > 0.1]).toEqual([true, true]);
-    expect(conditionWalk(bench, evaluateCandidate(bench, seven).prop, null)).toHaveLength(2);
+    expect(conditionWalk(prepared, evaluateCandidate(prepared, seven).prop, null)).toHaveLength(2);
   });
 
   test('full throttle is told wider than its parts: what is not known of prop and motor adds up, runs narrow it', () => {
-    const bench = benchOf(surveyQuad);
-    const prop = evaluateCandidate(bench, seven).prop;
-    const label = fullThrottleOnStand(powertrainOn(bench, prop), null)!;
+    const prepared = preparedOf(surveyQuad);
+    const prop = evaluateCandidate(prepared, seven).prop;
+    const label = fullThrottleOnStand(powertrainOn(prepared, prop), null)!;
     expect(label.thrustUncertaintyRatio).toBeGreaterThan(prop.thrustUncertaintyRatio);
     const known = {
       kvFactor: 1,
@@ -272,7 +272,7 @@ describe('what a flight takes', () => {
       reactanceDeviation: 0.1,
       readingCount: 30,
     };
-    expect(fullThrottleOnStand(powertrainOn(bench, prop), known)!.currentUncertaintyRatio).toBeLessThan(
+    expect(fullThrottleOnStand(powertrainOn(prepared, prop), known)!.currentUncertaintyRatio).toBeLessThan(
       label.currentUncertaintyRatio,
     );
   });

@@ -19,12 +19,12 @@ import { lowThrottleRise, rotorFigures, rotorSound } from '../powertrain/rotorRe
 import { rotorAtThrottle, rotorAtThrust, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { flyingStyles, wearingSpeedRpm, type FlyingStyle } from './flyingStyle.ts';
-import { COAXIAL_THRUST_RATIO, powertrainOn, type PickBench } from './pickCraft.ts';
+import { COAXIAL_THRUST_RATIO, powertrainOn, type PreparedCraft } from './pickCraft.ts';
 import { pickFigureNames, pickLimitNames, type PickFigures, type PickMargins } from './pickFigures.ts';
 
 /** What is known of one propeller beside its shape; what is left out is not known, or does not matter. */
 export interface PropFacts {
-  /** Measured coefficients of this very model; those of the bench stand in. */
+  /** Measured coefficients of this very model; those of the prepared stand in. */
   calibration?: PropellerCalibration | null;
   /** The maker's speed limit. */
   makerLimitRpm?: number | null;
@@ -105,19 +105,23 @@ const HEATED_MOST_S = 600;
  *
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
-export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, facts: PropFacts = NO_FACTS): Candidate {
-  const prop = propOn(bench, geometry, facts.calibration ?? bench.calibration?.whole ?? null);
-  const powertrain = powertrainOn(bench, prop);
+export function evaluateCandidate(
+  prepared: PreparedCraft,
+  geometry: PropGeometry,
+  facts: PropFacts = NO_FACTS,
+): Candidate {
+  const prop = propOn(prepared, geometry, facts.calibration ?? prepared.calibration?.whole ?? null);
+  const powertrain = powertrainOn(prepared, prop);
   const margins = { ...NO_MARGINS };
   const figures = { ...NO_FIGURES };
   figures.toughnessRatio = TOUGHNESS[geometry.material] + (geometry.tipShape === 'square' ? SQUARE_TIP_TOUGHNESS : 0);
-  setRoomMargins(bench, geometry.diameterM, margins);
-  setRackMargins(bench, facts, margins);
-  const carry = carryPoint(bench, powertrain, margins);
-  const full = fullPoint(bench, powertrain, margins);
-  if (full) setFullFigures(bench, powertrain, full, figures, margins);
-  if (carry) setCarryFigures(bench, powertrain, carry, figures, margins);
-  if (carry && full) setHeat(bench, geometry.diameterM, carry, full, figures, margins);
+  setRoomMargins(prepared, geometry.diameterM, margins);
+  setRackMargins(prepared, facts, margins);
+  const carry = carryPoint(prepared, powertrain, margins);
+  const full = fullPoint(prepared, powertrain, margins);
+  if (full) setFullFigures(prepared, powertrain, full, figures, margins);
+  if (carry) setCarryFigures(prepared, powertrain, carry, figures, margins);
+  if (carry && full) setHeat(prepared, geometry.diameterM, carry, full, figures, margins);
   if (full && facts.makerLimitRpm) margins.makerSpeed = full.speedRpm / facts.makerLimitRpm;
   const { mark, thrustUncertaintyRatio, powerUncertaintyRatio } = prop;
   return {
@@ -135,7 +139,7 @@ export function evaluateCandidate(bench: PickBench, geometry: PropGeometry, fact
 
 /** A propeller in the air and the duct of a craft. */
 function propOn(
-  { craft, tables }: PickBench,
+  { craft, tables }: PreparedCraft,
   geometry: PropGeometry,
   calibration: PropellerCalibration | null,
 ): PropellerModel {
@@ -149,7 +153,7 @@ export const NO_FACTS: PropFacts = {};
 const BORE_PLAY_M = 0.00005;
 
 /** Margins that follow from what lies on the rack. A bore that goes over the shaft is no limit: a ring fills it. */
-function setRackMargins({ craft }: PickBench, { boreDiameterM, stock }: PropFacts, margins: PickMargins): void {
+function setRackMargins({ craft }: PreparedCraft, { boreDiameterM, stock }: PropFacts, margins: PickMargins): void {
   if (boreDiameterM && craft.shaftDiameterM !== null && boreDiameterM + BORE_PLAY_M < craft.shaftDiameterM)
     margins.bore = craft.shaftDiameterM / boreDiameterM;
   if (!stock) return;
@@ -161,7 +165,7 @@ const NO_FIGURES: Readonly<PickFigures> = Object.fromEntries(pickFigureNames.map
 const NO_MARGINS: Readonly<PickMargins> = Object.fromEntries(pickLimitNames.map((name) => [name, 0])) as PickMargins;
 
 /** Margins that follow from the size alone. */
-function setRoomMargins({ craft }: PickBench, diameterM: number, margins: PickMargins): void {
+function setRoomMargins({ craft }: PreparedCraft, diameterM: number, margins: PickMargins): void {
   if (craft.clearanceDiameterM !== null) margins.clearance = diameterM / craft.clearanceDiameterM;
   if (craft.neighbourDistanceM !== null) margins.neighbours = diameterM / ((1 - FLEX_RATIO) * craft.neighbourDistanceM);
   if (craft.groundClearanceM !== null) margins.ground = (diameterM / 2 + GROUND_FREE_M) / craft.groundClearanceM;
@@ -169,10 +173,12 @@ function setRoomMargins({ craft }: PickBench, diameterM: number, margins: PickMa
 }
 
 /** The rotor while it carries; null where it never does. */
-function carryPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
-  const most = MOST_CARRY_THROTTLE[bench.craft.kind];
+function carryPoint(prepared: PreparedCraft, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
+  const most = MOST_CARRY_THROTTLE[prepared.craft.kind];
   const found =
-    bench.carrySpeedMPerS === 0 ? rotorAtThrust(powertrain, bench.carryThrustN) : cruisePoint(bench, powertrain);
+    prepared.carrySpeedMPerS === 0
+      ? rotorAtThrust(powertrain, prepared.carryThrustN)
+      : cruisePoint(prepared, powertrain);
   if (found === null || found.status !== 'held') {
     margins.carry = FAR_BEYOND;
     if (found?.status === 'packCannotGive')
@@ -184,7 +190,7 @@ function carryPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargi
 }
 
 /** The rotor at full throttle; null where the pack cannot give it or the tip would near the speed of sound. */
-function fullPoint(bench: PickBench, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
+function fullPoint(prepared: PreparedCraft, powertrain: Powertrain, margins: PickMargins): RotorPoint | null {
   const found = rotorAtThrottle(powertrain, 1);
   switch (found.status) {
     case 'turning':
@@ -206,7 +212,7 @@ const CRUISE_SOLVE_RPM = 1;
 
 /** A plane's rotor at cruising speed: blade elements solved for the speed that gives the thrust. */
 function cruisePoint(
-  { craft, tables, carryThrustN, carrySpeedMPerS, drive, supply }: PickBench,
+  { craft, tables, carryThrustN, carrySpeedMPerS, drive, supply }: PreparedCraft,
   { prop, gearRatio }: Powertrain,
 ): ({ status: 'held' } & RotorPoint) | { status: 'packCannotGive'; neededPowerW: number; mostPowerW: number } | null {
   const prepared: PreparedProp = prepareProp(prop.geometry);
@@ -245,13 +251,13 @@ function cruisePoint(
 }
 
 function setFullFigures(
-  bench: PickBench,
+  prepared: PreparedCraft,
   powertrain: Powertrain,
   full: RotorPoint,
   figures: PickFigures,
   margins: PickMargins,
 ): void {
-  const { craft, supply } = bench;
+  const { craft, supply } = prepared;
   const { geometry, air } = powertrain.prop;
   const thrustRatio = craft.isCoaxial ? COAXIAL_THRUST_RATIO : 1;
   const own = rotorFigures(powertrain, full, craft.armM);
@@ -283,13 +289,13 @@ function setFullFigures(
 }
 
 function setCarryFigures(
-  bench: PickBench,
+  prepared: PreparedCraft,
   powertrain: Powertrain,
   carry: RotorPoint,
   figures: PickFigures,
   margins: PickMargins,
 ): void {
-  const { craft, supply } = bench;
+  const { craft, supply } = prepared;
   const { chemistry, seriesCount, capacityAh } = craft.pack;
   const powerW = craft.rotorCount * carry.drive.powerW + craft.standbyPowerW;
   figures.carryThrottleRatio = carry.throttleRatio;
@@ -313,20 +319,20 @@ function setCarryFigures(
 }
 
 function setHeat(
-  bench: PickBench,
+  prepared: PreparedCraft,
   diameterM: number,
   carry: RotorPoint,
   full: RotorPoint,
   figures: PickFigures,
   margins: PickMargins,
 ): void {
-  figures.motorTemperatureC = heatedC(bench, diameterM, carry, full, figures.pitchSpeedMPerS, bench.craft.style);
-  margins.motorHeat = (figures.motorTemperatureC - bench.craft.airC) / (HOTTEST_WINDING_C - bench.craft.airC);
+  figures.motorTemperatureC = heatedC(prepared, diameterM, carry, full, figures.pitchSpeedMPerS, prepared.craft.style);
+  margins.motorHeat = (figures.motorTemperatureC - prepared.craft.airC) / (HOTTEST_WINDING_C - prepared.craft.airC);
 }
 
 /** Winding temperature at the end of a pack that is flown in a style [°C]. */
 function heatedC(
-  { craft, tables, drive, supply, carrySpeedMPerS }: PickBench,
+  { craft, tables, drive, supply, carrySpeedMPerS }: PreparedCraft,
   diameterM: number,
   carry: RotorPoint,
   full: RotorPoint,
@@ -358,22 +364,22 @@ function heatedC(
  * Winding temperature of a propeller on a craft in each style of flying [°C]; NaN where it does not carry or cannot be
  * turned at full throttle.
  */
-export function heatByStyle(bench: PickBench, prop: PropellerModel): Record<FlyingStyle, number> {
-  const powertrain = powertrainOn(bench, prop);
+export function heatByStyle(prepared: PreparedCraft, prop: PropellerModel): Record<FlyingStyle, number> {
+  const powertrain = powertrainOn(prepared, prop);
   const margins = { ...NO_MARGINS };
-  const carry = carryPoint(bench, powertrain, margins);
-  const full = fullPoint(bench, powertrain, margins);
+  const carry = carryPoint(prepared, powertrain, margins);
+  const full = fullPoint(prepared, powertrain, margins);
   const of = (style: FlyingStyle): number =>
     carry && full
-      ? heatedC(bench, prop.geometry.diameterM, carry, full, (prop.geometry.pitchM * full.speedRpm) / 60, style)
+      ? heatedC(prepared, prop.geometry.diameterM, carry, full, (prop.geometry.pitchM * full.speedRpm) / 60, style)
       : NaN;
   return { gentle: of('gentle'), normal: of('normal'), hard: of('hard') };
 }
 
 /** Speed at which a propeller carries a craft [rev/min]: in hover, or a plane in cruise; null where it never does. */
-export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
-  const prop = propOn(bench, geometry, null);
-  return carryPoint(bench, powertrainOn(bench, prop), { ...NO_MARGINS })?.speedRpm ?? null;
+export function carrySpeedRpm(prepared: PreparedCraft, geometry: PropGeometry): number | null {
+  const prop = propOn(prepared, geometry, null);
+  return carryPoint(prepared, powertrainOn(prepared, prop), { ...NO_MARGINS })?.speedRpm ?? null;
 }
 
 /**
@@ -381,10 +387,10 @@ export function carrySpeedRpm(bench: PickBench, geometry: PropGeometry): number 
  *
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
-export function wearSpeedRpm(bench: PickBench, geometry: PropGeometry): number | null {
-  const powertrain = powertrainOn(bench, propOn(bench, geometry, null));
+export function wearSpeedRpm(prepared: PreparedCraft, geometry: PropGeometry): number | null {
+  const powertrain = powertrainOn(prepared, propOn(prepared, geometry, null));
   const margins = { ...NO_MARGINS };
-  const carry = carryPoint(bench, powertrain, margins);
-  const full = fullPoint(bench, powertrain, margins);
-  return carry && wearingSpeedRpm(carry.speedRpm, full?.speedRpm ?? carry.speedRpm, bench.craft.style);
+  const carry = carryPoint(prepared, powertrain, margins);
+  const full = fullPoint(prepared, powertrain, margins);
+  return carry && wearingSpeedRpm(carry.speedRpm, full?.speedRpm ?? carry.speedRpm, prepared.craft.style);
 }

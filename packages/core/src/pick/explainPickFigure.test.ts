@@ -1,13 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import { evaluateWorking } from '../test/evaluateWorking.ts';
-import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import type { PickCraft } from './pickCraft.ts';
 import { explainedPickFigures, explainPickFigure } from './explainPickFigure.ts';
 
-const settingOf = (craft: PickCraft) => ({ craft, air: benchOf(craft).tables.air, calibration: null });
+const settingOf = (craft: PickCraft) => ({ craft, air: preparedOf(craft).tables.air, calibration: null });
 const workedOn = (craft: PickCraft, diameterIn: number, pitchIn: number, bladeCount: number) =>
-  evaluateCandidate(benchOf(craft), inches(diameterIn, pitchIn, bladeCount));
+  evaluateCandidate(preparedOf(craft), inches(diameterIn, pitchIn, bladeCount));
 
 describe.each([
   ['a quad', surveyQuad, 7.2, 3.9, 3],

@@ -4,7 +4,7 @@ import { propellerAt } from '../propeller/propellerModel.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { carrySpeedRpm, evaluateCandidate } from './evaluateCandidate.ts';
-import type { PickBench } from './pickCraft.ts';
+import type { PreparedCraft } from './pickCraft.ts';
 
 /** What one right propeller does on each shaft of a craft. */
 export interface FittedForces {
@@ -24,22 +24,22 @@ const USUAL_TORQUE_PER_THRUST_M = 0.015;
  * @param geometry - null while no propeller is known: then only the thrust that carries is sure
  * @throws {OutOfRangeError} if the geometry is no propeller
  */
-export function fittedForces(bench: PickBench, geometry: PropGeometry | null): FittedForces {
-  const thrustN = bench.carryThrustN;
+export function fittedForces(prepared: PreparedCraft, geometry: PropGeometry | null): FittedForces {
+  const thrustN = prepared.carryThrustN;
   const usual: FittedForces = {
     carry: { thrustN, torqueNm: USUAL_TORQUE_PER_THRUST_M * thrustN },
     most: null,
     bladeLossN: null,
   };
   if (geometry === null) return usual;
-  const { prop, figures, fullSpeedRpm } = evaluateCandidate(bench, geometry);
-  const carryRpm = carrySpeedRpm(bench, geometry);
+  const { prop, figures, fullSpeedRpm } = evaluateCandidate(prepared, geometry);
+  const carryRpm = carrySpeedRpm(prepared, geometry);
   const carry = carryRpm === null ? usual.carry : { thrustN, torqueNm: propellerAt(prop, carryRpm).torqueNm };
   if (!(figures.fullThrustN > 0)) return { ...usual, carry };
   const { thrustN: mostThrustN, torqueNm } = propellerAt(prop, fullSpeedRpm);
   return {
     carry,
-    most: { mostThrustN, torquePerThrustM: torqueNm / mostThrustN, weightN: bench.craft.massKg * GRAVITY_M_PER_S2 },
+    most: { mostThrustN, torquePerThrustM: torqueNm / mostThrustN, weightN: prepared.craft.massKg * GRAVITY_M_PER_S2 },
     bladeLossN: figures.bladeLossForceN,
   };
 }

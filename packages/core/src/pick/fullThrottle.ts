@@ -1,7 +1,7 @@
 import type { PropellerModel } from '../propeller/propellerModel.ts';
 import { rotorAtThrottle, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { driveWith, type MotorCalibration } from '../stand/motorCalibration.ts';
-import { powertrainOn, type PickBench } from './pickCraft.ts';
+import { powertrainOn, type PreparedCraft } from './pickCraft.ts';
 
 /** Full throttle of one motor with how sure it is. */
 export interface FullPrediction {
@@ -78,9 +78,9 @@ export interface FullAt extends FullPrediction {
  *
  * @param standVoltageV - at the controller on the stand [V]; null leaves the stand out
  */
-export function conditionWalk(bench: PickBench, prop: PropellerModel, standVoltageV: number | null): FullAt[] {
-  const powertrain = powertrainOn(bench, prop);
-  const { supply } = bench;
+export function conditionWalk(prepared: PreparedCraft, prop: PropellerModel, standVoltageV: number | null): FullAt[] {
+  const powertrain = powertrainOn(prepared, prop);
+  const { supply } = prepared;
   const supplies: [FullCondition, Powertrain['supply']][] = [
     ...(standVoltageV === null
       ? []
@@ -96,7 +96,7 @@ export function conditionWalk(bench: PickBench, prop: PropellerModel, standVolta
     ['allMotorsHalfPack', supply],
   ];
   return supplies.flatMap(([condition, of]) => {
-    const found = fullThrottleOnStand({ ...powertrain, supply: of }, bench.calibration?.motor ?? null);
+    const found = fullThrottleOnStand({ ...powertrain, supply: of }, prepared.calibration?.motor ?? null);
     return found === null ? [] : [{ condition, ...found }];
   });
 }

@@ -1,15 +1,15 @@
 import { expect, test } from '@jest/globals';
-import { benchOf, inches, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, surveyQuad } from '../test/pickCrafts.ts';
 import { gainScale } from '../care/gains.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { hoverPlant } from './hoverPlant.ts';
 
-const bench = benchOf(surveyQuad);
+const prepared = preparedOf(surveyQuad);
 
 test('the slope at hover lies between the mean slopes below and above it: thrust bends upward', () => {
   const geometry = inches(7.2, 3.9, 3);
-  const { figures } = evaluateCandidate(bench, geometry);
-  const plant = hoverPlant(bench, geometry)!;
+  const { figures } = evaluateCandidate(prepared, geometry);
+  const plant = hoverPlant(prepared, geometry)!;
   const hoverN = (surveyQuad.massKg * 9.80665) / 4;
   expect(plant.slopeN).toBeGreaterThan(hoverN / figures.carryThrottleRatio);
   expect(plant.slopeN).toBeLessThan((2.2 * (figures.fullThrustN - hoverN)) / (1 - figures.carryThrottleRatio));
@@ -17,7 +17,7 @@ test('the slope at hover lies between the mean slopes below and above it: thrust
 });
 
 test('more diameter gives a steeper, slower plant, so gains are expected to come down', () => {
-  const [before, now] = [hoverPlant(bench, inches(7.2, 3.9, 3))!, hoverPlant(bench, inches(7.8, 4.2, 3))!];
+  const [before, now] = [hoverPlant(prepared, inches(7.2, 3.9, 3))!, hoverPlant(prepared, inches(7.8, 4.2, 3))!];
   expect(now.slopeN).toBeGreaterThan(before.slopeN);
   expect(now.riseS).toBeGreaterThan(before.riseS);
   const there = gainScale({
@@ -39,4 +39,4 @@ test('more diameter gives a steeper, slower plant, so gains are expected to come
 });
 
 test('a prop that does not carry the craft has no plant at hover', () =>
-  expect(hoverPlant(bench, inches(3, 1.2, 2))).toBeNull());
+  expect(hoverPlant(prepared, inches(3, 1.2, 2))).toBeNull());

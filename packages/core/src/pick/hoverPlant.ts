@@ -2,7 +2,7 @@ import { carryThrustN } from '../craft/carryThrust.ts';
 import { rotorCurve } from '../powertrain/powertrain.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
-import { powertrainOn, type PickBench } from './pickCraft.ts';
+import { powertrainOn, type PreparedCraft } from './pickCraft.ts';
 
 /** What a controller has in its hand at hover. */
 export interface HoverPlant {
@@ -23,12 +23,12 @@ const CURVE_POINTS = 60;
  *
  * @returns null where the prop does not carry the craft
  */
-export function hoverPlant(bench: PickBench, geometry: PropGeometry): HoverPlant | null {
-  const candidate = evaluateCandidate(bench, geometry);
-  const neededN = carryThrustN(bench.craft.massKg, bench.craft.rotorCount);
+export function hoverPlant(prepared: PreparedCraft, geometry: PropGeometry): HoverPlant | null {
+  const candidate = evaluateCandidate(prepared, geometry);
+  const neededN = carryThrustN(prepared.craft.massKg, prepared.craft.rotorCount);
   if (!(candidate.figures.fullThrustN > neededN) || !Number.isFinite(candidate.fullSpeedRpm)) return null;
-  const points = rotorCurve(powertrainOn(bench, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap((p) =>
-    p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : [],
+  const points = rotorCurve(powertrainOn(prepared, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap(
+    (p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []),
   );
   const above = points.findIndex((p) => p.thrustN >= neededN);
   if (above < 1 || above + 1 >= points.length) return null;

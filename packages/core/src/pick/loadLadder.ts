@@ -2,7 +2,7 @@ import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { propellerAt, type PropellerModel } from '../propeller/propellerModel.ts';
 import { evaluateCandidate, heatByStyle, HOTTEST_WINDING_C, type PropFacts } from './evaluateCandidate.ts';
 import { flyingStyleNames, type FlyingStyle } from './flyingStyle.ts';
-import type { PickBench } from './pickCraft.ts';
+import type { PreparedCraft } from './pickCraft.ts';
 
 export interface LadderProp {
   id: string;
@@ -43,21 +43,24 @@ const STYLES = flyingStyleNames;
  *
  * @param props - at most 500
  */
-export function loadLadder(bench: PickBench, props: readonly LadderProp[]): LoadLadder {
-  const found = props.map(({ id, geometry, facts }) => ({ id, candidate: evaluateCandidate(bench, geometry, facts) }));
+export function loadLadder(prepared: PreparedCraft, props: readonly LadderProp[]): LoadLadder {
+  const found = props.map(({ id, geometry, facts }) => ({
+    id,
+    candidate: evaluateCandidate(prepared, geometry, facts),
+  }));
   const speeds = found
     .map((f) => f.candidate.fullSpeedRpm)
     .filter(Number.isFinite)
     .sort((a, b) => a - b);
   const speedRpm = speeds[Math.floor(speeds.length / 2)] ?? 10_000;
   const rungs = found.map(({ id, candidate }): LadderRung => {
-    const heatC = heatByStyle(bench, candidate.prop);
+    const heatC = heatByStyle(prepared, candidate.prop);
     const { escCurrent, motorCurrent, packSag } = candidate.margins;
     const isFed = escCurrent <= 1 && motorCurrent <= 1 && packSag <= 1;
     const fit = STYLES.filter((style) => isFed && heatC[style] <= HOTTEST_WINDING_C);
     return {
       id,
-      torqueNm: torqueAt(bench, candidate.prop, speedRpm),
+      torqueNm: torqueAt(prepared, candidate.prop, speedRpm),
       loadRatio: 0,
       fullCurrentA: candidate.figures.fullCurrentA,
       heatC,
@@ -76,7 +79,7 @@ export function loadLadder(bench: PickBench, props: readonly LadderProp[]): Load
   return { speedRpm, rungs, heaviest };
 }
 
-function torqueAt({ tables }: PickBench, prop: PropellerModel, speedRpm: number): number {
+function torqueAt({ tables }: PreparedCraft, prop: PropellerModel, speedRpm: number): number {
   const { diameterM } = prop.geometry;
   const highestRpm = (60 * 0.9 * tables.air.soundSpeedMPerS) / (Math.PI * diameterM);
   const at = Math.min(speedRpm, highestRpm);

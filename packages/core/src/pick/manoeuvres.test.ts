@@ -1,18 +1,18 @@
 import { describe, expect, test } from '@jest/globals';
 import { pullOutHeightM } from '../craft/flightFigures.ts';
-import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
 import { DIVE_M_PER_S, manoeuvresOf } from './manoeuvres.ts';
 
 const of = (craft = surveyQuad, prop = inches(7.2, 3.9, 3)) =>
-  manoeuvresOf(benchOf(craft), evaluateCandidate(benchOf(craft), prop));
+  manoeuvresOf(preparedOf(craft), evaluateCandidate(preparedOf(craft), prop));
 
 describe('what a craft does beside carrying itself', () => {
   test('payload and a sagged pack cost height in the pull-out, more than the half-full pack would', () => {
     const light = of();
     const half = pullOutHeightM(
       DIVE_M_PER_S,
-      evaluateCandidate(benchOf(surveyQuad), inches(7.2, 3.9, 3)).figures.thrustToWeightRatio,
+      evaluateCandidate(preparedOf(surveyQuad), inches(7.2, 3.9, 3)).figures.thrustToWeightRatio,
     )!;
     expect(light.pullOutM!).toBeGreaterThan(half);
     expect(of({ ...surveyQuad, massKg: 2.3 }).pullOutM!).toBeGreaterThan(light.pullOutM!);

@@ -4,7 +4,7 @@ import { packOpenV } from '../powertrain/pack.ts';
 import { rotorFigures } from '../powertrain/rotorResponse.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import type { Candidate } from './evaluateCandidate.ts';
-import { COAXIAL_THRUST_RATIO, powertrainOn, type PickBench } from './pickCraft.ts';
+import { COAXIAL_THRUST_RATIO, powertrainOn, type PreparedCraft } from './pickCraft.ts';
 
 /** What a craft with a prop does beside carrying itself; null where it cannot be said. */
 export interface Manoeuvres {
@@ -30,10 +30,10 @@ export const DIVE_CHARGE_RATIO = 0.2;
  * pulled out by its wing and steered by its tail: both are null there.
  */
 export function manoeuvresOf(
-  bench: PickBench,
+  prepared: PreparedCraft,
   { prop, fullSpeedRpm }: Pick<Candidate, 'prop' | 'fullSpeedRpm'>,
 ): Manoeuvres {
-  const { craft } = bench;
+  const { craft } = prepared;
   const nothing: Manoeuvres = { topSpeedMPerS: null, yawDragRatio: null, yawKickNmS: null, pullOutM: null };
   if (!Number.isFinite(fullSpeedRpm)) return nothing;
   const topSpeedMPerS = levelTopSpeedMPerS({
@@ -45,7 +45,7 @@ export function manoeuvresOf(
     fullSpeedRpm,
   });
   if (craft.kind === 'plane') return { ...nothing, topSpeedMPerS };
-  const powertrain = powertrainOn(bench, prop);
+  const powertrain = powertrainOn(prepared, prop);
   const full = rotorAtThrottle(powertrain, 1);
   const sagged = rotorAtThrottle(
     { ...powertrain, supply: { ...powertrain.supply, openVoltageV: packOpenV(craft.pack, DIVE_CHARGE_RATIO) } },

@@ -7,7 +7,7 @@ import { CoefficientTables } from '../propeller/coefficientTables.ts';
 import { labelGeometry } from '../propeller/propGeometry.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { evaluateCandidate, type WorkedProp } from './evaluateCandidate.ts';
-import { pickBench, pickCraftOf, USUAL_DUCT_RATIO, type CraftEntries } from './pickCraft.ts';
+import { prepareCraft, pickCraftOf, USUAL_DUCT_RATIO, type CraftEntries } from './pickCraft.ts';
 import { brokenLimits } from './pickFigures.ts';
 
 type Band = readonly [low: number, high: number];
@@ -188,7 +188,7 @@ function workOut(craft: OrdinaryCraft): WorkedProp {
   if (read.status !== 'read') throw new Error(craft.label);
   const { diameterM, pitchM, bladeCount } = read.readings[0]!;
   return evaluateCandidate(
-    pickBench(pickCraftOf(entriesOf(craft), AIR_C), tables),
+    prepareCraft(pickCraftOf(entriesOf(craft), AIR_C), tables),
     labelGeometry(diameterM, pitchM!, bladeCount!, 'standard', 'glassNylon'),
   );
 }

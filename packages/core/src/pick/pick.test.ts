@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import { costPerHour, usablePieceCost } from './cost.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
@@ -23,12 +23,12 @@ import { candidateReasons, tradesOf } from './tradeReasons.ts';
 import { tryOutKit, type KitProp } from './tryOutKit.ts';
 import { criteria, criterionNames, useNames, useWeights, type CriterionName, type Weights } from './uses.ts';
 
-const bench = benchOf(surveyQuad);
+const prepared = preparedOf(surveyQuad);
 const family = { bladeCount: 3, tipShape: 'standard', material: 'polycarbonate' } as const;
 
 function worked(craft: PickCraft, referenceIn: number | null = 7.2): PickMap {
   const map = emptyPickMap(family, pickGrid(craft, referenceIn === null ? null : referenceIn * INCH_M));
-  for (const _ of refineMap(benchOf(craft), map));
+  for (const _ of refineMap(preparedOf(craft), map));
   return map;
 }
 const map = worked(surveyQuad);
@@ -49,7 +49,7 @@ describe('the space', () => {
   test('comes coarse first, and the coarse map is already whole', () => {
     const coarse = emptyPickMap(family, map.grid);
     let total = 0;
-    for (const progress of refineMap(bench, coarse)) {
+    for (const progress of refineMap(prepared, coarse)) {
       total = progress.total;
       if (progress.isCoarse) break;
     }
@@ -65,7 +65,7 @@ describe('the space', () => {
 
   test('a place of the map is the same candidate worked out by itself', () => {
     const index = 12 * 40 + 20;
-    const { figures } = evaluateCandidate(bench, geometryAt(map, index));
+    const { figures } = evaluateCandidate(prepared, geometryAt(map, index));
     expect(map.values[index * PICK_COLUMNS]).toBe(figures.carryThrottleRatio);
   });
 });
@@ -76,7 +76,7 @@ describe('scores', () => {
     const index = 8 * 40 + 22;
     const scores = scoreTable(table, useWeights.longEndurance);
     expect(scores[index]).toBeCloseTo(
-      scoreOf(scale, evaluateCandidate(bench, geometryAt(map, index)).figures, useWeights.longEndurance),
+      scoreOf(scale, evaluateCandidate(prepared, geometryAt(map, index)).figures, useWeights.longEndurance),
       3,
     );
     scores.forEach((score, i) => expect(Number.isNaN(score)).toBe(!isAllowed(map.values, i)));
@@ -108,9 +108,9 @@ describe('scores', () => {
 });
 
 describe('reasons follow the numbers', () => {
-  const reference = { name: 'Brindlow 7.2x3.9x3', candidate: evaluateCandidate(bench, inches(7.2, 3.9, 3)) };
+  const reference = { name: 'Brindlow 7.2x3.9x3', candidate: evaluateCandidate(prepared, inches(7.2, 3.9, 3)) };
   const reasonsOf = (craft: PickCraft, d: number, p: number, b = 3) => {
-    const own = benchOf(craft);
+    const own = preparedOf(craft);
     return candidateReasons(
       own,
       { name: 'New', candidate: evaluateCandidate(own, inches(d, p, b)) },
@@ -163,28 +163,28 @@ describe('reasons follow the numbers', () => {
 describe('the map says why', () => {
   test('where nothing fits, the nearest candidate and its limit', () => {
     const tight = { ...surveyQuad, clearanceDiameterM: 0.06 };
-    const found = emptyMapReason(benchOf(tight), worked(tight))!;
+    const found = emptyMapReason(preparedOf(tight), worked(tight))!;
     expect(found.reason.code).toMatch(/^pick\.(barred|cannot)\./);
     expect(found.reason.values.allowed).toBeDefined();
   });
   test('the tightest room decides', () => {
-    expect(roomReason(bench)).toMatchObject({ code: 'pick.room.clearance', values: { largestM: 0.2 } });
-    expect(roomReason(benchOf({ ...surveyQuad, clearanceDiameterM: 0.3 }))).toMatchObject({
+    expect(roomReason(prepared)).toMatchObject({ code: 'pick.room.clearance', values: { largestM: 0.2 } });
+    expect(roomReason(preparedOf({ ...surveyQuad, clearanceDiameterM: 0.3 }))).toMatchObject({
       code: 'pick.room.neighbours',
     });
-    expect(roomReason(benchOf(mappingPlane))).toMatchObject({
+    expect(roomReason(preparedOf(mappingPlane))).toMatchObject({
       code: 'pick.room.ground',
       values: { largestM: expect.closeTo(0.32, 9) },
     });
-    expect(roomReason(benchOf({ ...mappingPlane, groundClearanceM: null }))).toBeNull();
+    expect(roomReason(preparedOf({ ...mappingPlane, groundClearanceM: null }))).toBeNull();
   });
 });
 
 describe('too much and too little', () => {
   test('too much: pitch before diameter before blades; each cure suits', () => {
     const hot = inches(7.6, 5.3, 3);
-    expect(propLoad(bench, evaluateCandidate(bench, hot))).toBe('tooMuch');
-    const remedies = remediesFor(bench, hot);
+    expect(propLoad(prepared, evaluateCandidate(prepared, hot))).toBe('tooMuch');
+    const remedies = remediesFor(prepared, hot);
     expect(remedies.map((r) => r.name)).toEqual(['pitch', 'diameter', 'blades', 'cells', 'motor', 'kv']);
     const pitch = remedies[0]!;
     expect(pitch.isCure).toBe(true);
@@ -193,11 +193,11 @@ describe('too much and too little', () => {
   });
   test('too little: the other way', () => {
     const small = { ...surveyQuad, massKg: 3.4 };
-    const remedies = remediesFor(benchOf(small), inches(6.2, 2.8, 2));
+    const remedies = remediesFor(preparedOf(small), inches(6.2, 2.8, 2));
     expect(remedies.find((r) => r.name === 'pitch')!.to).toBeGreaterThan(2.8 * INCH_M);
     expect(remedies.every((r) => r.to > r.from)).toBe(true);
   });
-  test('what suits needs none', () => expect(remediesFor(bench, inches(7.2, 3.9, 3))).toEqual([]));
+  test('what suits needs none', () => expect(remediesFor(prepared, inches(7.2, 3.9, 3))).toEqual([]));
 });
 
 describe('the load ladder', () => {
@@ -205,7 +205,7 @@ describe('the load ladder', () => {
     id: String(i),
     geometry,
   }));
-  const ladder = loadLadder(bench, props);
+  const ladder = loadLadder(prepared, props);
   test('goes from the easiest to the hardest', () => {
     expect(ladder.rungs.map((r) => r.id)).toEqual(['1', '2', '3', '0']);
     expect(ladder.rungs.at(-1)!.loadRatio).toBe(1);
@@ -217,7 +217,7 @@ describe('the load ladder', () => {
     expect(place(ladder.heaviest.normal)).toBeGreaterThanOrEqual(place(ladder.heaviest.hard));
   });
   test('no prop, no rung', () =>
-    expect(loadLadder(bench, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
+    expect(loadLadder(prepared, [])).toMatchObject({ rungs: [], heaviest: { gentle: null } }));
 });
 
 describe('a kit to try out', () => {

@@ -1,9 +1,9 @@
 import { describe, expect, test } from '@jest/globals';
 import { layOut, type Layout } from '../craft/layouts.ts';
-import { benchOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, standardTables, surveyQuad } from '../test/pickCrafts.ts';
 import { GRAVITY_M_PER_S2 } from '../units/gravity.ts';
 import { fittedForces } from './fittedForces.ts';
-import { benchWith, pickBench, pickCraftOf, usualCruiseMPerS, type CraftEntries } from './pickCraft.ts';
+import { preparedWith, prepareCraft, pickCraftOf, usualCruiseMPerS, type CraftEntries } from './pickCraft.ts';
 
 const entries = (layout: Layout, more: Partial<CraftEntries> = {}): CraftEntries => ({
   layout,
@@ -68,19 +68,22 @@ describe('a craft as picking sees it', () => {
 describe('made ready', () => {
   test('each rotor carries its share: a pair more of it, a plane’s wing most of it', () => {
     const weightN = 1.92 * GRAVITY_M_PER_S2;
-    expect(benchOf(surveyQuad).carryThrustN).toBeCloseTo(weightN / 4, 9);
-    expect(benchOf({ ...surveyQuad, isCoaxial: true, rotorCount: 8 }).carryThrustN).toBeCloseTo(weightN / 8 / 0.9, 9);
-    expect(benchOf(mappingPlane)).toMatchObject({
+    expect(preparedOf(surveyQuad).carryThrustN).toBeCloseTo(weightN / 4, 9);
+    expect(preparedOf({ ...surveyQuad, isCoaxial: true, rotorCount: 8 }).carryThrustN).toBeCloseTo(
+      weightN / 8 / 0.9,
+      9,
+    );
+    expect(preparedOf(mappingPlane)).toMatchObject({
       carryThrustN: expect.closeTo((2.1 * GRAVITY_M_PER_S2) / 8, 9),
       carrySpeedMPerS: usualCruiseMPerS(2.1),
     });
   });
 
   test('a changed craft keeps its air, its tables and its corrections', () => {
-    const bench = benchOf(surveyQuad);
-    const heavier = benchWith(bench, { ...surveyQuad, massKg: 2.4 });
-    expect([heavier.tables === bench.tables, heavier.calibration === bench.calibration]).toEqual([true, true]);
-    expect(heavier.carryThrustN).toBeGreaterThan(bench.carryThrustN);
+    const prepared = preparedOf(surveyQuad);
+    const heavier = preparedWith(prepared, { ...surveyQuad, massKg: 2.4 });
+    expect([heavier.tables === prepared.tables, heavier.calibration === prepared.calibration]).toEqual([true, true]);
+    expect(heavier.carryThrustN).toBeGreaterThan(prepared.carryThrustN);
   });
 
   test.each<[string, object]>([
@@ -92,13 +95,13 @@ describe('made ready', () => {
     ['seriesCount', { pack: { ...surveyQuad.pack, seriesCount: 0 } }],
     ['capacityAh', { pack: { ...surveyQuad.pack, capacityAh: 0 } }],
   ])('a craft without %s is refused by that name', (field, change) =>
-    expect(() => pickBench({ ...surveyQuad, ...change }, standardTables)).toThrow(new RegExp(field)),
+    expect(() => prepareCraft({ ...surveyQuad, ...change }, standardTables)).toThrow(new RegExp(field)),
   );
 });
 
 describe('forces of what is fitted', () => {
   test('carrying, at full throttle, with a blade lost; drag torque is a few hundredths of a metre times thrust', () => {
-    const { carry, most, bladeLossN } = fittedForces(benchOf(surveyQuad), inches(7.2, 3.9, 3));
+    const { carry, most, bladeLossN } = fittedForces(preparedOf(surveyQuad), inches(7.2, 3.9, 3));
     expect(carry.thrustN).toBeCloseTo((1.92 * GRAVITY_M_PER_S2) / 4, 9);
     expect(most!.mostThrustN).toBeGreaterThan(2 * carry.thrustN);
     for (const ratio of [most!.torquePerThrustM, carry.torqueNm / carry.thrustN])
@@ -107,9 +110,9 @@ describe('forces of what is fitted', () => {
   });
 
   test('without a prop only what carries is sure; a prop that cannot be turned has no full throttle', () => {
-    expect(fittedForces(benchOf(surveyQuad), null)).toMatchObject({ most: null, bladeLossN: null });
+    expect(fittedForces(preparedOf(surveyQuad), null)).toMatchObject({ most: null, bladeLossN: null });
     const hopeless = fittedForces(
-      benchOf({ ...surveyQuad, pack: { ...surveyQuad.pack, capacityAh: 0.05 } }),
+      preparedOf({ ...surveyQuad, pack: { ...surveyQuad.pack, capacityAh: 0.05 } }),
       inches(15, 10, 4),
     );
     expect(hopeless.most).toBeNull();

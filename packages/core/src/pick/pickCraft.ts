@@ -69,7 +69,7 @@ export interface PickSetting {
 }
 
 /** A craft made ready for many candidates. */
-export interface PickBench {
+export interface PreparedCraft {
   craft: PickCraft;
   air: RotorAir;
   /** Corrects every prop that has none of its own, and the motor. */
@@ -85,7 +85,7 @@ export interface PickBench {
 }
 
 /** A propeller on the motor, gear and pack of a craft. */
-export function powertrainOn({ drive, supply, craft }: PickBench, prop: PropellerModel): Powertrain {
+export function powertrainOn({ drive, supply, craft }: PreparedCraft, prop: PropellerModel): Powertrain {
   return { prop, drive, supply, gearRatio: craft.gearRatio };
 }
 
@@ -188,8 +188,8 @@ export const COAXIAL_THRUST_RATIO = 0.9;
 const CRUISE_M_PER_S = 13;
 
 /** The same air, tables and corrections under a craft that was changed. */
-export function benchWith({ tables, calibration }: PickBench, craft: PickCraft): PickBench {
-  return pickBench(craft, tables, calibration);
+export function preparedWith({ tables, calibration }: PreparedCraft, craft: PickCraft): PreparedCraft {
+  return prepareCraft(craft, tables, calibration);
 }
 
 /** Speed at which a usual small plane cruises [m/s], from its mass. */
@@ -205,11 +205,11 @@ export function usualCruiseMPerS(massKg: number): number {
  *   labels
  * @throws {OutOfRangeError} if the mass, a motor size, a cell count or the capacity is not positive: the field is named
  */
-export function pickBench(
+export function prepareCraft(
   craft: PickCraft,
   tables: CoefficientTables,
   calibration: Pick<StandCalibration, 'whole' | 'motor'> | null = null,
-): PickBench {
+): PreparedCraft {
   const { kind, rotorCount, massKg, motor, pack, gearRatio } = craft;
   requirePositive('massKg', massKg);
   requireWithin('rotorCount', rotorCount, 1, 24);

@@ -2,7 +2,7 @@ import { requireWithin } from '../errors/guards.ts';
 import { INCH_M, type TipShape } from '../label/propLabel.ts';
 import { labelGeometry, type PropGeometry, type PropMaterial } from '../propeller/propGeometry.ts';
 import { evaluateCandidate, NO_FACTS, type WorkedProp } from './evaluateCandidate.ts';
-import type { PickBench, PickCraft } from './pickCraft.ts';
+import type { PreparedCraft, PickCraft } from './pickCraft.ts';
 import { PICK_COLUMNS, pickFigureNames, pickLimitNames, type PickFigures, type PickMargins } from './pickFigures.ts';
 
 /** Candidates alike in everything but size and pitch: one map. */
@@ -162,11 +162,11 @@ export interface PickProgress {
  * Works a map out, coarse first and then refined, one candidate a step: whoever runs it decides when to draw, to
  * breathe and to stop.
  *
- *   for (const progress of refineMap(bench, map)) { … }
+ *   for (const progress of refineMap(prepared, map)) { … }
  *
  * @yields after each candidate
  */
-export function* refineMap(bench: PickBench, map: PickMap): Generator<PickProgress, void> {
+export function* refineMap(prepared: PreparedCraft, map: PickMap): Generator<PickProgress, void> {
   const { grid, values } = map;
   const columns = grid.diametersM.length;
   const coarse: number[] = [];
@@ -181,7 +181,7 @@ export function* refineMap(bench: PickBench, map: PickMap): Generator<PickProgre
   const total = coarse.length + fine.length;
   let done = 0;
   for (const index of [...coarse, ...fine]) {
-    writeCandidate(values, index, evaluateCandidate(bench, geometryAt(map, index)));
+    writeCandidate(values, index, evaluateCandidate(prepared, geometryAt(map, index)));
     done++;
     yield { done, total, isCoarse: done >= coarse.length };
   }

@@ -3,7 +3,7 @@ import { INCH_M } from '../label/propLabel.ts';
 import { LEAST_DIAMETER_M } from './pickSpace.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate, type MarkedProp, type WorkedProp } from './evaluateCandidate.ts';
-import { benchWith, type PickBench, type PickCraft } from './pickCraft.ts';
+import { preparedWith, type PreparedCraft, type PickCraft } from './pickCraft.ts';
 
 /** What can be changed about a craft with too much or too little prop, in the order of what it costs. */
 export const remedyNames = ['pitch', 'diameter', 'blades', 'cells', 'motor', 'kv'] as const;
@@ -32,7 +32,7 @@ const MOTOR_STEP_RATIO = 0.12;
 const KV_STEP_RATIO = 0.06;
 
 /** Whether a prop asks too much of motor, controller and pack, gives too little, or suits. */
-export function propLoad({ craft }: PickBench, { figures, margins }: WorkedProp): PropLoad {
+export function propLoad({ craft }: PreparedCraft, { figures, margins }: WorkedProp): PropLoad {
   if (LOAD_LIMITS.some((limit) => margins[limit] > 1)) return 'tooMuch';
   if (margins.carry > 1 || !(figures.thrustToWeightRatio >= LEAST_THRUST_TO_WEIGHT[craft.kind])) return 'tooLittle';
   return 'suits';
@@ -44,15 +44,15 @@ export function propLoad({ craft }: PickBench, { figures, margins }: WorkedProp)
  *
  * @returns nothing where the prop suits
  */
-export function remediesFor(bench: PickBench, geometry: PropGeometry): Remedy[] {
-  const load = propLoad(bench, evaluateCandidate(bench, geometry));
+export function remediesFor(prepared: PreparedCraft, geometry: PropGeometry): Remedy[] {
+  const load = propLoad(prepared, evaluateCandidate(prepared, geometry));
   if (load === 'suits') return [];
   const sign = load === 'tooMuch' ? -1 : 1;
-  return remedyNames.map((name) => remedy(bench, geometry, name, sign, load)).filter((r) => r !== null);
+  return remedyNames.map((name) => remedy(prepared, geometry, name, sign, load)).filter((r) => r !== null);
 }
 
 function remedy(
-  bench: PickBench,
+  prepared: PreparedCraft,
   geometry: PropGeometry,
   name: RemedyName,
   sign: 1 | -1,
@@ -60,11 +60,11 @@ function remedy(
 ): Remedy | null {
   let last: Remedy | null = null;
   for (let step = 1; step <= STEPS_MAX[name]; step++) {
-    const changed = changedBy(bench.craft, geometry, name, sign * step);
+    const changed = changedBy(prepared.craft, geometry, name, sign * step);
     if (!changed) break;
-    const changedBench = changed.craft === bench.craft ? bench : benchWith(bench, changed.craft);
-    const after = evaluateCandidate(changedBench, changed.geometry);
-    const state = propLoad(changedBench, after);
+    const changedCraft = changed.craft === prepared.craft ? prepared : preparedWith(prepared, changed.craft);
+    const after = evaluateCandidate(changedCraft, changed.geometry);
+    const state = propLoad(changedCraft, after);
     const room =
       after.margins.clearance <= 1 &&
       after.margins.neighbours <= 1 &&

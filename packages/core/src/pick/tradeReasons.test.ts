@@ -1,5 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { benchOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, mappingPlane, surveyQuad } from '../test/pickCrafts.ts';
 import { evaluateCandidate, MOST_PICK_MACH, type PropFacts } from './evaluateCandidate.ts';
 import type { PickCraft } from './pickCraft.ts';
 import { pickLimitNames, type PickLimit } from './pickFigures.ts';
@@ -25,9 +25,13 @@ const cases: Record<PickLimit, { craft: PickCraft; facts?: Partial<PropFacts> }>
 describe('a limit in numbers of this craft', () => {
   const worked = (limit: PickLimit) => {
     const { craft, facts } = cases[limit];
-    const bench = benchOf(craft);
-    const candidate = evaluateCandidate(bench, craft.kind === 'plane' ? inches(11, 6, 2) : inches(7.2, 3.9, 3), facts);
-    return { bench, candidate, ...limitValues(bench, candidate, limit) };
+    const prepared = preparedOf(craft);
+    const candidate = evaluateCandidate(
+      prepared,
+      craft.kind === 'plane' ? inches(11, 6, 2) : inches(7.2, 3.9, 3),
+      facts,
+    );
+    return { prepared, candidate, ...limitValues(prepared, candidate, limit) };
   };
 
   test.each(pickLimitNames.filter((l) => !['packSag', 'motorHeat', 'bore', 'stock', 'ground', 'boom'].includes(l)))(
@@ -65,37 +69,37 @@ describe('a limit in numbers of this craft', () => {
     expect(worked('stock')).toMatchObject({ value: 4, allowed: 3 }));
 
   test('a tip past the speed that was computed still has a value', () => {
-    const bench = benchOf(surveyQuad);
-    const candidate = evaluateCandidate(bench, inches(7.2, 3.9, 3));
+    const prepared = preparedOf(surveyQuad);
+    const candidate = evaluateCandidate(prepared, inches(7.2, 3.9, 3));
     const fast = {
       ...candidate,
       figures: { ...candidate.figures, tipSpeedMPerS: Infinity },
       margins: { ...candidate.margins, tipSpeed: 1.2 },
     };
-    const sound = MOST_PICK_MACH * bench.air.soundSpeedMPerS;
-    expect(limitValues(bench, fast, 'tipSpeed')).toEqual({ value: expect.closeTo(1.2 * sound, 6), allowed: sound });
+    const sound = MOST_PICK_MACH * prepared.air.soundSpeedMPerS;
+    expect(limitValues(prepared, fast, 'tipSpeed')).toEqual({ value: expect.closeTo(1.2 * sound, 6), allowed: sound });
   });
 
   test('without the frame’s own measure the room is unknown', () => {
-    const bench = benchOf({ ...mappingPlane, groundClearanceM: null, boomClearanceM: null });
-    const candidate = evaluateCandidate(bench, inches(11, 6, 2));
-    expect([limitValues(bench, candidate, 'ground').allowed, limitValues(bench, candidate, 'boom').allowed]).toEqual([
-      NaN,
-      NaN,
-    ]);
+    const prepared = preparedOf({ ...mappingPlane, groundClearanceM: null, boomClearanceM: null });
+    const candidate = evaluateCandidate(prepared, inches(11, 6, 2));
+    expect([
+      limitValues(prepared, candidate, 'ground').allowed,
+      limitValues(prepared, candidate, 'boom').allowed,
+    ]).toEqual([NaN, NaN]);
   });
 });
 
 test('the code tells nearest, barred and cannot apart', () => {
-  const bench = benchOf(surveyQuad);
-  const candidate = evaluateCandidate(bench, inches(7.2, 3.9, 3));
-  expect(limitReason(bench, candidate, 'A', 'clearance')).toMatchObject({
+  const prepared = preparedOf(surveyQuad);
+  const candidate = evaluateCandidate(prepared, inches(7.2, 3.9, 3));
+  expect(limitReason(prepared, candidate, 'A', 'clearance')).toMatchObject({
     code: 'pick.closest.clearance',
     severity: 'note',
     values: { name: 'A', leftRatio: expect.closeTo(1 - (7.2 * 0.0254) / 0.2, 9) },
   });
   const tight = { ...candidate, margins: { ...candidate.margins, clearance: 1.1 } };
-  expect(limitReason(bench, tight, 'A', 'clearance')).toMatchObject({
+  expect(limitReason(prepared, tight, 'A', 'clearance')).toMatchObject({
     code: 'pick.barred.clearance',
     severity: 'danger',
     values: { overRatio: expect.closeTo(0.1, 9) },
@@ -105,5 +109,5 @@ test('the code tells nearest, barred and cannot apart', () => {
     figures: { ...candidate.figures, carryThrottleRatio: NaN },
     margins: { ...candidate.margins, carry: 1.4 },
   };
-  expect(limitReason(bench, lost, 'A', 'carry').code).toBe('pick.cannot.carry');
+  expect(limitReason(prepared, lost, 'A', 'carry').code).toBe('pick.cannot.carry');
 });

@@ -8,7 +8,7 @@ import { estimateMotor } from '../powertrain/estimateMotor.ts';
 import { CoefficientTables } from '../propeller/coefficientTables.ts';
 import { labelGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
-import { pickBench, pickCraftOf } from './pickCraft.ts';
+import { prepareCraft, pickCraftOf } from './pickCraft.ts';
 import { brokenLimits } from './pickFigures.ts';
 
 const AIR_C = 15;
@@ -55,7 +55,7 @@ describe.each(usualCraftNames)('a usual craft, %s', (name) => {
     if (read.status !== 'read') throw new Error(craft.propLabel);
     const { diameterM, pitchM, bladeCount } = read.readings[0]!;
     const { figures, margins } = evaluateCandidate(
-      pickBench(pickCraftOf(entries, AIR_C), tables),
+      prepareCraft(pickCraftOf(entries, AIR_C), tables),
       labelGeometry(diameterM, pitchM!, bladeCount ?? 2, 'standard', 'glassNylon'),
     );
     expect(brokenLimits(margins)).toEqual([]);

@@ -3,7 +3,7 @@ import { rotorAtThrottle } from '../powertrain/powertrain.ts';
 import { propellerModel } from '../propeller/propellerModel.ts';
 import { powertrainOn } from '../pick/pickCraft.ts';
 import { evaluateWorking } from '../test/evaluateWorking.ts';
-import { benchOf, inches, standardTables, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, standardTables, surveyQuad } from '../test/pickCrafts.ts';
 import { campaignOf, lawSteps, runOf } from '../test/standCampaign.ts';
 import { explainFigure } from './explainFigure.ts';
 import { calibrateMotor, driveWith, type CircuitReading } from './motorCalibration.ts';
@@ -11,8 +11,8 @@ import { emptyStep, type StandStep } from './quantities.ts';
 import { reduceCampaign } from './reduceCampaign.ts';
 import { voltageStep } from './reduceVoltage.ts';
 
-const bench = benchOf(surveyQuad);
-const own = powertrainOn(bench, propellerModel(inches(7.2, 3.9, 3), standardTables));
+const prepared = preparedOf(surveyQuad);
+const own = powertrainOn(prepared, propellerModel(inches(7.2, 3.9, 3), standardTables));
 
 /** Full throttle of one motor at a voltage that does not sag. */
 function fullAt(volts: number, drive = own.drive) {

@@ -6,11 +6,11 @@ import { propellerAt, propellerModel } from '../propeller/propellerModel.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { driveAt } from '../powertrain/equilibrium.ts';
 import { torqueFromPowerNm } from '../powertrain/torqueFromPower.ts';
-import { benchOf, inches, standardTables, surveyQuad } from '../test/pickCrafts.ts';
+import { preparedOf, inches, standardTables, surveyQuad } from '../test/pickCrafts.ts';
 import { emptyStep, type StandStep } from './quantities.ts';
 import { calibrateByRuns, type CalibrationRig, type CalibrationRun } from './runCalibration.ts';
 
-const { drive, supply } = benchOf(surveyQuad);
+const { drive, supply } = preparedOf(surveyQuad);
 const rig: CalibrationRig = { drive, gearRatio: 1, tables: standardTables };
 const SPEEDS = [5000, 7000, 9000, 11_000, 13_000];
 

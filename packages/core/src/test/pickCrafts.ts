@@ -2,7 +2,7 @@ import { CoefficientTables } from '../propeller/coefficientTables.ts';
 import { STANDARD_ROTOR_AIR } from '../air/rotorAir.ts';
 import { INCH_M } from '../label/propLabel.ts';
 import { labelGeometry, type PropGeometry } from '../propeller/propGeometry.ts';
-import { pickBench, type PickBench, type PickCraft } from '../pick/pickCraft.ts';
+import { prepareCraft, type PreparedCraft, type PickCraft } from '../pick/pickCraft.ts';
 
 /** A survey quad for tests: 1.92 kg on seven-inch discs. */
 export const surveyQuad: PickCraft = {
@@ -53,8 +53,8 @@ export const mappingPlane: PickCraft = {
 /** One set of tables for a whole test file: making them is what takes time. */
 export const standardTables = new CoefficientTables(STANDARD_ROTOR_AIR);
 
-export function benchOf(craft: PickCraft): PickBench {
-  return pickBench(craft, standardTables);
+export function preparedOf(craft: PickCraft): PreparedCraft {
+  return prepareCraft(craft, standardTables);
 }
 
 export function inches(

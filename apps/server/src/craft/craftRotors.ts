@@ -5,13 +5,13 @@ import {
   CoefficientTables,
   modelGeometry,
   needsBalancing,
-  pickBench,
+  prepareCraft,
   pickCraftOf,
   STANDARD_ROTOR_AIR,
   USUAL_FORCE_SHARE,
   usualMassKg,
   wearSpeedRpm,
-  type PickBench,
+  type PreparedCraft,
   type PropGeometry,
 } from '@zivvo/core';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
@@ -26,11 +26,11 @@ type PickedCraft = Parameters<typeof pickCraftOf>[0];
 
 /** Rotors of craft in the standard air; the tables are shared by all requests. */
 @Injectable()
-export class RotorBench {
+export class CraftRotors {
   private readonly tables = new CoefficientTables(STANDARD_ROTOR_AIR);
 
-  of(craft: PickedCraft): PickBench {
-    return pickBench(pickCraftOf(craft, USUAL_AIR_C), this.tables);
+  of(craft: PickedCraft): PreparedCraft {
+    return prepareCraft(pickCraftOf(craft, USUAL_AIR_C), this.tables);
   }
 
   /** Whether a piece is worth balancing for a craft: one that needs none counts as done. */
