@@ -70,6 +70,49 @@ export function makeAdapters(core) {
     tquant: ({ p, df }) => ({ t: core.studentTQuantile(p, df) }),
   };
 
+  const passesOf = ({ gs_ms, track_deg }) =>
+    gs_ms.map((groundSpeedMPerS, i) => ({ groundSpeedMPerS, trackDegrees: track_deg[i] }));
+  const windOut = ({ airspeedMPerS, wind, windMPerS, windFromDegrees }) => ({
+    airspeed_ms: airspeedMPerS,
+    wE_ms: wind.eastMPerS,
+    wN_ms: wind.northMPerS,
+    windSpeed_ms: windMPerS,
+    windFrom_deg: windFromDegrees,
+  });
+  const flight = {
+    twoPass: ({ gs1_ms, gs2_ms, crosswind_ms }) => {
+      const { airspeedMPerS, headwindMPerS } = core.twoPasses(gs1_ms, gs2_ms, crosswind_ms);
+      return { airspeed_ms: airspeedMPerS, headwind_ms: headwindMPerS };
+    },
+    headingsKnown: (t) => windOut(core.windByHeadings(passesOf(t), t.heading_deg)),
+    tracksOnly: (t) => {
+      const { algebraic, ...refined } = core.windByTracks(passesOf(t));
+      const { airspeedMPerS, wind } = algebraic;
+      return {
+        ...windOut({
+          airspeedMPerS,
+          wind,
+          windMPerS: Math.hypot(wind.eastMPerS, wind.northMPerS),
+          windFromDegrees: core.windFromDegrees(wind),
+        }),
+        geometric_airspeed_ms: refined.airspeedMPerS,
+        geometric_wE_ms: refined.wind.eastMPerS,
+        geometric_wN_ms: refined.wind.northMPerS,
+      };
+    },
+    climb: ({ pathSpeed_ms, gamma_deg, mass_kg, pitch_in, rpm }) => {
+      const climb = core.climbFigures({ pathSpeedMPerS: pathSpeed_ms, angleDegrees: gamma_deg }, mass_kg);
+      const pitch = core.pitchSpeed(pitch_in * core.INCH_M, rpm, pathSpeed_ms);
+      return {
+        climbRate_ms: climb.climbRateMPerS,
+        horizontal_ms: climb.horizontalMPerS,
+        excessThrust_N: climb.excessThrustN,
+        pitchSpeed_ms: pitch.pitchSpeedMPerS,
+        pitchSpeedEff: pitch.airspeedRatio,
+      };
+    },
+  };
+
   const standardDay = {
     std: ({ T_N, P_W, Q_Nm, rho_kgm3, rpm, rpm0 }) => {
       const std = core.reduceToStandardDay(
@@ -379,6 +422,7 @@ export function makeAdapters(core) {
     },
     15: ({ op, ...rest }) => powerLaw[op](rest),
     16: ({ op, ...rest }) => statistics[op](rest),
+    17: ({ op, ...rest }) => flight[op](rest),
     18: (p) => {
       const speedRadPerS = p.rpm * TURN_RAD_PER_S;
       const prop = {

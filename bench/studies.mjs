@@ -3,6 +3,7 @@
 import * as core from '../packages/core/dist/index.js';
 import { balanceStudy } from './balance.mjs';
 import { simulatedCampaign } from './campaign.mjs';
+import { flightStudy } from './flight.mjs';
 import { labelCases, labelForms } from './labelCases.mjs';
 import { calibrated, calibratedMotor, predictor, randomInputs } from './propulsion.mjs';
 import { soundStudy } from './sound.mjs';
@@ -16,6 +17,7 @@ await report({
   sound: soundStudy,
   balance: balanceStudy,
   symptoms: symptomStudy,
+  flight: flightStudy,
   /** Labels of known props: is the truth offered, and is it the first reading? */
   labels: (seed) => {
     const cases = labelCases(seed, 4000);

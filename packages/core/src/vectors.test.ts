@@ -31,6 +31,7 @@ test('the copied families are all here', () =>
     '14',
     '15',
     '16',
+    '17',
     '18',
     '19',
     '20',
