@@ -8,7 +8,7 @@ const rooms = {
     floors: [
       ['units', 'errors', 'numerics', 'statistics', 'figure', 'line', 'recording'],
       ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'],
-      ['stand', 'pick', 'balance', 'fit', 'care'],
+      ['stand', 'pick', 'balance', 'fit', 'care', 'flight'],
       ['ready'],
       ['simulate'],
     ],
@@ -23,13 +23,18 @@ const rooms = {
       ['craft'],
       ['stand', 'balance', 'ready'],
       ['live', 'pick', 'fit', 'care'],
+      ['fly'],
       ['finder', 'docs', 'demo'],
     ],
   },
   web: {
     path: 'apps/web/src',
     sideways: false,
-    floors: [['shared'], ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'settings', 'finder'], ['app']],
+    floors: [
+      ['shared'],
+      ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'fly', 'settings', 'finder'],
+      ['app'],
+    ],
   },
 };
 

@@ -8,6 +8,7 @@ import { DatabaseModule } from './database/database.module.ts';
 import { DemoModule } from './demo/demo.module.ts';
 import { EventModule } from './event/event.module.ts';
 import { FitModule } from './fit/fit.module.ts';
+import { FlyModule } from './fly/fly.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
 import { LiveModule } from './live/live.module.ts';
@@ -19,7 +20,17 @@ import { StandModule } from './stand/stand.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
 
 /** Every feature that owns a slice; a new one is added here. */
-const features = [RackModule, CraftModule, StandModule, LiveModule, PickModule, BalanceModule, FitModule, CareModule];
+const features = [
+  RackModule,
+  CraftModule,
+  StandModule,
+  LiveModule,
+  PickModule,
+  BalanceModule,
+  FitModule,
+  CareModule,
+  FlyModule,
+];
 
 @Module({})
 export class AppModule {

@@ -32,3 +32,6 @@ export type * from './care/care.view.ts';
 export * from './fit/limits.ts';
 export * from './fit/fit.dto.ts';
 export type * from './fit/fit.view.ts';
+export * from './fly/limits.ts';
+export * from './fly/fly.dto.ts';
+export type * from './fly/fly.view.ts';

@@ -170,4 +170,8 @@ export * from './flight/flightEnergy.ts';
 export * from './flight/flightTrack.ts';
 export * from './flight/segments.ts';
 export * from './flight/shaker.ts';
+export * from './flight/flightCard.ts';
+export * from './flight/compareFlights.ts';
+export * from './flight/flightReasons.ts';
+export * from './flight/flyStop.ts';
 export * from './simulate/simulatedFlight.ts';

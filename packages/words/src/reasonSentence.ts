@@ -2,6 +2,7 @@ import type { LineStop, Reason, Reasons } from '@zivvo/core';
 import { balanceSentences } from './balance/balanceSentences.ts';
 import { careSentences } from './care/careSentences.ts';
 import { fitSentences } from './fit/fitSentences.ts';
+import { flySentences } from './fly/flySentences.ts';
 import { penFor, type Pen, type Sentences } from './pen.ts';
 import { pickSentences } from './pick/pickSentences.ts';
 import { practiceSentences } from './care/practiceSentences.ts';
@@ -16,6 +17,7 @@ const sentences = {
   ...fitSentences,
   ...careSentences,
   ...practiceSentences,
+  ...flySentences,
 } satisfies Sentences<Reasons>;
 
 /** A reason in words and in the reader's units. A code that a newer server knows is shown as it is, never hidden. */

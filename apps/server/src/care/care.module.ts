@@ -96,6 +96,6 @@ const services = [
     { provide: PieceJudge, useExisting: Conditions },
     { provide: CareSource, useExisting: CareFacts },
   ],
-  exports: [PieceJudge, CareSource],
+  exports: [PieceJudge, CareSource, FlightService],
 })
 export class CareModule {}

@@ -1,8 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { CreateFlightDto } from '@zivvo/contract';
 import { RowMaker } from '../common/rowMaker.ts';
-import { CraftRepository } from '../craft/craft.repository.ts';
-import { DB, type Db } from '../database/database.ts';
+import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PartService } from '../rack/part.service.ts';
 import { FlightRepository } from './care.repository.ts';
@@ -26,33 +26,37 @@ export class FlightService {
   /** A flight: life counts for every piece that was on, and strikes ask about their motors. */
   async add(craftId: string, dto: CreateFlightDto): Promise<void> {
     const craft = await this.crafts.find(this.db, craftId);
-    await this.db.transaction(async (tx) => {
-      const now = this.rows.now();
-      const isNew = await this.flights.add(tx, {
-        ...this.rows.newRow(dto.id),
-        craftId,
-        flownAt: now,
-        durationS: dto.durationS,
-        packPieceId: dto.packPieceId ?? null,
-        note: dto.note ?? null,
-      });
-      if (!isNew) return;
-      await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
-      const worn = await this.wear.of(tx, craft);
-      await this.flights.addPieces(
-        tx,
-        worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })),
-      );
-      for (const strike of dto.strikes)
-        await this.strikes.note(
-          tx,
-          craft,
-          worn.map((w) => w.living),
-          strike,
-          dto.id,
-        );
-      await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
+    await this.db.transaction((tx) => this.addIn(tx, craft, dto));
+  }
+
+  /** The same within a transaction of whoever writes more of the flight down. */
+  async addIn(tx: DbOrTx, craft: CraftRow, dto: CreateFlightDto): Promise<void> {
+    const craftId = craft.id;
+    const now = this.rows.now();
+    const isNew = await this.flights.add(tx, {
+      ...this.rows.newRow(dto.id),
+      craftId,
+      flownAt: now,
+      durationS: dto.durationS,
+      packPieceId: dto.packPieceId ?? null,
+      note: dto.note ?? null,
     });
+    if (!isNew) return;
+    await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
+    const worn = await this.wear.of(tx, craft);
+    await this.flights.addPieces(
+      tx,
+      worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })),
+    );
+    for (const strike of dto.strikes)
+      await this.strikes.note(
+        tx,
+        craft,
+        worn.map((w) => w.living),
+        strike,
+        dto.id,
+      );
+    await this.parts.noteHours(tx, craftId, dto.durationS / 3600);
   }
 
   /** A flight that was typed wrongly goes out with the strikes that were told with it, and with what both counted. */

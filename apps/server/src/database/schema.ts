@@ -12,3 +12,4 @@ export * from '../rack/piece.table.ts';
 export * from '../balance/balance.table.ts';
 export * from '../fit/fit.table.ts';
 export * from '../care/care.table.ts';
+export * from '../fly/fly.table.ts';

@@ -1,0 +1,73 @@
+import type { FlightCardView } from '@zivvo/contract';
+import { cardFigures, reflyReasons, type FlightProtocol, type FlownCard } from '@zivvo/core';
+import { writeLabel } from '@zivvo/words';
+import { toRowView } from '../common/rowMapper.ts';
+import type { CraftRow } from '../craft/craft.repository.ts';
+import { propModelName } from '../rack/propModel.mapper.ts';
+import type { WholeCard } from './fly.repository.ts';
+
+/** Maker and label, as a drawing writes it. */
+export const flownPropName = (model: WholeCard['model']): string => writeLabel(propModelName(model));
+
+/** A card as the core works it out. */
+export function toFlownCard({ card, flight, pack }: WholeCard, craft: Pick<CraftRow, 'packChemistry'>): FlownCard {
+  return {
+    protocol: protocolOf(card),
+    climbs: card.climbs,
+    passes: card.passes,
+    hoverThrottleRatio: card.hoverThrottleRatio,
+    hoverCurrentA: card.hoverCurrentA,
+    takeOffRollM: card.takeOffRollM,
+    durationS: flight.durationS,
+    usedAh: card.usedAh,
+    packCapacityAh: pack?.capacityAh ?? null,
+    restCellV: card.restCellV,
+    chemistry: pack?.chemistry ?? craft.packChemistry,
+    windMPerS: card.windMPerS,
+    hasPack: flight.packPieceId !== null,
+  };
+}
+
+function protocolOf(card: WholeCard['card']): FlightProtocol {
+  const { angleDegrees, lowerM, upperM, protocolVersion } = card;
+  return { angleDegrees, lowerM, upperM, version: protocolVersion };
+}
+
+export function toFlightCardView(
+  whole: WholeCard,
+  craft: Pick<CraftRow, 'packChemistry'>,
+  version: number,
+  nthFlight: number,
+): FlightCardView {
+  const { card, flight, model } = whole;
+  const flown = toFlownCard(whole, craft);
+  return {
+    ...toRowView(card),
+    craftId: card.craftId,
+    flightId: card.flightId,
+    flownAt: flight.flownAt.toISOString(),
+    durationS: flight.durationS,
+    packPieceId: flight.packPieceId,
+    note: flight.note,
+    propModelId: card.propModelId,
+    propName: flownPropName(model),
+    protocol: flown.protocol,
+    view: card.view,
+    payloadKg: card.payloadKg,
+    restCellV: card.restCellV,
+    windMPerS: card.windMPerS,
+    climbs: card.climbs,
+    passes: card.passes,
+    hoverThrottleRatio: card.hoverThrottleRatio,
+    hoverCurrentA: card.hoverCurrentA,
+    takeOffRollM: card.takeOffRollM,
+    usedAh: card.usedAh,
+    motors: card.motors,
+    opinions: card.opinions,
+    logSha256: card.logSha256,
+    isCarefulFirst: card.isCarefulFirst,
+    nthFlight,
+    worked: cardFigures(flown),
+    refly: reflyReasons(flown, version),
+  };
+}

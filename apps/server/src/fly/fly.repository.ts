@@ -1,0 +1,80 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { and, count, desc, eq, inArray, isNull, type InferSelectModel } from 'drizzle-orm';
+import { flight } from '../care/care.table.ts';
+import type { DbOrTx } from '../database/database.ts';
+import { RowRepository } from '../database/row.repository.ts';
+import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { packPiece } from '../rack/part.table.ts';
+import { propModel } from '../rack/propModel.table.ts';
+import { flightCard, flightProtocol } from './fly.table.ts';
+
+export type FlightCardRow = InferSelectModel<typeof flightCard>;
+export type FlightProtocolRow = InferSelectModel<typeof flightProtocol>;
+
+/** A card with what it points at. */
+export interface WholeCard {
+  card: FlightCardRow;
+  flight: Pick<InferSelectModel<typeof flight>, 'flownAt' | 'durationS' | 'packPieceId' | 'note'>;
+  pack: Pick<InferSelectModel<typeof packPiece>, 'chemistry' | 'capacityAh'> | null;
+  model: Pick<InferSelectModel<typeof propModel>, 'label' | 'makerName'>;
+}
+
+@Injectable()
+export class FlightProtocolRepository extends RowRepository<typeof flightProtocol> {
+  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+    super(flightProtocol, 'protocol', workshop.id);
+  }
+
+  /** The version in force; null where a craft has none of its own yet. */
+  async inForce(db: DbOrTx, craftId: string): Promise<FlightProtocolRow | null> {
+    const { rows } = await this.list(db, 1, eq(flightProtocol.craftId, craftId), desc(flightProtocol.version));
+    return rows[0] ?? null;
+  }
+}
+
+@Injectable()
+export class FlightCardRepository extends RowRepository<typeof flightCard> {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
+    super(flightCard, 'flight card', workshop.id);
+  }
+
+  /** Cards of craft whose flights still count, the newest first. */
+  async ofCrafts(
+    db: DbOrTx,
+    craftIds: readonly string[],
+    limit: number,
+  ): Promise<{ rows: WholeCard[]; total: number }> {
+    if (craftIds.length === 0) return { rows: [], total: 0 };
+    const where = and(
+      eq(flightCard.workshopId, this.workshop.id),
+      inArray(flightCard.craftId, [...craftIds]),
+      isNull(flightCard.deletedAt),
+      isNull(flight.deletedAt),
+    );
+    const rows = await db
+      .select({
+        card: flightCard,
+        flight: {
+          flownAt: flight.flownAt,
+          durationS: flight.durationS,
+          packPieceId: flight.packPieceId,
+          note: flight.note,
+        },
+        pack: { chemistry: packPiece.chemistry, capacityAh: packPiece.capacityAh },
+        model: { label: propModel.label, makerName: propModel.makerName },
+      })
+      .from(flightCard)
+      .innerJoin(flight, eq(flight.id, flightCard.flightId))
+      .innerJoin(propModel, eq(propModel.id, flightCard.propModelId))
+      .leftJoin(packPiece, eq(packPiece.id, flight.packPieceId))
+      .where(where)
+      .orderBy(desc(flight.flownAt), desc(flightCard.createdAt))
+      .limit(limit);
+    const [counted] = await db
+      .select({ total: count() })
+      .from(flightCard)
+      .innerJoin(flight, eq(flight.id, flightCard.flightId))
+      .where(where);
+    return { rows, total: counted?.total ?? 0 };
+  }
+}

@@ -1,0 +1,27 @@
+import { Injectable } from '@nestjs/common';
+import type { FlyView } from '@zivvo/contract';
+import { mean } from '@zivvo/core';
+import { RunService } from '../stand/run.service.ts';
+
+/** What the stand said of props on one craft: the air is held against it. */
+@Injectable()
+export class StaticFigures {
+  constructor(private readonly runs: RunService) {}
+
+  async of(craftId: string, propModelIds: readonly string[]): Promise<FlyView['static']> {
+    return Promise.all(
+      propModelIds.map(async (propModelId) => {
+        const own = (await this.runs.ofModel(propModelId)).filter((run) => run.craftId === craftId);
+        const meanOf = (values: (number | null)[]): number | null => {
+          const known = values.filter((v) => v !== null);
+          return known.length === 0 ? null : mean(known);
+        };
+        return {
+          propModelId,
+          fullCurrentA: meanOf(own.map((run) => run.maxCurrentA)),
+          fullThrustN: meanOf(own.map((run) => run.mostThrustN)),
+        };
+      }),
+    );
+  }
+}

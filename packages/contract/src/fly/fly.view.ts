@@ -1,0 +1,32 @@
+import type { CardFigures, FlightComparison, FlightProtocol, Reason } from '@zivvo/core';
+import type { RowView } from '../shared/rowView.ts';
+import type { CreateFlightCardDto } from './fly.dto.ts';
+
+export interface FlightCardView extends RowView, Omit<CreateFlightCardDto, 'id' | 'flight'> {
+  craftId: string;
+  flightId: string;
+  flownAt: string;
+  durationS: number;
+  packPieceId: string | null;
+  note: string | null;
+  propName: string;
+  protocol: FlightProtocol;
+  /** The how-manieth flight of this prop on this craft, by its cards. */
+  nthFlight: number;
+  worked: CardFigures;
+  /** Why it must be flown again before it counts. */
+  refly: Reason[];
+}
+
+export interface FlyView {
+  /** The protocol in force. */
+  protocol: FlightProtocol;
+  /** The newest first, at most as many as a list holds. */
+  cards: FlightCardView[];
+  total: number;
+  isCut: boolean;
+  referencePropModelId: string | null;
+  comparison: FlightComparison;
+  /** By the stand, for the craft's own runs [A]: what the air is held against. */
+  static: { propModelId: string; fullCurrentA: number | null; fullThrustN: number | null }[];
+}
