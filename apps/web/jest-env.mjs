@@ -22,6 +22,7 @@ export default class BrowserEnvironment extends TestEnvironment {
       AbortSignal,
       TextEncoder,
       TextDecoder,
+      TextDecoderStream,
       structuredClone,
       Blob,
       MessageChannel,

@@ -174,4 +174,7 @@ export * from './flight/flightCard.ts';
 export * from './flight/compareFlights.ts';
 export * from './flight/flightReasons.ts';
 export * from './flight/flyStop.ts';
+export * from './flight/flightLog.ts';
 export * from './simulate/simulatedFlight.ts';
+export * from './simulate/simulatedCard.ts';
+export * from './simulate/flightFiles.ts';

@@ -29,8 +29,12 @@ export class FlightService {
     await this.db.transaction((tx) => this.addIn(tx, craft, dto));
   }
 
-  /** The same within a transaction of whoever writes more of the flight down. */
-  async addIn(tx: DbOrTx, craft: CraftRow, dto: CreateFlightDto): Promise<void> {
+  /**
+   * The same within a transaction of whoever writes more of the flight down.
+   *
+   * @param propModelId - the model that flew, where it is told: pieces of another one on the craft did not
+   */
+  async addIn(tx: DbOrTx, craft: CraftRow, dto: CreateFlightDto, propModelId: string | null = null): Promise<void> {
     const craftId = craft.id;
     const now = this.rows.now();
     const isNew = await this.flights.add(tx, {
@@ -43,7 +47,9 @@ export class FlightService {
     });
     if (!isNew) return;
     await this.ledger.record(tx, craftId, { kind: 'flown', craftId, flightId: dto.id, durationS: dto.durationS });
-    const worn = await this.wear.of(tx, craft);
+    const worn = (await this.wear.of(tx, craft)).filter(
+      ({ living }) => propModelId === null || living.piece.propModelId === propModelId,
+    );
     await this.flights.addPieces(
       tx,
       worn.map(({ living, speedRpm }) => ({ flightId: dto.id, pieceId: living.piece.id, speedRpm })),

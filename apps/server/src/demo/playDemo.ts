@@ -2,6 +2,7 @@ import type { INestApplicationContext } from '@nestjs/common';
 import { Clock } from '../common/clock.ts';
 import { Diary } from './diary.ts';
 import { playCare } from './playCare.ts';
+import { playFly } from './playFly.ts';
 import { playRack } from './playRack.ts';
 import { playStand } from './playStand.ts';
 import { Shed } from './shed.ts';
@@ -21,6 +22,7 @@ export async function playDemo(app: INestApplicationContext, today: Date, latest
   playRack(diary, shed);
   playStand(diary, shed);
   playCare(diary, shed);
+  playFly(diary, shed);
   await diary.play(app.get(Clock, { strict: false }), today, latest);
 }
 

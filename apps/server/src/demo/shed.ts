@@ -1,6 +1,6 @@
 import type { INestApplicationContext, Type } from '@nestjs/common';
 import type { CraftView, PropModelView } from '@zivvo/contract';
-import { evaluateCandidate, hashText, modelGeometry, seededRandom } from '@zivvo/core';
+import { evaluateCandidate, hashText, modelGeometry, seededRandom, type PickFigures } from '@zivvo/core';
 import { RigService } from '../balance/rig.service.ts';
 import { BalanceJobService } from '../balance/balanceJob.service.ts';
 import { AlertService } from '../care/alert.service.ts';
@@ -22,6 +22,7 @@ import { SetService } from '../rack/set.service.ts';
 import { PropModelService } from '../rack/propModel.service.ts';
 import { CampaignService } from '../stand/campaign.service.ts';
 import { RunService } from '../stand/run.service.ts';
+import { FlyService } from '../fly/fly.service.ts';
 import { PartService } from '../rack/part.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { demoPacks, demoPeople, demoPropModels } from './tarnholm.ts';
@@ -47,6 +48,7 @@ export class Shed {
   readonly flights = this.get(FlightService);
   readonly alerts = this.get(AlertService);
   readonly gains = this.get(GainService);
+  readonly fly = this.get(FlyService);
   readonly tickets = this.get(TicketService);
   readonly symptoms = this.get(SymptomService);
   readonly practice = this.get(PracticeService);
@@ -92,6 +94,11 @@ export class Shed {
 
   charged(packId: string): void {
     this.charges.set(packId, (this.charges.get(packId) ?? 0) + 1);
+  }
+
+  /** What a craft's figures are with a prop, by its label. */
+  async figuresOf(craft: CraftView, modelKey: string): Promise<PickFigures> {
+    return evaluateCandidate(this.bench.of(craft), modelGeometry(await this.model(modelKey))).figures;
   }
 
   /** How long a craft stays up with a prop [s]. */

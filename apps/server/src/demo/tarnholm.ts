@@ -1,3 +1,4 @@
+import type { opinionTopics } from '@zivvo/contract';
 import type {
   BoreFit,
   Kit,
@@ -676,3 +677,110 @@ export const demoSymptom = {
   changes: ['nothing'],
   answers: [{ test: 'touchMount', answer: 'yes' }],
 } as const;
+
+/** Flights by protocol with one craft. */
+export interface DemoFlights {
+  craft: string;
+  /** Drag over dynamic pressure [m²]. */
+  dragAreaM2: number;
+  flights: readonly {
+    daysAgo: number;
+    hour: number;
+    modelKey: string;
+    restCellV: number;
+    wind: { fromDegrees: number; speedMPerS: number };
+    opinions: readonly { topic: (typeof opinionTopics)[number]; stars: number; words: string | null }[];
+    isCarefulFirst: boolean;
+  }[];
+}
+
+const [sea, ridge] = [
+  { fromDegrees: 280, speedMPerS: 3 },
+  { fromDegrees: 310, speedMPerS: 4.2 },
+];
+const said = (topic: (typeof opinionTopics)[number], stars: number, words: string | null = null) => ({
+  topic,
+  stars,
+  words,
+});
+
+export const demoFlights: DemoFlights[] = [
+  {
+    craft: 'Petrel',
+    dragAreaM2: 0.021,
+    flights: [
+      {
+        daysAgo: 19,
+        hour: 14,
+        modelKey: 'b72',
+        restCellV: 4.17,
+        wind: sea,
+        opinions: [said('planted', 4)],
+        isCarefulFirst: false,
+      },
+      {
+        daysAgo: 19,
+        hour: 15,
+        modelKey: 't77',
+        restCellV: 4.16,
+        wind: sea,
+        opinions: [said('grip', 4, 'holds on the way down')],
+        isCarefulFirst: true,
+      },
+      {
+        daysAgo: 19,
+        hour: 16,
+        modelKey: 'v75',
+        restCellV: 4.17,
+        wind: sea,
+        opinions: [said('sound', 2, 'sings over the water')],
+        isCarefulFirst: true,
+      },
+      { daysAgo: 17, hour: 13, modelKey: 'b72', restCellV: 4.16, wind: ridge, opinions: [], isCarefulFirst: false },
+      {
+        daysAgo: 17,
+        hour: 14,
+        modelKey: 't77',
+        restCellV: 4.15,
+        wind: ridge,
+        opinions: [said('planted', 5)],
+        isCarefulFirst: false,
+      },
+      { daysAgo: 17, hour: 15, modelKey: 'v75', restCellV: 4.17, wind: ridge, opinions: [], isCarefulFirst: false },
+      {
+        daysAgo: 17,
+        hour: 16,
+        modelKey: 'b70',
+        restCellV: 3.97,
+        wind: ridge,
+        opinions: [said('soft', 3)],
+        isCarefulFirst: true,
+      },
+    ],
+  },
+  {
+    craft: 'Eider',
+    dragAreaM2: 0.018,
+    flights: [
+      {
+        daysAgo: 12,
+        hour: 13,
+        modelKey: 'b11',
+        restCellV: 4.18,
+        wind: sea,
+        opinions: [said('smoothness', 4)],
+        isCarefulFirst: false,
+      },
+      { daysAgo: 12, hour: 14, modelKey: 'b11', restCellV: 4.17, wind: sea, opinions: [], isCarefulFirst: false },
+      {
+        daysAgo: 11,
+        hour: 13,
+        modelKey: 'k94',
+        restCellV: 4.17,
+        wind: ridge,
+        opinions: [said('snap', 4)],
+        isCarefulFirst: true,
+      },
+    ],
+  },
+];

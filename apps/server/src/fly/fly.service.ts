@@ -46,7 +46,7 @@ export class FlyService {
         craft.referencePropModelId,
         protocol.version,
       ),
-      static: await this.standing.of(craftId, propIds),
+      static: await this.standing.of(craft, propIds),
     };
   }
 
@@ -57,7 +57,7 @@ export class FlyService {
     const { version, ...how } = await this.protocolOf(this.db, craftId);
     const { id, flight, ...said } = dto;
     await this.db.transaction(async (tx) => {
-      await this.flights.addIn(tx, craft, flight);
+      await this.flights.addIn(tx, craft, flight, dto.propModelId);
       await this.cards.add(tx, {
         ...this.rows.newRow(id),
         ...said,

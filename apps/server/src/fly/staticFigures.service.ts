@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import type { FlyView } from '@zivvo/contract';
 import { mean } from '@zivvo/core';
+import type { CraftRow } from '../craft/craft.repository.ts';
 import { RunService } from '../stand/run.service.ts';
 
 /** What the stand said of props on one craft: the air is held against it. */
@@ -8,7 +9,10 @@ import { RunService } from '../stand/run.service.ts';
 export class StaticFigures {
   constructor(private readonly runs: RunService) {}
 
-  async of(craftId: string, propModelIds: readonly string[]): Promise<FlyView['static']> {
+  async of(
+    { id: craftId, rotors }: Pick<CraftRow, 'id' | 'rotors'>,
+    propModelIds: readonly string[],
+  ): Promise<FlyView['static']> {
     return Promise.all(
       propModelIds.map(async (propModelId) => {
         const own = (await this.runs.ofModel(propModelId)).filter((run) => run.craftId === craftId);
@@ -18,7 +22,8 @@ export class StaticFigures {
         };
         return {
           propModelId,
-          fullCurrentA: meanOf(own.map((run) => run.maxCurrentA)),
+          // The stand holds one motor; the pack in the air feeds all.
+          fullCurrentA: meanOf(own.map((run) => run.maxCurrentA && run.maxCurrentA * rotors.length)),
           fullThrustN: meanOf(own.map((run) => run.mostThrustN)),
         };
       }),

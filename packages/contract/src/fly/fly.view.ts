@@ -27,6 +27,6 @@ export interface FlyView {
   isCut: boolean;
   referencePropModelId: string | null;
   comparison: FlightComparison;
-  /** By the stand, for the craft's own runs [A]: what the air is held against. */
+  /** By the stand, from the craft's own runs: current of all its rotors [A], thrust of one [N]. */
   static: { propModelId: string; fullCurrentA: number | null; fullThrustN: number | null }[];
 }

@@ -40,6 +40,9 @@ export interface FlightComparison {
   reasons: Reason[];
 }
 
+/** Watches and radios read in steps: repeats that are quite equal are not equal to less than this. */
+const LEAST_SPREAD_RATIO = 0.005;
+
 /**
  * Props side by side as they flew: repeats pooled, differences against the reference with their intervals, and what must
  * be flown again before it counts.
@@ -70,13 +73,15 @@ export function compareFlights(
         const spread = pooledSpread(ids.map((id) => valuesOf(id, name)));
         const reference = referenceId === null || propId === referenceId ? [] : valuesOf(referenceId, name);
         const differenceRatio = reference.length === 0 ? null : mean(own) / mean(reference) - 1;
-        const within = spread && spread.halfWidthRatio * Math.sqrt(1 / own.length + 1 / Math.max(1, reference.length));
+        const half =
+          spread && spread.halfWidthRatio * Math.max(1, LEAST_SPREAD_RATIO / Math.max(spread.spreadRatio, 1e-12));
+        const within = half && half * Math.sqrt(1 / own.length + 1 / Math.max(1, reference.length));
         return [
           name,
           {
             mean: mean(own),
             count: own.length,
-            halfWidthRatio: spread && spread.halfWidthRatio / Math.sqrt(own.length),
+            halfWidthRatio: half && half / Math.sqrt(own.length),
             differenceRatio,
             comparison:
               differenceRatio === null

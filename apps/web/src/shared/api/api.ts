@@ -63,6 +63,7 @@ export const api = createApi({
   reducerPath: 'api',
   baseQuery: retry(baseQuery, { maxRetries: 2 }),
   tagTypes: [
+    'Fly',
     'Craft',
     'PropModel',
     'Campaign',

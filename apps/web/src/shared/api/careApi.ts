@@ -23,7 +23,7 @@ import type {
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
-const TOUCHED = ['Care', 'Piece', 'Part', 'Fitting', 'Line'] as const;
+const TOUCHED = ['Care', 'Fly', 'Piece', 'Part', 'Fitting', 'Line'] as const;
 
 const careApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -53,11 +53,11 @@ const careApi = api.injectEndpoints({
     }),
     removeFlight: build.mutation<void, { craftId: string; id: string }>({
       query: ({ craftId, id }) => ({ url: `/care/${craftId}/flights/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['Care'],
+      invalidatesTags: ['Care', 'Fly'],
     }),
     restoreFlight: build.mutation<CareView, { craftId: string; id: string }>({
       query: ({ craftId, id }) => ({ url: `/care/${craftId}/flights/${id}/restore`, method: 'POST' }),
-      invalidatesTags: ['Care'],
+      invalidatesTags: ['Care', 'Fly'],
     }),
     logStrike: build.mutation<CareView, { craftId: string; body: StrikeDto }>({
       query: ({ craftId, body }) => ({ url: `/care/${craftId}/strikes`, method: 'POST', body }),

@@ -1,0 +1,174 @@
+import {
+  careLimits,
+  flyLimits,
+  type CraftView,
+  type CreateFlightCardDto,
+  type motorTouches,
+  type opinionTopics,
+  type Range,
+} from '@zivvo/contract';
+import { v7 } from 'uuid';
+import { numberIn } from '../shared/forms/numberIn.ts';
+
+export interface TypedPass {
+  speed: string;
+  track: string;
+  current: string;
+}
+
+/** A card as it is typed, text by text, so that nothing is lost on the way. */
+export interface CardEntry {
+  /** Of the card and its flight: the same over every trial, so that nothing is logged twice. */
+  id: string;
+  flightId: string;
+  propId: string;
+  packId: string;
+  restCell: string;
+  view: 'sight' | 'goggles';
+  payload: string;
+  wind: string;
+  minutes: string;
+  usedAh: string;
+  hoverThrottle: string;
+  hoverCurrent: string;
+  roll: string;
+  speedUnit: 'm/s' | 'km/h';
+  climbs: { time: string; isHeld: boolean }[];
+  passes: TypedPass[];
+  heat: Record<string, { number: string; touch: (typeof motorTouches)[number] | '' }>;
+  opinions: Partial<Record<(typeof opinionTopics)[number], { stars: number; words: string }>>;
+  note: string;
+  isCarefulFirst: boolean;
+  logSha256: string | null;
+}
+
+/** Under which a card that is typed is kept in this browser. */
+export const cardKey = (craftId: string): string => `fly/card/${craftId}`;
+
+const BLANK_PASS: TypedPass = { speed: '', track: '', current: '' };
+
+export function blankEntry(propId: string): CardEntry {
+  return {
+    id: v7(),
+    flightId: v7(),
+    propId,
+    packId: '',
+    restCell: '',
+    view: 'sight',
+    payload: '',
+    wind: '',
+    minutes: '',
+    usedAh: '',
+    hoverThrottle: '',
+    hoverCurrent: '',
+    roll: '',
+    speedUnit: 'm/s',
+    climbs: [
+      { time: '', isHeld: true },
+      { time: '', isHeld: true },
+    ],
+    passes: [BLANK_PASS, BLANK_PASS],
+    heat: {},
+    opinions: {},
+    note: '',
+    isCarefulFirst: false,
+    logSha256: null,
+  };
+}
+
+export const addedPass = (entry: CardEntry): CardEntry => ({ ...entry, passes: [...entry.passes, BLANK_PASS] });
+
+const KM_PER_H = 3.6;
+/** The range of a speed as it is typed. */
+export const speedRange = (unit: CardEntry['speedUnit']): Range =>
+  unit === 'm/s'
+    ? flyLimits.groundSpeedMPerS
+    : { min: flyLimits.groundSpeedMPerS.min * KM_PER_H, max: flyLimits.groundSpeedMPerS.max * KM_PER_H };
+
+export const minutesRange: Range = { min: 0.1, max: careLimits.flightDurationS.max / 60 };
+export const percentRange: Range = { min: 0, max: 100 };
+
+/** Every field that cannot be read, by its name; a pass that is half typed counts. */
+export function entryFaults(entry: CardEntry): Set<string> {
+  const faults = new Set<string>();
+  const check = (name: string, text: string, range: Range, isNeeded = false): void => {
+    const { value, error } = numberIn(text, range);
+    if (error !== undefined || (isNeeded && value === null)) faults.add(name);
+  };
+  check('minutes', entry.minutes, minutesRange, true);
+  check('restCell', entry.restCell, flyLimits.restCellV);
+  check('payload', entry.payload, { min: 0, max: flyLimits.payloadKg.max * 1000 });
+  check('wind', entry.wind, flyLimits.windMPerS);
+  check('usedAh', entry.usedAh, flyLimits.usedAh);
+  check('hoverThrottle', entry.hoverThrottle, percentRange);
+  check('hoverCurrent', entry.hoverCurrent, flyLimits.currentA);
+  check('roll', entry.roll, flyLimits.takeOffRollM);
+  entry.climbs.forEach((c, i) => check(`climb${i}`, c.time, flyLimits.climbDurationS));
+  entry.passes.forEach((p, i) => {
+    const isBegun = p.speed !== '' || p.track !== '' || p.current !== '';
+    check(`speed${i}`, p.speed, speedRange(entry.speedUnit), isBegun);
+    check(`track${i}`, p.track, flyLimits.trackDegrees, isBegun);
+    check(`current${i}`, p.current, flyLimits.currentA);
+  });
+  for (const [arm, { number }] of Object.entries(entry.heat)) check(`heat/${arm}`, number, flyLimits.motorTemperatureC);
+  if (entry.propId === '') faults.add('prop');
+  return faults;
+}
+
+/** What is sent of an entry without faults; climbs and passes left blank are none. */
+export function cardBody(entry: CardEntry, craft: CraftView): CreateFlightCardDto {
+  const number = (text: string, range: Range): number | null => numberIn(text, range).value;
+  const perUnit = entry.speedUnit === 'km/h' ? KM_PER_H : 1;
+  const throttle = number(entry.hoverThrottle, percentRange);
+  const grams = number(entry.payload, { min: 0, max: flyLimits.payloadKg.max * 1000 });
+  return {
+    id: entry.id,
+    flight: {
+      id: entry.flightId,
+      durationS: number(entry.minutes, minutesRange)! * 60,
+      packPieceId: entry.packId === '' ? null : entry.packId,
+      strikes: [],
+      note: entry.note.trim() || null,
+    },
+    propModelId: entry.propId,
+    view: entry.view,
+    payloadKg: (grams ?? 0) / 1000,
+    restCellV: number(entry.restCell, flyLimits.restCellV),
+    windMPerS: number(entry.wind, flyLimits.windMPerS),
+    climbs: entry.climbs.flatMap((c): CreateFlightCardDto['climbs'] => {
+      const durationS = number(c.time, flyLimits.climbDurationS);
+      return !c.isHeld ? [{ durationS: null }] : durationS === null ? [] : [{ durationS }];
+    }),
+    passes: entry.passes.flatMap((p) => {
+      const speed = number(p.speed, speedRange(entry.speedUnit));
+      const trackDegrees = number(p.track, flyLimits.trackDegrees);
+      return speed === null || trackDegrees === null
+        ? []
+        : [
+            {
+              groundSpeedMPerS: speed / perUnit,
+              trackDegrees,
+              throttleRatio: 1,
+              currentA: number(p.current, flyLimits.currentA),
+            },
+          ];
+    }),
+    hoverThrottleRatio: throttle === null ? null : throttle / 100,
+    hoverCurrentA: number(entry.hoverCurrent, flyLimits.currentA),
+    takeOffRollM: number(entry.roll, flyLimits.takeOffRollM),
+    usedAh: number(entry.usedAh, flyLimits.usedAh),
+    motors: craft.rotors.flatMap(({ place, level }) => {
+      const said = entry.heat[`${place}/${level}`];
+      const temperatureC = said ? number(said.number, flyLimits.motorTemperatureC) : null;
+      const touch = said && said.touch !== '' ? said.touch : null;
+      return temperatureC === null && touch === null ? [] : [{ place, level, temperatureC, touch }];
+    }),
+    opinions: Object.entries(entry.opinions).map(([topic, { stars, words }]) => ({
+      topic: topic as (typeof opinionTopics)[number],
+      stars,
+      words: words.trim() || null,
+    })),
+    logSha256: entry.logSha256,
+    isCarefulFirst: entry.isCarefulFirst,
+  };
+}

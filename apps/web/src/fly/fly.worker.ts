@@ -1,0 +1,4 @@
+import { serveWork } from '../shared/worker/serveWork.ts';
+import { FlyWork } from './flyWork.ts';
+
+serveWork(new FlyWork());

@@ -1,0 +1,33 @@
+import type { motorTouches, opinionTopics } from '@zivvo/contract';
+import type { FlightFigureName, SegmentKind } from '@zivvo/core';
+
+export const flightFigureTitles: Record<FlightFigureName, string> = {
+  climbRateMPerS: 'Climb',
+  airspeedMPerS: 'Top speed',
+  passCurrentA: 'Amps at full',
+  hoverCurrentA: 'Amps in hover',
+  hoverThrottleRatio: 'Hover at',
+  enduranceS: 'To the gate',
+  takeOffRollM: 'Take-off roll',
+};
+
+export const opinionNames: Record<(typeof opinionTopics)[number], string> = {
+  planted: 'planted',
+  twitchy: 'twitchy',
+  soft: 'soft',
+  grip: 'grip',
+  snap: 'snap',
+  smoothness: 'smoothness',
+  sound: 'sound',
+  worryingSound: 'worrying sound',
+  looks: 'looks',
+};
+
+export const touchNames: Record<(typeof motorTouches)[number], string> = {
+  cool: 'cool',
+  warm: 'warm',
+  hot: 'hot, held',
+  tooHot: 'too hot to hold',
+};
+
+export const segmentNames: Record<SegmentKind, string> = { climb: 'Climb', pass: 'Pass', hover: 'Hover' };

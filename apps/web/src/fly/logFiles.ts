@@ -1,0 +1,322 @@
+import {
+  CoreError,
+  readNumber,
+  type BatteryReadings,
+  type FlightLog,
+  type RotorSpeeds,
+  type ShakeSamples,
+} from '@zivvo/core';
+import { MessageType, ULog } from '@foxglove/ulog';
+import Papa from 'papaparse';
+import { SaxesParser } from 'saxes';
+import { delimiterOf } from '../shared/table/parseDelimited.ts';
+
+type Progress = (share: number) => void;
+
+/** What a column of a table may be. */
+export const logRoles = ['time', 'latitude', 'longitude', 'height', 'voltage', 'current'] as const;
+export type LogRole = (typeof logRoles)[number];
+
+/** Which column is what; motors are as many as have a speed. */
+export interface LogColumns {
+  columns: Record<LogRole, number | null>;
+  motors: number[];
+  /** What one of the times is [s]. */
+  timeStepS: number;
+}
+
+export const LOG_MOST_BYTES = 400_000_000;
+export const LOG_MOST_ROWS = 1_000_000;
+const COLUMNS_MOST = 120;
+const CHUNK_CHARACTERS = 500_000;
+
+const MEANT: Record<LogRole, RegExp> = {
+  time: /^(time|t|zeit|temps|tiempo|timestamp|elapsed|clock)\b/i,
+  latitude: /^(lat|breite)/i,
+  longitude: /^(lon|lng|länge|laenge)/i,
+  height: /^(alt|height|ele|h[öo]he|baro)/i,
+  voltage: /(volt|spannung|\bv_?bat)/i,
+  current: /(current|strom|\bamp|\bcurr)/i,
+};
+
+/** Guesses what each column is by its heading; a person may say otherwise. */
+export function guessColumns(names: readonly string[], firstTimes: readonly number[]): LogColumns {
+  const columns = Object.fromEntries(
+    logRoles.map((role) => {
+      const at = names.findIndex((name) => MEANT[role].test(name.trim()));
+      return [role, at < 0 ? null : at];
+    }),
+  ) as LogColumns['columns'];
+  const motors = names.flatMap((name, i) => (/(rpm|u\/min)/i.test(name) ? [i] : []));
+  return { columns, motors, timeStepS: timeStepOf(columns.time === null ? '' : names[columns.time]!, firstTimes) };
+}
+
+/** Microseconds and milliseconds by what is written, else by how far apart the first times lie. */
+function timeStepOf(name: string, firstTimes: readonly number[]): number {
+  if (/\b(us|µs)\b|micro/i.test(name)) return 1e-6;
+  if (/\bms\b|milli/i.test(name)) return 1e-3;
+  const steps = firstTimes.slice(1).map((t, i) => t - firstTimes[i]!);
+  const middle = [...steps].sort((a, b) => a - b)[steps.length >> 1] ?? 0;
+  return middle >= 5000 ? 1e-6 : middle >= 5 ? 1e-3 : 1;
+}
+
+/** A table that was read, column by column; a cell without a number is NaN. */
+export interface LogTable {
+  names: string[];
+  columns: Float64Array[];
+  rowCount: number;
+}
+
+/** @throws {CoreError} `notEnoughReadings` where there is no table in it */
+export async function readTable(file: Blob, onProgress: Progress): Promise<LogTable> {
+  const names: string[] = [];
+  const lists: number[][] = [];
+  let rowCount = 0;
+  let delimiter = '';
+  const take = (text: string): void => {
+    delimiter ||= delimiterOf(text.slice(0, 5000));
+    for (const row of Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' }).data) {
+      if (names.length === 0) {
+        names.push(...row.slice(0, COLUMNS_MOST).map((cell, i) => cell.trim() || `column ${i + 1}`));
+        for (const _ of names) lists.push([]);
+      } else if (rowCount < LOG_MOST_ROWS) {
+        lists.forEach((list, i) => list.push(cellOf(row[i])));
+        rowCount++;
+      }
+    }
+  };
+  let rest = '';
+  await eachPiece(file, onProgress, (piece) => {
+    rest += piece;
+    if (rest.length < CHUNK_CHARACTERS) return true;
+    const end = rest.lastIndexOf('\n') + 1;
+    take(rest.slice(0, end));
+    rest = rest.slice(end);
+    return rowCount < LOG_MOST_ROWS;
+  });
+  take(rest);
+  if (rowCount < 10) throw new CoreError('notEnoughReadings', { what: 'fixes', count: rowCount, needed: 10 });
+  return { names, columns: lists.map((list) => Float64Array.from(list)), rowCount };
+}
+
+/** Hands a file over piece by piece, as text, until whoever reads it has enough. */
+async function eachPiece(file: Blob, onProgress: Progress, take: (piece: string) => boolean): Promise<void> {
+  const reader = file.stream().pipeThrough(new TextDecoderStream()).getReader();
+  let read = 0;
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return;
+    read += value.length;
+    onProgress(Math.min(1, read / Math.max(1, file.size)));
+    if (!take(value)) return void reader.cancel();
+  }
+}
+
+/** A number, or a moment in words as seconds; NaN for neither. */
+function cellOf(cell: string | undefined): number {
+  if (cell === undefined || cell === '') return NaN;
+  const plain = Number(cell);
+  if (Number.isFinite(plain)) return plain;
+  const read = readNumber(cell);
+  if (read.status === 'read') return read.value;
+  const moment = /\d{4}-\d\d-\d\d/.test(cell) ? Date.parse(cell) : NaN;
+  return moment / 1000;
+}
+
+/**
+ * The log in a table. Rows between two fixes repeat the place: only those where it moved count for the track.
+ *
+ * @throws {CoreError} `noColumn` where time or place is not said
+ */
+export function logOfTable(table: LogTable, { columns, motors, timeStepS }: LogColumns): FlightLog {
+  const column = (role: LogRole): Float64Array | null =>
+    columns[role] === null ? null : table.columns[columns[role]]!;
+  const needed = (role: LogRole): Float64Array => {
+    const found = column(role);
+    if (found === null) throw new CoreError('noColumn', { what: role });
+    return found;
+  };
+  const [time, latitude, longitude] = [needed('time'), needed('latitude'), needed('longitude')];
+  const height = needed('height');
+  const start = time.find(Number.isFinite) ?? 0;
+  const seconds = time.map((t) => (t - start) * timeStepS);
+  const fixes: number[] = [];
+  for (let i = 0; i < table.rowCount; i++) {
+    if (!Number.isFinite(latitude[i]! + longitude[i]! + height[i]! + seconds[i]!)) continue;
+    const last = fixes.at(-1);
+    if (last !== undefined && latitude[i] === latitude[last] && longitude[i] === longitude[last]) continue;
+    fixes.push(i);
+  }
+  const pick = (list: Float64Array): Float64Array => Float64Array.from(fixes, (i) => list[i]!);
+  const [voltage, current] = [column('voltage'), column('current')];
+  return {
+    track: {
+      timeS: pick(seconds),
+      latitudeDegrees: pick(latitude),
+      longitudeDegrees: pick(longitude),
+      heightM: pick(height),
+    },
+    battery: voltage && current ? { timeS: seconds, voltageV: voltage, currentA: current } : null,
+    speeds: motors.length > 0 ? { timeS: seconds, rpm: motors.map((m) => table.columns[m]!) } : null,
+    shake: null,
+  };
+}
+
+/**
+ * The track in a GPX file, read event by event.
+ *
+ * @throws {CoreError} `noTimes` where its points have none, `notXml` where it is broken, `notEnoughReadings`
+ */
+export async function readGpx(file: Blob, onProgress: Progress): Promise<FlightLog> {
+  const lists = { timeS: [] as number[], latitude: [] as number[], longitude: [] as number[], height: [] as number[] };
+  const parser = new SaxesParser();
+  let inPoint = false;
+  let text = '';
+  let point = { latitude: NaN, longitude: NaN, height: NaN, timeMs: NaN };
+  let untimed = 0;
+  let startMs: number | null = null;
+  let broken: string | null = null;
+  parser.on('error', (error) => (broken ??= error.message));
+  parser.on('opentag', ({ name, attributes }) => {
+    text = '';
+    if (name !== 'trkpt' && name !== 'rtept') return;
+    inPoint = true;
+    point = { latitude: Number(attributes.lat), longitude: Number(attributes.lon), height: NaN, timeMs: NaN };
+  });
+  parser.on('text', (part) => (text += part));
+  parser.on('closetag', ({ name }) => {
+    if (!inPoint) return;
+    if (name === 'ele') point.height = Number(text);
+    if (name === 'time') point.timeMs = Date.parse(text.trim());
+    if (name !== 'trkpt' && name !== 'rtept') return;
+    inPoint = false;
+    if (!Number.isFinite(point.timeMs)) return void untimed++;
+    startMs ??= point.timeMs;
+    lists.timeS.push((point.timeMs - startMs) / 1000);
+    lists.latitude.push(point.latitude);
+    lists.longitude.push(point.longitude);
+    lists.height.push(Number.isFinite(point.height) ? point.height : 0);
+  });
+  await eachPiece(file, onProgress, (piece) => {
+    parser.write(piece);
+    return broken === null;
+  });
+  if (broken === null) parser.close();
+  if (broken !== null) throw new CoreError('notXml', { what: broken });
+  if (lists.timeS.length === 0 && untimed > 0) throw new CoreError('noTimes', { count: untimed });
+  return {
+    track: {
+      timeS: lists.timeS,
+      latitudeDegrees: lists.latitude,
+      longitudeDegrees: lists.longitude,
+      heightM: lists.height,
+    },
+    battery: null,
+    speeds: null,
+    shake: null,
+  };
+}
+
+/** A file as the log reader wants it. */
+class BlobBytes {
+  constructor(private readonly blob: Blob) {}
+  open(): Promise<number> {
+    return Promise.resolve(this.blob.size);
+  }
+  size(): number {
+    return this.blob.size;
+  }
+  async read(offset: number, length: number): Promise<Uint8Array> {
+    return new Uint8Array(await this.blob.slice(offset, offset + length).arrayBuffer());
+  }
+}
+
+/** The topics that say where a craft was and what it drew; others are passed over. */
+const TOPICS = ['vehicle_gps_position', 'battery_status', 'esc_status', 'sensor_combined'] as const;
+type Values = Record<string, unknown>;
+
+/**
+ * The log of a flight controller that writes ULog.
+ *
+ * @throws {CoreError} `truncated` where it breaks off before its first fix or cannot be read, `noFixes`
+ */
+export async function readUlog(file: Blob, onProgress: Progress): Promise<FlightLog> {
+  const ulog = new ULog(new BlobBytes(file));
+  const fixes = { timeS: [] as number[], latitude: [] as number[], longitude: [] as number[], height: [] as number[] };
+  const battery = { timeS: [] as number[], voltageV: [] as number[], currentA: [] as number[] };
+  const motors = { timeS: [] as number[], rpm: [] as number[][] };
+  const shake = { timeS: [] as number[], x: [] as number[], y: [] as number[], z: [] as number[] };
+  try {
+    await ulog.open();
+    const topicOf = new Map<number, string>();
+    for (const [id, { name, multiId }] of ulog.subscriptions)
+      if (multiId === 0 && (TOPICS as readonly string[]).includes(name)) topicOf.set(id, name);
+    const [from, to] = ulog.timeRange() ?? [0n, 0n];
+    const spanS = Math.max(1e-6, Number(to - from) / 1e6);
+    let count = 0;
+    for await (const message of ulog.readMessages({ msgIds: new Set(topicOf.keys()), includeLogs: false })) {
+      if (message.type !== MessageType.Data) continue;
+      const value = message.value as unknown as Values;
+      const timeS = Number((value.timestamp as bigint) - from) / 1e6;
+      take(topicOf.get(message.msgId)!, timeS, value);
+      if (++count % 20_000 === 0) onProgress(Math.min(1, timeS / spanS));
+    }
+  } catch (error) {
+    if (fixes.timeS.length < 10) throw new CoreError('truncated', { what: (error as Error).message });
+  }
+  if (fixes.timeS.length === 0) {
+    const topics = [...ulog.subscriptions.values()].map((t) => t.name);
+    // Without any topic it broke off while it still said what would come.
+    throw new CoreError(topics.length === 0 || topics.includes('vehicle_gps_position') ? 'truncated' : 'noFixes', {});
+  }
+
+  function take(topic: string, timeS: number, value: Values): void {
+    const number = (...keys: string[]): number => Number(keys.map((k) => value[k]).find((v) => v !== undefined));
+    if (topic === 'vehicle_gps_position') {
+      if (fixes.timeS.length > 0 && timeS <= fixes.timeS.at(-1)!) return;
+      fixes.timeS.push(timeS);
+      fixes.latitude.push(value.lat === undefined ? number('latitude_deg') : number('lat') / 1e7);
+      fixes.longitude.push(value.lon === undefined ? number('longitude_deg') : number('lon') / 1e7);
+      fixes.height.push(value.alt === undefined ? number('altitude_msl_m') : number('alt') / 1000);
+    } else if (topic === 'battery_status') {
+      battery.timeS.push(timeS);
+      battery.voltageV.push(number('voltage_v', 'voltage_filtered_v'));
+      battery.currentA.push(number('current_a', 'current_filtered_a'));
+    } else if (topic === 'esc_status') {
+      const told = (value.rpm ?? (value.esc as Values[] | undefined)?.map((e) => e.esc_rpm) ?? []) as number[];
+      motors.timeS.push(timeS);
+      told.forEach((rpm, r) => (motors.rpm[r] ??= []).push(Math.abs(Number(rpm))));
+    } else {
+      const [x, y, z] = value.accelerometer_m_s2 as number[];
+      shake.timeS.push(timeS);
+      shake.x.push(x!);
+      shake.y.push(y!);
+      shake.z.push(z!);
+    }
+  }
+
+  return {
+    track: {
+      timeS: fixes.timeS,
+      latitudeDegrees: fixes.latitude,
+      longitudeDegrees: fixes.longitude,
+      heightM: fixes.height,
+    },
+    battery: battery.timeS.length > 1 ? (battery satisfies BatteryReadings) : null,
+    speeds: turning(motors),
+    shake: evenly(shake),
+  };
+}
+
+/** Motors that turned at all: a controller has room for more than a craft has. */
+function turning({ timeS, rpm }: { timeS: number[]; rpm: number[][] }): RotorSpeeds | null {
+  const used = rpm.filter((own) => own.length === timeS.length && own.some((v) => v > 0));
+  return timeS.length > 1 && used.length > 0 ? { timeS, rpm: used } : null;
+}
+
+/** Samples as if evenly spaced: their own mean rate. */
+function evenly({ timeS, x, y, z }: { timeS: number[]; x: number[]; y: number[]; z: number[] }): ShakeSamples | null {
+  if (timeS.length < 100) return null;
+  const spanS = timeS.at(-1)! - timeS[0]!;
+  return spanS > 0 ? { rateHz: (timeS.length - 1) / spanS, startS: timeS[0]!, x, y, z } : null;
+}
