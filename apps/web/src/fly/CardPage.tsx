@@ -63,9 +63,10 @@ function Card({ craft, fly, models }: { craft: CraftView; fly: FlyView; models: 
   const [add, adding] = useAddFlightCardMutation();
   const [remove] = useRemoveFlightCardMutation();
   const { ask, isAsking, asking } = useAsking();
-  const [entry, setEntry, handedOver] = useKept<CardEntry>(cardKey(craft.id), () =>
-    blankEntry(propModelId ?? craft.referencePropModelId ?? models[0]?.id ?? ''),
-  );
+  const usualProp = propModelId ?? craft.referencePropModelId ?? models[0]?.id ?? '';
+  const [kept, setEntry, handedOver] = useKept<CardEntry>(cardKey(craft.id), () => blankEntry(usualProp));
+  // A log is read before anybody has said which prop flew, and a prop may have left the rack meanwhile.
+  const entry = models.some((m) => m.id === kept.propId) ? kept : { ...kept, propId: usualProp };
   const set = (change: Partial<CardEntry>): void => setEntry((now) => ({ ...now, ...change }));
   const faults = entryFaults(entry);
   const model = models.find((m) => m.id === entry.propId);

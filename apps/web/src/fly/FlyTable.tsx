@@ -51,14 +51,8 @@ export function FlyTable({
           sortDescFirst: true,
         }),
       ),
-      column.accessor((p) => airOverStand(p, fly.static) ?? undefined, {
-        id: 'overStand',
-        header: 'Air to stand, A',
-        sortUndefined: 'last',
-        sortDescFirst: false,
-      }),
     ],
-    [names, fly.static],
+    [names],
   );
   const grid = useReactTable({
     data: fly.comparison.props,
@@ -74,6 +68,7 @@ export function FlyTable({
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original.propId) });
   const figureCell = (prop: FlownProp, name: FlightFigureName) => {
     const figure = prop.figures[name];
+    const ratio = airOverStand(prop, fly.static);
     return (
       <td key={name} data-right>
         {figure === null ? (
@@ -84,6 +79,9 @@ export function FlyTable({
             <span className={classes.against} data-comparison={figure.comparison ?? undefined}>
               {againstText(figure)}
             </span>
+            {name === 'passCurrentA' && ratio !== null && (
+              <span className={classes.against}>{`${formatShare(ratio, 0)} of the stand’s`}</span>
+            )}
           </>
         )}
       </td>
@@ -120,7 +118,6 @@ export function FlyTable({
         <tbody {...rowKeys}>
           {shown.map(({ original: prop, id }) => {
             const model = models.find((m) => m.id === prop.propId);
-            const ratio = airOverStand(prop, fly.static);
             return (
               <tr key={id} tabIndex={0} onClick={() => onOpen(prop.propId)}>
                 <td>
@@ -135,7 +132,7 @@ export function FlyTable({
                       />
                     )}
                     <span>
-                      <strong>{prop.propName}</strong>
+                      <strong className={classes.value}>{prop.propName}</strong>
                       <span className={classes.under}>
                         {prop.isReference ? 'reference · ' : ''}
                         {prop.flightCount === 1 ? '1 flight counts' : `${prop.flightCount} flights count`}
@@ -144,9 +141,6 @@ export function FlyTable({
                   </span>
                 </td>
                 {names.map((name) => figureCell(prop, name))}
-                <td data-right className={classes.value}>
-                  {ratio === null ? <span className="muted">–</span> : formatShare(ratio, 0)}
-                </td>
               </tr>
             );
           })}

@@ -85,9 +85,7 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const confirmed = stretches.filter((s) => s.isIn).map((s) => s.segment);
   const takeOver = async (): Promise<void> => {
     const key = cardKey(craft.id);
-    const entry =
-      readKept<CardEntry>(key) ??
-      blankEntry(propModelId ?? craft.referencePropModelId ?? fly.cards[0]?.propModelId ?? '');
+    const entry = readKept<CardEntry>(key) ?? blankEntry(propModelId ?? craft.referencePropModelId ?? '');
     // A log of the size of a picture stays with the card; a larger one stays where it is.
     const sha256 =
       file && file.size <= BLOB_MAX_BYTES

@@ -25,13 +25,14 @@ function ProtocolOf({ craft }: { craft: CraftView }) {
 function Protocol({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const go = useGo();
   const { protocol } = fly;
-  const [set, setting] = useSetFlightProtocolMutation();
+  const [send, sending] = useSetFlightProtocolMutation();
   const { ask, isAsking, asking } = useAsking();
   const [typed, setTyped, handedOver] = useKept(`fly/protocol/${craft.id}/${protocol.version}`, () => ({
     angle: String(protocol.angleDegrees),
     lower: String(protocol.lowerM),
     upper: String(protocol.upperM),
   }));
+  const set = (change: Partial<typeof typed>): void => setTyped((now) => ({ ...now, ...change }));
   const angle = numberIn(typed.angle, flyLimits.angleDegrees);
   const lower = numberIn(typed.lower, flyLimits.heightM);
   const upper = numberIn(typed.upper, flyLimits.heightM);
@@ -42,7 +43,7 @@ function Protocol({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const keep = async (): Promise<void> => {
     const body = { angleDegrees: angle.value!, lowerM: lower.value!, upperM: upper.value! };
     try {
-      await ask(() => set({ craftId: craft.id, body }).unwrap());
+      await ask(() => send({ craftId: craft.id, body }).unwrap());
     } catch {
       return;
     }
@@ -77,25 +78,25 @@ function Protocol({ craft, fly }: { craft: CraftView; fly: FlyView }) {
             label="Angle, °"
             inputMode="decimal"
             value={typed.angle}
-            onChange={(e) => setTyped((now) => ({ ...now, angle: e.currentTarget.value }))}
+            onChange={(e) => set({ angle: e.currentTarget.value })}
             error={angle.error}
           />
           <TextInput
             label="From, m"
             inputMode="decimal"
             value={typed.lower}
-            onChange={(e) => setTyped((now) => ({ ...now, lower: e.currentTarget.value }))}
+            onChange={(e) => set({ lower: e.currentTarget.value })}
             error={lower.error}
           />
           <TextInput
             label="To, m"
             inputMode="decimal"
             value={typed.upper}
-            onChange={(e) => setTyped((now) => ({ ...now, upper: e.currentTarget.value }))}
+            onChange={(e) => set({ upper: e.currentTarget.value })}
             error={areCrossed ? 'above where the climb begins' : upper.error}
           />
         </div>
-        <AskedNote asking={asking} error={setting.error} />
+        <AskedNote asking={asking} error={sending.error} />
       </section>
       <section className={classes.sheet}>
         <h2>In the same way every time</h2>

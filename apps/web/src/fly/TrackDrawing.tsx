@@ -3,8 +3,8 @@ import { formatNumber } from '@zivvo/words';
 import classes from './Log.module.css';
 import { segmentNames } from './flyWords.ts';
 
-const SIZE = { width: 360, height: 260, margin: 14 };
-const WIDE = { width: 720, height: 150, left: 40, bottom: 22, top: 10 };
+const SIZE = { width: 260, height: 182, margin: 16 };
+const WIDE = { width: 520, height: 182, left: 52, bottom: 26, top: 12 };
 
 interface DrawingProps {
   report: LogReport;
