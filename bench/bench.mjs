@@ -5,6 +5,7 @@ import { gzipSync } from 'node:zlib';
 import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
+import { flyFigures } from './fly.mjs';
 import { cutFigures } from './live.mjs';
 import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
@@ -43,6 +44,7 @@ await report({
   rack: rackFigures,
   recording: recordingFigures,
   live: cutFigures,
+  fly: flyFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';
     if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');

@@ -1,3 +1,4 @@
+import { flightUlog, simulateFlight } from '@zivvo/core';
 import type { Page } from '@playwright/test';
 import { fileURLToPath } from 'node:url';
 import { expect, openEvening, putOnStand, test, type Zivvo } from './zivvo.ts';
@@ -53,21 +54,6 @@ test('pieces', async ({ demo, page }) => {
   await take(page, 'pieces');
 });
 
-test('fit', async ({ shed, page }) => {
-  await openStation(page, shed, 'fit', 'Petrel');
-  await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
-  await page.keyboard.press('n');
-  await page.keyboard.press('s');
-  await expect(page.getByRole('heading', { level: 1, name: /will tip/ })).toBeVisible();
-  await take(page, 'fit');
-  await page.getByText('not seen', { exact: true }).click();
-  await expect(page.getByRole('heading', { level: 1, name: /looks right/ })).toBeVisible();
-  await page.setViewportSize({ width: 390, height: 844 });
-  await page.reload();
-  await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
-  await take(page, 'fit-telephone');
-});
-
 test('balance', async ({ shed, page }) => {
   await openStation(page, shed, 'balance', 'Petrel');
   await expect(page.getByRole('heading', { level: 1 })).toContainText('to balance for Petrel');
@@ -104,12 +90,6 @@ test('stand', async ({ demo, page }) => {
     .click();
   await expect(page.getByRole('dialog').getByRole('heading', { name: 'Why so' })).toBeVisible();
   await take(page, 'working');
-});
-
-test('stand, night hangar', async ({ demo, page }) => {
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await openEvening(page, demo);
-  await take(page, 'stand-night');
 });
 
 test('typing a run', async ({ shed, page }) => {
@@ -152,4 +132,37 @@ test('all readings', async ({ shed, page }) => {
   await page.goto(`${shed.address}/stand/runs/${runs[0]!.id}/readings`);
   await expect(page.getByRole('img', { name: /8 channels over/ })).toHaveAttribute('data-drawn', 'true');
   await take(page, 'readings');
+});
+
+test('fly', async ({ demo, page }) => {
+  await openStation(page, demo, 'fly', 'Petrel');
+  await expect(page.getByRole('table', { name: 'Props as they flew' })).toBeVisible();
+  await take(page, 'fly');
+});
+
+test('a flight log by night', async ({ demo, page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await openStation(page, demo, 'fly/log', 'Petrel');
+  const flight = simulateFlight({
+    seed: 'picture',
+    airspeedMPerS: 15,
+    headingsDegrees: [20, 140, 260],
+    passS: 15,
+    climb: { angleDegrees: 55, pathSpeedMPerS: 9, heightM: 45 },
+    hoverS: 15,
+    wind: { fromDegrees: 280, speedMPerS: 3 },
+    gust: { deviationMPerS: 0.7, lengthM: 30 },
+    rateHz: 5,
+    rotors: { count: 4, hoverRpm: 9000, bladeCount: 3 },
+    shaker: { rotor: 2, shakeMPerS2: 2.2 },
+    accelerationHz: 800,
+    battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 16 },
+  });
+  await page.locator('input[type=file]').setInputFiles({
+    name: 'evening.ulg',
+    mimeType: 'application/octet-stream',
+    buffer: Buffer.from(flightUlog(flight)),
+  });
+  await page.getByText('Which of these count?').waitFor();
+  await take(page, 'fly-log');
 });

@@ -3,7 +3,7 @@ import { BLOB_MAX_BYTES, type CraftView, type FlyView } from '@zivvo/contract';
 import { segmentKinds, type LoggedSegment, type LogReport, type SegmentKind } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import { proxy } from 'comlink';
-import { useState } from 'react';
+import { startTransition, useState } from 'react';
 import { useFlyQuery } from '../shared/api/flyApi.ts';
 import { useStoreBlobMutation } from '../shared/api/workshopApi.ts';
 import { readKept, writeKept } from '../shared/forms/kept.ts';
@@ -34,6 +34,9 @@ function LogOf({ craft }: { craft: CraftView }) {
   return <Ready query={useFlyQuery(craft.id)}>{(fly) => <Log craft={craft} fly={fly} />}</Ready>;
 }
 
+/** Stretches that are shown before somebody asks for more. */
+const SHOWN = 40;
+
 /** A stretch that a person leaves in or takes out. */
 interface Stretch {
   segment: LoggedSegment;
@@ -49,6 +52,7 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const [opened, setOpened] = useState<OpenedFile | null>(null);
   const [stretches, setStretches] = useState<Stretch[]>([]);
   const [chosen, choose] = useState<number | null>(null);
+  const [shownCount, setShownCount] = useState(SHOWN);
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
@@ -64,9 +68,13 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     setShare(null);
   };
   const show = (found: OpenedFile): void => {
-    setOpened(found);
-    choose(null);
-    setStretches(found.kind === 'log' ? found.report.segments.map((segment) => ({ segment, isIn: true })) : []);
+    // As a transition: a long flight is drawn in pieces, and hands at the keys go first.
+    startTransition(() => {
+      setOpened(found);
+      choose(null);
+      setStretches(found.kind === 'log' ? found.report.segments.map((segment) => ({ segment, isIn: true })) : []);
+      setShownCount(SHOWN);
+    });
   };
   const open = (taken: File): Promise<void> =>
     during(async () => {
@@ -83,6 +91,12 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     });
   const report = opened?.kind === 'log' ? opened.report : null;
   const confirmed = stretches.filter((s) => s.isIn).map((s) => s.segment);
+  const drawn = stretches.slice(0, shownCount).filter((s) => s.isIn);
+  const drawing = {
+    segments: drawn.map((s) => s.segment),
+    chosen: indexIn(stretches, chosen),
+    onChoose: (i: number) => choose(stretches.indexOf(drawn[i]!)),
+  };
   const takeOver = async (): Promise<void> => {
     const key = cardKey(craft.id);
     const entry = readKept<CardEntry>(key) ?? blankEntry(propModelId ?? craft.referencePropModelId ?? '');
@@ -153,22 +167,14 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
       {report !== null && (
         <>
           <div className={log.drawings}>
-            <TrackDrawing
-              report={report}
-              segments={confirmed}
-              chosen={indexIn(stretches, chosen)}
-              onChoose={(i) => choose(stretches.indexOf(stretches.filter((s) => s.isIn)[i]!))}
-            />
-            <HeightDrawing
-              report={report}
-              segments={confirmed}
-              chosen={indexIn(stretches, chosen)}
-              onChoose={(i) => choose(stretches.indexOf(stretches.filter((s) => s.isIn)[i]!))}
-            />
+            <TrackDrawing report={report} {...drawing} />
+            <HeightDrawing report={report} {...drawing} />
           </div>
           <Found
             report={report}
             stretches={stretches}
+            shownCount={shownCount}
+            onMore={() => setShownCount(stretches.length)}
             chosen={chosen}
             onChoose={choose}
             onSwitch={(index) => setStretches((now) => now.map((s, i) => (i === index ? { ...s, isIn: !s.isIn } : s)))}
@@ -189,6 +195,8 @@ function indexIn(stretches: readonly Stretch[], chosen: number | null): number |
 interface FoundProps {
   report: LogReport;
   stretches: readonly Stretch[];
+  shownCount: number;
+  onMore: () => void;
   chosen: number | null;
   onChoose: (index: number | null) => void;
   onSwitch: (index: number) => void;
@@ -196,7 +204,7 @@ interface FoundProps {
 }
 
 /** The stretches that were found, to be confirmed; the ends of the chosen one are dragged. */
-function Found({ report, stretches, chosen, onChoose, onSwitch, onMove }: FoundProps) {
+function Found({ report, stretches, shownCount, onMore, chosen, onChoose, onSwitch, onMove }: FoundProps) {
   const endS = report.line.at(-1)!.timeS;
   if (stretches.length === 0)
     return (
@@ -209,7 +217,7 @@ function Found({ report, stretches, chosen, onChoose, onSwitch, onMove }: FoundP
     <section className={classes.sheet} aria-label="What was found">
       <h2>Which of these count?</h2>
       <ul className={log.found}>
-        {stretches.map(({ segment, isIn }, i) => (
+        {stretches.slice(0, shownCount).map(({ segment, isIn }, i) => (
           <li key={i} data-chosen={i === chosen}>
             <input
               type="checkbox"
@@ -254,6 +262,11 @@ function Found({ report, stretches, chosen, onChoose, onSwitch, onMove }: FoundP
           </li>
         ))}
       </ul>
+      {stretches.length > shownCount && (
+        <Action weight="quiet" onClick={onMore}>
+          {`${stretches.length - shownCount} more were found`}
+        </Action>
+      )}
     </section>
   );
 }

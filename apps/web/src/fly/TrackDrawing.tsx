@@ -44,8 +44,10 @@ export function TrackDrawing({ report: { line }, segments, chosen, onChoose }: D
           onClick={() => onChoose(i)}
         />
       ))}
-      <path d={`M${SIZE.margin} ${SIZE.height - 8}h${bar * scale}`} className={classes.axis} />
-      <text x={SIZE.margin} y={SIZE.height - 13} className={classes.label}>{`${bar} m`}</text>
+      <path d={`M${SIZE.width - SIZE.margin} ${SIZE.height - 8}h${-bar * scale}`} className={classes.axis} />
+      <text x={SIZE.width - SIZE.margin} y={SIZE.height - 13} textAnchor="end" className={classes.label}>
+        {`${bar} m`}
+      </text>
       <path d={`M${SIZE.width - 16} 30V10m-4 6l4-6l4 6`} className={classes.axis} />
       <text x={SIZE.width - 16} y={42} textAnchor="middle" className={classes.label}>
         N

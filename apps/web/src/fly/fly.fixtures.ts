@@ -82,6 +82,6 @@ export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[])
       nthFlight: i + 1,
       worked: cardFigures(card),
       refly: reflyReasons(card, 1),
-    })) as unknown as FlyView['cards'],
+    })),
   };
 }

@@ -6,10 +6,10 @@ import {
   type RotorSpeeds,
   type ShakeSamples,
 } from '@zivvo/core';
-import { MessageType, ULog } from '@foxglove/ulog';
 import Papa from 'papaparse';
 import { SaxesParser } from 'saxes';
 import { delimiterOf } from '../shared/table/parseDelimited.ts';
+import { readUlogTopics, type TopicReaders } from './ulogTopics.ts';
 
 type Progress = (share: number) => void;
 
@@ -25,6 +25,7 @@ export interface LogColumns {
   timeStepS: number;
 }
 
+const MOTORS_MOST = 16;
 export const LOG_MOST_BYTES = 400_000_000;
 export const LOG_MOST_ROWS = 1_000_000;
 const COLUMNS_MOST = 120;
@@ -217,84 +218,60 @@ export async function readGpx(file: Blob, onProgress: Progress): Promise<FlightL
   };
 }
 
-/** A file as the log reader wants it. */
-class BlobBytes {
-  constructor(private readonly blob: Blob) {}
-  open(): Promise<number> {
-    return Promise.resolve(this.blob.size);
-  }
-  size(): number {
-    return this.blob.size;
-  }
-  async read(offset: number, length: number): Promise<Uint8Array> {
-    return new Uint8Array(await this.blob.slice(offset, offset + length).arrayBuffer());
-  }
-}
-
-/** The topics that say where a craft was and what it drew; others are passed over. */
-const TOPICS = ['vehicle_gps_position', 'battery_status', 'esc_status', 'sensor_combined'] as const;
-type Values = Record<string, unknown>;
-
 /**
  * The log of a flight controller that writes ULog.
  *
  * @throws {CoreError} `truncated` where it breaks off before its first fix or cannot be read, `noFixes`
  */
 export async function readUlog(file: Blob, onProgress: Progress): Promise<FlightLog> {
-  const ulog = new ULog(new BlobBytes(file));
   const fixes = { timeS: [] as number[], latitude: [] as number[], longitude: [] as number[], height: [] as number[] };
   const battery = { timeS: [] as number[], voltageV: [] as number[], currentA: [] as number[] };
   const motors = { timeS: [] as number[], rpm: [] as number[][] };
   const shake = { timeS: [] as number[], x: [] as number[], y: [] as number[], z: [] as number[] };
-  try {
-    await ulog.open();
-    const topicOf = new Map<number, string>();
-    for (const [id, { name, multiId }] of ulog.subscriptions)
-      if (multiId === 0 && (TOPICS as readonly string[]).includes(name)) topicOf.set(id, name);
-    const [from, to] = ulog.timeRange() ?? [0n, 0n];
-    const spanS = Math.max(1e-6, Number(to - from) / 1e6);
-    let count = 0;
-    for await (const message of ulog.readMessages({ msgIds: new Set(topicOf.keys()), includeLogs: false })) {
-      if (message.type !== MessageType.Data) continue;
-      const value = message.value as unknown as Values;
-      const timeS = Number((value.timestamp as bigint) - from) / 1e6;
-      take(topicOf.get(message.msgId)!, timeS, value);
-      if (++count % 20_000 === 0) onProgress(Math.min(1, timeS / spanS));
-    }
-  } catch (error) {
-    if (fixes.timeS.length < 10) throw new CoreError('truncated', { what: (error as Error).message });
-  }
-  if (fixes.timeS.length === 0) {
-    const topics = [...ulog.subscriptions.values()].map((t) => t.name);
+  const topics: TopicReaders = {
+    vehicle_gps_position: (field) => {
+      const [whole, degrees] = [field('lat'), field('latitude_deg')];
+      const [wholeLon, degreesLon] = [field('lon'), field('longitude_deg')];
+      const [millimetres, metres] = [field('alt'), field('altitude_msl_m')];
+      return (timeS, at) => {
+        if (fixes.timeS.length > 0 && timeS <= fixes.timeS.at(-1)!) return;
+        fixes.timeS.push(timeS);
+        fixes.latitude.push(degrees ? degrees(at) : whole ? whole(at) / 1e7 : NaN);
+        fixes.longitude.push(degreesLon ? degreesLon(at) : wholeLon ? wholeLon(at) / 1e7 : NaN);
+        fixes.height.push(metres ? metres(at) : millimetres ? millimetres(at) / 1000 : 0);
+      };
+    },
+    battery_status: (field) => {
+      const voltage = field('voltage_v') ?? field('voltage_filtered_v');
+      const current = field('current_a') ?? field('current_filtered_a');
+      return (timeS, at) => {
+        battery.timeS.push(timeS);
+        battery.voltageV.push(voltage ? voltage(at) : NaN);
+        battery.currentA.push(current ? current(at) : NaN);
+      };
+    },
+    esc_status: (field) => {
+      const told = Array.from({ length: MOTORS_MOST }, (_, r) => field(`rpm[${r}]`) ?? field(`esc[${r}].esc_rpm`));
+      const known = told.filter((t) => t !== null);
+      return (timeS, at) => {
+        motors.timeS.push(timeS);
+        known.forEach((rpm, r) => (motors.rpm[r] ??= []).push(Math.abs(rpm(at))));
+      };
+    },
+    sensor_combined: (field) => {
+      const [x, y, z] = [0, 1, 2].map((k) => field(`accelerometer_m_s2[${k}]`));
+      return (timeS, at) => {
+        shake.timeS.push(timeS);
+        shake.x.push(x ? x(at) : NaN);
+        shake.y.push(y ? y(at) : NaN);
+        shake.z.push(z ? z(at) : NaN);
+      };
+    },
+  };
+  const named = await readUlogTopics(file, topics, onProgress);
+  if (fixes.timeS.length === 0)
     // Without any topic it broke off while it still said what would come.
-    throw new CoreError(topics.length === 0 || topics.includes('vehicle_gps_position') ? 'truncated' : 'noFixes', {});
-  }
-
-  function take(topic: string, timeS: number, value: Values): void {
-    const number = (...keys: string[]): number => Number(keys.map((k) => value[k]).find((v) => v !== undefined));
-    if (topic === 'vehicle_gps_position') {
-      if (fixes.timeS.length > 0 && timeS <= fixes.timeS.at(-1)!) return;
-      fixes.timeS.push(timeS);
-      fixes.latitude.push(value.lat === undefined ? number('latitude_deg') : number('lat') / 1e7);
-      fixes.longitude.push(value.lon === undefined ? number('longitude_deg') : number('lon') / 1e7);
-      fixes.height.push(value.alt === undefined ? number('altitude_msl_m') : number('alt') / 1000);
-    } else if (topic === 'battery_status') {
-      battery.timeS.push(timeS);
-      battery.voltageV.push(number('voltage_v', 'voltage_filtered_v'));
-      battery.currentA.push(number('current_a', 'current_filtered_a'));
-    } else if (topic === 'esc_status') {
-      const told = (value.rpm ?? (value.esc as Values[] | undefined)?.map((e) => e.esc_rpm) ?? []) as number[];
-      motors.timeS.push(timeS);
-      told.forEach((rpm, r) => (motors.rpm[r] ??= []).push(Math.abs(Number(rpm))));
-    } else {
-      const [x, y, z] = value.accelerometer_m_s2 as number[];
-      shake.timeS.push(timeS);
-      shake.x.push(x!);
-      shake.y.push(y!);
-      shake.z.push(z!);
-    }
-  }
-
+    throw new CoreError(named.size === 0 || named.has('vehicle_gps_position') ? 'truncated' : 'noFixes', {});
   return {
     track: {
       timeS: fixes.timeS,

@@ -24,9 +24,9 @@ export function energyBetween(
   let chargeC = 0;
   let coveredS = 0;
   let count = 0;
-  for (let i = 1; i < timeS.length; i++) {
+  for (let i = firstAt(timeS, fromS) + 1; i < timeS.length && timeS[i]! <= toS; i++) {
     const step = timeS[i]! - timeS[i - 1]!;
-    if (timeS[i - 1]! < fromS || timeS[i]! > toS || !(step > 0) || step > longestStepS) continue;
+    if (!(step > 0) || step > longestStepS) continue;
     const power = (voltageV[i]! * currentA[i]! + voltageV[i - 1]! * currentA[i - 1]!) / 2;
     const current = (currentA[i]! + currentA[i - 1]!) / 2;
     if (!Number.isFinite(power + current)) continue;
@@ -37,6 +37,17 @@ export function energyBetween(
   }
   if (count === 0) throw new NotEnoughReadingsError('battery', 0, 2);
   return { energyJ, chargeC, coveredS };
+}
+
+/** Where a time that rises reaches a moment; its length where it never does. */
+export function firstAt(timeS: ArrayLike<number>, fromS: number): number {
+  let [low, high] = [0, timeS.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (timeS[middle]! < fromS) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 /**

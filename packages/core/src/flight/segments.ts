@@ -40,6 +40,8 @@ interface SteadyState {
 
 /** A seed is a window this long that is flown most steadily [s]. */
 const SEED_S = 3;
+/** Windows are tried this far apart at least [s]. */
+const SEED_STEP_S = 0.4;
 /** A stretch ends where it is left for longer than this [s]. */
 const LEFT_S = 1.5;
 const LEAST_S: Record<SegmentKind, number> = { climb: 3, pass: 5, hover: 6 };
@@ -123,7 +125,10 @@ function seedsOf(track: FlightTrack): Stretch[] {
   const { timeS } = track;
   const seeds: (Stretch & { unrest: number })[] = [];
   let last = 0;
+  let nextS = -Infinity;
   for (let first = 0; first < timeS.length; first++) {
+    if (timeS[first]! < nextS) continue;
+    nextS = timeS[first]! + SEED_STEP_S;
     while (last < timeS.length - 1 && timeS[last]! - timeS[first]! < SEED_S) last++;
     if (timeS[last]! - timeS[first]! < SEED_S || last - first < 4) continue;
     const state = stateOf(track, { first, last });

@@ -1,6 +1,7 @@
 import FFT from 'fft.js';
 import { CoreError, NotEnoughReadingsError, OutOfRangeError } from '../errors/coreError.ts';
 import { requirePositive } from '../errors/guards.ts';
+import { firstAt } from './flightEnergy.ts';
 import { solveLinear } from '../numerics/solveLinear.ts';
 
 /** Acceleration of a craft on its own axes, evenly sampled [m/s²]. */
@@ -162,15 +163,9 @@ function median(values: number[]): number {
 }
 
 function meanBetween(timeS: ArrayLike<number>, values: ArrayLike<number>, fromS: number, toS: number): number {
-  let [low, high] = [0, timeS.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (timeS[middle]! < fromS) low = middle + 1;
-    else high = middle;
-  }
   let sum = 0;
   let count = 0;
-  for (let i = low; i < timeS.length && timeS[i]! <= toS; i++) {
+  for (let i = firstAt(timeS, fromS); i < timeS.length && timeS[i]! <= toS; i++) {
     sum += values[i]!;
     count++;
   }

@@ -2,7 +2,7 @@ import type { Reason, ReasonCode } from '../figure/reason.ts';
 import { calibrationFactor } from '../propeller/calibration.ts';
 import { FLEX_RATIO, type WorkedProp } from './evaluateCandidate.ts';
 import type { PickSetting } from './pickCraft.ts';
-import { PICK_COLUMNS, pickFigureNames, pickLimitNames, type PickLimit } from './pickFigures.ts';
+import { PICK_COLUMNS, pickFigureNames, pickLimitNames } from './pickFigures.ts';
 import { isAllowed } from './scores.ts';
 import { workedAt, type PickMap } from './pickSpace.ts';
 import { limitReason, type PickPlace } from './tradeReasons.ts';

@@ -2,7 +2,7 @@ import { isRetiring } from '../care/condition.ts';
 import type { CareOutcome } from '../care/findings.ts';
 import type { PieceLifeLeft } from '../care/life.ts';
 import type { RotorPlace } from '../craft/layouts.ts';
-import { bySeverity, type Reason, type Severity, type ReasonCode, type ReasonValues } from '../figure/reason.ts';
+import type { Reason, ReasonCode, ReasonValues, Severity } from '../figure/reason.ts';
 import type { TakeOff } from '../fit/takeOff.ts';
 
 /** A piece on an arm, as far as it decides whether the craft may fly. */

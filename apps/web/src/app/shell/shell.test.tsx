@@ -65,7 +65,17 @@ test('the rail is the work in its order, each station with its stop, and what is
   pretendServer({ 'GET /crafts/c1/line': { stops } });
   renderInApp(<Rail />, { address: '/fit?craft=c1' });
   const links = screen.getAllByRole('link');
-  expect(links.map((l) => l.title)).toEqual(['Crafts', 'Rack', 'Pick', 'Balance', 'Fit', 'Stand', 'Fly', 'Care', 'Settings']);
+  expect(links.map((l) => l.title)).toEqual([
+    'Crafts',
+    'Rack',
+    'Pick',
+    'Balance',
+    'Fit',
+    'Stand',
+    'Fly',
+    'Care',
+    'Settings',
+  ]);
   expect(links.every((l) => l.getAttribute('href')!.endsWith('?craft=c1'))).toBe(true);
   expect((await screen.findByRole('img', { name: 'Fit: 1 of 4 arms are wrong' })).dataset.state).toBe('notched');
   expect(screen.getByRole('img', { name: /^Pick:/ }).dataset.state).toBe('full');

@@ -30,12 +30,13 @@ export function workProblemOf(error: unknown): WorkProblem {
 
 /** What is thrown crosses as its problem: its class and its details would be lost on the way. */
 export function carryProblems(): void {
-  const usual = transferHandlers.get('throw') as TransferHandler<{ value: unknown }, WorkProblem>;
-  transferHandlers.set('throw', {
-    canHandle: usual.canHandle,
-    serialize: ({ value }: { value: unknown }) => [workProblemOf(value), []],
-    deserialize: (problem: WorkProblem) => {
+  const usual = transferHandlers.get('throw')!;
+  const own: TransferHandler<{ value: unknown }, WorkProblem> = {
+    canHandle: (value): value is { value: unknown } => usual.canHandle(value),
+    serialize: ({ value }) => [workProblemOf(value), []],
+    deserialize: (problem) => {
       throw new WorkRefusal(problem);
     },
-  } as TransferHandler<{ value: unknown }, WorkProblem>);
+  };
+  transferHandlers.set('throw', own);
 }
