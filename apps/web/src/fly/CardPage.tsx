@@ -258,7 +258,7 @@ function Passes({ entry, set }: PartProps) {
     set({ passes: entry.passes.map((p, k) => (k === i ? { ...p, ...more } : p)) });
   return (
     <section className={classes.sheet} aria-label="Passes">
-      <h2>Passes at full throttle, there and back</h2>
+      <h2>Passes there and back; full throttle where none is typed</h2>
       <NativeSelect
         label="Speeds in"
         value={entry.speedUnit}
@@ -286,6 +286,13 @@ function Passes({ entry, set }: PartProps) {
             value={pass.current}
             range={flyLimits.currentA}
             onChange={(current) => change(i, { current })}
+          />
+          <Field
+            label="Throttle, %"
+            value={pass.throttle}
+            range={percentRange}
+            placeholder="100"
+            onChange={(throttle) => change(i, { throttle })}
           />
         </div>
       ))}

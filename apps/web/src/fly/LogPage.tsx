@@ -295,7 +295,13 @@ function Columns({
   isBusy: boolean;
   onRead: (columns: LogColumns) => void;
 }) {
-  const [columns, setColumns] = useState(opened.guess);
+  // Headings that were read once are read the same way the next time.
+  const keptAs = `fly/columns/${opened.names.join('|').slice(0, 400)}`;
+  const [columns, setColumns] = useState(() => readKept<LogColumns>(keptAs) ?? opened.guess);
+  const onSure = (): void => {
+    writeKept(keptAs, columns);
+    onRead(columns);
+  };
   const names = opened.names.map((label, i) => ({ value: String(i), label }));
   const isWhole = (['time', 'latitude', 'longitude', 'height'] as const).every((r) => columns.columns[r] !== null);
   return (
@@ -325,7 +331,7 @@ function Columns({
         />
       </div>
       <div className={classes.row}>
-        <Action disabled={!isWhole || isBusy} onClick={() => onRead(columns)}>
+        <Action disabled={!isWhole || isBusy} onClick={onSure}>
           Read the flight
         </Action>
         {!isWhole && <span className="muted">Time, latitude, longitude and height are needed.</span>}

@@ -14,6 +14,8 @@ export interface TypedPass {
   speed: string;
   track: string;
   current: string;
+  /** In percent; nothing typed is full throttle. */
+  throttle: string;
 }
 
 /** A card as it is typed, text by text, so that nothing is lost on the way. */
@@ -45,7 +47,7 @@ export interface CardEntry {
 /** Under which a card that is typed is kept in this browser. */
 export const cardKey = (craftId: string): string => `fly/card/${craftId}`;
 
-const BLANK_PASS: TypedPass = { speed: '', track: '', current: '' };
+const BLANK_PASS: TypedPass = { speed: '', track: '', current: '', throttle: '' };
 
 export function blankEntry(propId: string): CardEntry {
   return {
@@ -105,10 +107,11 @@ export function entryFaults(entry: CardEntry): Set<string> {
   check('roll', entry.roll, flyLimits.takeOffRollM);
   entry.climbs.forEach((c, i) => check(`climb${i}`, c.time, flyLimits.climbDurationS));
   entry.passes.forEach((p, i) => {
-    const isBegun = p.speed !== '' || p.track !== '' || p.current !== '';
+    const isBegun = [p.speed, p.track, p.current, p.throttle].some((text) => text !== '');
     check(`speed${i}`, p.speed, speedRange(entry.speedUnit), isBegun);
     check(`track${i}`, p.track, flyLimits.trackDegrees, isBegun);
     check(`current${i}`, p.current, flyLimits.currentA);
+    check(`throttle${i}`, p.throttle, percentRange);
   });
   for (const [arm, { number }] of Object.entries(entry.heat)) check(`heat/${arm}`, number, flyLimits.motorTemperatureC);
   if (entry.propId === '') faults.add('prop');
@@ -148,7 +151,7 @@ export function cardBody(entry: CardEntry, craft: CraftView): CreateFlightCardDt
             {
               groundSpeedMPerS: speed / perUnit,
               trackDegrees,
-              throttleRatio: 1,
+              throttleRatio: (number(p.throttle, percentRange) ?? 100) / 100,
               currentA: number(p.current, flyLimits.currentA),
             },
           ];

@@ -161,14 +161,24 @@ describe('a card', () => {
   });
 
   test.each<[string, object, string[]]>([
-    ['a pass without its track', { passes: [{ speed: '20', track: '', current: '' }] }, ['track0']],
-    ['a track beyond the compass', { passes: [{ speed: '20', track: '400', current: '' }] }, ['track0']],
+    ['a pass without its track', { passes: [{ speed: '20', track: '', current: '', throttle: '' }] }, ['track0']],
+    ['a track beyond the compass', { passes: [{ speed: '20', track: '400', current: '', throttle: '' }] }, ['track0']],
+    ['a throttle beyond full', { passes: [{ speed: '20', track: '90', current: '', throttle: '130' }] }, ['throttle0']],
     ['a word for a number', { climbs: [{ time: 'fast', isHeld: true }] }, ['climb0']],
     ['no minutes', { minutes: '' }, ['minutes']],
     ['a motor of a thousand degrees', { heat: { 'frontLeft/0': { number: '1000', touch: '' } } }, ['heat/frontLeft/0']],
   ])('%s is a fault at its field', (_name, more, faults) =>
     expect([...entryFaults({ ...blankEntry('m1'), minutes: '4', ...more })]).toEqual(faults),
   );
+
+  test('a pass at part throttle is kept as one, and is no top speed', () => {
+    const passes = [{ speed: '11', track: '90', current: '20', throttle: '60' }];
+    const body = cardBody({ ...blankEntry('m1'), minutes: '4', passes }, aCraft);
+    expect(body.passes).toEqual([{ groundSpeedMPerS: 11, trackDegrees: 90, throttleRatio: 0.6, currentA: 20 }]);
+    expect(
+      aFly([{ propId: 'm1', card: flown({ passes: body.passes }) }]).cards[0]!.worked.figures.airspeedMPerS,
+    ).toBeNull();
+  });
 
   test('blank climbs and passes are none', () => {
     const body = cardBody({ ...blankEntry('m1'), minutes: '4' }, aCraft);

@@ -127,6 +127,7 @@ export function cardFromLog(
             speed: tenth(s.groundSpeedMPerS),
             track: String(Math.round(s.trackDegrees) % 360),
             current: s.currentA === null ? '' : tenth(s.currentA),
+            throttle: '',
           })),
     hoverCurrent: hover ? tenth(hover.currentA!) : entry.hoverCurrent,
     minutes: String(Math.round((10 * report.durationS) / 60) / 10),

@@ -38,7 +38,7 @@ export interface Diagnosis {
 }
 
 /** Belief at which it pays to mend instead of testing on. */
-export const SETTLED_SHARE = 0.95;
+export const SETTLED_SHARE = 0.9;
 /** Where a symptom was not named: nobody may have looked. */
 const UNSAID = 0.55;
 /** How minutes count against what a test tells. */
