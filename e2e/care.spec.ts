@@ -1,17 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, overflowOf, seriousFaults, signIt, test, watchFaults, type Zivvo } from './zivvo.ts';
-
-interface Named {
-  id: string;
-  name: string;
-}
-
-async function craftId(page: Page, shed: Zivvo, name: string): Promise<string> {
-  const { items } = (await (await page.request.get(`${shed.address}/api/crafts`)).json()) as { items: Named[] };
-  return items.find((c) => c.name === name)!.id;
-}
-
-const headline = (page: Page) => page.getByRole('heading', { level: 1 });
+import { craftId, headline } from './ownThings.ts';
+import { expect, overflowOf, seriousFaults, signIt, test, watchFaults } from './zivvo.ts';
 
 /** Sees every side of every prop with one key. */
 async function seeAll(page: Page, taps: number): Promise<void> {

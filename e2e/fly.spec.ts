@@ -1,31 +1,6 @@
-import { flightCsv, flightGpx, flightUlog, simulateFlight } from '@zivvo/core';
-import type { Page } from '@playwright/test';
-import { describe, headline, putOnRack } from './ownThings.ts';
-import { expect, overflowOf, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
-
-const flight = () =>
-  simulateFlight({
-    seed: 'journey',
-    airspeedMPerS: 14,
-    headingsDegrees: [20, 140, 260],
-    passS: 13,
-    climb: { angleDegrees: 55, pathSpeedMPerS: 8, heightM: 42 },
-    hoverS: 14,
-    wind: { fromDegrees: 290, speedMPerS: 3 },
-    gust: { deviationMPerS: 0.6, lengthM: 30 },
-    rateHz: 5,
-    rotors: { count: 4, hoverRpm: 8000, bladeCount: 3 },
-    shaker: { rotor: 2, shakeMPerS2: 2.4 },
-    accelerationHz: 800,
-    battery: { cellCount: 4, capacityAh: 1.5, hoverCurrentA: 11 },
-  });
-
-async function craftIdOf(page: Page, { address }: Zivvo, name: string): Promise<string> {
-  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as {
-    items: { id: string; name: string }[];
-  };
-  return items.find((c) => c.name === name)!.id;
-}
+import { flightCsv, flightGpx, flightUlog, simulateFlight, usualFlightPlan } from '@zivvo/core';
+import { craftId, describe, fiveInchQuad, headline, putOnRack } from './ownThings.ts';
+import { expect, overflowOf, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 test('a card typed by thumb on a telephone counts as the flight in the log, entered once, and survives a kill', async ({
   shed,
@@ -33,7 +8,7 @@ test('a card typed by thumb on a telephone counts as the flight in the log, ente
 }) => {
   const faults = watchFaults(page);
   await page.setViewportSize({ width: 390, height: 844 });
-  const id = await craftIdOf(page, shed, 'Skua');
+  const id = await craftId(page, shed, 'Skua');
   await page.goto(`${shed.address}/fly/new?craft=${id}`);
   await expect(headline(page)).toHaveText(/^Flight 1 of /);
   await expect(page.getByText('First flight with these props: half a minute, gently')).toBeVisible();
@@ -70,17 +45,7 @@ test('a log: the motor that shakes, stretches confirmed and moved, taken over in
   page,
 }) => {
   const faults = watchFaults(page);
-  await describe(page, own, [
-    ['Name', 'Dunlin'],
-    ['Take-off weight', '680 g'],
-    ['Motor diagonal', '220 mm'],
-    ['Largest disc', '135 mm'],
-    [/^Motor label/, '2207 1950'],
-    ['ESC limit', '45'],
-    ['Cells in series', '6'],
-    ['Capacity', '1.3'],
-    ['C rating', '100'],
-  ]);
+  await describe(page, own, fiveInchQuad);
   await putOnRack(page, own, '5.1x4.3x3', [['Maker', 'Brindlow']]);
   await page.goto(`${own.address}/crafts`);
   const id = ((await (await page.request.get(`${own.address}/api/crafts`)).json()) as { items: { id: string }[] })
@@ -88,7 +53,7 @@ test('a log: the motor that shakes, stretches confirmed and moved, taken over in
   await page.goto(`${own.address}/fly/log?craft=${id}`);
   const choose = (name: string, bytes: Buffer): Promise<void> =>
     page.locator('input[type=file]').setInputFiles({ name, mimeType: 'application/octet-stream', buffer: bytes });
-  const made = flight();
+  const made = simulateFlight(usualFlightPlan('journey'));
   await choose('no-times.gpx', Buffer.from(flightGpx(made, Date.parse('2026-11-20T11:00:00Z'), false)));
   await expect(page.getByRole('alert')).toContainText('has no times');
   await choose('evening.csv', Buffer.from(flightCsv(made)));
@@ -112,7 +77,14 @@ test('a log: the motor that shakes, stretches confirmed and moved, taken over in
   await expect(page.getByLabel('Pass 3, m/s')).not.toHaveValue('');
   await expect(page.getByLabel('Current in hover, A')).not.toHaveValue('');
   await page.getByRole('button', { name: 'Keep card' }).click();
-  await expect(page.getByRole('region', { name: 'Flight cards' })).toContainText('wind');
+  const cards = page.getByRole('region', { name: 'Flight cards' });
+  await expect(cards).toContainText(/wind \d\.\d.m\/s from \d+°/);
+  // The log stays with its card, and is read again after a restart.
+  await own.stop('SIGKILL');
+  await own.start();
+  await page.reload();
+  await cards.getByRole('link', { name: 'Its log' }).click();
+  await expect(headline(page)).toHaveText('Motor 3 shakes the craft');
   expect(faults).toEqual([]);
 });
 
@@ -120,7 +92,7 @@ test('the air stands beside the stand: sorted by a key, a prop that flew twice a
   demo,
   page,
 }) => {
-  const id = await craftIdOf(page, demo, 'Petrel');
+  const id = await craftId(page, demo, 'Petrel');
   await page.goto(`${demo.address}/crafts?craft=${id}`);
   await expect(headline(page)).toBeVisible();
   await page.keyboard.press('g');

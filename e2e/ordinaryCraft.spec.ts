@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { describe, flyNow, headline, putOnRack } from './ownThings.ts';
+import { describe, fiveInchQuad, flyNow, headline, putOnRack } from './ownThings.ts';
 import { expect, overflowOf, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 test('a five-inch quad, from an empty workshop to a short list', async ({ own, page }) => {
@@ -9,17 +9,7 @@ test('a five-inch quad, from an empty workshop to a short list', async ({ own, p
     ['CW pieces', '4'],
     ['CCW pieces', '4'],
   ]);
-  await describe(page, own, [
-    ['Name', 'Dunlin'],
-    ['Take-off weight', '680 g'],
-    ['Motor diagonal', '220 mm'],
-    ['Largest disc', '135 mm'],
-    [/^Motor label/, '2207 1950'],
-    ['ESC limit', '45'],
-    ['Cells in series', '6'],
-    ['Capacity', '1.3'],
-    ['C rating', '100'],
-  ]);
+  await describe(page, own, fiveInchQuad);
   await flyNow(page, own, /Brindlow 5\.1/);
   await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
   // What it flies is allowed, and so are most sizes that the frame clears.
@@ -107,17 +97,7 @@ test('a five-inch quad: three props side by side, a ladder, and what an inch wou
     ['CW pieces', '4'],
     ['CCW pieces', '4'],
   ]);
-  await describe(page, own, [
-    ['Name', 'Dunlin'],
-    ['Take-off weight', '680 g'],
-    ['Motor diagonal', '220 mm'],
-    ['Largest disc', '135 mm'],
-    [/^Motor label/, '2207 1950'],
-    ['ESC limit', '45'],
-    ['Cells in series', '6'],
-    ['Capacity', '1.3'],
-    ['C rating', '100'],
-  ]);
+  await describe(page, own, fiveInchQuad);
   await flyNow(page, own, /Brindlow 5\.1/);
   await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
   await mark(page, 3);

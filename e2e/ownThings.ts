@@ -16,6 +16,27 @@ export async function describe(
   await expect(headline(page)).toHaveText(/needs|hovers|carries|of thrust|weighs/i);
 }
 
+/** The commonest craft there is, as it is typed. */
+export const fiveInchQuad = [
+  ['Name', 'Dunlin'],
+  ['Take-off weight', '680 g'],
+  ['Motor diagonal', '220 mm'],
+  ['Largest disc', '135 mm'],
+  [/^Motor label/, '2207 1950'],
+  ['ESC limit', '45'],
+  ['Cells in series', '6'],
+  ['Capacity', '1.3'],
+  ['C rating', '100'],
+] as const;
+
+/** Id of a craft by its name. */
+export async function craftId(page: Page, { address }: Zivvo, name: string): Promise<string> {
+  const { items } = (await (await page.request.get(`${address}/api/crafts`)).json()) as {
+    items: { id: string; name: string }[];
+  };
+  return items.find((c) => c.name === name)!.id;
+}
+
 /** Puts a model on the rack by its label, as it stands on the hub. */
 export async function putOnRack(
   page: Page,

@@ -1,4 +1,4 @@
-import { flightUlog, simulateFlight } from '@zivvo/core';
+import { flightUlog, simulateFlight, usualFlightPlan } from '@zivvo/core';
 import type { Page } from '@playwright/test';
 import { fileURLToPath } from 'node:url';
 import { expect, openEvening, putOnStand, test, type Zivvo } from './zivvo.ts';
@@ -143,21 +143,7 @@ test('fly', async ({ demo, page }) => {
 test('a flight log by night', async ({ demo, page }) => {
   await page.emulateMedia({ colorScheme: 'dark' });
   await openStation(page, demo, 'fly/log', 'Petrel');
-  const flight = simulateFlight({
-    seed: 'picture',
-    airspeedMPerS: 15,
-    headingsDegrees: [20, 140, 260],
-    passS: 15,
-    climb: { angleDegrees: 55, pathSpeedMPerS: 9, heightM: 45 },
-    hoverS: 15,
-    wind: { fromDegrees: 280, speedMPerS: 3 },
-    gust: { deviationMPerS: 0.7, lengthM: 30 },
-    rateHz: 5,
-    rotors: { count: 4, hoverRpm: 9000, bladeCount: 3 },
-    shaker: { rotor: 2, shakeMPerS2: 2.2 },
-    accelerationHz: 800,
-    battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 16 },
-  });
+  const flight = simulateFlight(usualFlightPlan('picture'));
   await page.locator('input[type=file]').setInputFiles({
     name: 'evening.ulg',
     mimeType: 'application/octet-stream',

@@ -65,6 +65,7 @@ ALTER TABLE "flight_card" ADD CONSTRAINT "flight_card_person_id_person_id_fk" FO
 ALTER TABLE "flight_card" ADD CONSTRAINT "flight_card_craft_id_craft_id_fk" FOREIGN KEY ("craft_id") REFERENCES "public"."craft"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "flight_card" ADD CONSTRAINT "flight_card_flight_id_flight_id_fk" FOREIGN KEY ("flight_id") REFERENCES "public"."flight"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "flight_card" ADD CONSTRAINT "flight_card_prop_model_id_prop_model_id_fk" FOREIGN KEY ("prop_model_id") REFERENCES "public"."prop_model"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "flight_card" ADD CONSTRAINT "flight_card_log_sha256_blob_sha256_fk" FOREIGN KEY ("log_sha256") REFERENCES "public"."blob"("sha256") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "flight_protocol" ADD CONSTRAINT "flight_protocol_workshop_id_workshop_id_fk" FOREIGN KEY ("workshop_id") REFERENCES "public"."workshop"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "flight_protocol" ADD CONSTRAINT "flight_protocol_person_id_person_id_fk" FOREIGN KEY ("person_id") REFERENCES "public"."person"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "flight_protocol" ADD CONSTRAINT "flight_protocol_craft_id_craft_id_fk" FOREIGN KEY ("craft_id") REFERENCES "public"."craft"("id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint

@@ -41,6 +41,14 @@ describe('pictures and texts', () => {
     const stored = (await send(Buffer.from('Throttle,Thrust (g)\n50,700\n'), 'run.csv').expect(201)).body as BlobView;
     expect(stored.mediaType).toMatch(/^text\//);
   });
+
+  test('a flight controller’s log is one by its first bytes, and comes back as it was', async () => {
+    const log = Buffer.from([0x55, 0x4c, 0x6f, 0x67, 0x01, 0x12, 0x35, 0x01, 0, 0, 7]);
+    const stored = (await send(log, 'evening.ulg').expect(201)).body as BlobView;
+    expect(stored.mediaType).toBe('application/x-ulog');
+    const read = await server.http.get(`/api/blobs/${stored.sha256}`).responseType('blob').expect(200);
+    expect(Buffer.compare(read.body as Buffer, log)).toBe(0);
+  });
 });
 
 describe('refused', () => {

@@ -1,5 +1,5 @@
 import type { FlightCardView } from '@zivvo/contract';
-import { cardFigures, reflyReasons, type FlightProtocol, type FlownCard } from '@zivvo/core';
+import { cardFigures, reflyReasons, type FlightProtocol, type FlightRule, type FlownCard } from '@zivvo/core';
 import { writeLabel } from '@zivvo/words';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
@@ -10,7 +10,10 @@ import type { WholeCard } from './fly.repository.ts';
 export const flownPropName = (model: WholeCard['model']): string => writeLabel(propModelName(model));
 
 /** A card as the core works it out. */
-export function toFlownCard({ card, flight, pack }: WholeCard, craft: Pick<CraftRow, 'packChemistry'>): FlownCard {
+export function toFlownCard(
+  { card, flight, pack }: WholeCard,
+  craft: Pick<CraftRow, 'packChemistry' | 'massKg'>,
+): FlownCard {
   return {
     protocol: protocolOf(card),
     climbs: card.climbs,
@@ -25,6 +28,8 @@ export function toFlownCard({ card, flight, pack }: WholeCard, craft: Pick<Craft
     chemistry: pack?.chemistry ?? craft.packChemistry,
     windMPerS: card.windMPerS,
     hasPack: flight.packPieceId !== null,
+    payloadKg: card.payloadKg,
+    massKg: craft.massKg,
   };
 }
 
@@ -35,8 +40,8 @@ function protocolOf(card: WholeCard['card']): FlightProtocol {
 
 export function toFlightCardView(
   whole: WholeCard,
-  craft: Pick<CraftRow, 'packChemistry'>,
-  version: number,
+  craft: Pick<CraftRow, 'packChemistry' | 'massKg'>,
+  rule: FlightRule,
   nthFlight: number,
 ): FlightCardView {
   const { card, flight, model } = whole;
@@ -68,6 +73,6 @@ export function toFlightCardView(
     isCarefulFirst: card.isCarefulFirst,
     nthFlight,
     worked: cardFigures(flown),
-    refly: reflyReasons(flown, version),
+    refly: reflyReasons(flown, rule),
   };
 }

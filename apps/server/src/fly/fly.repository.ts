@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, count, desc, eq, inArray, isNull, type InferSelectModel } from 'drizzle-orm';
+import { and, count, desc, eq, inArray, isNull, lte, sql, type InferSelectModel } from 'drizzle-orm';
 import { flight } from '../care/care.table.ts';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
@@ -38,11 +38,15 @@ export class FlightCardRepository extends RowRepository<typeof flightCard> {
     super(flightCard, 'flight card', workshop.id);
   }
 
-  /** Cards of craft whose flights still count, the newest first. */
+  /**
+   * Cards of craft whose flights still count, the newest first, and how many there are in all.
+   *
+   * @param perCraft - at most so many of each, so that no craft loses its own to another
+   */
   async ofCrafts(
     db: DbOrTx,
     craftIds: readonly string[],
-    limit: number,
+    perCraft: number,
   ): Promise<{ rows: WholeCard[]; total: number }> {
     if (craftIds.length === 0) return { rows: [], total: 0 };
     const where = and(
@@ -51,6 +55,16 @@ export class FlightCardRepository extends RowRepository<typeof flightCard> {
       isNull(flightCard.deletedAt),
       isNull(flight.deletedAt),
     );
+    const order = sql`${flight.flownAt} desc, ${flightCard.createdAt} desc`;
+    const ranked = db
+      .select({
+        id: flightCard.id,
+        place: sql<number>`row_number() over (partition by ${flightCard.craftId} order by ${order})`.as('place'),
+      })
+      .from(flightCard)
+      .innerJoin(flight, eq(flight.id, flightCard.flightId))
+      .where(where)
+      .as('ranked');
     const rows = await db
       .select({
         card: flightCard,
@@ -64,12 +78,11 @@ export class FlightCardRepository extends RowRepository<typeof flightCard> {
         model: { label: propModel.label, makerName: propModel.makerName },
       })
       .from(flightCard)
+      .innerJoin(ranked, and(eq(ranked.id, flightCard.id), lte(ranked.place, perCraft)))
       .innerJoin(flight, eq(flight.id, flightCard.flightId))
       .innerJoin(propModel, eq(propModel.id, flightCard.propModelId))
       .leftJoin(packPiece, eq(packPiece.id, flight.packPieceId))
-      .where(where)
-      .orderBy(desc(flight.flownAt), desc(flightCard.createdAt))
-      .limit(limit);
+      .orderBy(order);
     const [counted] = await db
       .select({ total: count() })
       .from(flightCard)

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateFlightCardDto, type FlightProtocolDto, type FlyView } from '@zivvo/contract';
-import { compareFlights, USUAL_PROTOCOL, type FlightProtocol } from '@zivvo/core';
+import { compareFlights, flightRule, USUAL_PROTOCOL, type FlightProtocol } from '@zivvo/core';
 import { FlightService } from '../care/flight.service.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -30,18 +30,20 @@ export class FlyService {
     const protocol = await this.protocolOf(this.db, craftId);
     const { rows, total } = await this.cards.ofCrafts(this.db, [craftId], LIST_MAX);
     const propIds = [...new Set(rows.map((r) => r.card.propModelId))];
+    const flown = rows.map((row) => toFlownCard(row, craft));
+    const rule = flightRule(flown, protocol.version);
     return {
       protocol,
-      cards: rows.map((row, i) => toFlightCardView(row, craft, protocol.version, nthOf(rows, i))),
+      cards: rows.map((row, i) => toFlightCardView(row, craft, rule, nthOf(rows, i))),
       total,
       isCut: total > rows.length,
       referencePropModelId: craft.referencePropModelId,
       comparison: compareFlights(
-        rows.map((row) => ({
+        rows.map((row, i) => ({
           cardId: row.card.id,
           propId: row.card.propModelId,
           propName: flownPropName(row.model),
-          card: toFlownCard(row, craft),
+          card: flown[i]!,
         })),
         craft.referencePropModelId,
         protocol.version,

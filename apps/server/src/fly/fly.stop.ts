@@ -1,10 +1,12 @@
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
-import { LIST_MAX } from '@zivvo/contract';
-import { flyStop, reflyReasons, USUAL_PROTOCOL } from '@zivvo/core';
+import { flightRule, flyStop, reflyReasons, USUAL_PROTOCOL } from '@zivvo/core';
 import { DB, type Db } from '../database/database.ts';
 import { LineService, type StopSource } from '../line/line.service.ts';
 import { toFlownCard } from './fly.mapper.ts';
 import { FlightCardRepository, FlightProtocolRepository } from './fly.repository.ts';
+
+/** The newest of each craft tell how it stands. */
+const CARDS_OF_A_CRAFT = 60;
 
 /** Whether craft were flown by protocol. */
 @Injectable()
@@ -26,13 +28,15 @@ export class FlyStop implements StopSource, OnModuleInit {
     const { rows } = await this.cards.ofCrafts(
       this.db,
       crafts.map((c) => c.id),
-      LIST_MAX,
+      CARDS_OF_A_CRAFT,
     );
     const stops = crafts.map(async (craft) => {
       const own = rows.filter((r) => r.card.craftId === craft.id);
       const version =
         own.length === 0 ? 1 : ((await this.protocols.inForce(this.db, craft.id)) ?? USUAL_PROTOCOL).version;
-      const counting = own.filter((r) => reflyReasons(toFlownCard(r, craft), version).length === 0);
+      const flown = own.map((r) => toFlownCard(r, craft));
+      const rule = flightRule(flown, version);
+      const counting = own.filter((_, i) => reflyReasons(flown[i]!, rule).length === 0);
       const times = new Map<string, number>();
       for (const { card } of counting) times.set(card.propModelId, (times.get(card.propModelId) ?? 0) + 1);
       return [

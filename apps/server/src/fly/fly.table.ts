@@ -7,6 +7,7 @@ import {
   type OpinionDto,
 } from '@zivvo/contract';
 import { boolean, doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
+import { blob } from '../blob/blob.table.ts';
 import { flight } from '../care/care.table.ts';
 import { craft } from '../craft/craft.table.ts';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
@@ -66,7 +67,7 @@ export const flightCard = pgTable(
     usedAh: doublePrecision(),
     motors: jsonb().$type<MotorHeatDto[]>().notNull(),
     opinions: jsonb().$type<OpinionDto[]>().notNull(),
-    logSha256: text('log_sha256'),
+    logSha256: text('log_sha256').references(() => blob.sha256),
     isCarefulFirst: boolean().notNull(),
   },
   (t) => [

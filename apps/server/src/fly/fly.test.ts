@@ -113,8 +113,9 @@ describe('a card', () => {
     expect((await care()).flownS).toBe(before);
   });
 
-  test('of a prop that is nowhere, or a craft that is nowhere, is not taken', async () => {
+  test('of a prop, a craft or a log that is nowhere, is not taken', async () => {
     const before = (await care()).flownS;
+    await post(aCard({ logSha256: 'a'.repeat(64) })).expect(422);
     await post(aCard({ propModelId: v7() })).expect(404);
     await server.http.post(`/api/fly/${v7()}/cards`).send(aCard()).expect(404);
     expect((await care()).flownS).toBe(before);
@@ -144,6 +145,10 @@ describe('side by side', () => {
     expect(await said({}, { packPieceId: null })).toEqual(['fly.refly.noPack']);
     expect(await said({ restCellV: 3.8 })).toEqual(['fly.refly.lowPack']);
     expect(await said({ windMPerS: 9, passes: [] })).toEqual(['fly.refly.wind']);
+    // A crosswind that was told outweighs the little that two opposite passes show of it.
+    expect(await said({ windMPerS: 9 })).toEqual(['fly.refly.wind']);
+    expect(await said({ payloadKg: 0.3 })).toEqual(['fly.refly.payload']);
+    expect(await said({ payloadKg: 0.01 })).toEqual([]);
   });
 
   test('another way of flying is another version, and what was flown before does not count beside it', async () => {

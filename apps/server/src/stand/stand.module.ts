@@ -39,6 +39,6 @@ import { StandFactRepository } from './standFact.repository.ts';
     StandProjector,
     StandStop,
   ],
-  exports: [StandFactRepository, CampaignRepository, RunRepository, RunService],
+  exports: [StandFactRepository, CampaignRepository, CampaignService, RunRepository, RunService],
 })
 export class StandModule {}

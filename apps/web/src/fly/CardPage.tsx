@@ -15,7 +15,7 @@ import { useAddFlightCardMutation, useFlyQuery, useRemoveFlightCardMutation } fr
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
-import { useKept } from '../shared/forms/kept.ts';
+import { forgetMadeId, madeIdOf, useKept } from '../shared/forms/kept.ts';
 import { numberIn } from '../shared/forms/numberIn.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
@@ -30,6 +30,7 @@ import {
   blankEntry,
   cardBody,
   cardKey,
+  flightKey,
   entryFaults,
   minutesRange,
   percentRange,
@@ -74,16 +75,19 @@ function Card({ craft, fly, models }: { craft: CraftView; fly: FlyView; models: 
   const gateV = cellVoltages[packs?.find((p) => p.id === entry.packId)?.chemistry ?? craft.packChemistry].gateV;
   const restV = numberIn(entry.restCell, flyLimits.restCellV).value;
   const keep = async (): Promise<void> => {
+    // One id over every trial of this tab, so that nothing is logged twice; another tab types another card.
+    const ids = { id: madeIdOf(cardKey(craft.id)), flightId: madeIdOf(flightKey(craft.id)) };
     try {
-      await ask(() => add({ craftId: craft.id, body: cardBody(entry, craft) }).unwrap());
+      await ask(() => add({ craftId: craft.id, body: cardBody(entry, craft, ids) }).unwrap());
     } catch {
       return;
     }
-    const { id } = entry;
     handedOver();
+    forgetMadeId(cardKey(craft.id));
+    forgetMadeId(flightKey(craft.id));
     void announceDeletion(
       'The card is kept, and its flight is in the log.',
-      () => void remove({ craftId: craft.id, id }),
+      () => void remove({ craftId: craft.id, id: ids.id }),
     );
     go('/fly');
   };

@@ -14,7 +14,7 @@ import { takeAway } from '../shared/ui/takeAway.ts';
 import { FlyTable } from './FlyTable.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
 import classes from './Fly.module.css';
-import { flightFigureText, flyHeadline } from './flyView.ts';
+import { flightFigureText, flyHeadline, windText } from './flyView.ts';
 import { opinionNames } from './flyWords.ts';
 
 /** What the air says of the props of a craft, side by side. */
@@ -94,6 +94,7 @@ function CardList({ craft, fly }: { craft: CraftView; fly: FlyView }) {
 
 function Card({ craft, card }: { craft: CraftView; card: FlightCardView }) {
   const format = useFormat();
+  const { to } = useInHand();
   const [remove] = useRemoveFlightCardMutation();
   const [restore] = useRestoreFlightCardMutation();
   const { figures, wind } = card.worked;
@@ -118,7 +119,7 @@ function Card({ craft, card }: { craft: CraftView; card: FlightCardView }) {
       </span>
       <span>
         {said.length === 0 ? 'nothing measured' : said.join(' · ')}
-        {wind !== null && <span className="muted">{` · wind ${formatNumber(wind.windMPerS, 1)} m/s`}</span>}
+        {wind !== null && <span className="muted">{` · ${windText(wind)}`}</span>}
         {card.opinions.length > 0 && (
           <span className={classes.under}>
             {card.opinions
@@ -127,9 +128,16 @@ function Card({ craft, card }: { craft: CraftView; card: FlightCardView }) {
           </span>
         )}
       </span>
-      <Action weight="quiet" onClick={() => void takeOut()}>
-        Take out
-      </Action>
+      <span className={classes.row}>
+        {card.logSha256 !== null && (
+          <ActionLink weight="quiet" to={to(`/fly/log?log=${card.logSha256}`)}>
+            Its log
+          </ActionLink>
+        )}
+        <Action weight="quiet" onClick={() => void takeOut()}>
+          Take out
+        </Action>
+      </span>
       {card.refly.map((reason) => (
         <p key={reason.code} className={classes.refly}>
           {format.sentence(reason)}

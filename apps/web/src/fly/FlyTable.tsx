@@ -1,17 +1,13 @@
-import {
-  createColumnHelper,
-  flexRender,
-  getCoreRowModel,
-  getSortedRowModel,
-  useReactTable,
-  type SortingState,
-} from '@tanstack/react-table';
+import { createColumnHelper } from '@tanstack/react-table';
 import type { CraftView, FlyView, PropModelView } from '@zivvo/contract';
 import { flightFigureNames, type FlightFigureName, type FlownProp } from '@zivvo/core';
 import { formatShare } from '@zivvo/words';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
+import { useFormat } from '../shared/format/useFormat.ts';
 import table from '../shared/table/Table.module.css';
+import { SortedHead } from '../shared/table/SortedHead.tsx';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import classes from './Fly.module.css';
 import { againstText, airOverStand, flightFigureText } from './flyView.ts';
@@ -31,7 +27,7 @@ export function FlyTable({
   models: readonly PropModelView[];
   onOpen: (propId: string) => void;
 }) {
-  const [sorting, setSorting] = useState<SortingState>([]);
+  const format = useFormat();
   // A multirotor takes off without a roll; a plane does not hover.
   const names = useMemo(
     () =>
@@ -54,16 +50,7 @@ export function FlyTable({
     ],
     [names],
   );
-  const grid = useReactTable({
-    data: fly.comparison.props,
-    columns,
-    state: { sorting },
-    onSortingChange: setSorting,
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-    maxMultiSortColCount: 2,
-    getRowId: (p) => p.propId,
-  });
+  const grid = useSortedGrid(fly.comparison.props, columns, (p) => p.propId);
   const shown = grid.getRowModel().rows;
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original.propId) });
   const figureCell = (prop: FlownProp, name: FlightFigureName) => {
@@ -90,34 +77,11 @@ export function FlyTable({
   return (
     <div className={table.sheet}>
       <table className={table.table} aria-label="Props as they flew">
-        <thead>
-          {grid.getHeaderGroups().map((group) => (
-            <tr key={group.id}>
-              {group.headers.map((header) => {
-                const sorted = header.column.getIsSorted();
-                return (
-                  <th
-                    key={header.id}
-                    data-right={header.id === 'propName' ? undefined : true}
-                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                  >
-                    <button
-                      type="button"
-                      onClick={header.column.getToggleSortingHandler()}
-                      title="Sort; with shift as a second column"
-                    >
-                      {flexRender(header.column.columnDef.header, header.getContext())}
-                      {sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}
-                    </button>
-                  </th>
-                );
-              })}
-            </tr>
-          ))}
-        </thead>
+        <SortedHead grid={grid} />
         <tbody {...rowKeys}>
           {shown.map(({ original: prop, id }) => {
             const model = models.find((m) => m.id === prop.propId);
+            const standing = fly.static.find((s) => s.propModelId === prop.propId);
             return (
               <tr key={id} tabIndex={0} onClick={() => onOpen(prop.propId)}>
                 <td>
@@ -137,6 +101,11 @@ export function FlyTable({
                         {prop.isReference ? 'reference · ' : ''}
                         {prop.flightCount === 1 ? '1 flight counts' : `${prop.flightCount} flights count`}
                       </span>
+                      {standing !== undefined && standing.fullThrustN !== null && (
+                        <span className={classes.under}>
+                          {`${format.quantity(standing.fullThrustN, 'force').text} a motor on the stand${standing.isSimulated ? ', simulated' : ''}`}
+                        </span>
+                      )}
                     </span>
                   </span>
                 </td>

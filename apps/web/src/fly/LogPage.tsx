@@ -3,13 +3,17 @@ import { BLOB_MAX_BYTES, type CraftView, type FlyView } from '@zivvo/contract';
 import { segmentKinds, type LoggedSegment, type LogReport, type SegmentKind } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import { proxy } from 'comlink';
-import { startTransition, useState } from 'react';
+import { startTransition, useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { storedFile } from '../shared/api/blobFile.ts';
 import { useFlyQuery } from '../shared/api/flyApi.ts';
+import { useAsking } from '../shared/api/useAsking.ts';
 import { useStoreBlobMutation } from '../shared/api/workshopApi.ts';
 import { readKept, writeKept } from '../shared/forms/kept.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
+import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -47,8 +51,13 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const work = useFlyWork();
   const go = useGo();
   const { propModelId } = useInHand();
-  const [store] = useStoreBlobMutation();
+  const [store, storing] = useStoreBlobMutation();
+  const { ask, isAsking, asking } = useAsking();
+  // The log of a card that is looked at again.
+  const kept = useSearchParams()[0].get('log');
   const [file, setFile] = useState<File | null>(null);
+  /** Under which the file is stored already; null for one that was chosen now. */
+  const [fileSha, setFileSha] = useState<string | null>(null);
   const [opened, setOpened] = useState<OpenedFile | null>(null);
   const [stretches, setStretches] = useState<Stretch[]>([]);
   const [chosen, choose] = useState<number | null>(null);
@@ -76,10 +85,11 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
       setShownCount(SHOWN);
     });
   };
-  const open = (taken: File): Promise<void> =>
+  const open = (taken: File, sha256: string | null = null): Promise<void> =>
     during(async () => {
       setOpened(null);
       setFile(taken);
+      setFileSha(sha256);
       show(await work.ask((w) => w.openFile(taken, proxy(setShare)) as Promise<OpenedFile>));
     });
   const read = (columns: LogColumns): Promise<void> =>
@@ -97,20 +107,30 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     chosen: indexIn(stretches, chosen),
     onChoose: (i: number) => choose(stretches.indexOf(drawn[i]!)),
   };
+  const isTooLarge = file !== null && file.size > BLOB_MAX_BYTES;
   const takeOver = async (): Promise<void> => {
     const key = cardKey(craft.id);
     const entry = readKept<CardEntry>(key) ?? blankEntry(propModelId ?? craft.referencePropModelId ?? '');
-    // A log of the size of a picture stays with the card; a larger one stays where it is.
-    const sha256 =
-      file && file.size <= BLOB_MAX_BYTES
-        ? await store({ bytes: file, name: file.name })
-            .unwrap()
-            .then((kept) => kept.sha256)
-            .catch(() => null)
-        : null;
-    writeKept(key, { ...cardFromLog(entry, report!, confirmed, fly.protocol), logSha256: sha256 });
+    let logSha256 = fileSha;
+    if (file && logSha256 === null && !isTooLarge)
+      try {
+        logSha256 = (await ask(() => store({ bytes: file, name: file.name }).unwrap())).sha256;
+      } catch {
+        return;
+      }
+    writeKept(key, { ...cardFromLog(entry, report!, confirmed, fly.protocol), logSha256 });
     go('/fly/new');
   };
+  const openKept = useRef(async (sha256: string): Promise<void> => {
+    try {
+      await open(await storedFile(sha256, 'log of the card'), sha256);
+    } catch (error) {
+      setProblem((error as Error).message);
+    }
+  });
+  useEffect(() => {
+    if (kept !== null) void openKept.current(kept);
+  }, [kept]);
   return (
     <StationPage
       eyebrow={`Fly · Log · ${craft.name}`}
@@ -137,14 +157,24 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
           </p>
         ) : (
           <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
-            {logSaid(report).map((sentence) => (
+            {[
+              ...logSaid(report),
+              'Passes go into the card as flown at full throttle: say there where one was not.',
+              ...(isTooLarge
+                ? ['The file is over 25 MB: what was found goes into the card, the file itself does not.']
+                : []),
+            ].map((sentence) => (
               <li key={sentence}>{sentence}</li>
             ))}
           </ul>
         )
       }
       actions={
-        <Action weight="main" disabled={report === null || confirmed.length === 0} onClick={() => void takeOver()}>
+        <Action
+          weight="main"
+          disabled={report === null || confirmed.length === 0 || isAsking}
+          onClick={() => void takeOver()}
+        >
           Take over into a card
         </Action>
       }
@@ -163,6 +193,7 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
           {problem}
         </p>
       )}
+      <AskedNote asking={asking} error={storing.error} />
       {opened?.kind === 'table' && <Columns opened={opened} isBusy={share !== null} onRead={(c) => void read(c)} />}
       {report !== null && (
         <>

@@ -7,7 +7,6 @@ import {
   type opinionTopics,
   type Range,
 } from '@zivvo/contract';
-import { v7 } from 'uuid';
 import { numberIn } from '../shared/forms/numberIn.ts';
 
 export interface TypedPass {
@@ -20,9 +19,6 @@ export interface TypedPass {
 
 /** A card as it is typed, text by text, so that nothing is lost on the way. */
 export interface CardEntry {
-  /** Of the card and its flight: the same over every trial, so that nothing is logged twice. */
-  id: string;
-  flightId: string;
   propId: string;
   packId: string;
   restCell: string;
@@ -47,12 +43,13 @@ export interface CardEntry {
 /** Under which a card that is typed is kept in this browser. */
 export const cardKey = (craftId: string): string => `fly/card/${craftId}`;
 
+/** Under which the id of its flight is. */
+export const flightKey = (craftId: string): string => `fly/flight/${craftId}`;
+
 const BLANK_PASS: TypedPass = { speed: '', track: '', current: '', throttle: '' };
 
 export function blankEntry(propId: string): CardEntry {
   return {
-    id: v7(),
-    flightId: v7(),
     propId,
     packId: '',
     restCell: '',
@@ -119,15 +116,19 @@ export function entryFaults(entry: CardEntry): Set<string> {
 }
 
 /** What is sent of an entry without faults; climbs and passes left blank are none. */
-export function cardBody(entry: CardEntry, craft: CraftView): CreateFlightCardDto {
+export function cardBody(
+  entry: CardEntry,
+  craft: CraftView,
+  { id, flightId }: { id: string; flightId: string },
+): CreateFlightCardDto {
   const number = (text: string, range: Range): number | null => numberIn(text, range).value;
   const perUnit = entry.speedUnit === 'km/h' ? KM_PER_H : 1;
   const throttle = number(entry.hoverThrottle, percentRange);
   const grams = number(entry.payload, { min: 0, max: flyLimits.payloadKg.max * 1000 });
   return {
-    id: entry.id,
+    id,
     flight: {
-      id: entry.flightId,
+      id: flightId,
       durationS: number(entry.minutes, minutesRange)! * 60,
       packPieceId: entry.packId === '' ? null : entry.packId,
       strikes: [],

@@ -40,6 +40,8 @@ export const flown = (more: Partial<FlownCard> = {}): FlownCard => ({
   chemistry: 'lipo',
   windMPerS: null,
   hasPack: true,
+  payloadKg: 0,
+  massKg: 1.9,
   ...more,
 });
 
@@ -51,7 +53,7 @@ export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[])
     total: cards.length,
     isCut: false,
     referencePropModelId: 'm1',
-    static: [{ propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17 }],
+    static: [{ propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17, isSimulated: false }],
     comparison: compareFlights(
       cards.map(({ propId, card }, i) => ({ cardId: `k${i}`, propId, propName: nameOf[propId], card })),
       'm1',
@@ -72,7 +74,6 @@ export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[])
       propModelId: propId,
       propName: nameOf[propId],
       view: 'sight' as const,
-      payloadKg: 0,
       climbs: [...card.climbs],
       passes: card.passes.map((p) => ({ ...p })),
       motors: [],
@@ -81,7 +82,7 @@ export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[])
       isCarefulFirst: false,
       nthFlight: i + 1,
       worked: cardFigures(card),
-      refly: reflyReasons(card, 1),
+      refly: reflyReasons(card, { version: 1, payloadKg: 0 }),
     })),
   };
 }

@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { CreateFlightCardDto } from '@zivvo/contract';
-import { simulateFlight, OpenedLog, USUAL_PROTOCOL } from '@zivvo/core';
+import { OpenedLog, simulateFlight, USUAL_PROTOCOL, usualFlightPlan } from '@zivvo/core';
 import { address } from '../test/onPage.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
@@ -91,7 +91,32 @@ describe('side by side', () => {
         { propId: 'm1', card: flown() },
         { propId: 'm2', card: flown() },
       ]),
+      'Flown once each, nothing is told of the climb',
+    ],
+    [
+      aFly([
+        { propId: 'm1', card: flown({ climbs: [] }) },
+        { propId: 'm2', card: flown({ climbs: [] }) },
+      ]),
+      'No climb stands beside the reference',
+    ],
+    [
+      aFly([
+        { propId: 'm1', card: flown() },
+        { propId: 'm1', card: flown({ climbs: [{ durationS: 6.1 }] }) },
+        { propId: 'm2', card: flown({ climbs: [{ durationS: 6.05 }] }) },
+      ]),
       'The climb tells none apart',
+    ],
+    [
+      {
+        ...aFly([
+          { propId: 'm1', card: flown() },
+          { propId: 'm2', card: flown() },
+        ]),
+        referencePropModelId: null,
+      },
+      'Say which prop it flies now: nothing is held against it yet',
     ],
   ])('%#: the headline says what may be said', async (fly, said) => {
     pretendServer(answers(fly));
@@ -101,6 +126,7 @@ describe('side by side', () => {
 });
 
 describe('a card', () => {
+  const ids = { id: 'k9', flightId: 'f9' };
   const show = (): void => void renderInApp(<CardPage />, { address: '/fly/new?craft=c1' });
   const type = (label: string, text: string): Promise<void> => userEvent.type(screen.getByLabelText(label), text);
 
@@ -173,7 +199,7 @@ describe('a card', () => {
 
   test('a pass at part throttle is kept as one, and is no top speed', () => {
     const passes = [{ speed: '11', track: '90', current: '20', throttle: '60' }];
-    const body = cardBody({ ...blankEntry('m1'), minutes: '4', passes }, aCraft);
+    const body = cardBody({ ...blankEntry('m1'), minutes: '4', passes }, aCraft, ids);
     expect(body.passes).toEqual([{ groundSpeedMPerS: 11, trackDegrees: 90, throttleRatio: 0.6, currentA: 20 }]);
     expect(
       aFly([{ propId: 'm1', card: flown({ passes: body.passes }) }]).cards[0]!.worked.figures.airspeedMPerS,
@@ -181,7 +207,7 @@ describe('a card', () => {
   });
 
   test('blank climbs and passes are none', () => {
-    const body = cardBody({ ...blankEntry('m1'), minutes: '4' }, aCraft);
+    const body = cardBody({ ...blankEntry('m1'), minutes: '4' }, aCraft, ids);
     expect([body.climbs, body.passes, body.motors, body.opinions]).toEqual([[], [], [], []]);
   });
 });
@@ -204,21 +230,7 @@ test('another way of flying says what becomes of the cards before it is kept', a
 });
 
 describe('what a log says', () => {
-  const log = simulateFlight({
-    seed: 'view',
-    airspeedMPerS: 13,
-    headingsDegrees: [10, 130, 250],
-    passS: 12,
-    climb: { angleDegrees: 55, pathSpeedMPerS: 7, heightM: 40 },
-    hoverS: 13,
-    wind: { fromDegrees: 280, speedMPerS: 3 },
-    gust: { deviationMPerS: 0.4, lengthM: 30 },
-    rateHz: 5,
-    rotors: { count: 4, hoverRpm: 7000, bladeCount: 3 },
-    shaker: { rotor: 1, shakeMPerS2: 2.4 },
-    accelerationHz: 500,
-    battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 12 },
-  });
+  const log = simulateFlight(usualFlightPlan('view', { shaker: { rotor: 1, shakeMPerS2: 2.4 } }));
   const whole = new OpenedLog({
     track: log.track,
     battery: log.battery,

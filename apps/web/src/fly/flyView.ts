@@ -1,5 +1,5 @@
 import type { FlyView } from '@zivvo/contract';
-import type { AirFigure, FlightFigureName, FlownProp } from '@zivvo/core';
+import type { AirFigure, CardFigures, FlightFigureName, FlownProp } from '@zivvo/core';
 import { formatNumber, formatShare, upperFirst } from '@zivvo/words';
 
 /** A figure of the air in words. */
@@ -23,33 +23,43 @@ export function flightFigureText(name: FlightFigureName, value: number): string 
 /** How a figure stands against the reference, as short as a cell takes. */
 export function againstText({ differenceRatio, comparison, count }: AirFigure): string {
   if (differenceRatio === null) return count > 1 ? `${count} flights` : 'once';
-  const share = `${differenceRatio > 0 ? '+' : '−'}${formatShare(Math.abs(differenceRatio), 0)}`;
+  const share = `${differenceRatio > 0 ? '+' : '−'}${formatShare(Math.abs(differenceRatio))}`;
   return comparison === 'same' ? 'the same' : comparison === 'untold' ? `${share}, once` : share;
 }
 
 /** The answer of the page: what the air says of these props. */
-export function flyHeadline({ comparison, total }: FlyView): string {
+export function flyHeadline({ comparison, total, referencePropModelId }: FlyView): string {
   if (total === 0) return 'Nothing is flown by protocol yet';
   const counting = comparison.props.filter((p) => p.flightCount > 0);
   if (counting.length === 0) return `${total} to fly again before anything counts`;
-  const told = comparison.props.filter((p) => p.figures.climbRateMPerS?.comparison === 'more');
-  if (told.length > 0) {
-    const [best] = told;
-    const ratio = best!.figures.climbRateMPerS!.differenceRatio!;
-    return `${best!.propName} climbs ${formatShare(ratio, 0)} faster than the reference`;
-  }
-  const reference = comparison.props.find((p) => p.isReference);
+  const most = (name: 'climbRateMPerS' | 'enduranceS'): FlownProp | undefined =>
+    counting
+      .filter((p) => p.figures[name]?.comparison === 'more')
+      .sort((a, b) => b.figures[name]!.differenceRatio! - a.figures[name]!.differenceRatio!)[0];
+  const by = (prop: FlownProp, name: 'climbRateMPerS' | 'enduranceS'): string =>
+    formatShare(prop.figures[name]!.differenceRatio!);
+  const climber = most('climbRateMPerS');
+  if (climber) return `${climber.propName} climbs ${by(climber, 'climbRateMPerS')} faster than the reference`;
   if (counting.length === 1) return `${counting[0]!.propName} is flown; no other prop beside it yet`;
-  if (!reference || reference.flightCount === 0) return 'The reference is not flown yet: nothing is held against it';
-  const [longest] = comparison.props
-    .filter((p) => p.figures.enduranceS?.comparison === 'more')
-    .sort((a, b) => b.figures.enduranceS!.differenceRatio! - a.figures.enduranceS!.differenceRatio!);
-  const climbs = comparison.props.some((p) => p.figures.climbRateMPerS?.comparison === 'less')
+  if (referencePropModelId === null) return 'Say which prop it flies now: nothing is held against it yet';
+  if (!counting.some((p) => p.isReference)) return 'The reference is not flown yet: nothing is held against it';
+  const climbs = counting.flatMap((p) => (p.isReference ? [] : (p.figures.climbRateMPerS?.comparison ?? [])));
+  const said = climbs.includes('less')
     ? 'no prop climbs faster than the reference'
-    : 'the climb tells none apart';
-  return longest
-    ? `${longest.propName} stays up ${formatShare(longest.figures.enduranceS!.differenceRatio!, 0)} longer; ${climbs}`
-    : upperFirst(climbs);
+    : climbs.includes('same')
+      ? 'the climb tells none apart'
+      : climbs.includes('untold')
+        ? 'flown once each, nothing is told of the climb'
+        : 'no climb stands beside the reference';
+  const longest = most('enduranceS');
+  return longest ? `${longest.propName} stays up ${by(longest, 'enduranceS')} longer; ${said}` : upperFirst(said);
+}
+
+/** Wind by the passes of a card in words: two opposite ones tell the part along them alone. */
+export function windText({ windMPerS, fromDegrees }: NonNullable<CardFigures['wind']>): string {
+  return fromDegrees === null
+    ? `${formatNumber(windMPerS, 1)} m/s of wind along the passes`
+    : `wind ${formatNumber(windMPerS, 1)} m/s from ${formatNumber(fromDegrees, 0)}°`;
 }
 
 /** Amps in the air over amps on the stand, both at full throttle; null where one is missing. */

@@ -1,5 +1,13 @@
 import { beforeAll, describe, expect, test } from '@jest/globals';
-import { flightCsv, flightGpx, flightUlog, simulateFlight, type LogReport, type SimulatedFlight } from '@zivvo/core';
+import {
+  flightCsv,
+  flightGpx,
+  flightUlog,
+  simulateFlight,
+  usualFlightPlan,
+  type LogReport,
+  type SimulatedFlight,
+} from '@zivvo/core';
 import { workProblemOf } from '../shared/worker/workProblem.ts';
 import { FlyWork, type OpenedFile } from './flyWork.ts';
 import { guessColumns } from './logFiles.ts';
@@ -8,21 +16,7 @@ import { logProblem } from './logView.ts';
 const START = Date.parse('2026-11-20T11:00:00Z');
 let flight: SimulatedFlight;
 beforeAll(() => {
-  flight = simulateFlight({
-    seed: 'log',
-    airspeedMPerS: 13,
-    headingsDegrees: [10, 130, 250],
-    passS: 12,
-    climb: { angleDegrees: 55, pathSpeedMPerS: 7, heightM: 40 },
-    hoverS: 13,
-    wind: { fromDegrees: 280, speedMPerS: 3 },
-    gust: { deviationMPerS: 0.5, lengthM: 30 },
-    rateHz: 5,
-    rotors: { count: 4, hoverRpm: 7000, bladeCount: 3 },
-    shaker: { rotor: 1, shakeMPerS2: 2.2 },
-    accelerationHz: 800,
-    battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 12 },
-  });
+  flight = simulateFlight(usualFlightPlan('log', { shaker: { rotor: 1, shakeMPerS2: 2.4 } }));
 });
 
 const nobody = (): void => undefined;
@@ -50,7 +44,7 @@ describe('a flight read from', () => {
     const report = reportOf(work.read(opened.guess));
     expect(kinds(report)).toEqual(flown);
     expect(report.segments[0]!.currentA).toBeGreaterThan(10);
-    expect(report.wind!.airspeedMPerS).toBeCloseTo(13, -0.5);
+    expect(report.wind!.airspeedMPerS).toBeCloseTo(14, -0.5);
     expect(report.battery!.usedAh).toBeGreaterThan(0.2);
     expect(report.shake).toBeNull();
   });

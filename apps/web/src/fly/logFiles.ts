@@ -120,8 +120,9 @@ function cellOf(cell: string | undefined): number {
   if (Number.isFinite(plain)) return plain;
   const read = readNumber(cell);
   if (read.status === 'read') return read.value;
-  const moment = /\d{4}-\d\d-\d\d/.test(cell) ? Date.parse(cell) : NaN;
-  return moment / 1000;
+  const [, hours, minutes, seconds] = /^(\d{1,2}):(\d\d):(\d\d(?:[.,]\d+)?)$/.exec(cell.trim()) ?? [];
+  if (seconds !== undefined) return 3600 * Number(hours) + 60 * Number(minutes) + Number(seconds.replace(',', '.'));
+  return (/\d{4}-\d\d-\d\d/.test(cell) ? Date.parse(cell) : NaN) / 1000;
 }
 
 /**

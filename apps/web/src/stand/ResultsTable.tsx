@@ -1,16 +1,11 @@
-import {
-  createColumnHelper,
-  flexRender,
-  getCoreRowModel,
-  getSortedRowModel,
-  useReactTable,
-  type SortingState,
-} from '@tanstack/react-table';
+import { createColumnHelper } from '@tanstack/react-table';
 import type { ComparedFigure, CraftKind, PointFigure, PointName } from '@zivvo/core';
 import { figureNames, formatDifference, formatShare } from '@zivvo/words';
-import { useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { useFormat, type Format } from '../shared/format/useFormat.ts';
+import { SortedHead } from '../shared/table/SortedHead.tsx';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import table from '../shared/table/Table.module.css';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
@@ -57,7 +52,6 @@ export function ResultsTable({
   onShow,
 }: ResultsTableProps) {
   const format = useFormat();
-  const [sorting, setSorting] = useState<SortingState>([]);
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),
@@ -84,16 +78,7 @@ export function ResultsTable({
     ],
     [format, point, kind],
   );
-  const grid = useReactTable({
-    data: rows,
-    columns,
-    state: { sorting },
-    onSortingChange: setSorting,
-    getCoreRowModel: getCoreRowModel(),
-    getSortedRowModel: getSortedRowModel(),
-    maxMultiSortColCount: 2,
-    getRowId: (r) => r.id,
-  });
+  const grid = useSortedGrid(rows, columns, (r) => r.id);
   const shown = grid.getRowModel().rows;
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original), onMark: (i) => onMark(shown[i]!.original) });
   const figureCell = (row: ResultRow, figure: ComparedFigure | undefined, text: string) =>
@@ -113,31 +98,7 @@ export function ResultsTable({
   return (
     <div className={table.sheet}>
       <table className={`${table.table} ${classes.results}`}>
-        <thead>
-          {grid.getHeaderGroups().map((group) => (
-            <tr key={group.id}>
-              {group.headers.map((header) => {
-                const sorted = header.column.getIsSorted();
-                return (
-                  <th
-                    key={header.id}
-                    data-right={header.id === 'name' ? undefined : true}
-                    aria-sort={sorted === 'asc' ? 'ascending' : sorted === 'desc' ? 'descending' : 'none'}
-                  >
-                    <button
-                      type="button"
-                      onClick={header.column.getToggleSortingHandler()}
-                      title="Sort; with shift as a second column"
-                    >
-                      {flexRender(header.column.columnDef.header, header.getContext())}
-                      {sorted === 'asc' ? ' ↑' : sorted === 'desc' ? ' ↓' : ''}
-                    </button>
-                  </th>
-                );
-              })}
-            </tr>
-          ))}
-        </thead>
+        <SortedHead grid={grid} />
         <tbody {...rowKeys}>
           {shown.map(({ original: row, id }) => {
             const compared = row.figures[comparedFigureName(point)];

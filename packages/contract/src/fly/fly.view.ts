@@ -28,5 +28,5 @@ export interface FlyView {
   referencePropModelId: string | null;
   comparison: FlightComparison;
   /** By the stand, from the craft's own runs: current of all its rotors [A], thrust of one [N]. */
-  static: { propModelId: string; fullCurrentA: number | null; fullThrustN: number | null }[];
+  static: { propModelId: string; fullCurrentA: number | null; fullThrustN: number | null; isSimulated: boolean }[];
 }

@@ -1,8 +1,14 @@
-import type { Reason, ReasonCode, ReasonValues, Severity } from '../figure/reason.ts';
-import { bySeverity } from '../figure/reason.ts';
+import { bySeverity, type Reason, type ReasonCode, type ReasonValues, type Severity } from '../figure/reason.ts';
 import { mean } from '../statistics/describe.ts';
 import { pooledSpread } from '../statistics/pooledSpread.ts';
-import { cardFigures, flightFigureNames, reflyReasons, type FlightFigureName, type FlownCard } from './flightCard.ts';
+import {
+  cardFigures,
+  flightFigureNames,
+  flightRule,
+  reflyReasons,
+  type FlightFigureName,
+  type FlownCard,
+} from './flightCard.ts';
 
 /** A card with the prop that flew it. */
 export interface ComparedCard {
@@ -29,7 +35,7 @@ export interface FlownProp {
   propId: string;
   propName: string;
   isReference: boolean;
-  /** Flights that count, and those that must be flown again. */
+  /** Flights that count. */
   flightCount: number;
   figures: Record<FlightFigureName, AirFigure | null>;
 }
@@ -49,15 +55,22 @@ const LEAST_SPREAD_RATIO = 0.005;
  *
  *   h = t₀.₉₇₅,ν·s·√(1/n + 1/n_ref), s pooled over all props
  *
+ * @param cards - of one craft, the newest first
+ * @param referenceId - the prop that the craft flies now; null where nobody has said
  * @param version - protocol in force; cards of another one are to be flown again
+ * @returns differences as ratios: 0.06 is 6 % more than the reference
  */
 export function compareFlights(
   cards: readonly ComparedCard[],
   referenceId: string | null,
   version: number,
 ): FlightComparison {
+  const rule = flightRule(
+    cards.map((c) => c.card),
+    version,
+  );
   const refly = cards.flatMap(({ cardId, propName, card }) => {
-    const reasons = reflyReasons(card, version);
+    const reasons = reflyReasons(card, rule);
     return reasons.length > 0 ? [{ cardId, propName, reasons }] : [];
   });
   const left = new Set(refly.map((r) => r.cardId));
@@ -131,8 +144,11 @@ function whatItMeans(
   }
   const ill = counting.filter((c) => c.worked.isIllConditioned).length;
   if (ill > 0) say('action', 'fly.tracksAlike', { count: ill });
-  for (const { propName: name, worked } of counting)
-    if (worked.notHeldCount > 0) say('note', 'fly.angleNotHeld', { name, count: worked.notHeldCount });
+  for (const { propName: name } of props) {
+    const own = counting.filter((c) => c.propName === name);
+    const count = own.reduce((sum, c) => sum + c.worked.notHeldCount, 0);
+    if (count > 0) say('note', 'fly.angleNotHeld', { name, count });
+  }
   if (reflyCount > 0) say('action', 'fly.refly', { count: reflyCount });
   return bySeverity(reasons);
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { simulateFlight, type FlightPlan } from '../simulate/simulatedFlight.ts';
+import { simulateFlight, usualFlightPlan, type FlightPlan } from '../simulate/simulatedFlight.ts';
 import { climbFigures, climbRate, pitchSpeed } from './climb.ts';
 import { energyBetween, timeToGateS } from './flightEnergy.ts';
 import { flightTrack, type LoggedTrack } from './flightTrack.ts';
@@ -8,22 +8,7 @@ import { findSegments, passOf, segmentOf } from './segments.ts';
 import { shakingRotors } from './shaker.ts';
 import { spreadOf, timedCourse, twoPasses, windByHeadings, windByTracks, type Pass } from './windAndSpeed.ts';
 
-const plan = (more: Partial<FlightPlan> = {}): FlightPlan => ({
-  seed: 'flight/test',
-  airspeedMPerS: 14,
-  headingsDegrees: [20, 140, 260],
-  passS: 14,
-  climb: { angleDegrees: 55, pathSpeedMPerS: 7, heightM: 40 },
-  hoverS: 14,
-  wind: { fromDegrees: 300, speedMPerS: 3 },
-  gust: { deviationMPerS: 0.6, lengthM: 30 },
-  rateHz: 5,
-  rotors: { count: 4, hoverRpm: 8000, bladeCount: 3 },
-  shaker: { rotor: 2, shakeMPerS2: 2 },
-  accelerationHz: 1000,
-  battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 12 },
-  ...more,
-});
+const plan = (more: Partial<FlightPlan> = {}): FlightPlan => usualFlightPlan('flight/test', more);
 /** The pass that a craft makes at an airspeed and heading in a wind that blows to the east and north. */
 const flown = (airspeed: number, heading: number, east: number, north: number): Pass => {
   const [e, n] = [

@@ -46,6 +46,9 @@ export interface FlownCard {
   /** Steady wind, by the passes or as it was told [m/s]. */
   windMPerS: number | null;
   hasPack: boolean;
+  payloadKg: number;
+  /** Of the craft without it [kg]. */
+  massKg: number;
 }
 
 /** What is measured in the air, by name. */
@@ -64,7 +67,10 @@ export type FlightFigures = Record<FlightFigureName, number | null>;
 /** Figures of one card, and the wind that its passes tell. */
 export interface CardFigures {
   figures: FlightFigures;
-  /** Steady wind by the passes [m/s] and where it comes from [°]; null where they do not tell. */
+  /**
+   * Wind by the passes [m/s] and where it comes from [°]: of two opposite ones the part along them alone, whose side is
+   * not told. Null where they tell none.
+   */
   wind: { windMPerS: number; fromDegrees: number | null } | null;
   /** Climbs on which the angle was not held. */
   notHeldCount: number;
@@ -149,19 +155,40 @@ function pairsOf(passes: readonly FlownPass[]): [FlownPass, FlownPass][] {
 /** Gusts grow with the wind: beyond this a climb or a pass says more of the air than of the prop [m/s]. */
 export const MOST_WIND_M_PER_S = 7;
 
-/** Why a card must be flown again before it counts; none where it counts. */
-export function reflyReasons(card: FlownCard, currentVersion: number): Reason[] {
+/** Another payload than this share of the craft makes another flight of it. */
+const PAYLOAD_RATIO = 0.02;
+
+/** What cards must have in common to be held against each other. */
+export interface FlightRule {
+  /** Protocol in force. */
+  version: number;
+  /** What most of them carried [kg]. */
+  payloadKg: number;
+}
+
+/** The rule for cards of one craft: the protocol in force, and the payload that most of them carried, the newest first. */
+export function flightRule(cards: readonly Pick<FlownCard, 'payloadKg'>[], version: number): FlightRule {
+  const counts = new Map<number, number>();
+  for (const { payloadKg } of cards) counts.set(payloadKg, (counts.get(payloadKg) ?? 0) + 1);
+  const [payloadKg] = [...counts].sort(([, a], [, b]) => b - a)[0] ?? [0];
+  return { version, payloadKg };
+}
+
+/** Why a card must be flown again before it counts beside others; none where it counts. */
+export function reflyReasons(card: FlownCard, rule: FlightRule): Reason[] {
   const reasons: Reason[] = [];
   const say = <C extends ReasonCode>(code: C, values: ReasonValues<C>): void => {
     reasons.push({ code, severity: 'action', values: values as Reason['values'], figure: null });
   };
-  const wind = cardFigures(card).wind?.windMPerS ?? card.windMPerS;
+  const wind = Math.max(cardFigures(card).wind?.windMPerS ?? 0, card.windMPerS ?? 0);
   const leastV = cellVoltages[card.chemistry].gateV;
-  if (card.protocol.version !== currentVersion)
-    say('fly.refly.protocol', { version: card.protocol.version, current: currentVersion });
+  if (card.protocol.version !== rule.version)
+    say('fly.refly.protocol', { version: card.protocol.version, current: rule.version });
+  if (Math.abs(card.payloadKg - rule.payloadKg) > PAYLOAD_RATIO * card.massKg)
+    say('fly.refly.payload', { payloadKg: card.payloadKg, usualKg: rule.payloadKg });
   if (!card.hasPack) say('fly.refly.noPack', {});
   else if (card.restCellV !== null && card.restCellV < leastV)
     say('fly.refly.lowPack', { restV: card.restCellV, leastV });
-  if (wind !== null && wind > MOST_WIND_M_PER_S) say('fly.refly.wind', { wind, most: MOST_WIND_M_PER_S });
+  if (wind > MOST_WIND_M_PER_S) say('fly.refly.wind', { wind, most: MOST_WIND_M_PER_S });
   return reasons;
 }

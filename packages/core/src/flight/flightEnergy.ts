@@ -1,5 +1,6 @@
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import { NotEnoughReadingsError } from '../errors/coreError.ts';
+import { firstAt } from '../numerics/firstAt.ts';
 
 /** Battery readings of a flight, read together. */
 export interface BatteryReadings {
@@ -9,8 +10,10 @@ export interface BatteryReadings {
 }
 
 /**
- * Energy and charge between two times, by the trapezoid of what was read; gaps longer than the longest step count nothing.
+ * Energy [J] and charge [C] between two times, by the trapezoid of what was read, and how long was read [s]; gaps longer
+ * than the longest step count nothing.
  *
+ * @param fromS - on the axis of the readings, as toS
  * @param longestStepS - a longer step between two readings is a gap
  * @throws {NotEnoughReadingsError} if fewer than two readings lie between them
  */
@@ -39,26 +42,16 @@ export function energyBetween(
   return { energyJ, chargeC, coveredS };
 }
 
-/** Where a time that rises reaches a moment; its length where it never does. */
-export function firstAt(timeS: ArrayLike<number>, fromS: number): number {
-  let [low, high] = [0, timeS.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (timeS[middle]! < fromS) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 /**
- * Minutes left in the air until the landing gate, at the mean current of what was flown.
+ * Time left in the air until the landing gate [s], at the mean current of what was flown.
  *
  *   t = (C·(1 − gate) − used)/I
  *
  * @param capacityAh - of the pack
  * @param usedAh - since it was full
  * @param gateRatio - charge left at which one lands, 0 to 0.9
- * @returns 0 where the gate is passed [s]
+ * @returns 0 where the gate is passed
+ * @throws {OutOfRangeError} if capacity or current is not positive, or the gate not within 0 to 0.9
  */
 export function timeToGateS(capacityAh: number, usedAh: number, currentA: number, gateRatio: number): number {
   requirePositive('capacityAh', capacityAh);

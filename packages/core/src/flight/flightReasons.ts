@@ -1,6 +1,7 @@
 /** Codes of what Fly says, each with the names of its values; its words are in the words room. */
 export interface FlightReasons {
   'fly.refly.protocol': 'version' | 'current';
+  'fly.refly.payload': 'payloadKg' | 'usualKg';
   'fly.refly.noPack': never;
   'fly.refly.lowPack': 'restV' | 'leastV';
   'fly.refly.wind': 'wind' | 'most';

@@ -1,8 +1,9 @@
 import FFT from 'fft.js';
 import { CoreError, NotEnoughReadingsError, OutOfRangeError } from '../errors/coreError.ts';
 import { requirePositive } from '../errors/guards.ts';
-import { firstAt } from './flightEnergy.ts';
+import { firstAt } from '../numerics/firstAt.ts';
 import { solveLinear } from '../numerics/solveLinear.ts';
+import { median } from '../statistics/describe.ts';
 
 /** Acceleration of a craft on its own axes, evenly sampled [m/s²]. */
 export interface ShakeSamples {
@@ -155,11 +156,6 @@ function leastSquaresAboveZero(rows: readonly { shapes: number[]; power: number 
     kept.splice(least, 1);
   }
   return shares;
-}
-
-function median(values: number[]): number {
-  values.sort((a, b) => a - b);
-  return values[values.length >> 1] ?? 0;
 }
 
 function meanBetween(timeS: ArrayLike<number>, values: ArrayLike<number>, fromS: number, toS: number): number {

@@ -23,6 +23,26 @@ export interface FlightPlan {
   battery: { cellCount: number; capacityAh: number; hoverCurrentA: number };
 }
 
+/** A calm evening over the sea: hover, a climb, passes on three headings, hover; whatever is asked for otherwise. */
+export function usualFlightPlan(seed: string, more: Partial<FlightPlan> = {}): FlightPlan {
+  return {
+    seed,
+    airspeedMPerS: 14,
+    headingsDegrees: [20, 140, 260],
+    passS: 13,
+    climb: { angleDegrees: 55, pathSpeedMPerS: 7.5, heightM: 42 },
+    hoverS: 14,
+    wind: { fromDegrees: 285, speedMPerS: 3 },
+    gust: { deviationMPerS: 0.5, lengthM: 30 },
+    rateHz: 5,
+    rotors: { count: 4, hoverRpm: 7800, bladeCount: 3 },
+    shaker: { rotor: 2, shakeMPerS2: 2.3 },
+    accelerationHz: 800,
+    battery: { cellCount: 6, capacityAh: 4, hoverCurrentA: 12 },
+    ...more,
+  };
+}
+
 /** A log of a made-up flight, and what is true of it. */
 export interface SimulatedFlight {
   track: LoggedTrack;
