@@ -8,7 +8,7 @@ const rooms = {
     floors: [
       ['units', 'errors', 'numerics', 'statistics', 'figure', 'line', 'recording'],
       ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'],
-      ['stand', 'pick', 'balance', 'fit', 'care', 'flight'],
+      ['stand', 'pick', 'balance', 'fit', 'care', 'flight', 'listen'],
       ['ready'],
       ['simulate'],
     ],
@@ -24,6 +24,7 @@ const rooms = {
       ['stand', 'balance', 'ready'],
       ['live', 'pick', 'fit', 'care'],
       ['fly'],
+      ['listen'],
       ['finder', 'docs', 'demo'],
     ],
   },
@@ -32,7 +33,7 @@ const rooms = {
     sideways: false,
     floors: [
       ['shared'],
-      ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'fly', 'settings', 'finder'],
+      ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'fly', 'listen', 'settings', 'finder'],
       ['app'],
     ],
   },

@@ -305,6 +305,62 @@ export function makeAdapters(core) {
         soundSpeed_ms: isa.soundSpeedMPerS,
       };
     },
+    '03': ({ frequency_Hz }) => ({
+      A_dB: core.aWeightingDb(frequency_Hz),
+      C_dB: core.cWeightingDb(frequency_Hz),
+      tableA_dB: core.aWeightingDb(frequency_Hz),
+    }),
+    '04': ({ bandsPerOctave, frequency_Hz }) => {
+      const band = core.octaveBandOf(frequency_Hz, bandsPerOctave);
+      return { index: band.index, centre_Hz: band.centreHz, lower_Hz: band.lowerHz, upper_Hz: band.upperHz };
+    },
+    '05': (l) =>
+      ({
+        leq: () => ({ level_dB: core.equivalentLevel(l.levels_dB, l.durations_s) }),
+        sum: () => ({ level_dB: core.levelOfAll(l.levels_dB) }),
+        background: () => {
+          const { levelDb, status } = core.withoutBackground(l.measured_dB, l.background_dB);
+          return {
+            level_dB: levelDb,
+            status: { clear: 'ok', corrected: 'corrected', upperBound: 'upper_bound' }[status],
+          };
+        },
+        distance: () => ({ level_dB: core.levelAtDistance(l.level_dB, l.distance_m, l.refDistance_m) }),
+        hemi_to_free: () => ({ level_dB: l.level_dB - core.HARD_GROUND_DB }),
+        exposure_percentile: () => ({ level_dB: core.exceededLevel(l.levels_dB, l.n_percent) }),
+      })[l.op](),
+    '06': (w) => {
+      const sound = analyticSound(w);
+      const spectrum = core.welchSpectrum(sound, w.fs_Hz, w.nperseg);
+      const meanSquare = sound.reduce((sum, x) => sum + x * x, 0) / sound.length;
+      return {
+        leq_dB: core.levelOfMeanSquare(meanSquare),
+        psdAtBins: w.bins.map((b) => spectrum.densityPa2PerHz[b]),
+        toneLevels_dB: w.tones.map((t) => core.levelOfMeanSquare(core.toneMeanSquare(spectrum, t.f_Hz))),
+        leqA_dB: core.spectrumLevel(spectrum, core.aWeightingDb),
+        peakFreqs_Hz: w.tones.map((t) => core.peakBetween(spectrum, 0.9 * t.f_Hz, 1.1 * t.f_Hz).frequencyHz),
+        bandLevel_dB: core.levelOfMeanSquare(core.meanSquareBetween(spectrum, ...w.band_Hz)),
+      };
+    },
+    '07': (b) => {
+      if (b.nHarm !== undefined) {
+        const lines = core.rotorLines({ bladeCount: b.blades, speedRpm: b.rpm }, b.polePairs, b.nHarm);
+        return {
+          bpf_Hz: lines.passingHz,
+          harmonics_Hz: lines.harmonicsHz,
+          sidebands_Hz: lines.besideHz,
+          electrical_Hz: lines.electricalHz,
+        };
+      }
+      if (b.harmonic !== undefined) return { rpm: core.speedOfTone(b.tone_Hz, b.blades, b.harmonic) };
+      const found = core.prominenceOf(b.tone_Hz, b.lowerBand_dB, b.middleBand_dB, b.upperBand_dB);
+      return {
+        criticalBandwidth_Hz: core.criticalBandwidthHz(b.tone_Hz),
+        prominenceRatio_dB: found.ratioDb,
+        threshold_dB: found.thresholdDb,
+        prominent: found.isProminent,
+      };
+    },
     '08': ({ original_amp, trial_g, trialAngles_deg, trialAmps }) => {
       const runs = {
         originalAmplitude: original_amp,
@@ -595,4 +651,14 @@ export function makeAdapters(core) {
     },
     28: ordinaryCraft,
   };
+}
+
+/** Tones and the noise of a linear congruential generator, as file 06 writes them down. */
+function analyticSound({ fs_Hz, N, tones, noiseAmp_Pa, seed }) {
+  let state = seed >>> 0;
+  return Float64Array.from({ length: N }, (_, k) => {
+    state = (Math.imul(1664525, state) + 1013904223) >>> 0;
+    const noise = noiseAmp_Pa * (state / 2 ** 32 - 0.5);
+    return tones.reduce((sum, t) => sum + t.amp_Pa * Math.sin((2 * Math.PI * t.f_Hz * k) / fs_Hz + t.phase_rad), noise);
+  });
 }

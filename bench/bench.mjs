@@ -6,6 +6,7 @@ import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { flyFigures } from './fly.mjs';
+import { listenFigures } from './listen.mjs';
 import { cutFigures } from './live.mjs';
 import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
@@ -45,6 +46,7 @@ await report({
   recording: recordingFigures,
   live: cutFigures,
   fly: flyFigures,
+  sound: listenFigures,
   bundle: () => {
     const folder = 'apps/web/dist/assets';
     if (!fs.existsSync(folder)) throw new Error('Build the web app first: npm run demo or npm test does.');

@@ -31,10 +31,6 @@ test('rack', async ({ demo, page }) => {
   await page.goto(`${demo.address}/rack`);
   await expect(page.getByRole('row', { name: /Brindlow 7.2/ })).toBeVisible();
   await take(page, 'rack');
-  await page.goto(`${demo.address}/rack/new`);
-  await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7740');
-  await expect(page.getByRole('radio').first()).toBeVisible();
-  await take(page, 'label');
 });
 
 test('pick', async ({ demo, page }) => {
@@ -138,6 +134,12 @@ test('fly', async ({ demo, page }) => {
   await openStation(page, demo, 'fly', 'Petrel');
   await expect(page.getByRole('table', { name: 'Props as they flew' })).toBeVisible();
   await take(page, 'fly');
+});
+
+test('listen', async ({ demo, page }) => {
+  await openStation(page, demo, 'listen', 'Petrel');
+  await expect(page.getByRole('img', { name: /^Spectrum of / })).toHaveAttribute('data-drawn', 'true');
+  await take(page, 'listen');
 });
 
 test('a flight log by night', async ({ demo, page }) => {

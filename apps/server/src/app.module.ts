@@ -11,6 +11,7 @@ import { FitModule } from './fit/fit.module.ts';
 import { FlyModule } from './fly/fly.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
 import { LineModule } from './line/line.module.ts';
+import { ListenModule } from './listen/listen.module.ts';
 import { LiveModule } from './live/live.module.ts';
 import { PickModule } from './pick/pick.module.ts';
 import { RackModule } from './rack/rack.module.ts';
@@ -30,6 +31,7 @@ const features = [
   FitModule,
   CareModule,
   FlyModule,
+  ListenModule,
 ];
 
 @Module({})

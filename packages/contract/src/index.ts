@@ -35,3 +35,6 @@ export type * from './fit/fit.view.ts';
 export * from './fly/limits.ts';
 export * from './fly/fly.dto.ts';
 export type * from './fly/fly.view.ts';
+export * from './listen/limits.ts';
+export * from './listen/listen.dto.ts';
+export type * from './listen/listen.view.ts';

@@ -22,6 +22,11 @@ test('the copied families are all here', () =>
   expect(names.map((n) => n.slice(0, 2))).toEqual([
     '01',
     '02',
+    '03',
+    '04',
+    '05',
+    '06',
+    '07',
     '08',
     '09',
     '10',

@@ -7,6 +7,10 @@ const SIGNATURES: [string, (bytes: Buffer) => boolean][] = [
     'image/webp',
     (b) => b.subarray(0, 4).toString('latin1') === 'RIFF' && b.subarray(8, 12).toString('latin1') === 'WEBP',
   ],
+  [
+    'audio/wav',
+    (b) => b.subarray(0, 4).toString('latin1') === 'RIFF' && b.subarray(8, 12).toString('latin1') === 'WAVE',
+  ],
   ['image/gif', (b) => /^GIF8[79]a/.test(b.subarray(0, 6).toString('latin1'))],
   ['application/x-ulog', (b) => b.subarray(0, 7).equals(Buffer.from([0x55, 0x4c, 0x6f, 0x67, 0x01, 0x12, 0x35]))],
   ['text/plain', (b) => b.length > 0 && !b.includes(0)],
@@ -20,9 +24,9 @@ export function requireKnownType(bytes: unknown): string {
     throw new FieldError(
       'body',
       'mediaType',
-      'body must be a PNG, JPEG, WebP or GIF picture, a ULog, or plain text',
+      'body must be a PNG, JPEG, WebP or GIF picture, a WAV, a ULog, or plain text',
       null,
-      { allowed: 'image/png, image/jpeg, image/webp, image/gif, application/x-ulog, text/plain' },
+      { allowed: 'image/png, image/jpeg, image/webp, image/gif, audio/wav, application/x-ulog, text/plain' },
       415,
     );
   return found[0];

@@ -37,6 +37,8 @@ describe('crafts', () => {
       expect.objectContaining({ station: 'balance', state: 'empty' }),
       expect.objectContaining({ station: 'fit', state: 'empty' }),
       expect.objectContaining({ station: 'stand', state: 'empty' }),
+      expect.objectContaining({ station: 'fly', state: 'empty' }),
+      expect.objectContaining({ station: 'listen', state: 'empty' }),
     ]);
   });
 

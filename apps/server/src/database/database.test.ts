@@ -1,4 +1,4 @@
-import { PGlite } from '@electric-sql/pglite';
+import type { PGlite } from '@electric-sql/pglite';
 import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
 import fs from 'node:fs';
 import os from 'node:os';
@@ -8,7 +8,7 @@ import { prepareFolder } from './folder.ts';
 import { acquireFolderLock, FolderInUseError } from './folderLock.ts';
 import { moveDays } from './moveDays.ts';
 import { openPglite } from './openPglite.ts';
-import { memoryDatabase } from '../test/memoryDatabase.ts';
+import { memoryDatabase, memoryPglite } from '../test/memoryDatabase.ts';
 import { linkTo } from './pgliteLink.ts';
 
 let folder: string;
@@ -31,7 +31,11 @@ describe('the folder', () => {
     await pglite.close();
     const second = path.join(folder, 'second');
     const freshen = jest.fn(async (copy: PGlite) => void (await copy.exec('create table freshened (id int)')));
-    await prepareFolder(second, { folder: path.join(folder, 'template'), freshen });
+    const files = { from: path.join(folder, 'files'), to: path.join(folder, 'blobs') };
+    fs.mkdirSync(files.from);
+    fs.writeFileSync(path.join(files.from, 'take.wav'), 'RIFF');
+    await prepareFolder(second, { folder: path.join(folder, 'template'), freshen, files });
+    expect(fs.readFileSync(path.join(files.to, 'take.wav'), 'utf8')).toBe('RIFF');
     expect(fs.existsSync(path.join(second, 'PG_VERSION'))).toBe(true);
     await prepareFolder(second, { folder: path.join(folder, 'template'), freshen });
     expect(freshen).toHaveBeenCalledTimes(1);
@@ -47,10 +51,7 @@ describe('the folder', () => {
   });
 
   test('of a newer schema is refused and left as it was', async () => {
-    const { db, close } = await memoryDatabase();
-    await db.execute(`update drizzle.__drizzle_migrations set created_at = created_at + 1000000`);
-    await close();
-    const pglite = await openPglite(path.join(folder, 'database'));
+    const pglite = await memoryPglite();
     const link = linkTo(pglite);
     const { db: fresh, pool } = await connect(link);
     await fresh.execute(`update drizzle.__drizzle_migrations set created_at = created_at + 1000000`);
@@ -62,7 +63,7 @@ describe('the folder', () => {
 
 describe('a workshop that is copied on another day', () => {
   test('keeps the hours of its days where the clocks changed between, leaves nothing ahead, and what is empty empty', async () => {
-    const pglite = await PGlite.create();
+    const pglite = await memoryPglite();
     await pglite.exec(
       `create table done (id int, at timestamptz not null, ended timestamptz); create table named (id int)`,
     );
@@ -117,7 +118,7 @@ describe('the wire', () => {
   });
 
   test('closing while a transaction is under way waits for it, keeps what it wrote, and then ends', async () => {
-    const pglite = await PGlite.create({ dataDir: 'memory://' });
+    const pglite = await memoryPglite();
     const { db, pool } = await connect(linkTo(pglite));
     let ended: Promise<void> | undefined;
     await db.transaction(async (tx) => {

@@ -60,12 +60,16 @@ export async function openDatabase(
 
 /** An own workshop starts empty, the demo with its past where that was played before. */
 function templateOf(
-  { cacheFolder, workshopKind }: Pick<Config, 'cacheFolder' | 'workshopKind'>,
+  { cacheFolder, workshopKind, dataFolder }: Pick<Config, 'cacheFolder' | 'workshopKind' | 'dataFolder'>,
   now: Date,
 ): FolderTemplate {
   const demo = path.join(cacheFolder, 'demo-database');
   if (workshopKind === 'demo' && fs.existsSync(demo))
-    return { folder: demo, freshen: (database) => moveDays(database, PLAYED_DAY, now) };
+    return {
+      folder: demo,
+      freshen: (database) => moveDays(database, PLAYED_DAY, now),
+      files: { from: `${demo}-blobs`, to: path.join(dataFolder, 'blobs') },
+    };
   return { folder: path.join(cacheFolder, 'empty-database') };
 }
 

@@ -12,6 +12,8 @@ export interface FolderTemplate {
   folder: string;
   /** Makes a fresh copy fit for its day. */
   freshen?: (database: PGlite) => Promise<void>;
+  /** Files that its rows name, and where they go. */
+  files?: { from: string; to: string };
 }
 
 /**
@@ -36,6 +38,8 @@ export async function prepareFolder(folder: string, template: FolderTemplate): P
     await template.freshen(database);
     await database.close();
   }
+  // Before the rows that name them stand in their place.
+  if (template.files && fs.existsSync(template.files.from)) copyFolder(template.files.from, template.files.to);
   fs.renameSync(beside, folder);
 }
 

@@ -13,3 +13,4 @@ export * from '../balance/balance.table.ts';
 export * from '../fit/fit.table.ts';
 export * from '../care/care.table.ts';
 export * from '../fly/fly.table.ts';
+export * from '../listen/listen.table.ts';

@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { NestFactory } from '@nestjs/core';
+import fs from 'node:fs';
 import path from 'node:path';
 import { AppModule } from '../app.module.ts';
 import { readConfig } from '../config.ts';
@@ -7,7 +8,10 @@ import { copyWhole } from '../database/folder.ts';
 import { PLAYED_DAY } from '../database/moveDays.ts';
 import { playDemo } from './playDemo.ts';
 
-/** Plays the demo once and leaves the database that new demo folders are copied from: `makeDemo WORKPLACE FOLDER`. */
+/**
+ * Plays the demo once and leaves the database that new demo folders are copied from, its files beside it:
+ * `makeDemo WORKPLACE FOLDER`.
+ */
 const [workplace, folder] = process.argv.slice(2);
 if (workplace === undefined || folder === undefined)
   throw new Error('Two arguments are needed: a folder to work in and the one to make.');
@@ -24,4 +28,6 @@ const app = await NestFactory.createApplicationContext(AppModule.with(config), {
 });
 await playDemo(app, PLAYED_DAY, PLAYED_DAY);
 await app.close();
+fs.rmSync(`${folder}-blobs`, { recursive: true, force: true });
+copyWhole(path.join(workplace, 'blobs'), `${folder}-blobs`);
 copyWhole(path.join(workplace, 'database'), folder);

@@ -1,6 +1,7 @@
-import { lookSides, type CraftView } from '@zivvo/contract';
+import type { CraftView } from '@zivvo/contract';
 import { drillKinds, gainPreconditions, makeDrill, seededRandom, type SeededRandom } from '@zivvo/core';
 import type { Diary } from './diary.ts';
+import { lookOver } from './lookOver.ts';
 import { SEED, type Shed } from './shed.ts';
 import {
   at,
@@ -94,22 +95,8 @@ class Season {
   /** A look over every arm; a scrape is seen on the last one where one is to be found. */
   async look(secondsAProp: number, scraped: 'last' | null): Promise<CraftView> {
     const craft = await this.shed.craft(this.flying.craft);
-    const looks = craft.rotors.map(({ place, level }, i) => ({
-      place,
-      level,
-      seen: [...lookSides],
-      photoSha256: null,
-      findings:
-        scraped === 'last' && i === craft.rotors.length - 1
-          ? [{ place: 'underside' as const, what: 'scrape' as const }]
-          : [],
-    }));
-    await this.shed.walks.walkRound(craft.id, {
-      id: this.shed.id(`look ${craft.name} ${this.lookCount++}`),
-      durationS: secondsAProp * looks.length,
-      looks,
-      note: null,
-    });
+    const id = this.shed.id(`look ${craft.name} ${this.lookCount++}`);
+    await lookOver(this.shed, craft, id, secondsAProp, scraped === 'last');
     return craft;
   }
 

@@ -3,6 +3,7 @@ import { Clock } from '../common/clock.ts';
 import { Diary } from './diary.ts';
 import { playCare } from './playCare.ts';
 import { playFly } from './playFly.ts';
+import { playListen } from './playListen.ts';
 import { playRack } from './playRack.ts';
 import { playStand } from './playStand.ts';
 import { Shed } from './shed.ts';
@@ -23,6 +24,7 @@ export async function playDemo(app: INestApplicationContext, today: Date, latest
   playStand(diary, shed);
   playCare(diary, shed);
   playFly(diary, shed);
+  playListen(diary, shed);
   await diary.play(app.get(Clock, { strict: false }), today, latest);
 }
 

@@ -1,15 +1,26 @@
 import type { CreateFlightCardDto } from '@zivvo/contract';
 import { cellVoltages, GRAVITY_M_PER_S2, seededRandom, simulateCard, USUAL_PROTOCOL } from '@zivvo/core';
 import type { Diary } from './diary.ts';
+import { lookOver } from './lookOver.ts';
 import { SEED, type Shed } from './shed.ts';
 import { at, demoFlights, type DemoFlights } from './tarnholm.ts';
 
 const LANDING_RATIO = 0.75;
+/** The look before a flight: so long before it, so long for each prop. */
+const LOOK_H = 0.4;
+const LOOK_S = 11;
 
 /** Flights by protocol: props side by side as they flew. */
 export function playFly(diary: Diary, shed: Shed): void {
   for (const season of demoFlights)
-    season.flights.forEach(({ daysAgo, hour }, i) => diary.plan(at(daysAgo, hour), () => flyCard(shed, season, i)));
+    season.flights.forEach(({ daysAgo, hour }, i) => {
+      diary.plan(at(daysAgo, hour - LOOK_H), () => lookFirst(shed, season.craft, i));
+      diary.plan(at(daysAgo, hour), () => flyCard(shed, season, i));
+    });
+}
+
+async function lookFirst(shed: Shed, name: string, index: number): Promise<void> {
+  await lookOver(shed, await shed.craft(name), shed.id(`look card ${name} ${index}`), LOOK_S);
 }
 
 async function flyCard(shed: Shed, season: DemoFlights, index: number): Promise<void> {
@@ -71,5 +82,6 @@ async function flyCard(shed: Shed, season: DemoFlights, index: number): Promise<
     logSha256: null,
     isCarefulFirst,
   };
+  shed.charged(card.flight.packPieceId!);
   await shed.fly.add(craft.id, card);
 }

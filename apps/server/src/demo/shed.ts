@@ -23,6 +23,8 @@ import { PropModelService } from '../rack/propModel.service.ts';
 import { CampaignService } from '../stand/campaign.service.ts';
 import { RunService } from '../stand/run.service.ts';
 import { FlyService } from '../fly/fly.service.ts';
+import { ListenService } from '../listen/listen.service.ts';
+import { BlobService } from '../blob/blob.service.ts';
 import { PartService } from '../rack/part.service.ts';
 import { WorkshopService } from '../workshop/workshop.service.ts';
 import { demoPacks, demoPeople, demoPropModels } from './tarnholm.ts';
@@ -49,6 +51,8 @@ export class Shed {
   readonly alerts = this.get(AlertService);
   readonly gains = this.get(GainService);
   readonly fly = this.get(FlyService);
+  readonly listen = this.get(ListenService);
+  readonly blobs = this.get(BlobService);
   readonly tickets = this.get(TicketService);
   readonly symptoms = this.get(SymptomService);
   readonly practice = this.get(PracticeService);
@@ -99,6 +103,11 @@ export class Shed {
   /** What a craft's figures are with a prop, by its label. */
   async figuresOf(craft: CraftView, modelKey: string): Promise<PickFigures> {
     return evaluateCandidate(this.bench.of(craft), modelGeometry(await this.model(modelKey))).figures;
+  }
+
+  /** Speed at which a prop carries a craft, by its label [rev/min]. */
+  async hoverRpm(craft: CraftView, propModelId: string): Promise<number> {
+    return this.bench.hoverSpeedRpm(craft, modelGeometry(await this.models.find(propModelId)));
   }
 
   /** How long a craft stays up with a prop [s]. */

@@ -710,8 +710,8 @@ export const demoFlights: DemoFlights[] = [
     dragAreaM2: 0.021,
     flights: [
       {
-        daysAgo: 19,
-        hour: 14,
+        daysAgo: 20,
+        hour: 13,
         modelKey: 'b72',
         restCellV: 4.17,
         wind: sea,
@@ -719,8 +719,8 @@ export const demoFlights: DemoFlights[] = [
         isCarefulFirst: false,
       },
       {
-        daysAgo: 19,
-        hour: 15,
+        daysAgo: 20,
+        hour: 14,
         modelKey: 't77',
         restCellV: 4.16,
         wind: sea,
@@ -728,28 +728,28 @@ export const demoFlights: DemoFlights[] = [
         isCarefulFirst: true,
       },
       {
-        daysAgo: 19,
-        hour: 16,
+        daysAgo: 20,
+        hour: 15,
         modelKey: 'v75',
         restCellV: 4.17,
         wind: sea,
         opinions: [said('sound', 2, 'sings over the water')],
         isCarefulFirst: true,
       },
-      { daysAgo: 17, hour: 13, modelKey: 'b72', restCellV: 4.16, wind: ridge, opinions: [], isCarefulFirst: false },
+      { daysAgo: 18, hour: 12, modelKey: 'b72', restCellV: 4.16, wind: ridge, opinions: [], isCarefulFirst: false },
       {
-        daysAgo: 17,
-        hour: 14,
+        daysAgo: 18,
+        hour: 13,
         modelKey: 't77',
         restCellV: 4.15,
         wind: ridge,
         opinions: [said('planted', 5)],
         isCarefulFirst: false,
       },
-      { daysAgo: 17, hour: 15, modelKey: 'v75', restCellV: 4.17, wind: ridge, opinions: [], isCarefulFirst: false },
+      { daysAgo: 18, hour: 14, modelKey: 'v75', restCellV: 4.17, wind: ridge, opinions: [], isCarefulFirst: false },
       {
-        daysAgo: 17,
-        hour: 16,
+        daysAgo: 18,
+        hour: 15,
         modelKey: 'b70',
         restCellV: 3.97,
         wind: ridge,
@@ -764,17 +764,17 @@ export const demoFlights: DemoFlights[] = [
     flights: [
       {
         daysAgo: 12,
-        hour: 13,
+        hour: 14,
         modelKey: 'b11',
         restCellV: 4.18,
         wind: sea,
         opinions: [said('smoothness', 4)],
         isCarefulFirst: false,
       },
-      { daysAgo: 12, hour: 14, modelKey: 'b11', restCellV: 4.17, wind: sea, opinions: [], isCarefulFirst: false },
+      { daysAgo: 12, hour: 15, modelKey: 'b11', restCellV: 4.17, wind: sea, opinions: [], isCarefulFirst: false },
       {
         daysAgo: 11,
-        hour: 13,
+        hour: 14,
         modelKey: 'k94',
         restCellV: 4.17,
         wind: ridge,
@@ -782,5 +782,42 @@ export const demoFlights: DemoFlights[] = [
         isCarefulFirst: true,
       },
     ],
+  },
+];
+
+/** Props that were listened to at one place. */
+export interface DemoListening {
+  craft: string;
+  daysAgo: number;
+  hour: number;
+  place: string;
+  method: 'meter' | 'recording';
+  distanceM: number;
+  /** What the place itself sounds like [dB(A)]. */
+  placeDb: number;
+  /** Keys of props in the order of the takes; null for the place alone. */
+  takes: readonly (string | null)[];
+}
+
+export const demoListenings: DemoListening[] = [
+  {
+    craft: 'Petrel',
+    daysAgo: 9,
+    hour: 14,
+    place: 'meadow behind the shed',
+    method: 'recording',
+    distanceM: 4,
+    placeDb: 38,
+    takes: [null, 'b72', 't77', 'v75', 'b70', 't77', 'v75', 'b72'],
+  },
+  {
+    craft: 'Eider',
+    daysAgo: 8,
+    hour: 13,
+    place: 'school yard, after classes',
+    method: 'meter',
+    distanceM: 6,
+    placeDb: 44,
+    takes: [null, 'b11', 'k94', 'k94', 'b11'],
   },
 ];

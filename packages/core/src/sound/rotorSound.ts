@@ -33,6 +33,52 @@ export function bladePassingHz({ bladeCount, speedRpm }: Pick<RotorSource, 'blad
   return (bladeCount * speedRpm) / 60;
 }
 
+/** Where a rotor and its motor leave lines in a sound [Hz]. */
+export interface RotorLines {
+  passingHz: number;
+  harmonicsHz: number[];
+  /** One turn on either side of the first pass, where blades that are not alike are heard. */
+  besideHz: [number, number];
+  /** Of the motor's currents: the whine. */
+  electricalHz: number;
+}
+
+/**
+ * @param polePairs - of the motor; magnets over two
+ * @param harmonicCount - 1 to 40
+ * @throws {OutOfRangeError} if a speed is negative or a count none
+ */
+export function rotorLines(
+  rotor: Pick<RotorSource, 'bladeCount' | 'speedRpm'>,
+  polePairs: number,
+  harmonicCount: number,
+): RotorLines {
+  requireWithin('speedRpm', rotor.speedRpm, 0, Number.MAX_VALUE);
+  requirePositive('polePairs', polePairs);
+  requireWithin('harmonicCount', harmonicCount, 1, TONE_MAX_COUNT);
+  const passingHz = bladePassingHz(rotor);
+  const turnHz = rotor.speedRpm / 60;
+  return {
+    passingHz,
+    harmonicsHz: Array.from({ length: harmonicCount }, (_, i) => (i + 1) * passingHz),
+    besideHz: [passingHz - turnHz, passingHz + turnHz],
+    electricalHz: turnHz * polePairs,
+  };
+}
+
+/**
+ * Speed of a rotor one of whose passes is heard as a tone [rev/min].
+ *
+ * @param order - which multiple of the blade-passing frequency it is, 1 and up
+ * @throws {OutOfRangeError} if one of them is not positive
+ */
+export function speedOfTone(frequencyHz: number, bladeCount: number, order = 1): number {
+  requirePositive('frequencyHz', frequencyHz);
+  requirePositive('bladeCount', bladeCount);
+  requirePositive('order', order);
+  return (60 * frequencyHz) / (bladeCount * order);
+}
+
 /**
  * Mean-square pressures of the steady tones at the first harmonics of the blade-passing frequency [Pa²].
  *

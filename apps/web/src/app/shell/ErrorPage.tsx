@@ -22,7 +22,8 @@ export function ErrorPage() {
 /** Whether a part of the program itself could not be fetched, as browsers put it. */
 function isPartMissing(error: unknown): boolean {
   return (
-    error instanceof TypeError && /dynamically imported module|importing a module script failed/i.test(error.message)
+    error instanceof Error &&
+    /dynamically imported module|importing a module script failed|unable to preload/i.test(error.message)
   );
 }
 

@@ -9,11 +9,12 @@ import { useAppSelector } from '../../shared/store/store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
 import { StandCut } from './StandCut.tsx';
+import { patiently } from './patiently.ts';
 import classes from './Shell.module.css';
 
-const Finder = lazy(() => import('../../finder/Finder.tsx'));
-const KeysHelp = lazy(() => import('./KeysHelp.tsx'));
-const Notices = lazy(() => import('./Notices.tsx'));
+const Finder = lazy(patiently(() => import('../../finder/Finder.tsx')));
+const KeysHelp = lazy(patiently(() => import('./KeysHelp.tsx')));
+const Notices = lazy(patiently(() => import('./Notices.tsx')));
 
 /** The frame of every page: what is in hand above, the line at the left, the page in the middle. */
 export function Shell() {

@@ -73,6 +73,7 @@ test('the rail is the work in its order, each station with its stop, and what is
     'Fit',
     'Stand',
     'Fly',
+    'Listen',
     'Care',
     'Settings',
   ]);

@@ -64,6 +64,7 @@ export const api = createApi({
   baseQuery: retry(baseQuery, { maxRetries: 2 }),
   tagTypes: [
     'Fly',
+    'Listen',
     'Craft',
     'PropModel',
     'Campaign',

@@ -1,0 +1,4 @@
+import { serveWork } from '../shared/worker/serveWork.ts';
+import { ListenWork } from './listenWork.ts';
+
+serveWork(new ListenWork());
