@@ -16,7 +16,7 @@ import { logProblem } from './logView.ts';
 const START = Date.parse('2026-11-20T11:00:00Z');
 let flight: SimulatedFlight;
 beforeAll(() => {
-  flight = simulateFlight(usualFlightPlan('log', { shaker: { rotor: 1, shakeMPerS2: 2.4 } }));
+  flight = simulateFlight(usualFlightPlan('log', { shaker: { rotor: 1, shakeMPerS2: 2.4 }, accelerationHz: 420 }));
 });
 
 const nobody = (): void => undefined;

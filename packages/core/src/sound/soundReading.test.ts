@@ -212,7 +212,8 @@ describe('levels', () => {
 
   test('the picture of a long sound keeps its size', () => {
     const analyser = new SoundAnalyser(8000);
-    for (let s = 0; s < 120; s++) analyser.push(tone(440, 0.2, 1, 8000));
+    const second = tone(440, 0.2, 1, 8000);
+    for (let s = 0; s < 120; s++) analyser.push(second);
     const { picture, overTime } = analyser.finish();
     expect(picture.columns.length).toBeLessThanOrEqual(256);
     expect(picture.columns.length * picture.stepS).toBeCloseTo(120, -1);
@@ -223,22 +224,23 @@ describe('levels', () => {
 describe('blades', () => {
   const plan = (more: Partial<MicrophonePlan> = {}): MicrophonePlan => ({
     seed: 'blades',
-    rateHz: 24_000,
-    durationS: 4,
+    rateHz: 16_000,
+    durationS: 2.5,
     rotors: [{ rpm: 7200, bladeCount: 3, toneDb: 66, fallDb: 4, unevenRatio: 0.02 }],
     rushDb: 60,
     backgroundDb: 40,
     ...more,
   });
   const heard = (p: MicrophonePlan) => analyseSound(simulateMicrophone(p), p.rateHz).spectrum;
+  const usual = heard(plan());
 
   test('tell the speed, its lines stand out, and nothing else would do', () => {
-    const [comb] = bladeCombs(heard(plan()), { bladeCount: 3 });
+    const [comb] = bladeCombs(usual, { bladeCount: 3 });
     expect(comb!.rpm).toBeCloseTo(7200, -1);
     expect(comb!.otherRpm).toEqual([]);
     expect(comb!.lines[0]).toMatchObject({ order: 1, prominence: { isProminent: true } });
     expect(comb!.lines[0]!.levelDb).toBeCloseTo(66, 0);
-    expect(bladeCombs(heard(plan()), { bladeCount: 2 })[0]!.rpm).toBeCloseTo(10_800, -1);
+    expect(bladeCombs(usual, { bladeCount: 2 })[0]!.rpm).toBeCloseTo(10_800, -1);
   });
 
   test('of four rotors are told apart; noise has none; a rough speed leads to its own', () => {
@@ -252,8 +254,8 @@ describe('blades', () => {
     expect(found).toHaveLength(4);
     found.forEach((r, i) => expect(r / rpm[i]!).toBeCloseTo(1, 2));
     expect(bladeCombs(heard(plan({ rotors: [] })), { bladeCount: 3 })).toEqual([]);
-    expect(bladeCombs(heard(plan()), { bladeCount: 3, roughRpm: 14_000 })[0]?.rpm ?? 0).not.toBeCloseTo(7200, -2);
-    expect(() => bladeCombs(heard(plan()), { bladeCount: 0 })).toThrow(OutOfRangeError);
+    expect(bladeCombs(usual, { bladeCount: 3, roughRpm: 14_000 })[0]?.rpm ?? 0).not.toBeCloseTo(7200, -2);
+    expect(() => bladeCombs(usual, { bladeCount: 0 })).toThrow(OutOfRangeError);
   });
 
   test('that are not alike are heard at every turn, even ones at the passes alone', () => {
@@ -261,7 +263,7 @@ describe('blades', () => {
       const spectrum = heard(
         plan({ rotors: [{ rpm: 7200, bladeCount: 3, toneDb: 75, fallDb: 4, unevenRatio }], rushDb: 50 }),
       );
-      return betweenPassesDb(spectrum, bladeCombs(spectrum, { bladeCount: 3 })[0]!, 3);
+      return betweenPassesDb(spectrum, bladeCombs(spectrum, { bladeCount: 3, roughRpm: 7000 })[0]!, 3);
     };
     expect(between(0.2)!).toBeGreaterThan(-24);
     expect(between(0) ?? -100).toBeLessThan(-30);

@@ -1,0 +1,78 @@
+import { listenLimits, type CraftView, type ListeningView, type PropModelView } from '@zivvo/contract';
+import { sonicTipRpm } from '@zivvo/core';
+import { proxy } from 'comlink';
+import { useEffect, useState } from 'react';
+import { numberIn } from '../shared/forms/numberIn.ts';
+import { WorkRefusal } from '../shared/worker/workProblem.ts';
+import { soundProblem } from './listenView.ts';
+import type { HeardBlades, HeardFile } from './listenWork.ts';
+import { bladesOf, type TakeEntry } from './takeEntry.ts';
+import { useListenWork } from './useListenWork.ts';
+
+export type HeardSoundState = ReturnType<typeof useHeardSound>;
+
+/** A file, what was heard in it, and what the blades of the chosen prop say in it. */
+export function useHeardSound(
+  entry: TakeEntry,
+  model: PropModelView | undefined,
+  craft: CraftView,
+  listening: ListeningView,
+) {
+  const work = useListenWork();
+  const [file, setFile] = useState<File | null>(null);
+  const [heard, setHeard] = useState<HeardFile | null>(null);
+  const [blades, setBlades] = useState<HeardBlades | null>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const hear = async (taken: File): Promise<void> => {
+    setFile(taken);
+    setHeard(null);
+    setBlades(null);
+    setProblem(null);
+    setShare(0);
+    try {
+      setHeard(await work.ask((w) => w.hear(taken, proxy(setShare))));
+    } catch (error) {
+      if (!(error instanceof WorkRefusal)) throw error;
+      setFile(null);
+      setProblem(soundProblem(error.problem));
+    }
+    setShare(null);
+  };
+  const bladeCount = bladesOf(entry, model);
+  const roughRpm = numberIn(entry.roughRpm, listenLimits.rpm).value;
+  const rotorCount = listening.heardOn === 'stand' ? 1 : Math.min(8, craft.rotors.length);
+  const diameterM = model?.diameterM ?? null;
+  useEffect(() => {
+    let isGone = false;
+    if (heard === null || diameterM === null || bladeCount < 1) return;
+    const question = { bladeCount, roughRpm, rotorCount, mostRpm: sonicTipRpm(diameterM) };
+    work
+      .ask((w) => w.blades(question))
+      .then(
+        (found) => !isGone && setBlades(found),
+        () => !isGone && setBlades(null),
+      );
+    return () => {
+      isGone = true;
+    };
+  }, [work, heard, bladeCount, roughRpm, rotorCount, diameterM]);
+  const forget = (): void => {
+    setFile(null);
+    setHeard(null);
+    setBlades(null);
+    setProblem(null);
+  };
+  const isProp = diameterM !== null;
+  return {
+    file,
+    heard,
+    blades: isProp ? blades : null,
+    share,
+    isReading: share !== null,
+    problem,
+    hear,
+    forget,
+    stop: () => work.stop(),
+  };
+}
