@@ -11,11 +11,17 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 900,
     // What several pages share comes in one piece with the entry: forty small files would queue behind one another, and
-    // the page's questions to the server behind them.
+    // the page's questions to the server behind them. Charts and tables come with the pages that show them.
     rolldownOptions: {
       output: {
         codeSplitting: {
-          groups: [{ name: 'shared', test: (id) => !/echarts|zrender|papaparse/.test(id), minShareCount: 3 }],
+          groups: [
+            {
+              name: 'shared',
+              test: (id) => !/echarts|zrender|papaparse|@tanstack|shared.table/.test(id),
+              minShareCount: 3,
+            },
+          ],
         },
       },
     },

@@ -451,7 +451,7 @@ describe('rules between fields and inside lists', () => {
       'half a digest',
       FitPieceDto,
       { tag: 'AB12', place: 'rearLeft', level: 0, oldTag: null, oldMarkSha256: 'abc', overrideReason: null },
-      'oldMarkSha256:minLength',
+      'oldMarkSha256:matches',
     ],
     ['a page of a thousand', PieceQueryDto, { limit: '1000' }, 'limit:max'],
     ['an offset in words', PieceQueryDto, { offset: 'many' }, 'offset:isInt'],

@@ -1,7 +1,15 @@
 import { describe, expect, test } from '@jest/globals';
 import { plainToInstance } from 'class-transformer';
 import { validateSync } from 'class-validator';
-import { CampaignDto, CraftDto, fieldProblems, ImportRunsDto, PropModelDto, RunDraftDto } from './index.ts';
+import {
+  CampaignDto,
+  CraftDto,
+  CreateFlightCardDto,
+  fieldProblems,
+  ImportRunsDto,
+  PropModelDto,
+  RunDraftDto,
+} from './index.ts';
 
 const rulesBroken = (Dto: new () => object, body: object): string[] =>
   fieldProblems(validateSync(plainToInstance(Dto, body), { whitelist: true, forbidNonWhitelisted: true })).map(
@@ -49,6 +57,24 @@ describe('rules shared by forms and server', () => {
       ),
     ).toBe(true),
   );
+
+  const named = (name: string): string[] => rulesBroken(CraftDto, { name }).filter((r) => r.startsWith('name:'));
+
+  test.each([' ', '\t\n', 'Petrel\u202elive', 'a\u0000b', 'half \ud83d', '\u2066x', '\u007f'])(
+    '%j is no name',
+    (name) => expect(named(name)).toEqual(['name:readable']),
+  );
+
+  test.each(['Petrel', 'Größe 5″ ✈', 'two\nlines', '\u{1f6e9} plane', '鳥'])('%j is a name', (name) =>
+    expect(named(name)).toEqual([]),
+  );
+
+  test('a stored file is named by its digest and by nothing else', () => {
+    const of = (photoSha256: unknown): boolean =>
+      rulesBroken(CreateFlightCardDto, { logSha256: photoSha256 }).includes('logSha256:matches');
+    expect(['z'.repeat(64), 'A'.repeat(64), 'a'.repeat(63), ''].map(of)).toEqual([true, true, true, true]);
+    expect([of('0af'.repeat(22).slice(0, 64)), of(null)]).toEqual([false, false]);
+  });
 
   test('every limit is told with the rule', () => {
     const [first] = fieldProblems(

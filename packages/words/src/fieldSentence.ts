@@ -48,6 +48,7 @@ export function fieldSentence(problem: FieldProblem, choices: UnitChoices): stri
     return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
   if (['isString', 'minLength'].includes(problem.rule) && max !== undefined)
     return `${label}: enter something, up to ${max} characters.`;
+  if (problem.rule === 'readable') return `${label}: more than blanks, and no hidden characters.`;
   if (problem.rule === 'maxLength') return `${label}: at most ${max} characters.`;
   if (min !== undefined && max !== undefined) return `${label}: ${show(min)} to ${show(max)} is allowed.`;
   if (problem.rule === 'exists') return `${label}: what it names does not exist any more.`;

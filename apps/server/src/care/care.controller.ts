@@ -85,14 +85,14 @@ export class CareController {
 
   @Delete('flights/:id')
   @HttpCode(204)
-  removeFlight(@Param('id', IdPipe) id: string): Promise<void> {
-    return this.flights.remove(id);
+  removeFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<void> {
+    return this.flights.remove(craftId, id);
   }
 
   @Post('flights/:id/restore')
   @HttpCode(200)
   async restoreFlight(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<CareView> {
-    await this.flights.restore(id);
+    await this.flights.restore(craftId, id);
     return this.care.find(craftId);
   }
 

@@ -236,6 +236,8 @@ describe('walking round', () => {
     const care = await view();
     expect(care.ready.verdict).toBe('mend');
     expect(care.pieces.find((p) => p.piece.id === piece.id)!.openOutcome).toBe('clean');
+    // A craft that is nowhere mends nothing.
+    await server.http.post(`/api/care/${v7()}/pieces/${piece.id}/mended`).expect(404);
     const mended = (await server.http.post(url(`/pieces/${piece.id}/mended`)).expect(200)).body as CareView;
     expect(codes(mended)).toEqual(['care.untrued']);
     const detail = (await server.http.get(`/api/pieces/${piece.id}`)).body as PieceDetailView;

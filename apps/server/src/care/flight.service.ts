@@ -1,5 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { CreateFlightDto } from '@zivvo/contract';
+import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -66,9 +67,10 @@ export class FlightService {
   }
 
   /** A flight that was typed wrongly goes out with the strikes that were told with it, and with what both counted. */
-  async remove(id: string): Promise<void> {
+  /** @throws {NotFoundError} if there is no such flight of this craft; nothing is changed then */
+  async remove(craftId: string, id: string): Promise<void> {
     await this.db.transaction(async (tx) => {
-      const { craftId, durationS } = await this.flights.find(tx, id);
+      const { durationS } = await this.findOf(tx, craftId, id);
       await this.flights.remove(tx, id, this.rows.now());
       await this.strikes.markOfFlight(tx, id, this.rows.now());
       await this.parts.noteHours(tx, craftId, -durationS / 3600);
@@ -76,14 +78,21 @@ export class FlightService {
     });
   }
 
-  async restore(id: string): Promise<void> {
+  /** @throws {NotFoundError} if there is no such flight of this craft; nothing is changed then */
+  async restore(craftId: string, id: string): Promise<void> {
     await this.db.transaction(async (tx) => {
       if (await this.flights.isThere(tx, id)) return;
       await this.flights.restore(tx, id);
       await this.strikes.markOfFlight(tx, id, null);
-      const row = await this.flights.find(tx, id);
-      await this.parts.noteHours(tx, row.craftId, row.durationS / 3600);
-      await this.ledger.record(tx, row.craftId, { kind: 'flightRestored', craftId: row.craftId, flightId: id });
+      const { durationS } = await this.findOf(tx, craftId, id);
+      await this.parts.noteHours(tx, craftId, durationS / 3600);
+      await this.ledger.record(tx, craftId, { kind: 'flightRestored', craftId, flightId: id });
     });
+  }
+
+  private async findOf(tx: DbOrTx, craftId: string, id: string): Promise<{ durationS: number }> {
+    const row = await this.flights.find(tx, id);
+    if (row.craftId !== craftId) throw new NotFoundError('flight', id);
+    return row;
   }
 }

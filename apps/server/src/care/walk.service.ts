@@ -81,6 +81,7 @@ export class WalkService {
    */
   async mend(craftId: string, pieceId: string): Promise<void> {
     await this.db.transaction(async (tx) => {
+      await this.crafts.find(tx, craftId);
       const look = (await this.walkarounds.newestLooks(tx, [pieceId])).get(pieceId);
       if (look?.fact.outcome !== 'clean') throw new NotFoundError('open finding', pieceId);
       if (look.fact.isTruingVoid) await this.actions.recordById(tx, pieceId, { ...NO_ACTION, action: 'dress' });

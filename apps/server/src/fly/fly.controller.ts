@@ -19,8 +19,8 @@ export class FlyController {
 
   @Delete('cards/:id')
   @HttpCode(204)
-  remove(@Param('id', IdPipe) id: string): Promise<void> {
-    return this.fly.remove(id);
+  remove(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<void> {
+    return this.fly.remove(craftId, id);
   }
 
   @Post('cards/:id/restore')

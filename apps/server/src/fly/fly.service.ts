@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateFlightCardDto, type FlightProtocolDto, type FlyView } from '@zivvo/contract';
 import { compareFlights, flightRule, USUAL_PROTOCOL, type FlightProtocol } from '@zivvo/core';
 import { FlightService } from '../care/flight.service.ts';
+import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -73,16 +74,19 @@ export class FlyService {
   }
 
   /** Takes a card out together with its flight and what that counted. */
-  async remove(id: string): Promise<void> {
+  async remove(craftId: string, id: string): Promise<void> {
     const { flightId } = await this.cards.find(this.db, id);
-    await this.flights.remove(flightId);
+    await this.flights.remove(craftId, flightId);
     await this.cards.remove(this.db, id, this.rows.now());
   }
 
   async restore(craftId: string, id: string): Promise<FlyView> {
-    await this.cards.restore(this.db, id);
+    await this.db.transaction(async (tx) => {
+      await this.cards.restore(tx, id);
+      if ((await this.cards.find(tx, id)).craftId !== craftId) throw new NotFoundError('flight card', id);
+    });
     const { flightId } = await this.cards.find(this.db, id);
-    await this.flights.restore(flightId);
+    await this.flights.restore(craftId, flightId);
     return this.ofCraft(craftId);
   }
 

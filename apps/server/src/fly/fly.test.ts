@@ -93,6 +93,22 @@ describe('a card', () => {
     expect(await stop()).toMatchObject({ state: 'full', values: { count: 2, props: 1 } });
   });
 
+  test('of another craft is not taken out, nor its flight, by either way', async () => {
+    const card = aCard();
+    await post(card).expect(201);
+    const other = aCraft({ name: 'Dunlin' });
+    await server.http.post('/api/crafts').send(other).expect(201);
+    const before = (await care()).flownS;
+    await server.http.delete(`/api/fly/${other.id}/cards/${card.id}`).expect(404);
+    await server.http.delete(`/api/care/${other.id}/flights/${card.flight.id}`).expect(404);
+    expect((await care()).flownS).toBe(before);
+    await server.http.delete(`/api/fly/${craftId}/cards/${card.id}`).expect(204);
+    const without = (await care()).flownS;
+    await server.http.post(`/api/fly/${other.id}/cards/${card.id}/restore`).expect(404);
+    await server.http.post(`/api/care/${other.id}/flights/${card.flight.id}/restore`).expect(404);
+    expect((await care()).flownS).toBe(without);
+  });
+
   test('a flight taken out in Care takes its card out of sight', async () => {
     const card = aCard();
     await post(card).expect(201);

@@ -86,9 +86,15 @@ function thrustOf(text: string): number {
   const { min, max } = listenLimits.thrustN;
   const value = Number(text);
   if (text.trim() === '' || !(value >= min && value <= max))
-    throw new FieldError('thrustN', 'within', `thrustN must be a number from ${min} to ${max}`, text.slice(0, 40), {
-      min,
-      max,
-    });
+    throw new FieldError(
+      'thrustN',
+      'within',
+      `thrustN must be a number from ${min} to ${max}`,
+      String(text).slice(0, 40),
+      {
+        min,
+        max,
+      },
+    );
   return value;
 }

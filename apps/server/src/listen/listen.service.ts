@@ -11,9 +11,10 @@ import {
   type ListenView,
 } from '@zivvo/contract';
 import { carryThrustN, hearListening, layoutKind } from '@zivvo/core';
+import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
-import { DB, type Db } from '../database/database.ts';
+import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { ListeningFullError, SlotsError, VoteError } from './listen.errors.ts';
 import { countVotes, heardProps, toListeningView, toSetup, toSoundTake, toTakeView } from './listen.mapper.ts';
@@ -79,8 +80,12 @@ export class ListenService {
     await this.listenings.remove(this.db, id, this.rows.now());
   }
 
+  /** Brought back, or nothing is changed where it is another craft's. */
   async restore(craftId: string, id: string): Promise<ListenView> {
-    await this.listenings.restore(this.db, id);
+    await this.db.transaction(async (tx) => {
+      await this.listenings.restore(tx, id);
+      await this.ofThis(craftId, id, tx);
+    });
     return this.ofCraft(craftId, id, null);
   }
 
@@ -107,9 +112,12 @@ export class ListenService {
   }
 
   async restoreTake(craftId: string, id: string): Promise<ListenView> {
-    await this.takes.restore(this.db, id);
-    const { listeningId } = await this.takes.find(this.db, id);
-    await this.ofThis(craftId, listeningId);
+    const listeningId = await this.db.transaction(async (tx) => {
+      await this.takes.restore(tx, id);
+      const take = await this.takes.find(tx, id);
+      await this.ofThis(craftId, take.listeningId, tx);
+      return take.listeningId;
+    });
     return this.ofCraft(craftId, listeningId, null);
   }
 
@@ -130,10 +138,10 @@ export class ListenService {
     return this.ofCraft(craftId, listeningId, null);
   }
 
-  private async ofThis(craftId: string, id: string): Promise<ListeningRow> {
-    const row = await this.listenings.find(this.db, id);
-    if (row.craftId !== craftId) await this.listenings.find(this.db, craftId);
-    return row;
+  /** @throws {NotFoundError} if there is no such listening of this craft */
+  private async ofThis(craftId: string, id: string, db: DbOrTx = this.db): Promise<void> {
+    const row = await this.listenings.find(db, id);
+    if (row.craftId !== craftId) throw new NotFoundError('listening', id);
   }
 
   private async opened(row: ListeningRow, craft: CraftRow, wantedN: number | null): Promise<ListeningView> {

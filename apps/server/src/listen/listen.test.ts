@@ -140,6 +140,10 @@ describe('a listening', () => {
     await server.http.delete(`/api/listen/${other.id}/takes/${take.id}`).expect(404);
     await server.http.delete(`/api/listen/${other.id}/listenings/${id}`).expect(404);
     expect((await listen(`?listening=${id}`)).open!.takes).toHaveLength(1);
+    // Not even brought back from there.
+    await server.http.delete(`/api/listen/${craftId}/takes/${take.id}`).expect(204);
+    await server.http.post(`/api/listen/${other.id}/takes/${take.id}/restore`).expect(404);
+    expect((await listen(`?listening=${id}`)).open!.takes).toHaveLength(0);
     await server.http.get(`/api/listen/${v7()}`).expect(404);
   });
 });

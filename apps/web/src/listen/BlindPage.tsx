@@ -44,7 +44,7 @@ function Blind({ craft, open }: { craft: CraftView; open: ListeningView | null }
         <EmptyPage
           title="Record two props first"
           actions={
-            <ActionLink weight="main" to={to('/listen/new')}>
+            <ActionLink weight="main" to={to(open ? `/listen/new?listening=${open.id}` : '/listen/new')}>
               Take a sound
             </ActionLink>
           }

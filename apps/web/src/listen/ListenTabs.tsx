@@ -1,3 +1,4 @@
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { StationTabs } from '../shared/ui/StationTabs.tsx';
 
 const TABS = [
@@ -7,5 +8,10 @@ const TABS = [
   { path: '/listen/speed', name: 'Speed' },
 ] as const;
 
-/** What belongs to listening. */
-export const ListenTabs = () => <StationTabs label="Listen" tabs={TABS} />;
+/** What belongs to listening; the listening that is open goes along. */
+export function ListenTabs() {
+  const [listeningId] = useAddressParam('listening');
+  const toPage = (address: string): string =>
+    listeningId === null ? address : `${address}${address.includes('?') ? '&' : '?'}listening=${listeningId}`;
+  return <StationTabs label="Listen" tabs={TABS} toPage={toPage} />;
+}

@@ -34,7 +34,9 @@ export function useMicrophone(onSamples: OnSamples) {
       await context.audioWorklet.addModule('/microphone.worklet.js');
       const node = new AudioWorkletNode(context, 'microphone');
       node.port.onmessage = ({ data }: MessageEvent<Float32Array>) => latest.current(data, context.sampleRate);
-      context.createMediaStreamSource(stream).connect(node);
+      // Some browsers run only what leads to a loudspeaker: this leads there and is silent.
+      const silent = new GainNode(context, { gain: 0 });
+      context.createMediaStreamSource(stream).connect(node).connect(silent).connect(context.destination);
       setState('on');
     } catch (error) {
       stop();

@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { craftLimits } from '../craft/limits.ts';
 import { pieceLimits, rotorPlaces } from '../rack/limits.ts';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, ListOf, Nullable, OneOf, SomeOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Digest, Flag, Id, ListOf, Nullable, OneOf, SomeOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import {
   careLimits,
   carePlaces,
@@ -65,7 +65,7 @@ export class PropLookDto {
 
   /** How it looks now, stored under its digest. */
   @Nullable()
-  @Text(64, 64)
+  @Digest()
   photoSha256!: string | null;
 }
 

@@ -101,7 +101,7 @@ describe('what Care takes', () => {
       'a digest that is none',
       CreateWalkaroundDto,
       { id, durationS: 10, looks: [{ ...look, photoSha256: 'abc' }], note: null },
-      'looks.0.photoSha256:minLength',
+      'looks.0.photoSha256:matches',
     ],
     [
       'a flight of no time',

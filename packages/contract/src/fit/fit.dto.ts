@@ -1,6 +1,6 @@
 import 'reflect-metadata';
 import { NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
+import { Digest, Flag, Inside, ListOf, Nullable, OneOf, Text, WholeWithin } from '../shared/rules.ts';
 import { pieceHands, pieceLimits, rotorPlaces, TAG_MAX_LENGTH } from '../rack/limits.ts';
 import { armChecks, fitLimits, OUTPUT_NAME_MAX_LENGTH, sideThrusts, spinSources, threads } from './limits.ts';
 import { spins } from '../craft/limits.ts';
@@ -87,7 +87,7 @@ export class FitPieceDto extends ArmRefDto {
 
   /** Photo of the old mark, taken before the piece comes off. */
   @Nullable()
-  @Text(64, 64)
+  @Digest()
   oldMarkSha256!: string | null;
 
   /** Why it is put on although it was refused. */

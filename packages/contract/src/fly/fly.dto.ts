@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { CreateFlightDto } from '../care/care.dto.ts';
 import { pieceLimits, rotorPlaces } from '../rack/limits.ts';
 import { NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Digest, Flag, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { flightViews, flyLimits, motorTouches, opinionTopics } from './limits.ts';
 
 /** One climb; without a time where the angle could not be held. */
@@ -124,7 +124,7 @@ export class CreateFlightCardDto {
 
   /** The log it was read from, stored under its digest. */
   @Nullable()
-  @Text(64, 64)
+  @Digest()
   logSha256!: string | null;
 
   /** A first flight with these props is marked as not used to yet. */

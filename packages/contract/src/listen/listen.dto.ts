@@ -1,7 +1,7 @@
 import 'reflect-metadata';
 import { listenMethods, type ListenMethod } from '@zivvo/core';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Digest, Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import { heardOn, listenLimits, listenSurfaces } from './limits.ts';
 
 /** One place, one distance, one way of reading: what makes takes comparable. */
@@ -166,7 +166,7 @@ export class CreateTakeDto {
 
   /** The recording, stored under its digest. */
   @Nullable()
-  @Text(64, 64)
+  @Digest()
   soundSha256!: string | null;
 
   /** What it was taken beside: a run of the stand or a flight card. */

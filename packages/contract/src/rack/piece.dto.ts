@@ -2,7 +2,7 @@ import 'reflect-metadata';
 import { ArrayMaxSize, ArrayMinSize, ArrayUnique, IsArray, IsUUID } from 'class-validator';
 import { Transform } from 'class-transformer';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Flag, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Digest, Flag, Id, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import {
   bearingFeels,
   boreFits,
@@ -100,7 +100,7 @@ export class DescribePieceDto extends MeasurePieceDto {
 
   /** Photo when new, as stored under its digest. */
   @Nullable()
-  @Text(64, 64)
+  @Digest()
   photoSha256!: string | null;
 }
 

@@ -14,6 +14,7 @@ import {
   IsOptional,
   IsString,
   IsUUID,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -53,10 +54,40 @@ export function WholeWithin(range: Range): PropertyRule {
   return applyDecorators(IsInt({ context }), Min(range.min, { context }), Max(range.max, { context }));
 }
 
-/** A text of at least `least` and at most `most` characters. */
+/**
+ * Characters that nobody means to write: controls but tabs and line ends, what turns the direction of the words around it,
+ * halves of pairs.
+ */
+const UNSEEN =
+  /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069\ud800-\udfff]/u;
+
+/** Whether a text can be read: something is in it beside blanks, and nothing that hides. */
+export function isReadable(text: string): boolean {
+  return text.trim() !== '' && !UNSEEN.test(text);
+}
+
+/** A text of at least `least` and at most `most` characters that can be read; nothing at all where `least` is 0. */
 export function Text(most: number, least = 1): PropertyRule {
   const context = { min: least, max: most };
-  return applyDecorators(IsString({ context }), MinLength(least, { context }), MaxLength(most, { context }));
+  const readable = {
+    // Nothing at all is for the length to judge: one problem is enough.
+    validate: (value: unknown): boolean => typeof value !== 'string' || value === '' || isReadable(value),
+    defaultMessage: (): string => '$property must hold more than blanks, and no hidden characters',
+  };
+  return applyDecorators(
+    IsString({ context }),
+    MinLength(least, { context }),
+    MaxLength(most, { context }),
+    ValidateBy({ name: 'readable', validator: readable }),
+  );
+}
+
+/** A file by its SHA-256, in lower hexadecimal digits. */
+export function Digest(): PropertyRule {
+  return Matches(/^[0-9a-f]{64}$/, {
+    message: '$property must be the SHA-256 of a stored file',
+    context: { allowed: '64 hexadecimal digits' },
+  });
 }
 
 /** One of a fixed set of words. */
