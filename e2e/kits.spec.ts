@@ -78,7 +78,10 @@ test('a park plane with three motors and five props: one table, and Pick takes a
   expect(await amps(/^slower motor/)).not.toBe(await amps(/^as described/));
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('combobox', { name: 'Flown as' }).selectOption({ label: 'larger motor, 4S' });
+  // The address holds it before anybody can press the next thing.
+  await expect(page).toHaveURL(/kit=/);
   await page.getByRole('link', { name: 'Ask', exact: true }).click();
+  await expect(headline(page)).not.toHaveText('Wagtail in 3 ways, 5 props');
   await expect(page).toHaveURL(/kit=/);
   await expect(page.getByRole('combobox', { name: 'Flown as' })).not.toHaveValue('');
   expect(faults).toEqual([]);
