@@ -173,6 +173,31 @@ describe('a take', () => {
   });
 });
 
+test('a take on the stand belongs to a run and borrows its thrust', async () => {
+  const listen = aListen([aTake('t0', null, 44)], { heardOn: 'stand' });
+  const server = pretendServer(
+    answers(listen, {
+      'GET /prop-models/m1/runs': [
+        { runId: 'r1', campaignName: 'Cliff season', craftId: 'c1', keptAt: '2026-11-19T12:00:00Z' },
+        { runId: 'r2', campaignName: 'of another craft', craftId: 'c2', keptAt: '2026-11-19T12:00:00Z' },
+      ],
+      'GET /runs/r1': { id: 'r1', steps: [{ thrustN: 4.903325, speedRpm: 7800 }, { thrustN: null }] },
+      'POST /listen/c1/listenings/l1/takes': listen,
+    }),
+  );
+  renderInApp(<TakePage />, { address: '/listen/new?craft=c1' });
+  const run = await screen.findByLabelText('Run of the stand');
+  await waitFor(() => expect(within(run).getAllByRole('option')).toHaveLength(2));
+  await userEvent.selectOptions(run, 'r1');
+  await userEvent.click(await screen.findByRole('button', { name: /^500/ }));
+  expect(screen.getByLabelText(/^Thrust/)).toHaveProperty('value', '500');
+  await userEvent.type(screen.getByLabelText('The meter read, dB(A)'), '66');
+  await userEvent.click(screen.getByRole('button', { name: 'Keep take' }));
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  const body = server.sent[0]!.body as CreateTakeDto;
+  expect([body.runId, body.propModelId, body.thrustN]).toEqual(['r1', 'm1', expect.closeTo(4.903325, 5)]);
+});
+
 describe('unseen', () => {
   const recorded = { soundSha256: 'a'.repeat(64) };
   const pair = [aTake('t1', 'm1', -20, recorded), aTake('t2', 'm2', -26, recorded)];
