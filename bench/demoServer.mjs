@@ -3,6 +3,7 @@ import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
+import { SERVER } from '../scripts/bundleServer.mjs';
 
 /** Starts the demo on a port, does the work with its address, and ends it. */
 export async function withDemoServer(port, work) {
@@ -14,7 +15,7 @@ export async function withDemoServer(port, work) {
     ZIVVO_WORKSHOP: 'demo',
     ZIVVO_WEB: path.resolve('apps/web/dist'),
   };
-  const server = spawn(process.execPath, ['apps/server/dist/main.js'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  const server = spawn(process.execPath, [SERVER], { env, stdio: ['ignore', 'pipe', 'inherit'] });
   try {
     await new Promise((resolve, reject) => {
       server.stdout.on('data', (chunk) => chunk.toString().includes('ready at') && resolve());

@@ -38,7 +38,7 @@ export class Zivvo {
       ZIVVO_WEB: path.join(root, 'apps/web/dist'),
       ZIVVO_NOW: '2026-11-24T12:00:00Z',
     };
-    const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/main.js')], {
+    const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/zivvo.js')], {
       env,
       stdio: ['ignore', 'pipe', 'pipe'],
     });

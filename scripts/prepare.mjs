@@ -1,6 +1,7 @@
 import crypto from 'node:crypto';
 import fs from 'node:fs';
 import path from 'node:path';
+import { bundleServer, SERVER } from './bundleServer.mjs';
 import { run, runNode } from './process.mjs';
 
 const INSTALL_STAMP = 'node_modules/.zivvo-installed';
@@ -32,9 +33,10 @@ export async function build({ withWeb = true, withDemo = false } = {}) {
   const built = fs.existsSync(BUILD_STAMP) ? JSON.parse(fs.readFileSync(BUILD_STAMP, 'utf8')) : {};
   const server = sourcesDigest([...SERVER_PARTS, 'tsconfig.base.json']);
   const web = sourcesDigest(['packages', 'apps/web', 'tsconfig.base.json']);
-  if (built.server !== server || !fs.existsSync('apps/server/dist/main.js')) {
+  if (built.server !== server || !fs.existsSync(SERVER)) {
     console.log('Building the server…');
     runNode(['node_modules/typescript/bin/tsc', '-b', ...SERVER_PARTS]);
+    await bundleServer();
     write({ server });
   }
   if (withWeb && (built.web !== web || !fs.existsSync('apps/web/dist/index.html'))) {

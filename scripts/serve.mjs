@@ -1,6 +1,7 @@
 import { spawn } from 'node:child_process';
 import net from 'node:net';
 import path from 'node:path';
+import { SERVER } from './bundleServer.mjs';
 import { environment } from './process.mjs';
 
 const DEFAULT_PORT = 4600;
@@ -12,7 +13,7 @@ export async function serve(env) {
     console.error(`Port ${port} is taken. Free it, or start with PORT=${await nextFree(port + 1)}.`);
     process.exit(1);
   }
-  const child = spawn(process.execPath, ['--enable-source-maps', 'apps/server/dist/main.js'], {
+  const child = spawn(process.execPath, ['--enable-source-maps', SERVER], {
     stdio: 'inherit',
     env: { ...environment, PORT: String(port), ZIVVO_WEB: path.resolve('apps/web/dist'), ...env },
   });

@@ -1,4 +1,4 @@
-import type { CreateListeningDto, CreateTakeDto } from '@zivvo/contract';
+import type { CraftView, CreateListeningDto, CreateTakeDto } from '@zivvo/contract';
 import {
   analyseWav,
   bladeCombs,
@@ -25,6 +25,8 @@ const RECORDER_PER_PA = 2.4;
 /** How much of a prop's level its first pass and its rush have [dB under it]. */
 const PASS_DB = { 2: -3, 3: -6, 4: -8 } as Record<number, number>;
 const RUSH_DB = -1.5;
+/** For ten times the thrust. */
+const SLOPE_DB = 29;
 
 /** Evenings on which props were listened to. */
 export function playListen(diary: Diary, shed: Shed): void {
@@ -35,13 +37,18 @@ export function playListen(diary: Diary, shed: Shed): void {
   }
 }
 
-const listeningId = (shed: Shed, { craft }: DemoListening): string => shed.id(`listening ${craft}`);
+const nameOf = ({ craft, daysAgo }: DemoListening): string => `${craft} ${daysAgo}`;
+const listeningId = (shed: Shed, listening: DemoListening): string => shed.id(`listening ${nameOf(listening)}`);
+
+/** Rotors that turn: all of the craft, or the one on the stand. */
+const turning = ({ heardOn }: DemoListening, craft: CraftView): number =>
+  heardOn === 'stand' ? 1 : craft.rotors.length;
 
 async function begin(shed: Shed, listening: DemoListening): Promise<void> {
   const craft = await shed.craft(listening.craft);
   const body: CreateListeningDto = {
     id: listeningId(shed, listening),
-    heardOn: 'craft',
+    heardOn: listening.heardOn,
     method: listening.method,
     place: listening.place,
     surface: 'grass',
@@ -57,16 +64,18 @@ async function begin(shed: Shed, listening: DemoListening): Promise<void> {
 
 async function take(shed: Shed, listening: DemoListening, index: number): Promise<void> {
   const craft = await shed.craft(listening.craft);
-  const modelKey = listening.takes[index]!;
-  const seed = `${SEED}/listen/${listening.craft}/${index}`;
+  const [modelKey, thrustRatio] = listening.takes[index]!;
+  const seed = `${SEED}/listen/${nameOf(listening)}/${index}`;
   const random = seededRandom(seed);
   const common = {
-    id: shed.id(`take ${listening.craft} ${index}`),
+    id: shed.id(`take ${nameOf(listening)} ${index}`),
     propModelId: modelKey === null ? null : shed.modelId(modelKey),
     pattern: null,
     distanceM: listening.distanceM,
     thrustN:
-      modelKey === null ? null : carryThrustN(craft.massKg, craft.rotors.length, craft.kind) * craft.rotors.length,
+      modelKey === null
+        ? null
+        : thrustRatio * carryThrustN(craft.massKg, craft.rotors.length, craft.kind) * turning(listening, craft),
     rpm: null,
     spinDownS: modelKey === null ? null : Math.round(100 * (0.9 + 0.5 * random.next())) / 100,
     clippedRatio: 0,
@@ -76,40 +85,47 @@ async function take(shed: Shed, listening: DemoListening, index: number): Promis
     flightCardId: null,
     note: null,
   } satisfies Partial<CreateTakeDto>;
-  const levelDb = modelKey === null ? null : await levelOf(shed, listening, modelKey, random.normal());
+  const levelDb =
+    modelKey === null
+      ? null
+      : (await levelOf(shed, listening, modelKey, random.normal())) + SLOPE_DB * Math.log10(thrustRatio);
   const body: CreateTakeDto =
     listening.method === 'recording'
-      ? { ...common, ...(await recorded(shed, listening, modelKey, levelDb, seed)) }
+      ? { ...common, ...(await recorded(shed, listening, { modelKey, thrustRatio, levelDb }, seed)) }
       : { ...common, levelDb: Math.round(10 * (levelDb ?? listening.placeDb)) / 10 };
   await shed.listen.take(craft.id, listeningId(shed, listening), body);
 }
 
 /** How loud a prop is there: what its figures say, brought nearer, and what makes it its own. */
 async function levelOf(shed: Shed, listening: DemoListening, modelKey: string, waver: number): Promise<number> {
-  const figures = await shed.figuresOf(await shed.craft(listening.craft), modelKey);
+  const craft = await shed.craft(listening.craft);
+  const figures = await shed.figuresOf(craft, modelKey);
   const own = 3 * seededRandom(`${SEED}/sound of ${modelKey}`).normal();
-  return levelAtDistance(figures.levelDb, PICK_LISTENER.distanceM, listening.distanceM) - 2.5 + own + 0.4 * waver;
+  const fewerDb = 10 * Math.log10(turning(listening, craft) / craft.rotors.length);
+  return (
+    levelAtDistance(figures.levelDb, PICK_LISTENER.distanceM, listening.distanceM) + fewerDb - 2.5 + own + 0.4 * waver
+  );
 }
 
 /** A recording of a craft in hover, stored, and what is heard in it. */
 async function recorded(
   shed: Shed,
   listening: DemoListening,
-  modelKey: string | null,
-  levelDb: number | null,
+  { modelKey, thrustRatio, levelDb }: { modelKey: string | null; thrustRatio: number; levelDb: number | null },
   seed: string,
 ): Promise<Pick<CreateTakeDto, 'levelDb' | 'rpm' | 'clippedRatio' | 'sound' | 'soundSha256'>> {
   const craft = await shed.craft(listening.craft);
   const model = modelKey === null ? null : await shed.model(modelKey);
-  const hoverRpm = model === null ? 0 : await shed.hoverRpm(craft, model.id);
+  const rotorCount = turning(listening, craft);
+  const rpm = model === null ? 0 : Math.sqrt(thrustRatio) * (await shed.hoverRpm(craft, model.id));
   const random = seededRandom(`${seed}/rotors`);
   const rotors: HeardRotor[] =
     model === null || levelDb === null
       ? []
-      : craft.rotors.map(() => ({
-          rpm: hoverRpm * (1 + 0.02 * random.normal()),
+      : Array.from({ length: rotorCount }, () => ({
+          rpm: rpm * (1 + 0.02 * random.normal()),
           bladeCount: model.bladeCount,
-          toneDb: levelDb + (PASS_DB[model.bladeCount] ?? -8) - 10 * Math.log10(craft.rotors.length),
+          toneDb: levelDb + (PASS_DB[model.bladeCount] ?? -8) - 10 * Math.log10(rotorCount),
           fallDb: 4,
           unevenRatio: 0.03,
         }));
@@ -134,10 +150,10 @@ async function recorded(
       ? undefined
       : bladeCombs(analysis.spectrum, {
           bladeCount: model.bladeCount,
-          rotorCount: craft.rotors.length,
+          rotorCount,
           mostRpm: sonicTipRpm(model.diameterM),
         })[0];
-  const { sha256 } = await shed.blobs.store(Buffer.from(bytes), `${listening.craft} ${modelKey ?? 'place'}.wav`);
+  const { sha256 } = await shed.blobs.store(Buffer.from(bytes), `${nameOf(listening)} ${modelKey ?? 'place'}.wav`);
   return {
     levelDb: analysis.levels.aDb,
     rpm: comb?.rpm ?? null,

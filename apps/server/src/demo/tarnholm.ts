@@ -788,6 +788,7 @@ export const demoFlights: DemoFlights[] = [
 /** Props that were listened to at one place. */
 export interface DemoListening {
   craft: string;
+  heardOn: 'craft' | 'stand';
   daysAgo: number;
   hour: number;
   place: string;
@@ -795,29 +796,45 @@ export interface DemoListening {
   distanceM: number;
   /** What the place itself sounds like [dB(A)]. */
   placeDb: number;
-  /** Keys of props in the order of the takes; null for the place alone. */
-  takes: readonly (string | null)[];
+  /** Keys of props in the order of the takes, null for the place alone, and the thrust over the hover's. */
+  takes: readonly (readonly [modelKey: string | null, thrustRatio: number])[];
 }
+
+const hovering = (...keys: (string | null)[]): DemoListening['takes'] => keys.map((key) => [key, 1]);
+const rising = (key: string): DemoListening['takes'] => [0.6, 1, 1.6].map((ratio) => [key, ratio]);
 
 export const demoListenings: DemoListening[] = [
   {
     craft: 'Petrel',
+    heardOn: 'stand',
+    daysAgo: 10,
+    hour: 15,
+    place: 'yard before the shed, stand on the sledge',
+    method: 'recording',
+    distanceM: 3,
+    placeDb: 37,
+    takes: [...hovering(null), ...rising('b72'), ...rising('v75'), ['b72', 1]],
+  },
+  {
+    craft: 'Petrel',
+    heardOn: 'craft',
     daysAgo: 9,
     hour: 14,
     place: 'meadow behind the shed',
     method: 'recording',
     distanceM: 4,
     placeDb: 38,
-    takes: [null, 'b72', 't77', 'v75', 'b70', 't77', 'v75', 'b72'],
+    takes: hovering(null, 'b72', 't77', 'v75', 'b70', 't77', 'v75', 'b72'),
   },
   {
     craft: 'Eider',
+    heardOn: 'craft',
     daysAgo: 8,
     hour: 13,
     place: 'school yard, after classes',
     method: 'meter',
     distanceM: 6,
     placeDb: 44,
-    takes: [null, 'b11', 'k94', 'k94', 'b11'],
+    takes: hovering(null, 'b11', 'k94', 'k94', 'b11'),
   },
 ];

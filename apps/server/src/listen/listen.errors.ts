@@ -19,6 +19,18 @@ export class SlotsError extends FeatureError {
   }
 }
 
+/** Takes that were read in one way are not those of another. */
+export class TakenOtherwiseError extends FeatureError {
+  constructor() {
+    super(
+      422,
+      'listen.takenOtherwise',
+      'There are takes of it',
+      'What turned and how it was read stay as they were once there are takes: begin another listening. Nothing was changed.',
+    );
+  }
+}
+
 /** A vote is between two takes of the same listening. */
 export class VoteError extends FeatureError {
   constructor() {

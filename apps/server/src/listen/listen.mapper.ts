@@ -1,5 +1,12 @@
 import type { HeardPropView, ListeningDto, ListeningView, TakeView, VoteCountView } from '@zivvo/contract';
-import { signTest, type HeardProp, type HeardTake, type ListeningResult, type SoundTake } from '@zivvo/core';
+import {
+  areLevelsAbsolute,
+  signTest,
+  type HeardProp,
+  type HeardTake,
+  type ListeningResult,
+  type SoundTake,
+} from '@zivvo/core';
 import { writeLabel } from '@zivvo/words';
 import { toRowView } from '../common/rowMapper.ts';
 import { propModelName } from '../rack/propModel.mapper.ts';
@@ -49,6 +56,7 @@ export function toSoundTake(take: SoundTakeRow, { chainOffsetDb }: Pick<Listenin
 
 export function toTakeView(
   take: SoundTakeRow,
+  shownDb: number | null,
   models: ReadonlyMap<string, PropModelRow>,
   heard: HeardTake | undefined,
 ): TakeView {
@@ -70,6 +78,7 @@ export function toTakeView(
     flightCardId: take.flightCardId,
     note: take.note,
     soundKey: soundKeyOf(take),
+    shownDb,
     name: model ? nameOf(model, take.pattern) : 'The place alone',
     bladeCount: take.pattern?.slots.length ?? model?.bladeCount ?? null,
     heard: heard ? { levelDb: heard.levelDb, status: heard.status, fault: heard.fault } : null,
@@ -84,7 +93,6 @@ export function toSetup(row: ListeningRow): ListeningDto {
 export function toListeningView(
   row: ListeningRow,
   takes: TakeView[],
-  isCut: boolean,
   result: ListeningResult,
   more: Pick<ListeningView, 'hoverThrustN' | 'correction' | 'votes'> & { props: HeardPropView[] },
 ): ListeningView {
@@ -94,7 +102,7 @@ export function toListeningView(
     ...toSetup(row),
     listenedAt: row.createdAt.toISOString(),
     takes,
-    isCut,
+    isAbsolute: areLevelsAbsolute(row.method, row.chainOffsetDb),
     backgroundDb,
     thrustN,
     ranking,
@@ -122,6 +130,7 @@ export function countVotes(votes: readonly SoundVoteRow[], takes: readonly TakeV
     return {
       likedKey: winner.soundKey!,
       likedName: winner.name,
+      otherKey: loser.soundKey!,
       otherName: loser.name,
       liked: isFirst ? liked : count - liked,
       votes: count,

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { listenLimits } from '@zivvo/contract';
-import { and, asc, count, desc, eq, inArray, isNull, type InferSelectModel } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, inArray, isNull, type InferSelectModel } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -31,12 +31,13 @@ export class ListeningRepository extends RowRepository<typeof listening> {
     return rows.map(({ row, takeCount }) => ({ ...row, takeCount }));
   }
 
-  /** The newest listening of each craft. */
+  /** The newest listening of each craft at which something was taken. */
   async newestOf(db: DbOrTx, craftIds: readonly string[]): Promise<ListeningRow[]> {
     if (craftIds.length === 0) return [];
     return db
-      .selectDistinctOn([listening.craftId])
+      .selectDistinctOn([listening.craftId], getTableColumns(listening))
       .from(listening)
+      .innerJoin(soundTake, and(eq(soundTake.listeningId, listening.id), isNull(soundTake.deletedAt)))
       .where(
         and(
           eq(listening.workshopId, this.workshop.id),

@@ -10,13 +10,13 @@ import {
   type ListeningView,
   type ListenView,
 } from '@zivvo/contract';
-import { carryThrustN, hearListening, layoutKind } from '@zivvo/core';
-import { NotFoundError } from '../common/featureError.ts';
+import { areLevelsAbsolute, carryThrustN, hearListening, layoutKind } from '@zivvo/core';
+import { FieldError, NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
-import { ListeningFullError, SlotsError, VoteError } from './listen.errors.ts';
+import { ListeningFullError, SlotsError, TakenOtherwiseError, VoteError } from './listen.errors.ts';
 import { countVotes, heardProps, toListeningView, toSetup, toSoundTake, toTakeView } from './listen.mapper.ts';
 import {
   ListeningRepository,
@@ -70,7 +70,9 @@ export class ListenService {
   }
 
   async change(craftId: string, id: string, { revision, ...dto }: ChangeListeningDto): Promise<ListenView> {
-    await this.ofThis(craftId, id);
+    const row = await this.ofThis(craftId, id);
+    const isOther = dto.method !== row.method || dto.heardOn !== row.heardOn;
+    if (isOther && (await this.takes.ofListenings(this.db, [id])).length > 0) throw new TakenOtherwiseError();
     await this.listenings.revise(this.db, id, revision, setup(dto), this.rows.now());
     return this.ofCraft(craftId, id, null);
   }
@@ -90,7 +92,7 @@ export class ListenService {
   }
 
   async take(craftId: string, listeningId: string, { id, ...dto }: CreateTakeDto): Promise<ListenView> {
-    await this.ofThis(craftId, listeningId);
+    requireLevel(await this.ofThis(craftId, listeningId), dto);
     if (dto.propModelId !== null) await this.models.find(this.db, dto.propModelId);
     if (dto.pattern) requireSlots(dto.pattern);
     const known = await this.takes.ofListenings(this.db, [listeningId]);
@@ -139,9 +141,10 @@ export class ListenService {
   }
 
   /** @throws {NotFoundError} if there is no such listening of this craft */
-  private async ofThis(craftId: string, id: string, db: DbOrTx = this.db): Promise<void> {
+  private async ofThis(craftId: string, id: string, db: DbOrTx = this.db): Promise<ListeningRow> {
     const row = await this.listenings.find(db, id);
     if (row.craftId !== craftId) throw new NotFoundError('listening', id);
+    return row;
   }
 
   private async opened(row: ListeningRow, craft: CraftRow, wantedN: number | null): Promise<ListeningView> {
@@ -151,15 +154,16 @@ export class ListenService {
     const props = heardProps(taken, models);
     const hoverThrustN = hoverThrust(row, craft);
     const sounds = taken.map((t) => toSoundTake(t, row));
+    const isCalibrated = areLevelsAbsolute(row.method, row.chainOffsetDb);
     const at = (thrustN: number | null) =>
-      hearListening({ ...row, isCalibrated: isAbsolute(row) }, sounds, props, craft.referencePropModelId, thrustN);
+      hearListening({ ...row, isCalibrated }, sounds, props, craft.referencePropModelId, thrustN);
     const result = at(wantedN ?? (taken.some((t) => t.thrustN !== null) ? hoverThrustN : null));
     const heard = new Map(result.heard.map((h) => [h.id, h]));
-    const takes = taken.map((t) => toTakeView(t, models, heard.get(t.id)));
+    const takes = taken.map((t, i) => toTakeView(t, sounds[i]!.levelDb, models, heard.get(t.id)));
     // Predictions are made for the hover: only there is a measurement held against them.
-    const hovering = isAbsolute(row) ? at(hoverThrustN).ranking : null;
+    const hovering = isCalibrated ? at(hoverThrustN).ranking : null;
     const { correction, of } = this.predicted.beside(craft, row, props, hovering);
-    return toListeningView(row, takes, taken.length >= listenLimits.takesMost, result, {
+    return toListeningView(row, takes, result, {
       hoverThrustN,
       correction,
       votes: countVotes(await this.votes.ofListening(this.db, row.id), takes),
@@ -181,13 +185,25 @@ export class ListenService {
 
 const setup = (dto: ListeningDto): ListeningDto => toSetup(dto as ListeningRow);
 
-/** Whether levels are those of a meter: read from one, or recorded by a chain whose offset is known. */
-const isAbsolute = ({ method, chainOffsetDb }: ListeningRow): boolean =>
-  method === 'meter' || (method === 'recording' && chainOffsetDb !== null);
-
 function hoverThrust({ heardOn }: Pick<ListeningRow, 'heardOn'>, { massKg, rotors, layout }: CraftRow): number {
   const each = carryThrustN(massKg, rotors.length, layoutKind(layout));
   return heardOn === 'stand' ? each : each * rotors.length;
+}
+
+/** Who walks away has a distance and a prop and no level; everybody else has a level. */
+function requireLevel(
+  { method }: ListeningRow,
+  { levelDb, propModelId }: Pick<CreateTakeDto, 'levelDb' | 'propModelId'>,
+) {
+  const isWalked = method === 'walkAway';
+  if ((levelDb === null) !== isWalked)
+    throw new FieldError(
+      'levelDb',
+      'method',
+      isWalked ? 'levelDb must be left out where one walks away' : 'levelDb must be there',
+    );
+  if (isWalked && propModelId === null)
+    throw new FieldError('propModelId', 'method', 'propModelId must be there where one walks away');
 }
 
 function requireSlots({ slotCount, slots }: NonNullable<CreateTakeDto['pattern']>): void {

@@ -185,6 +185,7 @@ describe('a take', () => {
     const { open } = await listen(`?listening=${id}`);
     expect(open!.takes[0]!.heard!.levelDb).toBeCloseTo(analysis.levels.aDb + 12, 6);
     expect(open!.takes[0]!.levelDb).toBeCloseTo(analysis.levels.aDb, 6);
+    expect(open!.takes[0]!.shownDb).toBeCloseTo(analysis.levels.aDb + 12, 6);
   });
 
   test('of a hub counts by its pattern of slots; slots that are not there are refused', async () => {
@@ -224,6 +225,28 @@ describe('a take', () => {
   });
 });
 
+test('what turned and how it was read stay once there are takes; a take has what its way of reading has', async () => {
+  const id = await begin({ place: 'fixed' });
+  const { id: _id, ...setup } = aListening({ place: 'fixed', method: 'walkAway' });
+  const put = (revision: number) =>
+    server.http.put(`/api/listen/${craftId}/listenings/${id}`).send({ ...setup, revision });
+  await put(1).expect(200);
+  await post(`listenings/${id}/takes`, aTake(tri.id, 60)).expect(422);
+  await post(`listenings/${id}/takes`, aTake(null, null)).expect(422);
+  await takes(id, [aTake(tri.id, null, { distanceM: 118 }), aTake(two.id, null, { distanceM: 59 })]);
+  setup.method = 'meter';
+  await put(2).expect(422);
+  expect((await listen(`?listening=${id}`)).open).toMatchObject({ method: 'walkAway', isAbsolute: false });
+  const metered = await begin({ place: 'metered' });
+  await post(`listenings/${metered}/takes`, aTake(tri.id, null)).expect(422);
+});
+
+test('the stop is that of the last listening with takes, not of an empty one begun after it', async () => {
+  const before = await stop();
+  await begin({ place: 'begun and left' });
+  expect(await stop()).toEqual(before);
+});
+
 test('votes between two takes are counted by pairs with what chance would do; others are none', async () => {
   const id = await begin({ place: 'votes' });
   const [a, b] = [aTake(tri.id, 70), aTake(two.id, 64)];
@@ -233,7 +256,13 @@ test('votes between two takes are counted by pairs with what chance would do; ot
   for (let i = 0; i < 5; i++) await vote(b.id, a.id).expect(201);
   await vote(a.id, b.id).expect(201);
   expect((await listen(`?listening=${id}`)).open!.votes).toEqual([
-    expect.objectContaining({ likedKey: two.id, liked: 5, votes: 6, chance: expect.closeTo(14 / 64, 9) }),
+    expect.objectContaining({
+      likedKey: two.id,
+      otherKey: tri.id,
+      liked: 5,
+      votes: 6,
+      chance: expect.closeTo(14 / 64, 9),
+    }),
   ]);
   await vote(a.id, a.id).expect(422);
   await vote(a.id, v7()).expect(422);

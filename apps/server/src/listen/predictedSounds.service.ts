@@ -38,9 +38,10 @@ export class PredictedSounds {
       }),
     );
     const correction = correctSound(
-      (hovering?.sounds ?? []).flatMap(({ soundKey, levelDb }) => {
+      (hovering?.sounds ?? []).flatMap(({ soundKey, levelDb, isExtended }) => {
         const predictedDb = predicted.get(soundKey)?.predictedDb ?? null;
-        return predictedDb === null ? [] : [{ measuredDb: levelDb, predictedDb }];
+        // A level that was not heard near the hover corrects nothing.
+        return predictedDb === null || isExtended ? [] : [{ measuredDb: levelDb, predictedDb }];
       }),
     );
     return {

@@ -31,6 +31,16 @@ export function Beside({
   const own = runs?.filter((r) => r.craftId === craft.id) ?? [];
   const cards = fly?.cards.filter((c) => c.propModelId === entry.propId) ?? [];
   if (onStand ? own.length === 0 : cards.length === 0) return null;
+  /** A flight with a payload hovers on more than the craft alone. */
+  const chooseCard = (flightCardId: string): void => {
+    const payloadKg = cards.find((c) => c.id === flightCardId)?.payloadKg ?? 0;
+    const hoverN = listening.hoverThrustN;
+    const thrust =
+      payloadKg > 0 && hoverN !== null
+        ? String(Number(fromSi(unit, hoverN * (1 + payloadKg / craft.massKg)).toPrecision(4)))
+        : '';
+    set({ flightCardId, thrust });
+  };
   const steps = run?.steps.filter((s) => s.thrustN != null && s.thrustN > 0) ?? [];
   return (
     <section className={classes.sheet} aria-label="Taken beside">
@@ -50,7 +60,7 @@ export function Beside({
           <NativeSelect
             label="Flight card"
             value={entry.flightCardId}
-            onChange={(e) => set({ flightCardId: e.currentTarget.value })}
+            onChange={(e) => chooseCard(e.currentTarget.value)}
             data={[
               { value: '', label: 'none' },
               ...cards.map((c) => ({ value: c.id, label: `${formatDay(c.flownAt)}, flight ${c.nthFlight}` })),

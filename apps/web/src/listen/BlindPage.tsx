@@ -141,7 +141,7 @@ const TELLING_CHANCE = 0.05;
 
 function voteHeadline(votes: readonly VoteCountView[], pair: Pair): string {
   const own = votes.find((v) =>
-    [pair.first.name, pair.second.name].every((n) => [v.likedName, v.otherName].includes(n)),
+    [pair.first.soundKey, pair.second.soundKey].every((key) => key === v.likedKey || key === v.otherKey),
   );
   if (!own) return 'No vote on this pair yet';
   return own.chance < TELLING_CHANCE
@@ -156,7 +156,7 @@ function Votes({ votes }: { votes: readonly VoteCountView[] }) {
       {votes.length === 0 && <p>None yet.</p>}
       <ul className={classes.takes}>
         {votes.map((v) => (
-          <li key={`${v.likedKey}/${v.otherName}`}>
+          <li key={`${v.likedKey}/${v.otherKey}`}>
             <strong>{v.likedName}</strong>
             <span>{`${v.liked} of ${v.votes} against ${v.otherName}`}</span>
             <span className="muted">{`chance alone: ${formatShare(v.chance, v.chance < 0.1 ? 1 : 0)}`}</span>

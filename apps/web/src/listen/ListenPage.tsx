@@ -12,6 +12,7 @@ import {
 } from '../shared/api/listenApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useInk } from '../shared/charts/useInk.ts';
+import { useIsNarrow } from '../shared/charts/useIsNarrow.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { numberIn } from '../shared/forms/numberIn.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
@@ -28,6 +29,7 @@ import { ListenTable } from './ListenTable.tsx';
 import { ListenTabs } from './ListenTabs.tsx';
 import classes from './Listen.module.css';
 import { listenHeadline, placeText, takeText } from './listenView.ts';
+import { OverTime } from './OverTime.tsx';
 import { levelOption, linesOf, spectrumOption } from './soundCharts.ts';
 import { useOpenListening } from './useOpenListening.ts';
 
@@ -166,7 +168,7 @@ function Chosen({
     });
   const hover = open.hoverThrustN === null ? '' : formatNumber(fromSi(unit, open.hoverThrustN), 0);
   return (
-    <div className={classes.row}>
+    <div className={classes.chosen}>
       <NativeSelect
         label="Listening"
         value={open.id}
@@ -195,6 +197,7 @@ function Chosen({
 
 function LevelChart({ open, referenceKey }: { open: ListeningView; referenceKey: string | null }) {
   const ink = useInk();
+  const isNarrow = useIsNarrow();
   const format = useFormat();
   const { data: models } = usePropModelsQuery();
   const option = useMemo(() => {
@@ -209,8 +212,9 @@ function LevelChart({ open, referenceKey }: { open: ListeningView; referenceKey:
       (soundKey) => propMark(indexOf(soundKey), ink.isDark),
       { fromSi: (n) => fromSi(unit, n), symbol: unit.symbol },
       ink,
+      isNarrow,
     );
-  }, [open, referenceKey, models, ink, format.choices]);
+  }, [open, referenceKey, models, ink, isNarrow, format.choices]);
   return (
     <section className={classes.sheet} aria-label="Level against thrust">
       <h2>Level against thrust</h2>
@@ -227,9 +231,11 @@ function LevelChart({ open, referenceKey }: { open: ListeningView; referenceKey:
 
 function TakeChart({ take, open }: { take: TakeView; open: ListeningView }) {
   const ink = useInk();
-  const option = useMemo(() => {
-    return spectrumOption(take.sound!.spectrum, linesOf(take), open.chainOffsetDb, ink);
-  }, [take, open, ink]);
+  const isNarrow = useIsNarrow();
+  const option = useMemo(
+    () => spectrumOption(take.sound!.spectrum, linesOf(take), open.chainOffsetDb, ink, isNarrow),
+    [take, open, ink, isNarrow],
+  );
   return (
     <section className={classes.sheet} aria-label="Spectrum">
       <h2>{`${take.name}${take.rpm === null ? '' : `, ${formatNumber(take.rpm, 0)} rpm by ear`}`}</h2>
@@ -240,6 +246,7 @@ function TakeChart({ take, open }: { take: TakeView; open: ListeningView }) {
           label={`Spectrum of ${take.name}, the passes of the blades marked`}
         />
       </Suspense>
+      {take.soundSha256 !== null && <OverTime sha256={take.soundSha256} key={take.soundSha256} />}
     </section>
   );
 }

@@ -9,7 +9,7 @@ import { SortedHead } from '../shared/table/SortedHead.tsx';
 import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import classes from './Listen.module.css';
-import { againstReference, betweenText, isAbsolute, levelText, modelText } from './listenView.ts';
+import { againstReference, betweenText, columnText, levelText, modelText } from './listenView.ts';
 
 /** A prop with what was heard of it. */
 interface Row {
@@ -73,7 +73,7 @@ export function ListenTable({ listening, referenceKey }: { listening: ListeningV
                   <span className={classes.value}>{levelText(sound.levelDb, listening)}</span>
                   <span className={classes.under}>
                     {`± ${formatNumber(sound.halfWidthDb, 1)}`}
-                    {prop.predictedDb === null || !isAbsolute(listening)
+                    {prop.predictedDb === null || !listening.isAbsolute
                       ? ''
                       : ` · model ${formatNumber(prop.predictedDb, 0)}`}
                   </span>
@@ -107,7 +107,13 @@ export function ListenTable({ listening, referenceKey }: { listening: ListeningV
           })}
         </tbody>
       </table>
-      {modelText(listening) && <p className={classes.caption}>{modelText(listening)}</p>}
+      {[modelText(listening), columnText(listening)].map((text) =>
+        text === null ? null : (
+          <p key={text} className={classes.caption}>
+            {text}
+          </p>
+        ),
+      )}
     </div>
   );
 }

@@ -55,6 +55,8 @@ function Place({ craft, listen, changedId }: { craft: CraftView; listen: ListenV
   const { ask, isAsking, asking } = useAsking();
   const changed = changedId !== null && listen.open?.id === changedId ? listen.open : null;
   const before = listen.open;
+  // What was taken in one way does not become another by a word.
+  const hasTakes = changed !== null && changed.takes.length > 0;
   const key = `listen/place/${craft.id}/${changed?.id ?? 'new'}`;
   const [typed, setTyped, handedOver] = useKept<TypedPlace>(key, () => ({
     heardOn: before?.heardOn ?? 'craft',
@@ -158,15 +160,18 @@ function Place({ craft, listen, changedId }: { craft: CraftView; listen: ListenV
       </section>
       <section className={classes.sheet} aria-label="What turns">
         <h2>What turns, and how it is read</h2>
+        {hasTakes && <p className="muted">There are takes of it: another way is another listening.</p>}
         <div className={classes.fields}>
           <NativeSelect
             label="Listened to"
+            disabled={hasTakes}
             value={typed.heardOn}
             onChange={(e) => set({ heardOn: e.currentTarget.value as TypedPlace['heardOn'] })}
             data={heardOn.map((value) => ({ value, label: heardOnNames[value] }))}
           />
           <NativeSelect
             label="With"
+            disabled={hasTakes}
             value={typed.method}
             onChange={(e) => set({ method: e.currentTarget.value as TypedPlace['method'] })}
             data={listenMethods.map((value) => ({ value, label: methodNames[value] }))}

@@ -6,22 +6,27 @@ import { lazy, Suspense, useEffect, useMemo, useRef, useState } from 'react';
 import { useChangeListeningMutation } from '../shared/api/listenApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
 import { useInk } from '../shared/charts/useInk.ts';
+import { useIsNarrow } from '../shared/charts/useIsNarrow.ts';
 import { numberIn } from '../shared/forms/numberIn.ts';
 import { Action } from '../shared/ui/Action.tsx';
 import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import classes from './Listen.module.css';
+import { levelText } from './listenView.ts';
 import type { HeardBlades, HeardFile } from './listenWork.ts';
 import { combLines, spectrumOption } from './soundCharts.ts';
 import { SoundPictureView } from './SoundPictureView.tsx';
 import type { ReadTake, TakeEntry } from './takeEntry.ts';
 import type { HeardSoundState } from './useHeardSound.ts';
 import { microphoneText, useMicrophone } from './useMicrophone.ts';
+import { useMoments } from './useMoments.ts';
 
 const Chart = lazy(() => import('../shared/charts/Chart.tsx'));
 const CHART_HEIGHT = 220;
 /** Length of a take that the page itself records [s]. */
 const TAKE_S = 8;
+/** While it is recorded only the level is wanted. */
+const ONE_BLADE = { bladeCount: 1 };
 
 /** The recording of a take: chosen or made here, its level, its blades, its spectrum. */
 export function Recorded({
@@ -40,11 +45,12 @@ export function Recorded({
   read: ReadTake;
 }) {
   const ink = useInk();
+  const isNarrow = useIsNarrow();
   const { heard, blades } = sound;
   const offset = listening.chainOffsetDb;
   const option = useMemo(
-    () => heard && spectrumOption(heard.sound.spectrum, combLines(blades?.combs[0]), offset, ink),
-    [heard, blades, offset, ink],
+    () => heard && spectrumOption(heard.sound.spectrum, combLines(blades?.combs[0]), offset, ink, isNarrow),
+    [heard, blades, offset, ink, isNarrow],
   );
   return (
     <section className={classes.sheet} aria-label="Recording">
@@ -52,7 +58,7 @@ export function Recorded({
       <FileDrop accept=".wav,audio/wav,audio/x-wav" button="Choose a WAV" onFile={(file) => void sound.hear(file)}>
         Drop a WAV, five seconds or more
       </FileDrop>
-      <Recorder onTaken={(file) => void sound.hear(file)} />
+      <Recorder listening={listening} onTaken={(file) => void sound.hear(file)} />
       {sound.share !== null && (
         <p role="status" style={{ display: 'flex', gap: 10, alignItems: 'center', margin: '8px 0 0' }}>
           {`listening… ${formatShare(sound.share, 0)}`}
@@ -67,7 +73,15 @@ export function Recorded({
       {heard && option && (
         <>
           <Levels heard={heard} craft={craft} listening={listening} />
-          {entry.propId !== '' && <BladesSaid blades={blades} entry={entry} set={set} error={read.errors.roughRpm} />}
+          {entry.propId !== '' && (
+            <BladesSaid
+              blades={blades}
+              isReading={sound.isReading}
+              entry={entry}
+              set={set}
+              error={read.errors.roughRpm}
+            />
+          )}
           <Suspense fallback={<div style={{ height: CHART_HEIGHT }} />}>
             <Chart
               option={option}
@@ -113,6 +127,7 @@ function Levels({ heard, craft, listening }: { heard: HeardFile; craft: CraftVie
       <div className={classes.row}>
         <TextInput
           label="A meter beside it showed, dB(A)"
+          description="for this chain: all takes here follow"
           inputMode="decimal"
           value={known}
           error={error}
@@ -129,11 +144,13 @@ function Levels({ heard, craft, listening }: { heard: HeardFile; craft: CraftVie
 
 function BladesSaid({
   blades,
+  isReading,
   entry,
   set,
   error,
 }: {
   blades: HeardBlades | null;
+  isReading: boolean;
   entry: TakeEntry;
   set: (change: Partial<TakeEntry>) => void;
   error: string | undefined;
@@ -144,7 +161,9 @@ function BladesSaid({
     <div style={{ display: 'grid', gap: 8, marginBottom: 8 }}>
       <p style={{ margin: 0 }} role="status">
         {first === undefined
-          ? 'No comb of blades stands out of it.'
+          ? isReading
+            ? 'listening for the blades…'
+            : 'No comb of blades stands out of it.'
           : combs.length === 1
             ? `The blades pass ${formatNumber(first.passingHz, 1)} times a second: ${formatNumber(first.rpm, 0)} rpm.`
             : `${combs.length} rotors: ${combs
@@ -172,12 +191,14 @@ function BladesSaid({
 }
 
 /** Records from the browser's own microphone, with a word on what that is worth. */
-function Recorder({ onTaken }: { onTaken: (file: File) => void }) {
+function Recorder({ listening, onTaken }: { listening: ListeningView; onTaken: (file: File) => void }) {
   const pieces = useRef<Float32Array[]>([]);
   const [seconds, setSeconds] = useState(0);
   const finish = useRef<(rateHz: number) => void>(() => undefined);
+  const { moments, feed, forget } = useMoments(ONE_BLADE);
   const { state, start, stop } = useMicrophone((samples, rateHz) => {
     pieces.current.push(samples);
+    feed(samples, rateHz);
     const count = pieces.current.reduce((sum, piece) => sum + piece.length, 0);
     setSeconds(count / rateHz);
     if (count >= TAKE_S * rateHz) finish.current(rateHz);
@@ -192,14 +213,20 @@ function Recorder({ onTaken }: { onTaken: (file: File) => void }) {
       onTaken(new File([writeWav([all], rateHz, 'pcm24') as BlobPart], 'microphone.wav'));
     };
   });
+  const nowDb = moments.at(-1)?.sound?.aDb ?? null;
   const begin = (): void => {
     pieces.current = [];
+    forget();
     void start();
   };
   return (
     <div className={classes.row} style={{ marginTop: 10, alignItems: 'center' }}>
       {state === 'on' ? (
-        <span role="status">{`recording… ${formatNumber(seconds, 1)} of ${TAKE_S} s`}</span>
+        <span role="status">
+          {`recording… ${formatNumber(seconds, 1)} of ${TAKE_S} s`}
+          {nowDb !== null &&
+            `, ${levelText(nowDb + (listening.chainOffsetDb ?? 0), listening)}${listening.isAbsolute ? '' : ', relative'}`}
+        </span>
       ) : (
         <Action disabled={state === 'asking'} onClick={begin}>
           {`Record ${TAKE_S} s here`}

@@ -2,7 +2,7 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import { listenLimits, type CraftView, type PropModelView } from '@zivvo/contract';
 import { median, sonicTipRpm, type CombAsk, type SpeedAt, type SpinDown } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
-import { lazy, Suspense, useMemo, useRef, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useInk } from '../shared/charts/useInk.ts';
 import { numberIn } from '../shared/forms/numberIn.ts';
@@ -17,18 +17,15 @@ import { WorkRefusal } from '../shared/worker/workProblem.ts';
 import { ListenTabs } from './ListenTabs.tsx';
 import classes from './Listen.module.css';
 import { soundProblem } from './listenView.ts';
-import type { LiveSound } from './listenWork.ts';
 import { speedOption } from './soundCharts.ts';
 import { useListenWork } from './useListenWork.ts';
 import { microphoneText, useMicrophone } from './useMicrophone.ts';
+import { useMoments } from './useMoments.ts';
 
 const Chart = lazy(() => import('../shared/charts/Chart.tsx'));
 const CHART_HEIGHT = 240;
-/** A moment that is listened to at once [s], and how many of them the shown speed is the middle of. */
-const MOMENT_S = 0.9;
+/** The shown speed is the middle of so many moments; most of them must have one. */
 const SHOWN_MOMENTS = 5;
-/** Moments that stay on the chart. */
-const CHART_MOMENTS = 240;
 
 /** How fast it turns, by ear: live or from a file. */
 export function Component() {
@@ -45,10 +42,12 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
   const [blades, setBlades] = useState(String(held?.bladeCount ?? 2));
   const [rough, setRough] = useState('');
   const { value: roughRpm, error } = numberIn(rough, listenLimits.rpm);
+  // What is in hand bounds the speed as long as it may be what turns.
+  const isHeld = held !== undefined && String(held.bladeCount) === blades;
   const ask: CombAsk = {
     bladeCount: Number(blades),
     roughRpm,
-    ...(held && roughRpm === null ? { mostRpm: sonicTipRpm(held.diameterM) } : {}),
+    ...(isHeld && roughRpm === null ? { mostRpm: sonicTipRpm(held.diameterM) } : {}),
   };
   const live = useLiveSpeed(ask);
   const followed = useFollowed();
@@ -63,12 +62,12 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
         : followed.track && followed.track.length > 0
           ? `${formatNumber(median(followed.track.map((s) => s.rpm)), 0)} rpm by ear`
           : 'How fast does it turn?';
-  const track = live.state === 'on' || live.track.length > 0 ? live.track : (followed.track ?? []);
+  const track = followed.track ?? live.track;
   return (
     <StationPage
       eyebrow={`Listen · Speed · ${craft.name}`}
       headline={headline}
-      detail={held ? `${propModelName(held)}, or any other with as many blades` : undefined}
+      detail={isHeld ? `${propModelName(held)}, or any other of its size with as many blades` : undefined}
       tools={<ListenTabs />}
       reasons={
         <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
@@ -79,7 +78,7 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
           {live.others.length > 0 && (
             <li>{`It may be ${live.others.map((r) => formatNumber(r, 0)).join(' or ')} rpm as well: say roughly how fast.`}</li>
           )}
-          <li>Props off the craft for a look at the motor alone; stand well behind the disc.</li>
+          <li>Stand well behind the disc, nobody level with it; eyes protected.</li>
         </ul>
       }
       actions={
@@ -91,7 +90,10 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
           <Action
             weight="main"
             disabled={live.state === 'asking' || error !== undefined}
-            onClick={() => void live.start()}
+            onClick={() => {
+              followed.forget();
+              void live.start();
+            }}
           >
             Listen now
           </Action>
@@ -135,7 +137,11 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
       <FileDrop
         accept=".wav,audio/wav,audio/x-wav"
         button="Choose a WAV"
-        onFile={(file) => void followed.follow(file, ask)}
+        onFile={(file) => {
+          live.stop();
+          live.forget();
+          void followed.follow(file, ask);
+        }}
       >
         Or drop a recording, up to two minutes: a run-up, a cut, a run-down
       </FileDrop>
@@ -149,7 +155,7 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
           {followed.problem}
         </p>
       )}
-      {track.length > 1 && <TrackChart track={track} spinDown={live.state === 'on' ? null : followed.spinDown} />}
+      {track.length > 1 && <TrackChart track={track} spinDown={followed.spinDown} />}
     </StationPage>
   );
 }
@@ -174,46 +180,22 @@ function TrackChart({ track, spinDown }: { track: readonly SpeedAt[]; spinDown: 
 
 /** The speed that the microphone hears, the middle of the last moments. */
 function useLiveSpeed(ask: CombAsk) {
-  const work = useListenWork();
-  const [moments, setMoments] = useState<{ timeS: number; sound: LiveSound }[]>([]);
-  const ring = useRef<{ samples: Float32Array; filled: number; isAsked: boolean; heardS: number } | null>(null);
-  const { state, start, stop } = useMicrophone((piece, rateHz) => {
-    const now = (ring.current ??= {
-      samples: new Float32Array(Math.round(MOMENT_S * rateHz)),
-      filled: 0,
-      isAsked: false,
-      heardS: 0,
-    });
-    now.samples.copyWithin(0, piece.length);
-    now.samples.set(piece, now.samples.length - piece.length);
-    now.filled += piece.length;
-    now.heardS += piece.length / rateHz;
-    if (now.isAsked || now.filled < now.samples.length) return;
-    now.isAsked = true;
-    const timeS = now.heardS;
-    work
-      .ask((w) => w.moment(now.samples.slice(), rateHz, ask) as Promise<LiveSound | null>)
-      .then(
-        (sound) => sound && setMoments((before) => [...before.slice(-CHART_MOMENTS), { timeS, sound }]),
-        () => undefined,
-      )
-      .finally(() => (now.isAsked = false));
-  });
-  const begin = (): Promise<void> => {
-    ring.current = null;
-    setMoments([]);
-    return start();
-  };
+  const { moments, feed, forget } = useMoments(ask);
+  const { state, start, stop } = useMicrophone(feed);
   const last = moments.slice(-SHOWN_MOMENTS);
-  const heard = last.flatMap(({ sound }) => sound.comb ?? []);
+  const heard = last.flatMap(({ sound }) => sound?.comb ?? []);
   return {
     state,
-    start: begin,
+    start: (): Promise<void> => {
+      forget();
+      return start();
+    },
     stop,
+    forget,
     rpm: 2 * heard.length > SHOWN_MOMENTS ? median(heard.map((c) => c.rpm)) : null,
-    aDb: last.at(-1)?.sound.aDb ?? null,
+    aDb: last.at(-1)?.sound?.aDb ?? null,
     others: heard.at(-1)?.otherRpm ?? [],
-    track: moments.flatMap(({ timeS, sound }) => (sound.comb ? [{ timeS, rpm: sound.comb.rpm }] : [])),
+    track: moments.flatMap(({ timeS, sound }) => (sound?.comb ? [{ timeS, rpm: sound.comb.rpm }] : [])),
   };
 }
 
@@ -228,9 +210,7 @@ function useFollowed() {
     setProblem(null);
     setReading(true);
     try {
-      const heard = await work.ask(
-        (w) => w.follow(file, ask) as Promise<{ track: SpeedAt[]; spinDown: SpinDown | null }>,
-      );
+      const heard = await work.ask((w) => w.follow(file, ask));
       setFound(heard);
       if (heard.track.length === 0)
         setProblem('No comb of blades stands out of it: go nearer, or say roughly how fast it turned.');
@@ -246,6 +226,10 @@ function useFollowed() {
     isReading,
     problem,
     follow,
+    forget: (): void => {
+      setFound(null);
+      setProblem(null);
+    },
     stop: () => work.stop(),
   };
 }

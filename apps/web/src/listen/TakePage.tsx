@@ -133,7 +133,7 @@ function Take({ craft, listen, listening, models }: TakeProps) {
   return (
     <StationPage
       eyebrow={`Listen · Take · ${craft.name}`}
-      headline={sound.isReading ? 'Listening to it…' : `Take ${listening.takes.length + 1}: ${what}`}
+      headline={sound.share !== null ? 'Listening to it…' : `Take ${listening.takes.length + 1}: ${what}`}
       detail={placeText(listening)}
       tools={<ListenTabs />}
       reasons={<Said listening={listening} sound={sound} lacks={lacks} isTooLarge={isTooLarge} />}

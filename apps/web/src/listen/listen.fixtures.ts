@@ -1,11 +1,12 @@
 import type { CraftView, ListeningView, ListenView, PropModelView, TakeView } from '@zivvo/contract';
-import { hearListening, type SoundTake } from '@zivvo/core';
+import { areLevelsAbsolute, hearListening, type SoundTake } from '@zivvo/core';
 
 export const aCraft = {
   id: 'c1',
   name: 'Petrel',
   kind: 'multirotor',
   rotors: [{}, {}, {}, {}],
+  massKg: 1.92,
   referencePropModelId: 'm1',
 } as unknown as CraftView;
 
@@ -59,7 +60,7 @@ export function aListen(takes: readonly TakeView[], more: Partial<ListeningView>
     name: names[soundKey]!,
     bladeCount: soundKey === 'm1' ? 3 : 2,
   }));
-  const isCalibrated = setup.method !== 'walkAway' && (setup.method === 'meter' || setup.chainOffsetDb !== null);
+  const isCalibrated = areLevelsAbsolute(setup.method, setup.chainOffsetDb);
   const result = hearListening({ ...setup, isCalibrated }, takes satisfies readonly SoundTake[], props, 'm1', null);
   const open = {
     id: 'l1',
@@ -71,13 +72,13 @@ export function aListen(takes: readonly TakeView[], more: Partial<ListeningView>
     windMPerS: null,
     note: null,
     listenedAt: '2026-11-20T12:00:00Z',
-    isCut: false,
     hoverThrustN: 18.8,
     votes: [],
     correction: { offsetDb: 2.1, halfWidthDb: 5, count: 2 },
     ...setup,
     ...result,
-    takes: takes.map((t) => ({ ...t, heard: result.heard.find((h) => h.id === t.id) ?? null })),
+    isAbsolute: isCalibrated,
+    takes: takes.map((t) => ({ ...t, shownDb: t.levelDb, heard: result.heard.find((h) => h.id === t.id) ?? null })),
     props: props.map((p) => ({
       ...p,
       propModelId: p.soundKey,

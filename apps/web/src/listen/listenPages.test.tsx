@@ -198,6 +198,44 @@ test('a take on the stand belongs to a run and borrows its thrust', async () => 
   expect([body.runId, body.propModelId, body.thrustN]).toEqual(['r1', 'm1', expect.closeTo(4.903325, 5)]);
 });
 
+test('a take by walking away has a distance, a prop and no level', async () => {
+  const listen = aListen([], { method: 'walkAway' });
+  const server = pretendServer(answers(listen, { 'POST /listen/c1/listenings/l1/takes': listen }));
+  renderInApp(<TakePage />, { address: '/listen/new?craft=c1' });
+  expect(await headline()).toBe('Take 1: Brindlow 7.2×3.9×3');
+  expect(screen.getByText('How far did you walk?')).toBeTruthy();
+  await userEvent.type(screen.getByLabelText('Not heard any more from, m'), '118');
+  await userEvent.click(screen.getByRole('button', { name: 'Keep take' }));
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.sent[0]!.body as CreateTakeDto).toMatchObject({ propModelId: 'm1', levelDb: null, distanceM: 118 });
+});
+
+test('a take beside a flight with a payload has the thrust that carried both', async () => {
+  const server = pretendServer(
+    answers(aListen([aTake('t0', null, 44)]), {
+      'GET /fly/c1': {
+        cards: [{ id: 'k1', propModelId: 'm1', payloadKg: 0.48, flownAt: '2026-11-19T12:00:00Z', nthFlight: 2 }],
+      },
+      'POST /listen/c1/listenings/l1/takes': good,
+    }),
+  );
+  renderInApp(<TakePage />, { address: '/listen/new?craft=c1' });
+  await userEvent.selectOptions(await screen.findByLabelText('Flight card'), 'k1');
+  await userEvent.type(screen.getByLabelText('The meter read, dB(A)'), '66');
+  await userEvent.click(screen.getByRole('button', { name: 'Keep take' }));
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  const body = server.sent[0]!.body as CreateTakeDto;
+  expect([body.flightCardId, body.thrustN]).toEqual(['k1', expect.closeTo(18.8 * 1.25, 1)]);
+});
+
+test('a place at which something was taken keeps what turned and how it was read', async () => {
+  pretendServer(answers(good));
+  renderInApp(<PlacePage />, { address: '/listen/place?craft=c1&listening=l1' });
+  expect(await headline()).toBe('Where it was listened');
+  expect(screen.getByLabelText('With')).toHaveProperty('disabled', true);
+  expect(screen.getByText('There are takes of it: another way is another listening.')).toBeTruthy();
+});
+
 describe('unseen', () => {
   const recorded = { soundSha256: 'a'.repeat(64) };
   const pair = [aTake('t1', 'm1', -20, recorded), aTake('t2', 'm2', -26, recorded)];

@@ -5,13 +5,9 @@ import type { WorkProblem } from '../shared/worker/workProblem.ts';
 import type { HeardFile } from './listenWork.ts';
 import { methodNames, surfaceNames } from './listenWords.ts';
 
-/** Levels are those of a meter, or only differences of them. */
-export const isAbsolute = ({ method, chainOffsetDb }: Pick<ListeningView, 'method' | 'chainOffsetDb'>): boolean =>
-  method === 'meter' || (method === 'recording' && chainOffsetDb !== null);
-
 /** A level, with the unit that it deserves. */
-export const levelText = (levelDb: number, listening: Pick<ListeningView, 'method' | 'chainOffsetDb'>): string =>
-  `${formatNumber(levelDb, 1)} ${isAbsolute(listening) ? 'dB(A)' : 'dB'}`;
+export const levelText = (levelDb: number, { isAbsolute }: Pick<ListeningView, 'isAbsolute'>): string =>
+  `${formatNumber(levelDb, 1)} ${isAbsolute ? 'dB(A)' : 'dB'}`;
 
 /** The answer of the page: which prop is quieter at equal thrust. */
 export function listenHeadline({ open, referencePropModelId }: ListenView): string {
@@ -19,7 +15,7 @@ export function listenHeadline({ open, referencePropModelId }: ListenView): stri
   const sounds = open.ranking?.sounds ?? [];
   const nameOf = (s: RankedSound): string => nameOfKey(open, s.soundKey);
   const quiet = sounds.filter((s) => s.verdict === 'quieter');
-  if (quiet[0]) return `${nameOf(quiet[0])} is ${formatNumber(-quiet[0].differenceDb!, 1)} dB quieter at equal thrust`;
+  if (quiet[0]) return `${nameOf(quiet[0])} is ${formatNumber(-quiet[0].differenceDb!, 1)}\u00a0dB quieter at equal thrust`;
   if (sounds.length === 0) return 'No take of a prop counts yet';
   if (sounds.length === 1) return `${nameOf(sounds[0]!)} is listened to; no other prop beside it yet`;
   if (referencePropModelId === null) return 'Say which prop it flies now: nothing is held against it yet';
@@ -55,8 +51,8 @@ export function againstReference({ verdict, differenceDb, differenceHalfWidthDb 
 
 /** What a take says, or why it does not count. */
 export function takeText(take: TakeView, listening: ListeningView): string {
-  if (take.levelDb === null) return `not heard beyond ${formatNumber(take.distanceM, 0)} m`;
-  if (take.heard === null) return levelText(shownLevel(take, listening)!, listening);
+  if (take.shownDb === null) return `not heard beyond ${formatNumber(take.distanceM, 0)} m`;
+  if (take.heard === null) return levelText(take.shownDb, listening);
   const level = levelText(take.heard.levelDb, listening);
   switch (take.heard.fault ?? take.heard.status) {
     case 'underBackground':
@@ -74,14 +70,6 @@ export function takeText(take: TakeView, listening: ListeningView): string {
   }
 }
 
-/** The level of a take with what its chain lacks. */
-export function shownLevel(
-  { levelDb, sound }: Pick<TakeView, 'levelDb' | 'sound'>,
-  { chainOffsetDb }: Pick<ListeningView, 'chainOffsetDb'>,
-): number | null {
-  return levelDb === null ? null : levelDb + (sound === null ? 0 : (chainOffsetDb ?? 0));
-}
-
 /** Roughness of blades that are not alike or not evenly set, in words. */
 export function betweenText({ betweenDb }: Pick<HeardPropView, 'betweenDb'>): string {
   return betweenDb === null ? '–' : `${formatNumber(betweenDb, 0)} dB`;
@@ -96,6 +84,19 @@ export function modelText({ correction: { offsetDb, halfWidthDb, count } }: List
       ? `The model is right on average over ${props} of this craft`
       : `The model says ${formatNumber(Math.abs(offsetDb), 1)} dB too ${offsetDb > 0 ? 'little' : 'much'} for ${props} of this craft`;
   return `${off}; with that, it is good to ± ${formatNumber(halfWidthDb, 1)} dB for another one.`;
+}
+
+/** What the columns mean that no unit explains; only what stands in them. */
+export function columnText({ props }: Pick<ListeningView, 'props'>): string | null {
+  const said = [
+    ...(props.some((p) => p.passing?.prominenceDb != null)
+      ? ['“out”: how far the pass stands out of the ear’s bands beside it.']
+      : []),
+    ...(props.some((p) => p.betweenDb !== null)
+      ? ['Uneven: single turns beside passes; −30 dB is an even prop, above −15 dB it sounds rough.']
+      : []),
+  ];
+  return said.length === 0 ? null : said.join(' ');
 }
 
 /** Why a file tells nothing, and what to do about it. */
@@ -126,6 +127,7 @@ export function soundProblem({ code, what, allowed }: WorkProblem): string {
     case 'notEnoughReadings':
       return 'It is shorter than a third of a second: record five seconds or more.';
     case 'outOfRange':
+      if (what === 'soundS') return 'It is longer than two minutes: cut it to the run-down.';
       return what === 'fileBytes' ? 'The file is larger than 1 GB: cut it to the take.' : `${what}: ${allowed}.`;
     default:
       return `${what}: cannot be read. ${allowed}`.trim();

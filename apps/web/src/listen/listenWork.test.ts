@@ -41,6 +41,15 @@ test('a steady sound is followed and does not run down', async () => {
   expect(spinDown).toBeNull();
 });
 
+test('an hour is not followed, and not read for it', async () => {
+  // A header of a recorder that is still writing: as long as the file is.
+  const head = writeWav([sound], RATE_HZ).slice(0, 44).fill(0xff, 40, 44);
+  const opened = Object.assign(fileOf(head), { slice: () => new Blob([head]) });
+  Object.defineProperty(opened, 'size', { value: 44 + 2 * 3600 * RATE_HZ });
+  const problem = await new ListenWork().follow(opened, { bladeCount: 3 }).catch(workProblemOf);
+  expect(soundProblem(problem as ReturnType<typeof workProblemOf>)).toMatch(/longer than two minutes/);
+});
+
 test.each([
   ['an MP3', new Uint8Array([0xff, 0xfb, 0x90, ...new Array<number>(60).fill(0)]), /MP3/],
   ['silence', writeWav([new Float32Array(RATE_HZ)], RATE_HZ), /Silence/],

@@ -4,11 +4,13 @@ import {
   decodeWav,
   heardSound,
   readWavHeader,
+  requireTrackable,
   SoundAnalyser,
   spinDownOf,
   spectrumLevel,
   aWeightingDb,
   trackSpeed,
+  WAV_HEAD_BYTES,
   type BladeComb,
   type CombAsk,
   type HeardSound,
@@ -48,11 +50,11 @@ export class ListenWork {
   private analysis: SoundAnalysis | null = null;
 
   /** @throws {CoreError} where the file is no sound that can be read, with what stands in the way */
-  async hear(file: File, onProgress: (share: number) => void): Promise<HeardFile> {
+  async hear(file: File, onProgress: ((share: number) => void) | null): Promise<HeardFile> {
     this.analysis = null;
     const read = async (from: number, to: number): Promise<Uint8Array> =>
       new Uint8Array(await file.slice(from, to).arrayBuffer());
-    const { format, analysis } = await analyseWav({ byteCount: file.size, read }, null, onProgress);
+    const { format, analysis } = await analyseWav({ byteCount: file.size, read }, null, onProgress ?? undefined);
     this.analysis = analysis;
     return {
       rateHz: format.rateHz,
@@ -75,9 +77,13 @@ export class ListenWork {
 
   /** Speed of one rotor over time in a file, and how it runs down. */
   async follow(file: File, ask: CombAsk): Promise<{ track: SpeedAt[]; spinDown: SpinDown | null }> {
-    const bytes = new Uint8Array(await file.arrayBuffer());
-    const format = readWavHeader(bytes, bytes.length);
-    const samples = decodeWav(bytes.subarray(format.dataOffset, format.dataOffset + format.dataByteCount), format);
+    const head = new Uint8Array(await file.slice(0, WAV_HEAD_BYTES).arrayBuffer());
+    const format = readWavHeader(head, file.size);
+    // Before it is read: an hour does not fit into memory.
+    requireTrackable(format.frameCount / format.rateHz);
+    const { dataOffset, dataByteCount } = format;
+    const bytes = new Uint8Array(await file.slice(dataOffset, dataOffset + dataByteCount).arrayBuffer());
+    const samples = decodeWav(bytes, format);
     const track = trackSpeed(samples, format.rateHz, ask);
     return { track, spinDown: spinDownOf(track) };
   }

@@ -5,8 +5,9 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { Ink } from '../shared/charts/useInk.ts';
 import { nameOfKey } from './listenView.ts';
 
-/** Lines of a comb that are marked: further up they stand too close to be read. */
+/** Lines of a comb that are marked: further up they stand too close to be read, on a telephone sooner. */
 const MARKED_LINES = 6;
+const MARKED_LINES_NARROW = 3;
 
 const axisText = (ink: Ink) => ({ color: ink.muted, fontFamily: ink.fontText, fontSize: 12.5 });
 
@@ -20,6 +21,7 @@ export function spectrumOption(
   lines: readonly { order: number; frequencyHz: number }[],
   chainOffsetDb: number | null,
   ink: Ink,
+  isNarrow: boolean,
 ): EChartsCoreOption {
   const unit = chainOffsetDb === null ? 'dB, relative' : 'dB';
   const levels = bands.map((b) => b.levelDb + (chainOffsetDb ?? 0));
@@ -65,7 +67,7 @@ export function spectrumOption(
           lineStyle: { color: ink.fjord, width: 1, type: 'solid' },
           label: { color: ink.fjord, fontFamily: ink.fontText, fontSize: 12, distance: 4 },
           data: lines
-            .filter((l) => l.order <= MARKED_LINES)
+            .filter((l) => l.order <= (isNarrow ? MARKED_LINES_NARROW : MARKED_LINES))
             .map((l) => ({ xAxis: l.frequencyHz, label: { formatter: l.order === 1 ? 'pass' : `×${l.order}` } })),
         },
       },
@@ -73,13 +75,17 @@ export function spectrumOption(
   };
 }
 
-/** Levels over thrust: takes as points, the line through them of each prop, the reference in ink. */
+/**
+ * Levels over thrust: takes as points, the line through them of each prop, the reference in ink. Where it is narrow
+ * the names stand below, with colour and mark.
+ */
 export function levelOption(
   listening: ListeningView,
   referenceKey: string | null,
   colourOf: (soundKey: string) => { colour: string; marker: string },
   thrust: { fromSi: (thrustN: number) => number; symbol: string },
   ink: Ink,
+  isNarrow: boolean,
 ): EChartsCoreOption {
   const counting = listening.takes.filter((t) => t.heard?.fault === null && t.thrustN !== null);
   const thrusts = counting.map((t) => t.thrustN!);
@@ -100,11 +106,11 @@ export function levelOption(
         data: [lineAt(low), lineAt(high)],
         showSymbol: false,
         lineStyle: { color: colour, width: isReference ? 2 : 1.4 },
-        endLabel: { show: true, formatter: name, color: colour, fontFamily: ink.fontText, fontSize: 12.5 },
+        endLabel: { show: !isNarrow, formatter: name, color: colour, fontFamily: ink.fontText, fontSize: 12.5 },
         labelLayout: { moveOverlap: 'shiftY' },
       },
       {
-        name: `${name}, takes`,
+        name: isNarrow ? name : `${name}, takes`,
         type: 'line',
         data: counting.filter((t) => t.soundKey === soundKey).map((t) => [thrust.fromSi(t.thrustN!), t.heard!.levelDb]),
         showSymbol: true,
@@ -117,7 +123,8 @@ export function levelOption(
   });
   return {
     animation: false,
-    grid: { left: 46, right: 190, top: 26, bottom: 40 },
+    grid: { left: 46, right: isNarrow ? 14 : 170, top: 26, bottom: isNarrow ? 84 : 40 },
+    legend: { show: isNarrow, bottom: 0, left: 0, itemWidth: 18, selectedMode: false, textStyle: axisText(ink) },
     xAxis: {
       type: 'value',
       scale: true,
@@ -125,7 +132,7 @@ export function levelOption(
       nameLocation: 'middle',
       nameGap: 26,
       nameTextStyle: axisText(ink),
-      axisLabel: axisText(ink),
+      axisLabel: { ...axisText(ink), hideOverlap: true },
       axisLine: { lineStyle: { color: ink.hairline } },
       splitLine: { show: false },
     },

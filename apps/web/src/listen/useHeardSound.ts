@@ -21,13 +21,13 @@ export function useHeardSound(
   const work = useListenWork();
   const [file, setFile] = useState<File | null>(null);
   const [heard, setHeard] = useState<HeardFile | null>(null);
-  const [blades, setBlades] = useState<HeardBlades | null>(null);
+  const [answer, setAnswer] = useState<{ question: string; blades: HeardBlades | null } | null>(null);
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const hear = async (taken: File): Promise<void> => {
     setFile(taken);
     setHeard(null);
-    setBlades(null);
+    setAnswer(null);
     setProblem(null);
     setShare(0);
     try {
@@ -43,33 +43,36 @@ export function useHeardSound(
   const roughRpm = numberIn(entry.roughRpm, listenLimits.rpm).value;
   const rotorCount = listening.heardOn === 'stand' ? 1 : Math.min(8, craft.rotors.length);
   const diameterM = model?.diameterM ?? null;
+  // What was found belongs to one question: another prop or speed is another one.
+  const isAsked = heard !== null && diameterM !== null && bladeCount >= 1;
+  const question = `${bladeCount}/${roughRpm}/${rotorCount}/${diameterM}`;
   useEffect(() => {
-    let isGone = false;
     if (heard === null || diameterM === null || bladeCount < 1) return;
-    const question = { bladeCount, roughRpm, rotorCount, mostRpm: sonicTipRpm(diameterM) };
+    let isGone = false;
+    const found = (blades: HeardBlades | null): void => {
+      if (!isGone) setAnswer({ question, blades });
+    };
     work
-      .ask((w) => w.blades(question))
-      .then(
-        (found) => !isGone && setBlades(found),
-        () => !isGone && setBlades(null),
-      );
+      .ask((w) => w.blades({ bladeCount, roughRpm, rotorCount, mostRpm: sonicTipRpm(diameterM) }))
+      .then(found, () => found(null));
     return () => {
       isGone = true;
     };
-  }, [work, heard, bladeCount, roughRpm, rotorCount, diameterM]);
+  }, [work, heard, question, bladeCount, roughRpm, rotorCount, diameterM]);
   const forget = (): void => {
     setFile(null);
     setHeard(null);
-    setBlades(null);
+    setAnswer(null);
     setProblem(null);
   };
-  const isProp = diameterM !== null;
+  const isAnswered = answer?.question === question;
   return {
     file,
     heard,
-    blades: isProp ? blades : null,
+    blades: isAsked && isAnswered ? answer.blades : null,
     share,
-    isReading: share !== null,
+    /** The file, or the blades in it, are being read still. */
+    isReading: share !== null || (isAsked && !isAnswered),
     problem,
     hear,
     forget,

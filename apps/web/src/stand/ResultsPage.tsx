@@ -1,5 +1,5 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
-import { useElementSize, useMediaQuery } from '@mantine/hooks';
+import { useElementSize } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
 import { carryNames, formatShare, standText, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -10,6 +10,7 @@ import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useResultsQuery, useWorkingQuery } from '../shared/api/standApi.ts';
 import { useInk } from '../shared/charts/useInk.ts';
+import { useIsNarrow } from '../shared/charts/useIsNarrow.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -70,7 +71,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
   const go = useGo();
   const dispatch = useAppDispatch();
   const ink = useInk();
-  const isNarrow = useMediaQuery('(max-width: 760px)') ?? false;
+  const isNarrow = useIsNarrow();
   const [, setThrottle] = useAddressParam('at');
   const [pointParam, setPoint] = useAddressParam('point');
   const [workingKey, showWorking] = useAddressParam('working');

@@ -8,7 +8,9 @@ export interface TakeView extends RowView, Omit<CreateTakeDto, 'id'> {
   soundKey: string | null;
   name: string;
   bladeCount: number | null;
-  /** With the place taken out, at the listening's distance; null for the place alone. */
+  /** What was read with what the chain lacks [dB]; null where it was walked away from. */
+  shownDb: number | null;
+  /** With the place taken out, at the listening’s distance; null for the place alone. */
   heard: Pick<HeardTake, 'levelDb' | 'status' | 'fault'> | null;
 }
 
@@ -34,6 +36,7 @@ export interface HeardPropView {
 export interface VoteCountView {
   likedKey: string;
   likedName: string;
+  otherKey: string;
   otherName: string;
   liked: number;
   votes: number;
@@ -44,7 +47,8 @@ export interface VoteCountView {
 export interface ListeningView extends RowView, ListeningDto {
   listenedAt: string;
   takes: TakeView[];
-  isCut: boolean;
+  /** Levels are those of a meter; without that only differences hold. */
+  isAbsolute: boolean;
   backgroundDb: number | null;
   /** Thrust at which the props are compared, and that of the craft's hover [N]. */
   thrustN: number | null;

@@ -1,6 +1,6 @@
-import FFT from 'fft.js';
 import { CoreError, NotEnoughReadingsError, OutOfRangeError } from '../errors/coreError.ts';
 import { requirePositive } from '../errors/guards.ts';
+import { HannSpectrum } from '../numerics/hannSpectrum.ts';
 import { firstAt } from '../numerics/firstAt.ts';
 import { solveLinear } from '../numerics/solveLinear.ts';
 import { median } from '../statistics/describe.ts';
@@ -58,7 +58,7 @@ export function shakingRotors(samples: ShakeSamples, speeds: RotorSpeeds): Shaki
   if (y.length !== x.length || z.length !== x.length)
     throw new OutOfRangeError('samples', y.length, `${x.length} on each axis`);
   const size = 2 ** Math.round(Math.log2(WINDOW_S * rateHz));
-  const spectrum = new WindowSpectrum(size);
+  const spectrum = new HannSpectrum(size);
   const count = speeds.rpm.length;
   const rows: { shapes: number[]; power: number }[] = [];
   let windowCount = 0;
@@ -77,7 +77,7 @@ export function shakingRotors(samples: ShakeSamples, speeds: RotorSpeeds): Shaki
   if (windows.length < LEAST_WINDOWS) throw new NotEnoughReadingsError('seconds', windows.length, LEAST_WINDOWS);
   const meanHz = speedSum / windows.length;
   for (const { hz, from } of windows) {
-    const power = spectrum.powerOf([x, y, z], from);
+    const power = powerOf(spectrum, [x, y, z], from);
     const lines = new Set<number>();
     for (const f of hz) {
       const middle = Math.round((f * size) / rateHz);
@@ -98,31 +98,15 @@ export function shakingRotors(samples: ShakeSamples, speeds: RotorSpeeds): Shaki
   return { shakeMPerS2, shaker: isOut ? order[0]!.r : null, windowCount };
 }
 
-/** Power by lines of a window of samples, Hann-weighted: a pure tone of mean square 1 on a line gives 1 there. */
-class WindowSpectrum {
-  private readonly fft: FFT;
-  private readonly out: number[];
-  private readonly input: number[];
-
-  constructor(private readonly size: number) {
-    this.fft = new FFT(size);
-    this.out = this.fft.createComplexArray() as number[];
-    this.input = new Array<number>(size).fill(0);
+/** Power by lines over all axes, their means taken out: a pure tone of mean square 1 on a line gives 1 there. */
+function powerOf(hann: HannSpectrum, axes: readonly ArrayLike<number>[], from: number): Float64Array {
+  const power = new Float64Array(hann.size / 2 + 1);
+  for (const axis of axes) {
+    let mean = 0;
+    for (let i = 0; i < hann.size; i++) mean += axis[from + i]! / hann.size;
+    hann.addPower(axis, from, mean, power);
   }
-
-  /** Sum over axes; the mean is taken out. */
-  powerOf(axes: readonly ArrayLike<number>[], from: number): Float64Array {
-    const { size, input, out } = this;
-    const power = new Float64Array(size / 2);
-    for (const axis of axes) {
-      let mean = 0;
-      for (let i = 0; i < size; i++) mean += axis[from + i]! / size;
-      for (let i = 0; i < size; i++) input[i] = (axis[from + i]! - mean) * (1 - Math.cos((2 * Math.PI * i) / size));
-      this.fft.realTransform(out, input);
-      for (let k = 1; k < size / 2; k++) power[k]! += (2 * (out[2 * k]! ** 2 + out[2 * k + 1]! ** 2)) / size ** 2;
-    }
-    return power;
-  }
+  return power.map((sum) => (8 * sum) / hann.size ** 2);
 }
 
 /** Power of a Hann window's main lobe, so many lines off its middle. */

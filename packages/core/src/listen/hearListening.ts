@@ -3,6 +3,7 @@ import { median } from '../statistics/describe.ts';
 import { rankSounds, type LevelAtThrust, type SoundRanking } from './rankSounds.ts';
 import {
   backgroundDb,
+  countingTakes,
   hearTakes,
   leastHeardDb,
   type HeardTake,
@@ -57,9 +58,7 @@ export function hearListening(
   wantedThrustN: number | null,
 ): ListeningResult {
   const heard = hearTakes(takes, setup.distanceM);
-  const counting = heard.flatMap((t): LevelAtThrust[] =>
-    t.fault === null && t.thrustN !== null ? [{ ...t, thrustN: t.thrustN }] : [],
-  );
+  const counting = countingTakes(heard);
   const thrustN = wantedThrustN ?? (counting.length > 0 ? median(counting.map((t) => t.thrustN)) : null);
   const ranking = thrustN === null || counting.length === 0 ? null : rankSounds(counting, referenceKey, thrustN);
   const driftDb = driftOf(counting, referenceKey, ranking?.slopeDb ?? 0);
@@ -131,8 +130,9 @@ function sayBlades(
   const [few, many] = counts;
   if (few === undefined || many === undefined) return;
   const quietest = (blades: number): string => ranking.sounds.find((s) => bladesOf(s.soundKey) === blades)!.soundKey;
-  const counting = heard.flatMap((t) => (t.fault === null && t.thrustN !== null ? [{ ...t, thrustN: t.thrustN }] : []));
-  const found = rankSounds(counting, quietest(few), thrustN).sounds.find((s) => s.soundKey === quietest(many))!;
+  const found = rankSounds(countingTakes(heard), quietest(few), thrustN).sounds.find(
+    (s) => s.soundKey === quietest(many),
+  )!;
   const [db, halfDb] = [found.differenceDb!, found.differenceHalfWidthDb!];
   if (found.verdict === 'quieter') say('note', 'listen.moreBlades', { few, many, db: -db, halfDb });
   else if (found.verdict === 'louder') say('note', 'listen.fewerBlades', { few, many, db, halfDb });

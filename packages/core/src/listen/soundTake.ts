@@ -11,6 +11,15 @@ import {
 export const listenMethods = ['meter', 'recording', 'walkAway'] as const;
 export type ListenMethod = (typeof listenMethods)[number];
 
+/**
+ * Whether levels are those of a meter: read from one, or recorded by a chain whose offset is known.
+ *
+ * @param chainOffsetDb - what the chain's levels lack; null where nobody knows
+ */
+export function areLevelsAbsolute(method: ListenMethod, chainOffsetDb: number | null): boolean {
+  return method === 'meter' || (method === 'recording' && chainOffsetDb !== null);
+}
+
 /** One take of a listening. */
 export interface SoundTake {
   id: string;
@@ -76,6 +85,11 @@ export function hearTakes(takes: readonly SoundTake[], distanceM: number): Heard
       },
     ];
   });
+}
+
+/** Takes that count, each with the thrust it was heard at [N] and its level at the listening's distance [dB]. */
+export function countingTakes(heard: readonly HeardTake[]): (HeardTake & { thrustN: number })[] {
+  return heard.flatMap((t) => (t.fault === null && t.thrustN !== null ? [{ ...t, thrustN: t.thrustN }] : []));
 }
 
 function faultOf(take: SoundTake): TakeFault | null {

@@ -34,6 +34,11 @@ const CUT_RATIO = 0.96;
 /** So many moments without a comb in a row, and the rotor is not heard any more. */
 const LOST_COUNT = 6;
 
+/** @throws {OutOfRangeError} if a sound is too long to be followed */
+export function requireTrackable(durationS: number): void {
+  requireWithin('soundS', durationS, 0, TRACK_MAX_S);
+}
+
 /**
  * Speed of one rotor moment by moment: the first comb of the whole sound, followed from where it is clearest.
  *
@@ -42,7 +47,7 @@ const LOST_COUNT = 6;
  * @throws {OutOfRangeError} if the sound is longer, or what is asked is none of a rotor
  */
 export function trackSpeed(samples: Float32Array, rateHz: number, ask: CombAsk): SpeedAt[] {
-  requireWithin('soundS', samples.length / rateHz, 0, TRACK_MAX_S);
+  requireTrackable(samples.length / rateHz);
   const size = 2 ** Math.round(Math.log2(WINDOW_S * rateHz));
   const length = ((MOMENT_WINDOWS + 1) * size) / 2;
   const step = Math.round(STEP_S * rateHz);

@@ -2,6 +2,7 @@ import { LineChart } from 'echarts/charts';
 import {
   DataZoomInsideComponent,
   GridComponent,
+  LegendComponent,
   MarkAreaComponent,
   MarkLineComponent,
   TooltipComponent,
@@ -14,6 +15,7 @@ echarts.use([
   LineChart,
   DataZoomInsideComponent,
   GridComponent,
+  LegendComponent,
   MarkAreaComponent,
   MarkLineComponent,
   TooltipComponent,
