@@ -171,20 +171,24 @@ test('a page of another run says which run is on the stand, and cuts it from the
   await expect(other.getByText(/another tab flies; you watch/)).toBeVisible();
 });
 
-test('a dead server is said within three seconds; started again, the run is held with its points', async ({
-  shed,
-  page,
-}) => {
-  await fly(page, shed);
-  for (let i = 0; i < 6; i++) await page.keyboard.press(']');
-  await throttle(page, 30);
-  await page.keyboard.press('Space');
-  await expect(points(page)).toHaveCount(1);
-  await shed.stop('SIGKILL');
-  await expect(headline(page)).toHaveText('Zivvo’s server does not answer: use your switch', { timeout: 4000 });
-  await shed.start();
-  await expect(headline(page)).toHaveText('Held: the run stands as it was, its points are kept', { timeout: 30_000 });
-  await expect(points(page)).toHaveCount(1);
-  await page.getByRole('button', { name: 'Put it on the stand again' }).click();
-  await expect(headline(page)).toHaveText('Tare the scale with nothing turning');
+test.describe(() => {
+  test.use({ isApart: true });
+
+  test('a dead server is said within three seconds; started again, the run is held with its points', async ({
+    shed,
+    page,
+  }) => {
+    await fly(page, shed);
+    for (let i = 0; i < 6; i++) await page.keyboard.press(']');
+    await throttle(page, 30);
+    await page.keyboard.press('Space');
+    await expect(points(page)).toHaveCount(1);
+    await shed.stop('SIGKILL');
+    await expect(headline(page)).toHaveText('Zivvo’s server does not answer: use your switch', { timeout: 4000 });
+    await shed.start();
+    await expect(headline(page)).toHaveText('Held: the run stands as it was, its points are kept', { timeout: 30_000 });
+    await expect(points(page)).toHaveCount(1);
+    await page.getByRole('button', { name: 'Put it on the stand again' }).click();
+    await expect(headline(page)).toHaveText('Tare the scale with nothing turning');
+  });
 });

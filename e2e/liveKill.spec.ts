@@ -1,6 +1,8 @@
 import { v7 } from 'uuid';
 import { expect, test } from './zivvo.ts';
 
+test.use({ isApart: true });
+
 /** How often the server is killed in mid-run. */
 const KILLS = process.env.ZIVVO_SOAK ? 60 : 4;
 
@@ -46,11 +48,13 @@ test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and 
       expect((await post(`/live/${runId}/commands`, { tabId, ...command })).status()).toBe(200);
     const shown = await waitFor(async () => {
       const state = await read(runId);
-      // A machine that is busy may have held the pilot's word back for two seconds: then it is armed again.
+      // A machine that is busy may have held the pilot's word back for two seconds: then it is armed again, and a
+      // point that the hold cut off is asked for again.
       if (state.phase === 'held')
         for (const command of [
           { name: 'arm', hasHardwareStop: true },
           { name: 'throttle', throttleRatio: 0.3 },
+          ...(state.points.length === kill ? [{ name: 'keepPoint' }] : []),
         ])
           await post(`/live/${runId}/commands`, { tabId, ...command });
       return state.points.length === kill + 1 && state.phase === 'running' && state.recordedS > kill ? state : false;

@@ -2,6 +2,8 @@ import type { Page } from '@playwright/test';
 import { describe, headline, putOnRack } from './ownThings.ts';
 import { expect, test, watchFaults, type Zivvo } from './zivvo.ts';
 
+test.use({ isApart: true });
+
 const textbox = (page: Page, name: string | RegExp) => page.getByRole('textbox', { name }).first();
 
 /** Presses a form's button while the server is dead, and brings it back: what was typed is sent by itself. */

@@ -9,7 +9,7 @@ import { Zivvo } from './zivvo.ts';
 export default async function openedOnce(): Promise<() => void> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-opened-'));
   for (const kind of ['own', 'demo'] as const) {
-    const zivvo = new Zivvo(kind);
+    const zivvo = new Zivvo(kind, null);
     await zivvo.start();
     await zivvo.stop('SIGTERM');
     fs.renameSync(zivvo.dataFolder, path.join(folder, kind));

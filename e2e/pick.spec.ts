@@ -64,6 +64,7 @@ test('marked props side by side, the ladder, and questions', async ({ demo, page
   await expect(working).toContainText('E / P');
   await expect(working).toContainText('energy that the pack gives');
   await page.keyboard.press('Escape');
+  await expect(working).toBeHidden();
   await page.getByLabel('over', { exact: true }).selectOption({ label: 'throttle' });
   await expect(page.getByLabel('Curve of')).toHaveValue('powerW');
   expect(await seriousFaults(page)).toEqual([]);

@@ -1,61 +1,65 @@
 import { expect, overflowOf, seriousFaults, test, watchFaults } from './zivvo.ts';
 
-test('a delivery is checked in without leaving the keyboard, stopped and resumed', async ({ own, page }) => {
-  const faults = watchFaults(page);
-  await page.goto(`${own.address}/rack/new`);
-  await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7.2x3.9x3');
-  await page.getByRole('button', { name: 'Put on the rack' }).click();
-  await expect(page.getByRole('row', { name: /7.2×3.9×3/ })).toBeVisible();
-  await page.goto(`${own.address}/rack/deliveries/new`);
-  await page.getByLabel('Model').selectOption({ label: '7.2×3.9×3' });
-  await page.getByRole('textbox', { name: 'CW pieces', exact: true }).fill('2');
-  await page.getByRole('textbox', { name: 'CCW pieces' }).fill('2');
-  await page.getByRole('button', { name: 'Start the check-in' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 of 4 pieces still to check in');
-  // Thirteen strokes a piece: weight, Enter, diameter, Enter, a letter, a letter.
-  const first = page.getByRole('textbox', { name: /weight$/ }).first();
-  await expect(first).toBeFocused();
-  const strokes = async (mass: string, diameter: string, bore: string, look: string): Promise<void> => {
-    for (const key of [...mass, 'Enter', ...diameter, 'Enter', bore, look]) await page.keyboard.press(key);
-  };
-  await strokes('7.92', '7.19', 'f', 'g');
-  await expect(page.getByText('checked in', { exact: true })).toHaveCount(1);
-  await strokes('7.88', '7.18', 'f', 'g');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 of 4 pieces still to check in');
-  // Half a row is kept over a restart; nothing was preset to good.
-  await page.keyboard.type('9.10');
-  await page.keyboard.press('Enter');
-  await expect(page.getByText('bore and look?')).toBeVisible();
-  await own.stop('SIGTERM');
-  await own.start();
-  await page.reload();
-  await expect(page.getByRole('textbox', { name: /weight$/ }).nth(2)).toHaveValue('9.1');
-  await page
-    .getByRole('textbox', { name: /weight$/ })
-    .nth(2)
-    .focus();
-  await page.keyboard.press('Enter');
-  for (const key of ['7', '.', '2', 'Enter', 't', 'c']) await page.keyboard.press(key);
-  await page
-    .getByRole('textbox', { name: /weight$/ })
-    .nth(3)
-    .fill('7.9');
-  await page.keyboard.press('Enter');
-  for (const key of ['7', '.', '1', '9', 'Enter', 'f', 'g']) await page.keyboard.press(key);
-  await expect(page.getByRole('heading', { level: 1 })).toContainText('All 4 pieces');
-  await expect(page.getByText(/has a crack: it never flies/)).toBeVisible();
-  await expect(page.getByText(/weighs 9.1.*its batch 7.9/)).toBeVisible();
-  await expect(page.getByText(/fit the ring or ream before balancing/)).toBeVisible();
-  expect(await seriousFaults(page)).toEqual([]);
-  // The sheet of stickers is a PDF.
-  const href = await page.getByRole('link', { name: 'Print stickers' }).getAttribute('href');
-  const sheet = await page.request.get(`${own.address}${href}`);
-  expect([sheet.status(), sheet.headers()['content-type'], (await sheet.body()).subarray(0, 5).toString()]).toEqual([
-    200,
-    'application/pdf',
-    '%PDF-',
-  ]);
-  expect(faults).toEqual([]);
+test.describe(() => {
+  test.use({ isApart: true });
+
+  test('a delivery is checked in without leaving the keyboard, stopped and resumed', async ({ own, page }) => {
+    const faults = watchFaults(page);
+    await page.goto(`${own.address}/rack/new`);
+    await page.getByRole('textbox', { name: 'Label on the hub' }).fill('7.2x3.9x3');
+    await page.getByRole('button', { name: 'Put on the rack' }).click();
+    await expect(page.getByRole('row', { name: /7.2×3.9×3/ })).toBeVisible();
+    await page.goto(`${own.address}/rack/deliveries/new`);
+    await page.getByLabel('Model').selectOption({ label: '7.2×3.9×3' });
+    await page.getByRole('textbox', { name: 'CW pieces', exact: true }).fill('2');
+    await page.getByRole('textbox', { name: 'CCW pieces' }).fill('2');
+    await page.getByRole('button', { name: 'Start the check-in' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 of 4 pieces still to check in');
+    // Thirteen strokes a piece: weight, Enter, diameter, Enter, a letter, a letter.
+    const first = page.getByRole('textbox', { name: /weight$/ }).first();
+    await expect(first).toBeFocused();
+    const strokes = async (mass: string, diameter: string, bore: string, look: string): Promise<void> => {
+      for (const key of [...mass, 'Enter', ...diameter, 'Enter', bore, look]) await page.keyboard.press(key);
+    };
+    await strokes('7.92', '7.19', 'f', 'g');
+    await expect(page.getByText('checked in', { exact: true })).toHaveCount(1);
+    await strokes('7.88', '7.18', 'f', 'g');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('2 of 4 pieces still to check in');
+    // Half a row is kept over a restart; nothing was preset to good.
+    await page.keyboard.type('9.10');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('bore and look?')).toBeVisible();
+    await own.stop('SIGTERM');
+    await own.start();
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: /weight$/ }).nth(2)).toHaveValue('9.1');
+    await page
+      .getByRole('textbox', { name: /weight$/ })
+      .nth(2)
+      .focus();
+    await page.keyboard.press('Enter');
+    for (const key of ['7', '.', '2', 'Enter', 't', 'c']) await page.keyboard.press(key);
+    await page
+      .getByRole('textbox', { name: /weight$/ })
+      .nth(3)
+      .fill('7.9');
+    await page.keyboard.press('Enter');
+    for (const key of ['7', '.', '1', '9', 'Enter', 'f', 'g']) await page.keyboard.press(key);
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('All 4 pieces');
+    await expect(page.getByText(/has a crack: it never flies/)).toBeVisible();
+    await expect(page.getByText(/weighs 9.1.*its batch 7.9/)).toBeVisible();
+    await expect(page.getByText(/fit the ring or ream before balancing/)).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    // The sheet of stickers is a PDF.
+    const href = await page.getByRole('link', { name: 'Print stickers' }).getAttribute('href');
+    const sheet = await page.request.get(`${own.address}${href}`);
+    expect([sheet.status(), sheet.headers()['content-type'], (await sheet.body()).subarray(0, 5).toString()]).toEqual([
+      200,
+      'application/pdf',
+      '%PDF-',
+    ]);
+    expect(faults).toEqual([]);
+  });
 });
 
 test('a set says what it lacks, a piece is found by its tag, many are retired and brought back', async ({

@@ -181,15 +181,19 @@ test('who works is chosen once and goes with every row', async ({ own, page }) =
   await expect(page.getByRole('link', { name: 'Irva Solt' })).toBeVisible();
 });
 
-test('a server that does not answer is said, and the page goes on when it is back', async ({ own, page }) => {
-  await page.goto(`${own.address}/crafts`);
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('What brings you here?');
-  await own.stop('SIGKILL');
-  await page.getByRole('link', { name: 'Stand', exact: false }).first().click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Zivvo’s server does not answer');
-  await own.start();
-  await page.getByRole('button', { name: 'Try again' }).click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('No stand evening yet');
+test.describe(() => {
+  test.use({ isApart: true });
+
+  test('a server that does not answer is said, and the page goes on when it is back', async ({ own, page }) => {
+    await page.goto(`${own.address}/crafts`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('What brings you here?');
+    await own.stop('SIGKILL');
+    await page.getByRole('link', { name: 'Stand', exact: false }).first().click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Zivvo’s server does not answer');
+    await own.start();
+    await page.getByRole('button', { name: 'Try again' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('No stand evening yet');
+  });
 });
 
 test('an address that leads nowhere says so', async ({ demo, page }) => {

@@ -3,6 +3,8 @@ import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { expect, test, watchFaults } from './zivvo.ts';
 
+test.use({ isApart: true });
+
 /** Stand runs of three props on one quad, as three people would hand them in. */
 const TYPED = [
   ['20', '138', '6950', '0.6', '24.9'],

@@ -1,5 +1,7 @@
 import { expect, test } from './zivvo.ts';
 
+test.use({ isApart: true });
+
 /** How often the server is killed while a run is being typed. */
 const KILLS = process.env.ZIVVO_SOAK ? 60 : 4;
 

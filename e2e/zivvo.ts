@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test as base, type Page } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
+import { fork, spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import net from 'node:net';
 import os from 'node:os';
@@ -9,14 +9,70 @@ import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
-/** A Zivvo of its own: real server, real database folder, real port. */
+type Kind = 'own' | 'demo';
+
+/** A process that serves the workshops of journeys which kill none: the program is loaded once for all of them. */
+export class Host {
+  private readonly child = fork(path.join(root, 'e2e/hostProgram.mjs'), { execArgv: [], silent: true });
+  private readonly waiting = new Map<number, { resolve: () => void; reject: (error: Error) => void }>();
+  private lastId = 0;
+  /** The last that it printed: questions that are cut off with their workshop among it. */
+  private said = '';
+
+  constructor() {
+    for (const stream of [this.child.stdout, this.child.stderr])
+      stream?.on('data', (chunk: Buffer) => (this.said = (this.said + chunk.toString()).slice(-4000)));
+    this.child.on('message', ({ id, error }: { id: number; error?: string }) => {
+      const asked = this.waiting.get(id);
+      this.waiting.delete(id);
+      if (error === undefined) asked?.resolve();
+      else asked?.reject(new Error(error));
+    });
+    this.child.on('exit', () => {
+      for (const { reject } of this.waiting.values()) reject(new Error(`the host of the journeys ended: ${this.said}`));
+      this.waiting.clear();
+    });
+  }
+
+  /** Opens a Zivvo; the number closes it. */
+  async open(env: NodeJS.ProcessEnv): Promise<number> {
+    const id = ++this.lastId;
+    await this.ask(id, env);
+    return id;
+  }
+
+  close(id: number): Promise<void> {
+    return this.ask(id, null);
+  }
+
+  end(): void {
+    this.child.disconnect();
+  }
+
+  private ask(id: number, env: NodeJS.ProcessEnv | null): Promise<void> {
+    return new Promise((resolve, reject) => {
+      this.waiting.set(id, { resolve, reject });
+      this.child.send({ id, env });
+    });
+  }
+}
+
+/** A Zivvo of its own: real server, real database folder, real port; a process of its own where it is to be killed. */
 export class Zivvo {
   private child: ChildProcess | null = null;
+  private hostedAs: number | null = null;
   readonly dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-journey-'));
   private port = 0;
 
-  /** On a copy of a workshop that was opened before, where there is one: what a first start does needs doing once. */
-  constructor(private readonly kind: 'own' | 'demo') {
+  /**
+   * On a copy of a workshop that was opened before, where there is one: what a first start does needs doing once.
+   *
+   * @param host - where it is served; a process of its own if null
+   */
+  constructor(
+    private readonly kind: Kind,
+    private readonly host: Host | null,
+  ) {
     const opened = path.join(process.env.ZIVVO_OPENED ?? '', kind);
     if (process.env.ZIVVO_OPENED !== undefined && fs.existsSync(opened))
       fs.cpSync(opened, this.dataFolder, { recursive: true });
@@ -26,7 +82,7 @@ export class Zivvo {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  /** Starts on the same folder and port as before, and waits until it says it is ready. */
+  /** Starts on the same folder and port as before, and waits until it is ready. */
   async start(): Promise<void> {
     this.port ||= await freePort();
     const env = {
@@ -38,6 +94,27 @@ export class Zivvo {
       ZIVVO_WEB: path.join(root, 'apps/web/dist'),
       ZIVVO_NOW: '2026-11-24T12:00:00Z',
     };
+    if (this.host) this.hostedAs = await this.host.open(env);
+    else await this.startProcess(env);
+  }
+
+  /** Ends its process; one that is hosted has none to kill. */
+  async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
+    if (this.host) throw new Error('this Zivvo has no process of its own: test.use({ isApart: true })');
+    const { child } = this;
+    if (!child || child.exitCode !== null || child.signalCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill(signal);
+    await gone;
+  }
+
+  async end(): Promise<void> {
+    if (this.hostedAs !== null) await this.host!.close(this.hostedAs);
+    if (!this.host) await this.stop('SIGTERM');
+    fs.rmSync(this.dataFolder, { recursive: true, force: true });
+  }
+
+  private async startProcess(env: NodeJS.ProcessEnv): Promise<void> {
     const child = spawn(process.execPath, [path.join(root, 'apps/server/dist/zivvo.js')], {
       env,
       stdio: ['ignore', 'pipe', 'pipe'],
@@ -53,19 +130,6 @@ export class Zivvo {
       child.stderr.on('data', listen);
       child.once('exit', () => reject(new Error(`the server ended: ${said}`)));
     });
-  }
-
-  async stop(signal: 'SIGTERM' | 'SIGKILL'): Promise<void> {
-    const { child } = this;
-    if (!child || child.exitCode !== null || child.signalCode !== null) return;
-    const gone = new Promise((resolve) => child.once('exit', resolve));
-    child.kill(signal);
-    await gone;
-  }
-
-  async end(): Promise<void> {
-    await this.stop('SIGTERM');
-    fs.rmSync(this.dataFolder, { recursive: true, force: true });
   }
 }
 
@@ -90,22 +154,17 @@ export function watchFaults(page: Page): string[] {
   return faults;
 }
 
-async function started(kind: 'own' | 'demo'): Promise<Zivvo> {
-  const zivvo = new Zivvo(kind);
+/** A running Zivvo for as long as somebody uses it. */
+async function whileRunning(kind: Kind, host: Host | null, use: (zivvo: Zivvo) => Promise<void>): Promise<void> {
+  const zivvo = new Zivvo(kind, host);
   await zivvo.start();
-  return zivvo;
+  await use(zivvo);
+  await zivvo.end();
 }
 
-/** A running Zivvo for as long as somebody uses it. */
-const running =
-  (kind: 'own' | 'demo') =>
-  async ({}, use: (zivvo: Zivvo) => Promise<void>): Promise<void> => {
-    const zivvo = await started(kind);
-    await use(zivvo);
-    await zivvo.end();
-  };
-
 interface Workshops {
+  /** Whether the workshop that is written to runs in a process of its own, for those who kill it. */
+  isApart: boolean;
   /** An empty workshop. */
   own: Zivvo;
   /** The demo workshop, to be written to. */
@@ -114,9 +173,10 @@ interface Workshops {
   demo: Zivvo;
 }
 
-export const test = base.extend<Workshops, { sharedDemo: Zivvo }>({
-  own: running('own'),
-  shed: running('demo'),
+export const test = base.extend<Workshops, { host: Host; sharedDemo: Zivvo }>({
+  isApart: [false, { option: true }],
+  own: async ({ host, isApart }, use) => whileRunning('own', isApart ? null : host, use),
+  shed: async ({ host, isApart }, use) => whileRunning('demo', isApart ? null : host, use),
   demo: async ({ sharedDemo, context }, use) => {
     const written: string[] = [];
     context.on('request', (request) => {
@@ -126,7 +186,15 @@ export const test = base.extend<Workshops, { sharedDemo: Zivvo }>({
     await use(sharedDemo);
     expect(written).toEqual([]);
   },
-  sharedDemo: [running('demo'), { scope: 'worker' }],
+  sharedDemo: [async ({ host }, use) => whileRunning('demo', host, use), { scope: 'worker' }],
+  host: [
+    async ({}, use) => {
+      const host = new Host();
+      await use(host);
+      host.end();
+    },
+    { scope: 'worker' },
+  ],
 });
 
 export { expect };

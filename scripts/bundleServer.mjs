@@ -5,13 +5,13 @@ const ENTRY = 'apps/server/dist/main.js';
 export const SERVER = 'apps/server/dist/zivvo.js';
 
 /**
- * What stays a package of its own: the database with its machine code, the PDF writer with its data files, and what
- * the framework only asks for where somebody uses it.
+ * What stays a package of its own: the database with its machine code, the PDF writer that looks for files beside
+ * itself, and what the framework only asks for where somebody uses it.
  */
 const OUTSIDE = [
   /^@electric-sql\//,
   /^@nestjs\/(microservices|websockets|platform-socket)/,
-  /^(pdfkit|fontkit|pg-native)$/,
+  /^(pdfmake|pg-native)$/,
   'class-transformer/storage',
   '@fastify/static',
 ];
@@ -28,8 +28,10 @@ export async function bundleServer() {
     // Packages ask each other in ways that a bundler warns of; the journeys run on what comes out.
     logLevel: 'silent',
   });
-  await bundle.write({ file: SERVER, format: 'esm', sourcemap: true, codeSplitting: false });
+  const { output } = await bundle.write({ file: SERVER, format: 'esm', sourcemap: true, codeSplitting: false });
   await bundle.close();
+  if (/\b__(dirname|filename)\b/.test(output[0].code))
+    throw new Error(`${SERVER} holds a package that looks for files beside itself: name it in OUTSIDE`);
 }
 
 /** A module goes on finding the files beside it: what it calls its own address is where it was. */

@@ -184,6 +184,7 @@ export * from './flight/segments.ts';
 export * from './flight/shaker.ts';
 export * from './flight/flightCard.ts';
 export * from './flight/compareFlights.ts';
+export * from './flight/passAtFull.ts';
 export * from './flight/flightReasons.ts';
 export * from './flight/flyStop.ts';
 export * from './flight/flightLog.ts';

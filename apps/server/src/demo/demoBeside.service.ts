@@ -1,5 +1,6 @@
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
 import { spawn, type ChildProcess } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import type { DemoView } from '@zivvo/contract';
 import { CONFIG, type Config } from '../config.ts';
 import { DemoFailedError } from './demo.errors.ts';
@@ -35,8 +36,8 @@ export class DemoBeside implements OnApplicationShutdown {
       ZIVVO_WEB: webFolder ?? undefined,
       ZIVVO_ENDS_WITH_INPUT: '1',
     };
-    // The same program beside itself. Its input stays open as long as this process lives, however that ends.
-    const child = spawn(process.execPath, [process.argv[1]!], {
+    // Its input stays open as long as this process lives, however that ends.
+    const child = spawn(process.execPath, [fileURLToPath(new URL('../zivvo.js', import.meta.url))], {
       env,
       stdio: ['pipe', 'pipe', 'pipe'],
     });

@@ -41,10 +41,15 @@ function faultOf(proof: string, tests: ReadonlyMap<string, string[]>): string | 
     return isSaid ? null : `${file} says nothing of “${words}”`;
   }
   const [, script, only] = /`npm run (bench|studies) -- --only (\w+)`/.exec(proof) ?? [];
-  if (script !== undefined) return new RegExp(`\\b${only}\\b`).test(read(`bench/${script}.mjs`)) ? null : `${script} has no ${only}`;
+  if (script !== undefined)
+    return new RegExp(`\\b${only}\\b`).test(read(`bench/${script}.mjs`)) ? null : `${script} has no ${only}`;
   const [, number] = /reference case (\d+)/.exec(proof) ?? [];
   if (number === undefined) return 'it names no test';
-  return fs.readdirSync(path.join(root, 'packages/core/fixtures')).some((f) => f.startsWith(`${number.padStart(2, '0')}_`)) ? null : `there is no reference case ${number}`;
+  return fs
+    .readdirSync(path.join(root, 'packages/core/fixtures'))
+    .some((f) => f.startsWith(`${number.padStart(2, '0')}_`))
+    ? null
+    : `there is no reference case ${number}`;
 }
 
 test('every promise of docs/safety.md names a test, and the test is there', () => {

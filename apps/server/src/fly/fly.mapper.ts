@@ -1,5 +1,14 @@
-import type { FlightCardView } from '@zivvo/contract';
-import { cardFigures, reflyReasons, type FlightProtocol, type FlightRule, type FlownCard } from '@zivvo/core';
+import type { FlightCardView, StaticFiguresView } from '@zivvo/contract';
+import {
+  cardFigures,
+  currentInAir,
+  reflyReasons,
+  type FlightProtocol,
+  type FlightRule,
+  type FlownCard,
+  type FlownProp,
+  type Reason,
+} from '@zivvo/core';
 import { writeLabel } from '@zivvo/words';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
@@ -75,4 +84,15 @@ export function toFlightCardView(
     worked: cardFigures(flown),
     refly: reflyReasons(flown, rule),
   };
+}
+
+/** Where the current in the air is not what the stand and the air let expect; a simulated stand says nothing of it. */
+export function currentReasons(props: readonly FlownProp[], standing: readonly StaticFiguresView[]): Reason[] {
+  return props.flatMap(({ propId, propName, figures }) => {
+    const said = standing.find((s) => s.propModelId === propId);
+    const airA = figures.passCurrentA?.mean ?? null;
+    return said === undefined || said.isSimulated || said.pass === null || said.fullCurrentA === null || airA === null
+      ? []
+      : (currentInAir(propName, airA, said.fullCurrentA, said.pass) ?? []);
+  });
 }

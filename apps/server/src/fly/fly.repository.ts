@@ -16,7 +16,7 @@ export interface WholeCard {
   card: FlightCardRow;
   flight: Pick<InferSelectModel<typeof flight>, 'flownAt' | 'durationS' | 'packPieceId' | 'note'>;
   pack: Pick<InferSelectModel<typeof packPiece>, 'chemistry' | 'capacityAh'> | null;
-  model: Pick<InferSelectModel<typeof propModel>, 'label' | 'makerName'>;
+  model: InferSelectModel<typeof propModel>;
 }
 
 @Injectable()
@@ -75,7 +75,7 @@ export class FlightCardRepository extends RowRepository<typeof flightCard> {
           note: flight.note,
         },
         pack: { chemistry: packPiece.chemistry, capacityAh: packPiece.capacityAh },
-        model: { label: propModel.label, makerName: propModel.makerName },
+        model: propModel,
       })
       .from(flightCard)
       .innerJoin(ranked, and(eq(ranked.id, flightCard.id), lte(ranked.place, perCraft)))

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type CreateFlightCardDto, type FlightProtocolDto, type FlyView } from '@zivvo/contract';
-import { compareFlights, flightRule, USUAL_PROTOCOL, type FlightProtocol } from '@zivvo/core';
+import { bySeverity, compareFlights, flightRule, USUAL_PROTOCOL, type FlightProtocol } from '@zivvo/core';
 import { FlightService } from '../care/flight.service.ts';
 import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -8,7 +8,7 @@ import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { HeightsCrossedError } from './fly.errors.ts';
-import { flownPropName, toFlightCardView, toFlownCard } from './fly.mapper.ts';
+import { currentReasons, flownPropName, toFlightCardView, toFlownCard } from './fly.mapper.ts';
 import { FlightCardRepository, FlightProtocolRepository, type WholeCard } from './fly.repository.ts';
 import { StaticFigures } from './staticFigures.service.ts';
 
@@ -30,26 +30,37 @@ export class FlyService {
     const craft = await this.crafts.find(this.db, craftId);
     const protocol = await this.protocolOf(this.db, craftId);
     const { rows, total } = await this.cards.ofCrafts(this.db, [craftId], LIST_MAX);
-    const propIds = [...new Set(rows.map((r) => r.card.propModelId))];
+    const models = new Map(rows.map((r) => [r.card.propModelId, r.model]));
     const flown = rows.map((row) => toFlownCard(row, craft));
     const rule = flightRule(flown, protocol.version);
+    const comparison = compareFlights(
+      rows.map((row, i) => ({
+        cardId: row.card.id,
+        propId: row.card.propModelId,
+        propName: flownPropName(row.model),
+        card: flown[i]!,
+      })),
+      craft.referencePropModelId,
+      protocol.version,
+    );
+    const standing = await this.standing.of(
+      craft,
+      comparison.props.map(({ propId, figures }) => ({
+        model: models.get(propId)!,
+        airspeedMPerS: figures.airspeedMPerS?.mean ?? null,
+      })),
+    );
     return {
       protocol,
       cards: rows.map((row, i) => toFlightCardView(row, craft, rule, nthOf(rows, i))),
       total,
       isCut: total > rows.length,
       referencePropModelId: craft.referencePropModelId,
-      comparison: compareFlights(
-        rows.map((row, i) => ({
-          cardId: row.card.id,
-          propId: row.card.propModelId,
-          propName: flownPropName(row.model),
-          card: flown[i]!,
-        })),
-        craft.referencePropModelId,
-        protocol.version,
-      ),
-      static: await this.standing.of(craft, propIds),
+      comparison: {
+        ...comparison,
+        reasons: bySeverity([...comparison.reasons, ...currentReasons(comparison.props, standing)]),
+      },
+      static: standing,
     };
   }
 

@@ -1,6 +1,9 @@
 import { Injectable } from '@nestjs/common';
-import type { FlyView } from '@zivvo/contract';
+import type { StaticFiguresView } from '@zivvo/contract';
+import { evaluateCandidate, modelGeometry, passAtFull } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
+import type { PropModelRow } from '../rack/propModel.repository.ts';
 import { CampaignService } from '../stand/campaign.service.ts';
 import { RunService } from '../stand/run.service.ts';
 
@@ -13,15 +16,22 @@ export class StaticFigures {
   constructor(
     private readonly runs: RunService,
     private readonly campaigns: CampaignService,
+    private readonly rotors: CraftRotors,
   ) {}
 
-  /** By the results of the last evening on which each prop ran for this craft: its counted runs alone. */
+  /**
+   * By the results of the last evening on which each prop ran for this craft, its counted runs alone; what its passes
+   * let expect by the model.
+   *
+   * @param props - that flew, each with the airspeed of its passes; null where they tell none
+   */
   async of(
-    { id: craftId, rotors }: Pick<CraftRow, 'id' | 'rotors'>,
-    propModelIds: readonly string[],
-  ): Promise<FlyView['static']> {
+    craft: CraftRow,
+    props: readonly { model: PropModelRow; airspeedMPerS: number | null }[],
+  ): Promise<StaticFiguresView[]> {
+    const { id: craftId, rotors } = craft;
     const evenings = new Map<string, string>();
-    for (const propModelId of propModelIds) {
+    for (const propModelId of props.map((p) => p.model.id)) {
       const last = (await this.runs.ofModel(propModelId)).find((run) => run.craftId === craftId);
       if (last) evenings.set(propModelId, last.campaignId);
     }
@@ -32,7 +42,9 @@ export class StaticFigures {
         ),
       ),
     );
-    return propModelIds.map((propModelId) => {
+    const prepared = this.rotors.of(craft);
+    return props.map(({ model, airspeedMPerS }) => {
+      const propModelId = model.id;
       const found = results.get(evenings.get(propModelId) ?? '')?.props.find((p) => p.propModelId === propModelId);
       const full = found?.points.full;
       const currentA = full?.currentA?.figure.value ?? null;
@@ -42,6 +54,10 @@ export class StaticFigures {
         fullCurrentA: currentA === null ? null : currentA * rotors.length,
         fullThrustN: full?.thrustN?.figure.value ?? null,
         isSimulated: found?.origin === 'simulated',
+        pass:
+          airspeedMPerS === null
+            ? null
+            : passAtFull(prepared, evaluateCandidate(prepared, modelGeometry(model)).prop, airspeedMPerS),
       };
     });
   }

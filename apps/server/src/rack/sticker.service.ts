@@ -1,6 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { PIECE_PAGE_MAX } from '@zivvo/contract';
-import pdfmake from 'pdfmake';
 import type { Content } from 'pdfmake/interfaces.js';
 import { createRequire } from 'node:module';
 import { Clock } from '../common/clock.ts';
@@ -17,6 +16,15 @@ const font = (weight: number): string =>
 const COLUMNS = 3;
 const HAND_WORDS = { cw: 'CW', ccw: 'CCW', either: 'either way' } as const;
 
+/** The PDF writer with its fonts; it comes when a sheet is asked for, not with the server. */
+async function printer() {
+  const { default: pdfmake } = await import('pdfmake');
+  pdfmake.setFonts({ Mono: { normal: font(400), bold: font(700), italics: font(400), bolditalics: font(700) } });
+  pdfmake.setUrlAccessPolicy(() => false);
+  pdfmake.setLocalAccessPolicy(() => true);
+  return pdfmake;
+}
+
 /** Sheets of stickers for the pouches that pieces are kept in. */
 @Injectable()
 export class StickerService {
@@ -25,11 +33,7 @@ export class StickerService {
     private readonly clock: Clock,
     private readonly pieces: PieceRepository,
     private readonly models: PropModelRepository,
-  ) {
-    pdfmake.setFonts({ Mono: { normal: font(400), bold: font(700), italics: font(400), bolditalics: font(700) } });
-    pdfmake.setUrlAccessPolicy(() => false);
-    pdfmake.setLocalAccessPolicy(() => true);
-  }
+  ) {}
 
   async sheet({ batchId, setId }: { batchId: string | null; setId: string | null }): Promise<Buffer> {
     const { rows } = await this.pieces.page(this.db, { batchId, setId }, this.clock.now(), PIECE_PAGE_MAX);
@@ -41,7 +45,7 @@ export class StickerService {
     const body = Array.from({ length: Math.ceil(stickers.length / COLUMNS) }, (_, row) =>
       Array.from({ length: COLUMNS }, (_, column) => stickers[row * COLUMNS + column] ?? ''),
     );
-    const document = pdfmake.createPdf({
+    const document = (await printer()).createPdf({
       pageSize: 'A4',
       pageMargins: [24, 28, 24, 28],
       defaultStyle: { font: 'Mono', fontSize: 9 },

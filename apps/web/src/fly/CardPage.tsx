@@ -30,12 +30,15 @@ import {
   blankEntry,
   cardBody,
   cardKey,
+  courseRange,
   flightKey,
   entryFaults,
   minutesRange,
+  passSpeed,
   percentRange,
   speedRange,
   type CardEntry,
+  type TypedPass,
 } from './cardEntry.ts';
 import { CarefulFirst } from './CarefulFirst.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
@@ -67,7 +70,8 @@ function Card({ craft, fly, models }: { craft: CraftView; fly: FlyView; models: 
   const usualProp = propModelId ?? craft.referencePropModelId ?? models[0]?.id ?? '';
   const [kept, setEntry, handedOver] = useKept<CardEntry>(cardKey(craft.id), () => blankEntry(usualProp));
   // A log is read before anybody has said which prop flew, and a prop may have left the rack meanwhile.
-  const entry = models.some((m) => m.id === kept.propId) ? kept : { ...kept, propId: usualProp };
+  const typed = { ...blankEntry(usualProp), ...kept };
+  const entry = models.some((m) => m.id === typed.propId) ? typed : { ...typed, propId: usualProp };
   const set = (change: Partial<CardEntry>): void => setEntry((now) => ({ ...now, ...change }));
   const faults = entryFaults(entry);
   const model = models.find((m) => m.id === entry.propId);
@@ -257,19 +261,35 @@ function Climbs({ entry, set, fly }: PartProps & { fly: FlyView }) {
   );
 }
 
+/** What a time over the course comes to. */
+function courseText(entry: CardEntry, pass: TypedPass): string {
+  if (pass.speed === '') return '';
+  if (numberIn(entry.course, courseRange).value === null) return 'type the length of the course';
+  const speed = passSpeed(entry, pass);
+  return speed === null ? 'no speed that is flown' : `${formatNumber(speed, 1)} m/s`;
+}
+
 function Passes({ entry, set }: PartProps) {
   const change = (i: number, more: Partial<CardEntry['passes'][number]>): void =>
     set({ passes: entry.passes.map((p, k) => (k === i ? { ...p, ...more } : p)) });
   return (
     <section className={classes.sheet} aria-label="Passes">
       <h2>Passes there and back; full throttle where none is typed</h2>
-      <NativeSelect
-        label="Speeds in"
-        value={entry.speedUnit}
-        onChange={(e) => set({ speedUnit: e.currentTarget.value as CardEntry['speedUnit'] })}
-        data={['m/s', 'km/h']}
-        style={{ maxWidth: 140 }}
-      />
+      <div className={classes.row}>
+        <NativeSelect
+          label="Speeds in"
+          value={entry.speedUnit}
+          onChange={(e) => set({ speedUnit: e.currentTarget.value as CardEntry['speedUnit'] })}
+          data={[
+            { value: 'm/s', label: 'm/s' },
+            { value: 'km/h', label: 'km/h' },
+            { value: 's', label: 'seconds over a course' },
+          ]}
+        />
+        {entry.speedUnit === 's' && (
+          <Field label="Course, m" value={entry.course} range={courseRange} onChange={(course) => set({ course })} />
+        )}
+      </div>
       {entry.passes.map((pass, i) => (
         <div key={i} className={classes.row}>
           <Field
@@ -277,6 +297,7 @@ function Passes({ entry, set }: PartProps) {
             value={pass.speed}
             range={speedRange(entry.speedUnit)}
             onChange={(speed) => change(i, { speed })}
+            {...(entry.speedUnit === 's' && { below: courseText(entry, pass) })}
           />
           <Field
             label="Track, °"

@@ -1,7 +1,6 @@
 import { createColumnHelper } from '@tanstack/react-table';
 import type { CraftView, FlyView, PropModelView } from '@zivvo/contract';
 import { flightFigureNames, type FlightFigureName, type FlownProp } from '@zivvo/core';
-import { formatShare } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useFormat } from '../shared/format/useFormat.ts';
 import table from '../shared/table/Table.module.css';
@@ -10,7 +9,7 @@ import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import classes from './Fly.module.css';
-import { againstText, airOverStand, flightFigureText } from './flyView.ts';
+import { againstText, besideText, flightFigureText } from './flyView.ts';
 import { flightFigureTitles } from './flyWords.ts';
 
 const column = createColumnHelper<FlownProp>();
@@ -53,9 +52,10 @@ export function FlyTable({
   const grid = useSortedGrid(fly.comparison.props, columns, (p) => p.propId);
   const shown = grid.getRowModel().rows;
   const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original.propId) });
+  const standingOf = ({ propId }: FlownProp) => fly.static.find((s) => s.propModelId === propId);
   const figureCell = (prop: FlownProp, name: FlightFigureName) => {
     const figure = prop.figures[name];
-    const ratio = airOverStand(prop, fly.static);
+    const beside = figure && besideText(name, figure.mean, standingOf(prop));
     return (
       <td key={name} data-right>
         {figure === null ? (
@@ -66,9 +66,7 @@ export function FlyTable({
             <span className={classes.against} data-comparison={figure.comparison ?? undefined}>
               {againstText(figure)}
             </span>
-            {name === 'passCurrentA' && ratio !== null && (
-              <span className={classes.against}>{`${formatShare(ratio, 0)} of the stand’s`}</span>
-            )}
+            {beside !== null && <span className={classes.against}>{beside}</span>}
           </>
         )}
       </td>
@@ -81,7 +79,7 @@ export function FlyTable({
         <tbody {...rowKeys}>
           {shown.map(({ original: prop, id }) => {
             const model = models.find((m) => m.id === prop.propId);
-            const standing = fly.static.find((s) => s.propModelId === prop.propId);
+            const standing = standingOf(prop);
             return (
               <tr key={id} tabIndex={0} onClick={() => onOpen(prop.propId)}>
                 <td>

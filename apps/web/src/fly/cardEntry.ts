@@ -7,9 +7,11 @@ import {
   type opinionTopics,
   type Range,
 } from '@zivvo/contract';
+import { timedCourse } from '@zivvo/core';
 import { numberIn } from '../shared/forms/numberIn.ts';
 
 export interface TypedPass {
+  /** In the entry's unit, or the seconds over its course. */
   speed: string;
   track: string;
   current: string;
@@ -30,7 +32,9 @@ export interface CardEntry {
   hoverThrottle: string;
   hoverCurrent: string;
   roll: string;
-  speedUnit: 'm/s' | 'km/h';
+  speedUnit: 'm/s' | 'km/h' | 's';
+  /** Length of the timed course [m]; asked for with seconds only. */
+  course: string;
   climbs: { time: string; isHeld: boolean }[];
   passes: TypedPass[];
   heat: Record<string, { number: string; touch: (typeof motorTouches)[number] | '' }>;
@@ -62,6 +66,7 @@ export function blankEntry(propId: string): CardEntry {
     hoverCurrent: '',
     roll: '',
     speedUnit: 'm/s',
+    course: '',
     climbs: [
       { time: '', isHeld: true },
       { time: '', isHeld: true },
@@ -78,11 +83,26 @@ export function blankEntry(propId: string): CardEntry {
 export const addedPass = (entry: CardEntry): CardEntry => ({ ...entry, passes: [...entry.passes, BLANK_PASS] });
 
 const KM_PER_H = 3.6;
-/** The range of a speed as it is typed. */
-export const speedRange = (unit: CardEntry['speedUnit']): Range =>
-  unit === 'm/s'
-    ? flyLimits.groundSpeedMPerS
-    : { min: flyLimits.groundSpeedMPerS.min * KM_PER_H, max: flyLimits.groundSpeedMPerS.max * KM_PER_H };
+const { groundSpeedMPerS } = flyLimits;
+
+/** Range of a speed as it is typed; over a course, of its seconds. */
+export function speedRange(unit: CardEntry['speedUnit']): Range {
+  if (unit === 's') return { min: 0.5, max: 600 };
+  const perUnit = unit === 'km/h' ? KM_PER_H : 1;
+  return { min: groundSpeedMPerS.min * perUnit, max: groundSpeedMPerS.max * perUnit };
+}
+
+export const courseRange: Range = { min: 5, max: 5000 };
+
+/** Speed of a pass over ground [m/s]; null where it cannot be read, or nobody flies so. */
+export function passSpeed({ speedUnit, course }: CardEntry, { speed }: TypedPass): number | null {
+  const typed = numberIn(speed, speedRange(speedUnit)).value;
+  if (typed === null) return null;
+  if (speedUnit !== 's') return speedUnit === 'km/h' ? typed / KM_PER_H : typed;
+  const lengthM = numberIn(course, courseRange).value;
+  const found = lengthM === null ? null : timedCourse(lengthM, [typed]);
+  return found !== null && found >= groundSpeedMPerS.min && found <= groundSpeedMPerS.max ? found : null;
+}
 
 export const minutesRange: Range = { min: 0.1, max: careLimits.flightDurationS.max / 60 };
 export const percentRange: Range = { min: 0, max: 100 };
@@ -105,7 +125,7 @@ export function entryFaults(entry: CardEntry): Set<string> {
   entry.climbs.forEach((c, i) => check(`climb${i}`, c.time, flyLimits.climbDurationS));
   entry.passes.forEach((p, i) => {
     const isBegun = [p.speed, p.track, p.current, p.throttle].some((text) => text !== '');
-    check(`speed${i}`, p.speed, speedRange(entry.speedUnit), isBegun);
+    if (passSpeed(entry, p) === null && (isBegun || p.speed !== '')) faults.add(`speed${i}`);
     check(`track${i}`, p.track, flyLimits.trackDegrees, isBegun);
     check(`current${i}`, p.current, flyLimits.currentA);
     check(`throttle${i}`, p.throttle, percentRange);
@@ -122,7 +142,6 @@ export function cardBody(
   { id, flightId }: { id: string; flightId: string },
 ): CreateFlightCardDto {
   const number = (text: string, range: Range): number | null => numberIn(text, range).value;
-  const perUnit = entry.speedUnit === 'km/h' ? KM_PER_H : 1;
   const throttle = number(entry.hoverThrottle, percentRange);
   const grams = number(entry.payload, { min: 0, max: flyLimits.payloadKg.max * 1000 });
   return {
@@ -144,13 +163,13 @@ export function cardBody(
       return !c.isHeld ? [{ durationS: null }] : durationS === null ? [] : [{ durationS }];
     }),
     passes: entry.passes.flatMap((p) => {
-      const speed = number(p.speed, speedRange(entry.speedUnit));
+      const speed = passSpeed(entry, p);
       const trackDegrees = number(p.track, flyLimits.trackDegrees);
       return speed === null || trackDegrees === null
         ? []
         : [
             {
-              groundSpeedMPerS: speed / perUnit,
+              groundSpeedMPerS: speed,
               trackDegrees,
               throttleRatio: (number(p.throttle, percentRange) ?? 100) / 100,
               currentA: number(p.current, flyLimits.currentA),

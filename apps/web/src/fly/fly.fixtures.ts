@@ -47,13 +47,14 @@ export const flown = (more: Partial<FlownCard> = {}): FlownCard => ({
 
 /** What the server says of flights with these props, the newest last. */
 export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[]): FlyView {
+  const pass = { currentRatio: 0.88, advanceRatio: 0.42, speedRpm: 14_900, pitchSpeedRatio: 0.71 };
   const nameOf = { m1: 'Brindlow 7.2×3.9×3', m2: 'Brindlow 7.4×4.2×2' };
   return {
     protocol: USUAL_PROTOCOL,
     total: cards.length,
     isCut: false,
     referencePropModelId: 'm1',
-    static: [{ propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17, isSimulated: false }],
+    static: [{ propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17, isSimulated: false, pass }],
     comparison: compareFlights(
       cards.map(({ propId, card }, i) => ({ cardId: `k${i}`, propId, propName: nameOf[propId], card })),
       'm1',

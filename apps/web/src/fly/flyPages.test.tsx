@@ -40,7 +40,7 @@ describe('side by side', () => {
     const [, first, second] = within(await screen.findByRole('table')).getAllByRole('row');
     expect(plain(first!.textContent)).toMatch(/7\.4×4\.2×2.*2 flights count.*7\.9 m\/s\+20 %.*18\.0 m\/sthe same/);
     expect(plain(second!.textContent)).toMatch(
-      /reference · 2 flights count.*6\.6 m\/s2 flights.*61\.0 A.*76 % of the stand’s/,
+      /reference · 2 flights count.*6\.6 m\/s2 flights.*71 % of its pitch speed.*61\.0 A.*76 % of the stand’s, 88 % expected/,
     );
   });
 
@@ -196,6 +196,25 @@ describe('a card', () => {
   ])('%s is a fault at its field', (_name, more, faults) =>
     expect([...entryFaults({ ...blankEntry('m1'), minutes: '4', ...more })]).toEqual(faults),
   );
+
+  test('a timed course: seconds over its length, each way a speed of its own', async () => {
+    pretendServer(answers());
+    show();
+    await screen.findByRole('heading', { level: 1 });
+    await userEvent.selectOptions(screen.getByLabelText('Speeds in'), 's');
+    await type('Pass 1, s', '4');
+    expect(screen.getByText('type the length of the course')).toBeTruthy();
+    await type('Course, m', '100');
+    expect(screen.getByText('25.0 m/s')).toBeTruthy();
+    const passes = [
+      { speed: '4', track: '90', current: '', throttle: '' },
+      { speed: '5', track: '270', current: '', throttle: '' },
+    ];
+    const entry = { ...blankEntry('m1'), minutes: '4', speedUnit: 's' as const, course: '100', passes };
+    expect(cardBody(entry, aCraft, ids).passes.map((p) => p.groundSpeedMPerS)).toEqual([25, 20]);
+    expect([...entryFaults({ ...entry, course: '' })]).toEqual(['speed0', 'speed1']);
+    expect([...entryFaults({ ...entry, course: '5000' })]).toEqual(['speed0', 'speed1']);
+  });
 
   test('a pass at part throttle is kept as one, and is no top speed', () => {
     const passes = [{ speed: '11', track: '90', current: '20', throttle: '60' }];

@@ -1,4 +1,4 @@
-import type { FlyView } from '@zivvo/contract';
+import type { FlyView, StaticFiguresView } from '@zivvo/contract';
 import type { AirFigure, CardFigures, FlightFigureName, FlownProp } from '@zivvo/core';
 import { formatNumber, formatShare, upperFirst } from '@zivvo/words';
 
@@ -62,9 +62,15 @@ export function windText({ windMPerS, fromDegrees }: NonNullable<CardFigures['wi
     : `wind ${formatNumber(windMPerS, 1)} m/s from ${formatNumber(fromDegrees, 0)}°`;
 }
 
-/** Amps in the air over amps on the stand, both at full throttle; null where one is missing. */
-export function airOverStand(prop: FlownProp, standing: FlyView['static']): number | null {
-  const stand = standing.find((s) => s.propModelId === prop.propId)?.fullCurrentA ?? null;
-  const air = prop.figures.passCurrentA?.mean ?? null;
-  return stand === null || air === null || stand === 0 ? null : air / stand;
+/** What the stand and the model put beside a figure of the air; null where they say nothing of it. */
+export function besideText(
+  name: FlightFigureName,
+  mean: number,
+  standing: StaticFiguresView | undefined,
+): string | null {
+  const { fullCurrentA = null, pass = null } = standing ?? {};
+  if (name === 'airspeedMPerS' && pass) return `${formatShare(pass.pitchSpeedRatio, 0)} of its pitch speed`;
+  if (name !== 'passCurrentA' || fullCurrentA === null || fullCurrentA === 0) return null;
+  const expected = pass === null ? '' : `, ${formatShare(pass.currentRatio, 0)} expected`;
+  return `${formatShare(mean / fullCurrentA, 0)} of the stand’s${expected}`;
 }

@@ -15,7 +15,8 @@ export function listenHeadline({ open, referencePropModelId }: ListenView): stri
   const sounds = open.ranking?.sounds ?? [];
   const nameOf = (s: RankedSound): string => nameOfKey(open, s.soundKey);
   const quiet = sounds.filter((s) => s.verdict === 'quieter');
-  if (quiet[0]) return `${nameOf(quiet[0])} is ${formatNumber(-quiet[0].differenceDb!, 1)}\u00a0dB quieter at equal thrust`;
+  if (quiet[0])
+    return `${nameOf(quiet[0])} is ${formatNumber(-quiet[0].differenceDb!, 1)}\u00a0dB quieter at equal thrust`;
   if (sounds.length === 0) return 'No take of a prop counts yet';
   if (sounds.length === 1) return `${nameOf(sounds[0]!)} is listened to; no other prop beside it yet`;
   if (referencePropModelId === null) return 'Say which prop it flies now: nothing is held against it yet';

@@ -1,4 +1,4 @@
-import type { CardFigures, FlightComparison, FlightProtocol, Reason } from '@zivvo/core';
+import type { CardFigures, FlightComparison, FlightProtocol, PassAtFull, Reason } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { CreateFlightCardDto } from './fly.dto.ts';
 
@@ -27,6 +27,17 @@ export interface FlyView {
   isCut: boolean;
   referencePropModelId: string | null;
   comparison: FlightComparison;
-  /** By the stand, from the craft's own runs: current of all its rotors [A], thrust of one [N]. */
-  static: { propModelId: string; fullCurrentA: number | null; fullThrustN: number | null; isSimulated: boolean }[];
+  static: StaticFiguresView[];
+}
+
+/** What a prop does at full throttle when the craft stands still, and what lets expect of its passes. */
+export interface StaticFiguresView {
+  propModelId: string;
+  /** By the stand, from the craft's own runs: of all its rotors. */
+  fullCurrentA: number | null;
+  /** Of one rotor. */
+  fullThrustN: number | null;
+  isSimulated: boolean;
+  /** By the model, at the airspeed that its passes tell; null without passes. */
+  pass: PassAtFull | null;
 }

@@ -11,6 +11,8 @@ export interface FlightReasons {
   'fly.faster': 'name' | 'ratio';
   'fly.longer': 'name' | 'ratio';
   'fly.shorter': 'name' | 'ratio';
+  'fly.drawsMore': 'name' | 'ratio' | 'advanceRatio' | 'expectedA';
+  'fly.drawsLess': 'name' | 'ratio' | 'advanceRatio' | 'expectedA';
   'fly.same': 'name';
   'fly.repeat': 'name';
   'fly.tracksAlike': 'count';

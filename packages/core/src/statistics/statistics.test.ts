@@ -166,8 +166,8 @@ describe('published figures', () => {
 
 describe('middles and spreads', () => {
   // Adding zero makes one zero of the two: nobody reads "−0".
-const reading = fc.double({ min: -1e6, max: 1e6, noNaN: true }).map((x) => x + 0);
-const values = fc.array(reading, { minLength: 2, maxLength: 30 });
+  const reading = fc.double({ min: -1e6, max: 1e6, noNaN: true }).map((x) => x + 0);
+  const values = fc.array(reading, { minLength: 2, maxLength: 30 });
 
   test('a shift moves mean and median by itself and leaves the spread', () =>
     fc.assert(

@@ -21,6 +21,10 @@ export const flySentences: Sentences<FlightReasons> = {
   'fly.faster': (p) => `${p.text('name')} flies ${p.share('ratio')} faster at full throttle.`,
   'fly.longer': (p) => `${p.text('name')} stays up ${p.share('ratio')} longer until the landing gate.`,
   'fly.shorter': (p) => `${p.text('name')} stays up ${p.share('ratio')} shorter until the landing gate.`,
+  'fly.drawsMore': (p) =>
+    `${p.text('name')} draws ${p.share('ratio')} more at full throttle than the ${p.number('expectedA', 1)} A that its stand run lets expect at an advance ratio of ${p.number('advanceRatio', 2)}: look for a hot motor, a slipping nut, and hold both ammeters against each other.`,
+  'fly.drawsLess': (p) =>
+    `${p.text('name')} draws ${p.share('ratio')} less at full throttle than the ${p.number('expectedA', 1)} A that its stand run lets expect at an advance ratio of ${p.number('advanceRatio', 2)}: a pack that sags, or not all of the throttle.`,
   'fly.same': (p) => `${p.text('name')} and the reference cannot be told apart in the climb.`,
   'fly.repeat': (p) => `Nothing was flown twice, so nothing is told of ${p.text('name')}: fly each prop once more.`,
   'fly.tracksAlike': (p) =>

@@ -35,6 +35,7 @@ export function WorkingDrawer({ working, error, subject, onClose }: WorkingDrawe
       title={working ? workingTitle(working) : 'Working'}
       overlayProps={{ backgroundOpacity: 0.25 }}
       transitionProps={{ duration: 0 }}
+      closeButtonProps={{ 'aria-label': 'Close' }}
     >
       <p className="muted" style={{ marginTop: 0 }}>
         {subject}
