@@ -1,5 +1,15 @@
 import type { CreateFlightCardDto } from '@zivvo/contract';
-import { cellVoltages, GRAVITY_M_PER_S2, seededRandom, simulateCard, USUAL_PROTOCOL } from '@zivvo/core';
+import {
+  cellVoltages,
+  flightCsv,
+  GRAVITY_M_PER_S2,
+  seededRandom,
+  simulateCard,
+  simulateFlight,
+  USUAL_PROTOCOL,
+  usualFlightPlan,
+  type SimulatedCard,
+} from '@zivvo/core';
 import type { Diary } from './diary.ts';
 import { lookOver } from './lookOver.ts';
 import { SEED, type Shed } from './shed.ts';
@@ -79,9 +89,42 @@ async function flyCard(shed: Shed, season: DemoFlights, index: number): Promise<
       touch: null,
     })),
     opinions: opinions.map((o) => ({ ...o })),
-    logSha256: null,
+    logSha256: isPlane ? null : await loggedFlight(shed, season, index, flown, hoverCurrentA),
     isCarefulFirst,
   };
   shed.charged(card.flight.packPieceId!);
   await shed.fly.add(craft.id, card);
+}
+
+/** The logger's table of such a flight, stored: its climb, its passes and its hovers are to be found in it. */
+async function loggedFlight(
+  shed: Shed,
+  { craft: name, flights }: DemoFlights,
+  index: number,
+  { climbs, passes }: SimulatedCard,
+  hoverCurrentA: number,
+): Promise<string> {
+  const craft = await shed.craft(name);
+  const { wind, modelKey } = flights[index]!;
+  const { angleDegrees, lowerM, upperM } = USUAL_PROTOCOL;
+  const pathM = (upperM - lowerM) / Math.sin((angleDegrees * Math.PI) / 180);
+  // Climbs and passes are flown at full throttle.
+  const fullRatio = passes[0]!.currentA! / hoverCurrentA;
+  const log = simulateFlight(
+    usualFlightPlan(`${SEED}/log/${name}/${index}`, {
+      airspeedMPerS: passes.reduce((sum, p) => sum + p.groundSpeedMPerS, 0) / passes.length,
+      headingsDegrees: passes.map((p) => p.trackDegrees),
+      climb: { angleDegrees, pathSpeedMPerS: pathM / (climbs[0]?.durationS ?? pathM), heightM: upperM - lowerM },
+      powerRatios: { climb: fullRatio, pass: fullRatio },
+      wind,
+      rotors: {
+        count: craft.rotors.length,
+        hoverRpm: await shed.hoverRpm(craft, shed.modelId(modelKey)),
+        bladeCount: (await shed.model(modelKey)).bladeCount,
+      },
+      accelerationHz: 0,
+      battery: { cellCount: craft.packSeriesCount, capacityAh: craft.packCapacityAh, hoverCurrentA },
+    }),
+  );
+  return (await shed.blobs.store(Buffer.from(flightCsv(log)), `${name} ${index + 1}.csv`)).sha256;
 }

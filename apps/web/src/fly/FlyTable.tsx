@@ -9,7 +9,7 @@ import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import classes from './Fly.module.css';
-import { againstText, besideText, flightFigureText } from './flyView.ts';
+import { againstText, besideTexts, flightFigureText } from './flyView.ts';
 import { flightFigureTitles } from './flyWords.ts';
 
 const column = createColumnHelper<FlownProp>();
@@ -55,7 +55,6 @@ export function FlyTable({
   const standingOf = ({ propId }: FlownProp) => fly.static.find((s) => s.propModelId === propId);
   const figureCell = (prop: FlownProp, name: FlightFigureName) => {
     const figure = prop.figures[name];
-    const beside = figure && besideText(name, figure.mean, standingOf(prop));
     return (
       <td key={name} data-right>
         {figure === null ? (
@@ -66,7 +65,11 @@ export function FlyTable({
             <span className={classes.against} data-comparison={figure.comparison ?? undefined}>
               {againstText(figure)}
             </span>
-            {beside !== null && <span className={classes.against}>{beside}</span>}
+            {besideTexts(name, figure.mean, standingOf(prop)).map((text) => (
+              <span key={text} className={classes.against}>
+                {text}
+              </span>
+            ))}
           </>
         )}
       </td>

@@ -62,15 +62,15 @@ export function windText({ windMPerS, fromDegrees }: NonNullable<CardFigures['wi
     : `wind ${formatNumber(windMPerS, 1)} m/s from ${formatNumber(fromDegrees, 0)}°`;
 }
 
-/** What the stand and the model put beside a figure of the air; null where they say nothing of it. */
-export function besideText(
+/** What the stand and the model put beside a figure of the air, a line each. */
+export function besideTexts(
   name: FlightFigureName,
   mean: number,
   standing: StaticFiguresView | undefined,
-): string | null {
+): readonly string[] {
   const { fullCurrentA = null, pass = null } = standing ?? {};
-  if (name === 'airspeedMPerS' && pass) return `${formatShare(pass.pitchSpeedRatio, 0)} of its pitch speed`;
-  if (name !== 'passCurrentA' || fullCurrentA === null || fullCurrentA === 0) return null;
-  const expected = pass === null ? '' : `, ${formatShare(pass.currentRatio, 0)} expected`;
-  return `${formatShare(mean / fullCurrentA, 0)} of the stand’s${expected}`;
+  if (name === 'airspeedMPerS' && pass) return [`${formatShare(pass.pitchSpeedRatio, 0)} of pitch speed`];
+  if (name !== 'passCurrentA' || fullCurrentA === null || fullCurrentA === 0) return [];
+  const expected = pass === null ? [] : [`${formatShare(pass.currentRatio, 0)} expected`];
+  return [`${formatShare(mean / fullCurrentA, 0)} of static`, ...expected];
 }

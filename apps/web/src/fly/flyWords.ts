@@ -4,8 +4,8 @@ import type { FlightFigureName, SegmentKind } from '@zivvo/core';
 export const flightFigureTitles: Record<FlightFigureName, string> = {
   climbRateMPerS: 'Climb',
   airspeedMPerS: 'Top speed',
-  passCurrentA: 'Amps at full',
-  hoverCurrentA: 'Amps in hover',
+  passCurrentA: 'Amps, full',
+  hoverCurrentA: 'Amps, hover',
   hoverThrottleRatio: 'Hover at',
   enduranceS: 'To the gate',
   takeOffRollM: 'Take-off roll',

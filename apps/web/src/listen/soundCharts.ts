@@ -105,6 +105,8 @@ export function levelOption(
         type: 'line',
         data: [lineAt(low), lineAt(high)],
         showSymbol: false,
+        symbol: marker,
+        itemStyle: { color: colour },
         lineStyle: { color: colour, width: isReference ? 2 : 1.4 },
         endLabel: { show: !isNarrow, formatter: name, color: colour, fontFamily: ink.fontText, fontSize: 12.5 },
         labelLayout: { moveOverlap: 'shiftY' },

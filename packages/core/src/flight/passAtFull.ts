@@ -8,7 +8,7 @@ import { pitchSpeed } from './climb.ts';
 
 /** What the model lets expect of a full-throttle pass, beside full throttle on the stand. */
 export interface PassAtFull {
-  /** Current in the pass over current at rest, both on the same pack. */
+  /** Current of a rotor in the pass, all of them on the pack, over that of one alone at rest on the same pack. */
   currentRatio: number;
   /** Of the flow along the shaft: V·sin γ/(n·D), with γ = 90° for a plane. */
   advanceRatio: number;
@@ -31,7 +31,7 @@ const LEAN_ROUNDS = 4;
  *   Q(n, V·sin γ) of the propeller = torque of the motor at full throttle,  cos γ = m·g/ΣT for a craft that leans
  *
  * A plane's shaft points along its path; a multirotor leans until its thrust carries it, and only the part of the
- * airspeed along the shaft unloads the blades.
+ * airspeed along the shaft unloads the blades. On the stand one motor has the pack to itself; in the air all pull at it.
  *
  * @param prop - on this craft, as {@link evaluateCandidate} answers it
  * @param airspeedMPerS - 1 to 120
@@ -41,7 +41,8 @@ const LEAN_ROUNDS = 4;
 export function passAtFull(prepared: PreparedCraft, prop: PropellerModel, airspeedMPerS: number): PassAtFull | null {
   requireWithin('airspeedMPerS', airspeedMPerS, 1, 120);
   const powertrain = powertrainOn(prepared, prop);
-  const rest = rotorAtThrottle(powertrain, 1);
+  const alone = { ...powertrain.supply, driveCount: 1, otherPowerW: 0 };
+  const rest = rotorAtThrottle({ ...powertrain, supply: alone }, 1);
   if (rest.status !== 'turning' && rest.status !== 'bogs') return null;
   let alongRatio = 1;
   let found = fullInFlow(powertrain, airspeedMPerS);

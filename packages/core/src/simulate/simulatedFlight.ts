@@ -11,6 +11,8 @@ export interface FlightPlan {
   passS: number;
   climb: { angleDegrees: number; pathSpeedMPerS: number; heightM: number };
   hoverS: number;
+  /** Power in a climb and in a pass, for that of hover; what is usual when left out. */
+  powerRatios?: { climb: number; pass: number };
   wind: { fromDegrees: number; speedMPerS: number };
   gust: { deviationMPerS: number; lengthM: number };
   /** Fixes a second. */
@@ -22,6 +24,9 @@ export interface FlightPlan {
   accelerationHz: number;
   battery: { cellCount: number; capacityAh: number; hoverCurrentA: number };
 }
+
+/** Power of a climb and of a pass over that of hover. */
+const USUAL_POWER = { climb: 1.8, pass: 1.25 };
 
 /** A calm evening over the sea: hover, a climb, passes on three headings, hover; whatever is asked for otherwise. */
 export function usualFlightPlan(seed: string, more: Partial<FlightPlan> = {}): FlightPlan {
@@ -141,7 +146,14 @@ export function simulateFlight(plan: FlightPlan): SimulatedFlight {
   };
 }
 
-function partsOf({ airspeedMPerS, headingsDegrees, passS, climb, hoverS }: FlightPlan): Part[] {
+function partsOf({
+  airspeedMPerS,
+  headingsDegrees,
+  passS,
+  climb,
+  hoverS,
+  powerRatios = USUAL_POWER,
+}: FlightPlan): Part[] {
   const still = { east: 0, north: 0, climb: 0, isHeldByPosition: true };
   const angle = climb.angleDegrees * RADIANS;
   const heading = (headingsDegrees[0] ?? 0) * RADIANS;
@@ -156,7 +168,7 @@ function partsOf({ airspeedMPerS, headingsDegrees, passS, climb, hoverS }: Fligh
       climb: rate,
       isHeldByPosition: true,
       holdS: climb.heightM / rate,
-      powerRatio: 1.8,
+      powerRatio: powerRatios.climb,
     },
     { ...still, kind: 'way', climb: -2.2, holdS: (0.7 * climb.heightM) / 2.2, powerRatio: 0.85 },
     ...headingsDegrees.map((degrees): Part => ({
@@ -166,7 +178,7 @@ function partsOf({ airspeedMPerS, headingsDegrees, passS, climb, hoverS }: Fligh
       climb: 0,
       isHeldByPosition: false,
       holdS: passS,
-      powerRatio: 1.25,
+      powerRatio: powerRatios.pass,
     })),
     { ...still, kind: 'hover', holdS: hoverS, powerRatio: 1 },
   ];
