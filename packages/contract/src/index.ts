@@ -11,6 +11,8 @@ export * from './rack/propModel.dto.ts';
 export type * from './rack/propModel.view.ts';
 export * from './stand/limits.ts';
 export * from './stand/stand.dto.ts';
+export * from './stand/plan.dto.ts';
+export type * from './stand/plan.view.ts';
 export type * from './stand/stand.view.ts';
 export type * from './stand/calibration.view.ts';
 export * from './workshop/workshop.dto.ts';

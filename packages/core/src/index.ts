@@ -146,6 +146,8 @@ export * from './recording/sampleBytes.ts';
 export * from './stand/thrustComparison.ts';
 export * from './stand/pointOfRun.ts';
 export * from './stand/campaign.ts';
+export * from './stand/eveningPlan.ts';
+export * from './stand/eveningState.ts';
 export * from './stand/reduceCampaign.ts';
 export * from './stand/motorCalibration.ts';
 export * from './stand/reduceVoltage.ts';

@@ -11,6 +11,9 @@ import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 import { ModelRunsController } from './modelRuns.controller.ts';
 import { PackServiceController } from './packService.controller.ts';
+import { PlanController } from './plan.controller.ts';
+import { PlanRepository } from './plan.repository.ts';
+import { PlanService } from './plan.service.ts';
 import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
@@ -27,12 +30,15 @@ import { StandFactRepository } from './standFact.repository.ts';
     RunController,
     PackServiceController,
     ModelRunsController,
+    PlanController,
   ],
   providers: [
     CalibrationService,
     CampaignService,
     CampaignRepository,
     ImportRecipeRepository,
+    PlanRepository,
+    PlanService,
     RunService,
     RunRepository,
     StandFactRepository,

@@ -3,6 +3,7 @@ import type {
   CalibrationView,
   CampaignDetailView,
   CampaignResultsView,
+  EveningPlanView,
   ImportRecipeView,
   LineView,
   ModelRunView,
@@ -60,6 +61,50 @@ const results = async (query = ''): Promise<CampaignResultsView> =>
   (await server.http.get(`/api/campaigns/${campaignId}/results${query}`).expect(200)).body as CampaignResultsView;
 const line = async (): Promise<LineView> =>
   (await server.http.get(`/api/crafts/${craftId}/line`).expect(200)).body as LineView;
+
+describe('a plan', () => {
+  const planned = (revision: number, more: object = {}) => ({
+    kind: 'full',
+    stepCount: 2,
+    holdS: 4,
+    changeS: 150,
+    runsPerPack: 3,
+    runs: [{ id: v7(), propModelId, packPieceId: null, isReference: true, isSkipped: false }],
+    revision,
+    ...more,
+  });
+  const put = (body: object) => server.http.put(`/api/campaigns/${campaignId}/plan`).send(body);
+  const plan = async (): Promise<EveningPlanView> =>
+    (await server.http.get(`/api/campaigns/${campaignId}/plan`).expect(200)).body as EveningPlanView;
+
+  test('there is none at first; then the one that was written, on top of what was seen', async () => {
+    const before = await plan();
+    expect(before.plan).toBeNull();
+    expect(before.fullCurrentA).toBeGreaterThan(5);
+    await put(planned(0)).expect(200);
+    expect((await plan()).plan).toMatchObject({ kind: 'full', revision: 1, runs: [{ isReference: true }] });
+    await put(planned(1, { kind: 'ladder', stepCount: 7 })).expect(200);
+    await put(planned(1)).expect(409);
+    await put(planned(0)).expect(409);
+    expect((await plan()).plan).toMatchObject({ kind: 'ladder', stepCount: 7, revision: 2 });
+  });
+
+  test('what cannot be meant is refused at its field, and nothing is written', async () => {
+    const strange = [{ id: v7(), propModelId: v7(), packPieceId: null, isReference: false, isSkipped: false }];
+    await put(planned(0, { runs: strange })).expect(404);
+    for (const [field, more] of [
+      ['runsPerPack', { runsPerPack: 0 }],
+      ['kind', { kind: 'burst' }],
+      ['runs.0.isSkipped', { runs: [{ ...strange[0], propModelId, isSkipped: 'no' }] }],
+      ['runs', { runs: Array.from({ length: 401 }, () => ({ ...strange[0], propModelId })) }],
+    ] as const) {
+      const { fields } = (await put(planned(0, more)).expect(400)).body as Problem;
+      expect(fields.map((f) => f.path)).toContain(field);
+    }
+    expect((await plan()).plan).toBeNull();
+    await server.http.get(`/api/campaigns/${v7()}/plan`).expect(404);
+  });
+});
 
 describe('typed runs', () => {
   test('a draft is saved as it stands, unread cells and all, on top of what was seen', async () => {

@@ -86,6 +86,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
     { key: 'n', what: 'Type a run', run: () => go(`/stand/${campaign.id}/type`) },
     { key: 'i', what: 'Paste or drop a file', run: () => go(`/stand/${campaign.id}/import`) },
     { key: 'e', what: 'Edit this evening', run: () => go(`/stand/${campaign.id}/edit`) },
+    { key: 'v', what: 'The evening’s plan', run: () => go(`/stand/${campaign.id}/evening`) },
     { key: '1', what: 'Look at full throttle', run: () => setPoint(null) },
     { key: '2', what: `Look at ${carryNames[results.kind]}`, run: () => setPoint('hover') },
     { key: '3', what: 'Look at the chosen throttle', run: () => setPoint('chosen') },
@@ -137,6 +138,9 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
           <ActionLink hint="i" to={to(`/stand/${campaign.id}/import`)}>
             Paste or drop a file
           </ActionLink>
+          <ActionLink hint="v" to={to(`/stand/${campaign.id}/evening`)}>
+            The evening’s plan
+          </ActionLink>
           <ActionLink hint="e" to={to(`/stand/${campaign.id}/edit`)}>
             Edit evening
           </ActionLink>
@@ -151,6 +155,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
               <ActionLink weight="main" to={to(`/stand/${campaign.id}/type`)}>
                 Type a run
               </ActionLink>
+              <ActionLink to={to(`/stand/${campaign.id}/plan`)}>Plan the evening</ActionLink>
               <ActionLink to={to(`/stand/${campaign.id}/import`)}>Paste or drop a file</ActionLink>
             </>
           }

@@ -12,6 +12,8 @@ export const stand: Feature = {
     { path: 'stand/live/:runId', lazy: () => import('./live/LiveRunPage.tsx') },
     { path: 'stand/:campaignId', lazy: () => import('./ResultsPage.tsx') },
     { path: 'stand/:campaignId/edit', lazy: () => import('./CampaignFormPage.tsx') },
+    { path: 'stand/:campaignId/plan', lazy: () => import('./evening/PlanPage.tsx') },
+    { path: 'stand/:campaignId/evening', lazy: () => import('./evening/EveningPage.tsx') },
     { path: 'stand/:campaignId/type', lazy: () => import('./StartRunPage.tsx') },
     { path: 'stand/:campaignId/import', lazy: () => import('./ImportPage.tsx') },
   ],

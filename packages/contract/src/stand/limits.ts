@@ -32,3 +32,14 @@ export const CELL_MAX_LENGTH = 40;
 export const IMPORT_RUN_MAX_COUNT = 20;
 export const CAMPAIGN_RUN_MAX_COUNT = 400;
 export const PROTOCOL_VERSION = 1;
+
+export const protocolKinds = ['full', 'ladder'] as const;
+export const planLimits = {
+  stepCount: { min: 1, max: 40 },
+  holdS: { min: 1, max: 120 },
+  changeS: { min: 0, max: 3600 },
+  runsPerPack: { min: 1, max: 50 },
+  runCount: { min: 0, max: 400 },
+  runsPerProp: { min: 1, max: 6 },
+  mostBetween: { min: 1, max: 50 },
+} as const satisfies Record<string, Range>;

@@ -5,6 +5,8 @@ import type {
   CampaignResultsView,
   CreateCampaignDto,
   CreateRunDto,
+  EveningPlanDto,
+  EveningPlanView,
   ImportRecipeView,
   ImportRunsDto,
   KeepRunDto,
@@ -25,6 +27,14 @@ export const standApi = api.injectEndpoints({
     campaign: build.query<CampaignDetailView, string>({
       query: (id) => `/campaigns/${id}`,
       providesTags: ['Campaign'],
+    }),
+    plan: build.query<EveningPlanView, string>({
+      query: (id) => `/campaigns/${id}/plan`,
+      providesTags: ['Campaign'],
+    }),
+    setPlan: build.mutation<EveningPlanView, { campaignId: string; body: EveningPlanDto }>({
+      query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/plan`, method: 'PUT', body }),
+      invalidatesTags: ['Campaign'],
     }),
     results: build.query<CampaignResultsView, { id: string; throttleRatio: number }>({
       query: ({ id, throttleRatio }) => `/campaigns/${id}/results?throttleRatio=${throttleRatio}`,
@@ -92,6 +102,8 @@ export const {
   useCampaignQuery,
   useLazyCampaignQuery,
   useCalibrationQuery,
+  usePlanQuery,
+  useSetPlanMutation,
   useResultsQuery,
   useWorkingQuery,
   useCreateCampaignMutation,

@@ -1,0 +1,248 @@
+import type { CampaignDetailView, EveningPlanDto, PackPieceView, PropModelView } from '@zivvo/contract';
+import { eveningRace, type EntryState, type EveningState } from '@zivvo/core';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { v7 } from 'uuid';
+import { useStartLiveMutation } from '../../shared/api/liveApi.ts';
+import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
+import {
+  useCampaignQuery,
+  useCreateRunMutation,
+  usePlanQuery,
+  useResultsQuery,
+  useSetPlanMutation,
+} from '../../shared/api/standApi.ts';
+import { useAsking } from '../../shared/api/useAsking.ts';
+import { usePacksQuery } from '../../shared/api/workshopApi.ts';
+import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
+import { useKeys } from '../../shared/keys/keys.ts';
+import { Action, ActionLink } from '../../shared/ui/Action.tsx';
+import { AskedNote } from '../../shared/ui/AskedNote.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../../shared/ui/PageStates.tsx';
+import { StationPage } from '../../shared/ui/StationPage.tsx';
+import { freshGrid } from '../runGrid.ts';
+import classes from './Evening.module.css';
+import { namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
+import { QUICK_RUN_FORM, QuickRun } from './QuickRun.tsx';
+import { useCaller } from './useCaller.ts';
+
+/** The evening as it goes: which run is next, on which pack, and what stands so far. */
+export function Component() {
+  const { campaignId = '' } = useParams();
+  const { to } = useInHand();
+  const campaign = useCampaignQuery(campaignId);
+  const plan = usePlanQuery(campaignId);
+  const { data: models } = usePropModelsQuery();
+  const { data: packs } = usePacksQuery();
+  return (
+    <Ready query={campaign}>
+      {(evening) => (
+        <Ready query={plan}>
+          {(view) =>
+            view.plan === null || view.plan.runs.length === 0 ? (
+              <StationPage eyebrow={`Stand · ${evening.name}`} headline="Nothing is planned yet">
+                <EmptyPage
+                  title="Props, packs, an order that is fair"
+                  actions={
+                    <ActionLink weight="main" to={to(`/stand/${campaignId}/plan`)}>
+                      Plan the evening
+                    </ActionLink>
+                  }
+                >
+                  <p>
+                    A plan says which run is next and on which pack, asks each pack for its volts before it runs, and
+                    takes up again where it was left.
+                  </p>
+                </EmptyPage>
+              </StationPage>
+            ) : (
+              <Evening campaign={evening} plan={view.plan} models={models?.items ?? []} packs={packs ?? []} />
+            )
+          }
+        </Ready>
+      )}
+    </Ready>
+  );
+}
+
+interface EveningProps {
+  campaign: CampaignDetailView;
+  plan: EveningPlanDto;
+  models: readonly PropModelView[];
+  packs: readonly PackPieceView[];
+}
+
+function Evening({ campaign, plan, models, packs }: EveningProps) {
+  const { to } = useInHand();
+  const names = namesOf(models, packs);
+  const state = stateOf(plan, campaign);
+  const { next, entries, doneCount } = state;
+  const current = next === null ? null : entries[next]!;
+  const [setPlan, setting] = useSetPlanMutation();
+  const { ask, isAsking, asking } = useAsking();
+  const [kept, setKept] = useState<string | null>(null);
+  const headline = nextText(state, names);
+  const caller = useCaller(headline);
+  const skip = async (entryId: string, isSkipped: boolean): Promise<void> => {
+    const runs = plan.runs.map((r) => (r.id === entryId ? { ...r, isSkipped } : r));
+    try {
+      await ask(() => setPlan({ campaignId: campaign.id, body: { ...plan, runs } }).unwrap());
+    } catch {
+      // What was refused is told on the page.
+    }
+  };
+  return (
+    <StationPage
+      eyebrow={`Stand · Evening · ${campaign.name}`}
+      headline={headline}
+      detail={`${doneCount} of ${entries.length} done${kept === null ? '' : ` · ${kept} is kept`}`}
+      reasons={<Reasons campaign={campaign} state={state} names={names} />}
+      actions={
+        <>
+          {current && plan.kind === 'ladder' && <LadderActions campaign={campaign} current={current} />}
+          {current && plan.kind === 'full' && (
+            <Action weight="main" type="submit" form={QUICK_RUN_FORM} hint="Enter">
+              Keep run
+            </Action>
+          )}
+          {next === null && (
+            <ActionLink weight="main" to={to(`/stand/${campaign.id}`)}>
+              See the results
+            </ActionLink>
+          )}
+          {caller.isThere && (
+            <Action aria-pressed={caller.isOn} onClick={caller.toggle}>
+              {caller.isOn ? 'Stop calling out' : 'Call out what is next'}
+            </Action>
+          )}
+          <ActionLink to={to(`/stand/${campaign.id}/plan`)}>Change the plan</ActionLink>
+          {next !== null && <ActionLink to={to(`/stand/${campaign.id}`)}>Results so far</ActionLink>}
+        </>
+      }
+    >
+      {current && (
+        <section className={classes.sheet} aria-label="Next">
+          <p className={classes.rig}>{rigText(state, names)}</p>
+          {plan.kind === 'full' && (
+            <QuickRun
+              campaign={campaign}
+              entry={current.entry}
+              packs={packs}
+              readingCount={plan.stepCount}
+              onKept={() => setKept(names.prop(current.entry.propId))}
+              key={current.entry.id}
+            />
+          )}
+        </section>
+      )}
+      <section className={classes.sheet} aria-label="Runs of the evening">
+        <h2>Runs</h2>
+        <AskedNote asking={asking} error={setting.error} />
+        <ol className={classes.order}>
+          {entries.map(({ entry, state: own, runId }, i) => (
+            <li key={entry.id} className={classes.entry} data-next={i === next}>
+              <span className={classes.number}>{i + 1}</span>
+              <StateMark state={own} />
+              <span>
+                <strong>{names.prop(entry.propId)}</strong>
+                <span className={classes.under}>
+                  {[entry.isReference ? 'the reference' : null, names.pack(entry.packId), stateNames[own]]
+                    .filter((t) => t !== null)
+                    .join(' · ')}
+                </span>
+              </span>
+              {runId === null ? <span /> : <Link to={to(`/stand/runs/${runId}`)}>Open the run</Link>}
+              {own === 'open' || own === 'skipped' ? (
+                <Action
+                  weight="quiet"
+                  disabled={isAsking}
+                  onClick={() => void skip(entry.id, own === 'open')}
+                  aria-label={`${own === 'open' ? 'Skip' : 'Take up'} run ${i + 1}`}
+                >
+                  {own === 'open' ? 'Skip' : 'Take up'}
+                </Action>
+              ) : (
+                <span />
+              )}
+            </li>
+          ))}
+        </ol>
+      </section>
+    </StationPage>
+  );
+}
+
+const stateNames: Record<EntryState, string> = { done: 'kept', typing: 'begun', open: 'to run', skipped: 'left out' };
+const stateShapes: Record<EntryState, string> = { done: '✓', typing: '…', open: '', skipped: '–' };
+
+function StateMark({ state }: { state: EntryState }) {
+  return <span aria-hidden>{stateShapes[state]}</span>;
+}
+
+/** A ladder is typed in the grid, or run on the live stand. */
+function LadderActions({
+  campaign,
+  current,
+}: {
+  campaign: CampaignDetailView;
+  current: EveningState['entries'][number];
+}) {
+  const go = useGo();
+  const [create, creating] = useCreateRunMutation();
+  const [startLive, starting] = useStartLiveMutation();
+  const { propId: propModelId, packId: packPieceId } = current.entry;
+  const begin = async (isLive: boolean): Promise<void> => {
+    const id = v7();
+    const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
+    const begun = isLive
+      ? await startLive({ campaignId: campaign.id, body: { id, propModelId, packPieceId } })
+      : await create({ campaignId: campaign.id, body: { id, propModelId, packPieceId, replacesRunId: null, draft } });
+    if (!begun.error) go(isLive ? `/stand/live/${id}` : `/stand/runs/${id}`, { propModelId });
+  };
+  const isBusy = creating.isLoading || starting.isLoading;
+  const type = (): void => {
+    if (current.runId === null) void begin(false);
+    else go(`/stand/runs/${current.runId}`, { propModelId });
+  };
+  useKeys([
+    { key: 'n', what: 'Type the next run', run: type },
+    { key: 'l', what: 'Run it on the live stand', run: () => void begin(true) },
+  ]);
+  return (
+    <>
+      <Action weight="main" hint="n" disabled={isBusy} onClick={type}>
+        {current.runId === null ? 'Type the run' : 'Go on with the run'}
+      </Action>
+      {current.runId === null && (
+        <Action hint="l" disabled={isBusy} onClick={() => void begin(true)}>
+          Run it on the live stand
+        </Action>
+      )}
+      <ProblemNote error={creating.error ?? starting.error} />
+    </>
+  );
+}
+
+/** Who leads, who is out of the race, what is to be repeated. */
+function Reasons({ campaign, state, names }: { campaign: CampaignDetailView; state: EveningState; names: Names }) {
+  const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
+  const { leaderId, beatenIds } = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
+  const said = [
+    leaderId === null ? null : `${names.prop(leaderId)} leads at full throttle so far.`,
+    ...beatenIds.map((id) => `${names.prop(id)} can no longer catch it.`),
+    state.belowGateIds.length === 0
+      ? null
+      : `${state.belowGateIds.length === 1 ? 'A run was' : `${state.belowGateIds.length} runs were`} kept under the gate and ${state.belowGateIds.length === 1 ? 'does' : 'do'} not count: each is still to be run.`,
+    ...[...state.packRuns].map(
+      ([packId, count]) => `${names.pack(packId)}: ${count} ${count === 1 ? 'run' : 'runs'} so far.`,
+    ),
+    'Stand well behind the disc, eyes protected; pack out before fingers go near.',
+  ].filter((text) => text !== null);
+  return (
+    <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
+      {said.map((text) => (
+        <li key={text}>{text}</li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,256 @@
+import { NativeSelect, TextInput } from '@mantine/core';
+import type { CampaignDetailView, EveningPlanView, PackPieceView, PropModelView } from '@zivvo/contract';
+import { estimateEvening } from '@zivvo/core';
+import { formatNumber } from '@zivvo/words';
+import { useParams } from 'react-router';
+import { useCraftsQuery } from '../../shared/api/craftApi.ts';
+import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
+import { useCampaignQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
+import { useAsking } from '../../shared/api/useAsking.ts';
+import { usePacksQuery } from '../../shared/api/workshopApi.ts';
+import { useKept } from '../../shared/forms/kept.ts';
+import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
+import { Action, ActionLink } from '../../shared/ui/Action.tsx';
+import { AskedNote } from '../../shared/ui/AskedNote.tsx';
+import { EmptyPage, Ready } from '../../shared/ui/PageStates.tsx';
+import { propModelName } from '../../shared/ui/propModelName.ts';
+import { StationPage } from '../../shared/ui/StationPage.tsx';
+import classes from './Evening.module.css';
+import {
+  draftFaults,
+  draftOf,
+  fittingPacks,
+  namesOf,
+  orderText,
+  planBody,
+  planHeadline,
+  plannedOf,
+  protocolOf,
+  putInOrder,
+  withKind,
+  type PlanDraft,
+} from './planView.ts';
+import { RunOrder } from './RunOrder.tsx';
+
+/** What is run this evening, in which order, on which packs, and how. */
+export function Component() {
+  const { campaignId = '' } = useParams();
+  const campaign = useCampaignQuery(campaignId);
+  const plan = usePlanQuery(campaignId);
+  const models = usePropModelsQuery();
+  const packs = usePacksQuery();
+  const { data: crafts } = useCraftsQuery();
+  const craft = crafts?.items.find((c) => c.id === campaign.data?.craftId) ?? null;
+  return (
+    <Ready query={campaign}>
+      {(evening) => (
+        <Ready query={plan}>
+          {(view) => (
+            <Ready query={models}>
+              {({ items }) => (
+                <Ready query={packs}>
+                  {(shelf) => (
+                    <Plan
+                      campaign={evening}
+                      view={view}
+                      models={items}
+                      packs={fittingPacks(shelf, craft)}
+                      key={`${evening.id}/${view.plan?.revision ?? 0}/${craft?.id ?? ''}`}
+                    />
+                  )}
+                </Ready>
+              )}
+            </Ready>
+          )}
+        </Ready>
+      )}
+    </Ready>
+  );
+}
+
+interface PlanProps {
+  campaign: CampaignDetailView;
+  view: EveningPlanView;
+  models: readonly PropModelView[];
+  packs: readonly PackPieceView[];
+}
+
+function Plan({ campaign, view, models, packs }: PlanProps) {
+  const { to } = useInHand();
+  const go = useGo();
+  const [send, sending] = useSetPlanMutation();
+  const { ask, isAsking, asking } = useAsking();
+  const revision = view.plan?.revision ?? 0;
+  const [draft, setDraft, handedOver] = useKept<PlanDraft>(`plan/${campaign.id}/${revision}`, () =>
+    draftOf(view.plan, campaign, models, packs),
+  );
+  const set = (change: Partial<PlanDraft>): void => setDraft((now) => ({ ...now, ...change }));
+  const faults = draftFaults(draft);
+  const isGood = Object.keys(faults).length === 0;
+  const names = namesOf(models, packs);
+  const reference = models.find((m) => m.id === campaign.referencePropModelId);
+  const planned = draft.runs.map(plannedOf);
+  const estimate =
+    isGood && planned.length > 0
+      ? estimateEvening(planned, protocolOf(draft), Number(draft.runsPerPack), view.fullCurrentA)
+      : null;
+  const keep = async (): Promise<void> => {
+    try {
+      await ask(() => send({ campaignId: campaign.id, body: planBody(draft, revision) }).unwrap());
+    } catch {
+      return;
+    }
+    handedOver();
+    go(`/stand/${campaign.id}/evening`);
+  };
+  const number = (
+    name: 'runsPerProp' | 'runsPerPack' | 'mostBetween' | 'stepCount' | 'holdS' | 'changeMin',
+    label: string,
+  ) => (
+    <TextInput
+      label={label}
+      inputMode="decimal"
+      autoComplete="off"
+      value={draft[name]}
+      error={faults[name]}
+      onChange={(e) => set({ [name]: e.currentTarget.value })}
+    />
+  );
+  if (models.length === 0)
+    return (
+      <StationPage eyebrow={`Stand · ${campaign.name}`} headline="No prop to plan for yet">
+        <EmptyPage
+          title="Put a label on the rack first"
+          actions={
+            <ActionLink weight="main" to={to('/rack/new')}>
+              Read a label
+            </ActionLink>
+          }
+        >
+          <p>A plan says which prop runs when: its label is enough.</p>
+        </EmptyPage>
+      </StationPage>
+    );
+  return (
+    <StationPage
+      eyebrow={`Stand · Plan · ${campaign.name}`}
+      headline={planHeadline(draft.runs.length, estimate)}
+      detail={
+        estimate?.chargeAh != null
+          ? `about ${formatNumber(estimate.chargeAh * 1000, 0)} mAh a run with the reference at full throttle, by the model`
+          : undefined
+      }
+      reasons={
+        <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
+          {draft.runs.length > 0 && <li>{orderText(draft.runs)}</li>}
+          {campaign.referencePropModelId === null && (
+            <li>
+              No reference is chosen: nothing tells whether the evening itself moved. Name one under Edit evening.
+            </li>
+          )}
+          <li>Each prop twice at least: one run alone tells no difference.</li>
+          <li>
+            Packs take turns, so that each rests while the others work; each is asked for its volts before its run.
+          </li>
+          <li>Rig bolted down and caged, a switch within reach, packs on a fireproof surface.</li>
+        </ul>
+      }
+      actions={
+        <>
+          <Action weight="main" disabled={!isGood || draft.runs.length === 0 || isAsking} onClick={() => void keep()}>
+            Keep plan
+          </Action>
+          <ActionLink to={to(`/stand/${campaign.id}`)}>Back to the results</ActionLink>
+        </>
+      }
+    >
+      <AskedNote asking={asking} error={sending.error} />
+      <section className={classes.sheet} aria-label="Props">
+        <h2>Props</h2>
+        {reference && <p>{`${propModelName(reference)} is the reference: it runs first, last and between.`}</p>}
+        <Choices
+          items={models.filter((m) => m !== reference).map((m) => ({ id: m.id, name: propModelName(m), note: null }))}
+          chosen={draft.propIds}
+          onChange={(propIds) => set({ propIds })}
+        />
+      </section>
+      <section className={classes.sheet} aria-label="Packs">
+        <h2>Packs</h2>
+        {packs.length === 0 ? (
+          <p className="muted">No pack is on the shelf: runs are planned without.</p>
+        ) : (
+          <Choices
+            items={packs.map((p) => ({ id: p.id, name: p.tag, note: `${p.seriesCount}S ${p.capacityAh} Ah` }))}
+            chosen={draft.packIds}
+            onChange={(packIds) => set({ packIds })}
+          />
+        )}
+      </section>
+      <section className={classes.sheet} aria-label="How">
+        <h2>How</h2>
+        <div className={classes.fields}>
+          <NativeSelect
+            label="Each run"
+            value={draft.kind}
+            onChange={(e) => setDraft((now) => withKind(now, e.currentTarget.value as PlanDraft['kind']))}
+            data={[
+              { value: 'full', label: 'full throttle' },
+              { value: 'ladder', label: 'a ladder down' },
+            ]}
+          />
+          {number('stepCount', draft.kind === 'full' ? 'Readings a run' : 'Steps')}
+          {number('runsPerProp', 'Runs of each prop')}
+          {number('mostBetween', 'Reference after at most')}
+          {number('runsPerPack', 'Runs a pack serves')}
+          {number('holdS', 'Each held, s')}
+          {number('changeMin', 'Between runs, min')}
+        </div>
+        <div className={classes.row} style={{ marginTop: 12 }}>
+          <Action disabled={!isGood} onClick={() => set({ runs: putInOrder(draft, campaign.referencePropModelId) })}>
+            Put in order
+          </Action>
+        </div>
+      </section>
+      {draft.runs.length > 0 && (
+        <section className={classes.sheet} aria-label="Order">
+          <h2>Order</h2>
+          <RunOrder runs={draft.runs} packs={packs} names={names} onChange={(runs) => set({ runs })} />
+        </section>
+      )}
+    </StationPage>
+  );
+}
+
+function Choices({
+  items,
+  chosen,
+  onChange,
+}: {
+  items: readonly { id: string; name: string; note: string | null }[];
+  chosen: readonly string[];
+  onChange: (ids: string[]) => void;
+}) {
+  return (
+    <div className={classes.choices}>
+      {items.map(({ id, name, note }) => (
+        <label key={id} className={classes.choice}>
+          <input
+            type="checkbox"
+            checked={chosen.includes(id)}
+            onChange={(e) =>
+              onChange(
+                e.currentTarget.checked
+                  ? items.map((i) => i.id).filter((i) => i === id || chosen.includes(i))
+                  : chosen.filter((i) => i !== id),
+              )
+            }
+          />
+          <span>
+            {name}
+            {note !== null && <span className={classes.under}>{note}</span>}
+          </span>
+        </label>
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,323 @@
+import { describe, expect, test } from '@jest/globals';
+import { screen, waitFor, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import type {
+  CampaignDetailView,
+  EveningPlanDto,
+  KeepRunDto,
+  PackPieceView,
+  PropModelView,
+  RunSummaryView,
+} from '@zivvo/contract';
+import { defaultUnits } from '@zivvo/words';
+import { Route, Routes } from 'react-router';
+import { address } from '../../test/onPage.ts';
+import { pretendServer, Refusal } from '../../test/pretendServer.ts';
+import { renderInApp } from '../../test/renderInApp.tsx';
+import { Component as EveningPage } from './EveningPage.tsx';
+import { Component as PlanPage } from './PlanPage.tsx';
+import {
+  cellVolts,
+  draftFaults,
+  draftOf,
+  durationText,
+  fittingPacks,
+  gateText,
+  moved,
+  namesOf,
+  nextText,
+  orderText,
+  planHeadline,
+  putInOrder,
+  rigText,
+  stateOf,
+  withKind,
+} from './planView.ts';
+import { blankEntry, entryFaults, keepBody, startBody } from './quickRun.ts';
+
+const model = (id: string, label: string, diameterM: number) =>
+  ({ id, label, makerName: 'Veddick', bladeCount: 2, diameterM }) as unknown as PropModelView;
+const models = [model('m1', '7x4x2', 0.178), model('m2', '7.2x3.6x2', 0.183), model('m3', '12.5x4.8x2', 0.3175)];
+const pack = (id: string, tag: string, seriesCount = 6) =>
+  ({ id, tag, seriesCount, capacityAh: 4, chemistry: 'lipo' }) as unknown as PackPieceView;
+const packs = [pack('p1', 'P1'), pack('p2', 'P2')];
+const names = namesOf(models, packs);
+
+const evening = (runs: Partial<RunSummaryView>[] = [], more: Partial<CampaignDetailView> = {}): CampaignDetailView =>
+  ({
+    id: 'e1',
+    craftId: 'c1',
+    name: 'Cliff evening',
+    referencePropModelId: 'm1',
+    gateCellV: 4.05,
+    runs: runs.map((r, i) => ({
+      id: `r${i}`,
+      createdAt: `2026-11-20T1${i}:00:00Z`,
+      state: 'kept',
+      packPieceId: 'p1',
+      restingCellV: 4.15,
+      replacedByRunId: null,
+      ...r,
+    })),
+    ...more,
+  }) as CampaignDetailView;
+const plan = (more: Partial<EveningPlanDto> = {}): EveningPlanDto => ({
+  kind: 'full',
+  stepCount: 1,
+  holdS: 5,
+  changeS: 150,
+  runsPerPack: 3,
+  runs: ['m1', 'm2', 'm1'].map((propModelId, i) => ({
+    id: `n${i}`,
+    propModelId,
+    packPieceId: i === 1 ? 'p2' : 'p1',
+    isReference: propModelId === 'm1',
+    isSkipped: false,
+  })),
+  revision: 4,
+  ...more,
+});
+const answers = (campaign = evening(), own: EveningPlanDto | null = plan(), more: object = {}) => ({
+  'GET /campaigns/e1': campaign,
+  'GET /campaigns/e1/plan': { plan: own, fullCurrentA: 40 },
+  'GET /campaigns/e1/results': { props: [] },
+  'GET /prop-models': { items: models, total: 3 },
+  'GET /pack-pieces': [...packs, pack('p9', 'P9', 4)],
+  'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', packSeriesCount: 6, packChemistry: 'lipo' }], total: 1 },
+  ...more,
+});
+const show = (page: 'plan' | 'evening'): void =>
+  void renderInApp(
+    <Routes>
+      <Route path="/stand/:campaignId/plan" element={<PlanPage />} />
+      <Route path="/stand/:campaignId/evening" element={<EveningPage />} />
+      <Route path="*" element={null} />
+    </Routes>,
+    { address: `/stand/e1/${page}` },
+  );
+const headline = async (): Promise<string> =>
+  (await screen.findByRole('heading', { level: 1 })).textContent.replace(/\u202f/g, ' ');
+
+describe('a plan', () => {
+  test('proposes props near the reference and packs of the craft, puts them in order, says what it takes', async () => {
+    const server = pretendServer(
+      answers(evening(), null, { 'PUT /campaigns/e1/plan': { plan: plan(), fullCurrentA: 40 } }),
+    );
+    show('plan');
+    expect(await headline()).toBe('Which props, on which packs?');
+    expect(screen.getByRole<HTMLInputElement>('checkbox', { name: /7\.2×3\.6×2/ }).checked).toBe(true);
+    expect(screen.getByRole<HTMLInputElement>('checkbox', { name: /12\.5×4\.8×2/ }).checked).toBe(false);
+    expect(screen.queryByRole('checkbox', { name: /P9/ })).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Put in order' }));
+    expect(await headline()).toBe('5 runs, 13 min, no charging between');
+    const order = within(screen.getByRole('list', { name: 'Order of the runs' })).getAllByRole('listitem');
+    expect(order.map((li) => /[\d.]+×[\d.]+×\d/.exec(li.textContent)![0])).toEqual([
+      '7×4×2',
+      '7.2×3.6×2',
+      '7×4×2',
+      '7.2×3.6×2',
+      '7×4×2',
+    ]);
+    await userEvent.click(screen.getByRole('button', { name: 'Take run 3 out' }));
+    await userEvent.selectOptions(screen.getByLabelText('Pack of run 2'), '');
+    await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    const body = server.sent[0]!.body as EveningPlanDto;
+    expect(body).toMatchObject({ kind: 'full', stepCount: 1, holdS: 5, changeS: 150, runsPerPack: 3, revision: 0 });
+    expect(body.runs.map((r) => [r.propModelId, r.packPieceId])).toEqual([
+      ['m1', 'p1'],
+      ['m2', null],
+      ['m2', 'p2'],
+      ['m1', 'p1'],
+    ]);
+    await waitFor(() => expect(address()).toBe('/stand/e1/evening'));
+  });
+
+  test('another tab has moved it on: it is told, and what was put together stays', async () => {
+    pretendServer(
+      answers(evening(), plan(), { 'PUT /campaigns/e1/plan': new Refusal(409, 'x', 'Somebody was faster.') }),
+    );
+    show('plan');
+    await screen.findByRole('heading', { level: 1 });
+    await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
+    expect(await screen.findByText(/Somebody was faster/)).toBeTruthy();
+    expect(within(screen.getByRole('list', { name: 'Order of the runs' })).getAllByRole('listitem')).toHaveLength(3);
+  });
+
+  test('a number that cannot be is said at its field, and nothing is ordered by it', async () => {
+    pretendServer(answers());
+    show('plan');
+    const field = await screen.findByLabelText('Runs of each prop');
+    await userEvent.clear(field);
+    await userEvent.type(field, '2.5');
+    expect(await screen.findByText('a whole number')).toBeTruthy();
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Put in order' }).disabled).toBe(true);
+  });
+
+  test.each([
+    ['runsPerProp', '0', '1 to 6'],
+    ['runsPerPack', '', 'a number'],
+    ['holdS', 'long', '1 to 120'],
+    ['changeMin', '90', '0 to 60'],
+  ] as const)('%s of %p: %s', (name, text, said) => {
+    const draft = { ...draftOf(null, evening(), models, packs), [name]: text };
+    expect(draftFaults(draft)).toEqual({ [name]: said });
+  });
+
+  test('an own order is told to be unfair where it is', () => {
+    const draft = draftOf(null, evening(), models, packs);
+    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'] }, 'm1'))).toMatch(/moves every prop alike/);
+    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'], runsPerProp: '1' }, 'm1'))).toMatch(
+      /up to 1\.0 runs apart/,
+    );
+    expect(putInOrder({ ...draft, propIds: [] }, null)).toEqual([]);
+    expect(withKind(draft, 'ladder')).toMatchObject({ stepCount: '7', changeMin: '3' });
+  });
+
+  test('entries move, times are told, packs of another craft are not proposed', () => {
+    expect(moved(['a', 'b', 'c'], 0, 2)).toEqual(['b', 'c', 'a']);
+    expect(moved(['a', 'b', 'c'], 2, 0)).toEqual(['c', 'a', 'b']);
+    expect([durationText(3599), durationText(3600), durationText(9060)]).toEqual([
+      '1 h 00 min',
+      '1 h 00 min',
+      '2 h 31 min',
+    ]);
+    expect(planHeadline(1, { durationS: 60, chargeAh: null, chargeCount: 1 })).toBe('1 run, 1 min, 1 charge');
+    expect(
+      fittingPacks([...packs, pack('p9', 'P9', 4)], { packSeriesCount: 6, packChemistry: 'lipo' } as never),
+    ).toEqual(packs);
+  });
+});
+
+describe('an evening', () => {
+  test('says what is next and what to change on the rig', () => {
+    const state = stateOf(plan(), evening([{ propModelId: 'm1' }]));
+    expect(nextText(state, names)).toBe('Next: Veddick 7.2×3.6×2 on P2');
+    expect(rigText(state, names)).toBe(
+      'Pack out. Veddick 7×4×2 off, Veddick 7.2×3.6×2 on. Tare, telemetry cleared. Pack P2 in last, when nobody is near.',
+    );
+    const all = stateOf(plan(), evening([{ propModelId: 'm1' }, { propModelId: 'm2' }, { propModelId: 'm1' }]));
+    expect([nextText(all, names), rigText(all, names)]).toEqual(['The evening is run', '']);
+  });
+
+  test('a run is typed in twelve presses, and the next one is there', async () => {
+    const campaign = evening();
+    const server = pretendServer(
+      answers(campaign, plan(), {
+        'POST /campaigns/e1/runs': (sent: { body: { id: string } }) => ({
+          id: sent.body.id,
+          state: 'draft',
+          revision: 1,
+        }),
+      }),
+    );
+    show('evening');
+    expect(await headline()).toBe('Next: Veddick 7×4×2 on P1');
+    await userEvent.type(screen.getByLabelText('Volts a cell at rest'), '412');
+    expect(await screen.findByText('4.12 V, over the gate')).toBeTruthy();
+    await userEvent.tab();
+    await userEvent.keyboard('1523');
+    await userEvent.tab();
+    await userEvent.keyboard('38');
+    const id = sessionStorage.getItem('zivvo.id.evening/e1/n0');
+    expect(id).toBeNull();
+    sessionStorage.setItem('zivvo.id.evening/e1/n0', 'run-1');
+    server.answers['POST /runs/run-1/keep'] = () => {
+      server.answers['GET /campaigns/e1'] = evening([{ propModelId: 'm1' }]);
+      return { id: 'run-1' };
+    };
+    await userEvent.keyboard('{Enter}');
+    await waitFor(() =>
+      expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Next: Veddick 7.2×3.6×2 on P2'),
+    );
+    const [start, keep] = server.sent;
+    expect(start!.body).toMatchObject({ propModelId: 'm1', packPieceId: 'p1', draft: { restingCell: '412' } });
+    const body = keep!.body as KeepRunDto;
+    expect(body).toMatchObject({ restingCellV: 4.12, packPieceId: 'p1', revision: 1 });
+    expect(body.steps).toHaveLength(1);
+    expect(body.steps[0]).toMatchObject({ throttleRatio: 1, currentA: 38, speedRpm: null });
+    expect(body.steps[0]!.thrustN).toBeCloseTo(1.523 * 9.80665, 6);
+    expect(screen.getByText(/1 of 3 done/)).toBeTruthy();
+  });
+
+  test('a pack under its gate is said before the run; a refusal loses nothing', async () => {
+    const server = pretendServer(
+      answers(evening(), plan(), {
+        'POST /campaigns/e1/runs': new Refusal(422, 'tooManyRuns', 'The campaign is full.'),
+      }),
+    );
+    show('evening');
+    await userEvent.type(await screen.findByLabelText('Volts a cell at rest'), '3,98');
+    expect(await screen.findByText(/3\.98 V is under the gate of 4\.05 V/)).toBeTruthy();
+    await userEvent.type(screen.getByLabelText('Thrust, g'), '1500{Enter}');
+    expect(await screen.findByText(/The campaign is full/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLInputElement>('Thrust, g').value).toBe('1500');
+    expect(server.sent).toHaveLength(1);
+  });
+
+  test('without a thrust nothing is sent, and the field has the focus', async () => {
+    const server = pretendServer(answers());
+    show('evening');
+    await userEvent.type(await screen.findByLabelText('Volts a cell at rest'), '412{Enter}');
+    expect(document.activeElement).toBe(screen.getByLabelText('Thrust, g'));
+    expect(server.sent).toEqual([]);
+  });
+
+  test('a run is left out and taken up again, on the plan that was seen', async () => {
+    const server = pretendServer(
+      answers(evening(), plan(), { 'PUT /campaigns/e1/plan': { plan: plan(), fullCurrentA: null } }),
+    );
+    show('evening');
+    await userEvent.click(await screen.findByRole('button', { name: 'Skip run 1' }));
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    const body = server.sent[0]!.body as EveningPlanDto;
+    expect([body.revision, body.runs.map((r) => r.isSkipped)]).toEqual([4, [true, false, false]]);
+  });
+
+  test('without a plan it offers to make one', async () => {
+    pretendServer(answers(evening(), null));
+    show('evening');
+    expect((await screen.findByRole('link', { name: 'Plan the evening' })).getAttribute('href')).toContain(
+      '/stand/e1/plan',
+    );
+  });
+
+  test('a ladder is typed in the grid', async () => {
+    const server = pretendServer(
+      answers(evening(), plan({ kind: 'ladder', stepCount: 7 }), {
+        'POST /campaigns/e1/runs': (sent: { body: { id: string } }) => ({
+          id: sent.body.id,
+          state: 'draft',
+          revision: 1,
+        }),
+      }),
+    );
+    show('evening');
+    await userEvent.click(await screen.findByRole('button', { name: /Type the run/ }));
+    await waitFor(() => expect(address()).toMatch(/^\/stand\/runs\//));
+    expect(server.sent[0]!.body).toMatchObject({ propModelId: 'm1', packPieceId: 'p1' });
+  });
+});
+
+test.each<[string, number | null]>([
+  ['412', 4.12],
+  ['4.12', 4.12],
+  ['4,12', 4.12],
+  ['', null],
+  ['x', Number.NaN],
+])('volts of a cell, %p: %p', (text, value) => expect(cellVolts(text)).toEqual(value));
+
+test('what cannot be a cell at rest is no run', () => {
+  expect(gateText('41.2', 4.05)).toMatchObject({ isBad: true });
+  const entry = { ...blankEntry('p1', 2), rest: '41.2' };
+  expect([...entryFaults(entry, defaultUnits)].sort()).toEqual(['rest', 'thrust0', 'thrust1']);
+});
+
+test('two readings make two steps, and the texts stand in the draft', () => {
+  const reading = { thrust: '1500', current: '36,5', rpm: '', voltage: '23.1' };
+  const entry = { packId: '', rest: '', readings: [reading, { ...reading, thrust: '1510' }] };
+  expect(entryFaults(entry, defaultUnits).size).toBe(0);
+  expect(keepBody(entry, defaultUnits, 3).steps.map((s) => s.currentA)).toEqual([36.5, 36.5]);
+  const start = startBody('r1', 'm1', entry, defaultUnits);
+  expect([start.packPieceId, start.draft.cells[1]]).toEqual([null, ['100', '1510', '', '36,5', '23.1']]);
+});

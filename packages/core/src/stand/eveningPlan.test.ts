@@ -1,0 +1,176 @@
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  balancedRounds,
+  driftBias,
+  estimateEvening,
+  FULL_READING,
+  LADDER,
+  planEvening,
+  throttleSteps,
+  type EveningWish,
+} from './eveningPlan.ts';
+import { eveningRace, eveningState, gateAnswer, type EveningEntry, type EveningRun } from './eveningState.ts';
+
+const wish = (more: Partial<EveningWish> = {}): EveningWish => ({
+  propIds: ['a', 'b', 'c', 'd'],
+  referenceId: 'r',
+  runsPerProp: 2,
+  packIds: ['p1', 'p2', 'p3'],
+  mostBetween: 6,
+  ...more,
+});
+
+describe('the order of an evening', () => {
+  test('two rounds go there and back; three of an odd number are a magic rectangle', () => {
+    expect(balancedRounds(3, 2)).toEqual([
+      [0, 1, 2],
+      [2, 1, 0],
+    ]);
+    const rounds = balancedRounds(5, 3);
+    const places = [0, 1, 2, 3, 4].map((k) => rounds.reduce((sum, order) => sum + order.indexOf(k), 0));
+    expect(places).toEqual([6, 6, 6, 6, 6]);
+  });
+
+  test('every round runs each prop once, and drift moves all alike, or by a place at most', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 2, max: 24 }), fc.integer({ min: 2, max: 6 }), (count, rounds) => {
+        const orders = balancedRounds(count, rounds);
+        expect(orders).toHaveLength(rounds);
+        for (const order of orders) expect([...order].sort((a, b) => a - b)).toEqual([...Array(count).keys()]);
+        const sums = orders[0]!.map((_, k) => orders.reduce((sum, order) => sum + order.indexOf(k), 0));
+        expect(Math.max(...sums) - Math.min(...sums)).toBeLessThanOrEqual(rounds % 2 === 0 || count % 2 === 1 ? 0 : 2);
+      }),
+    ));
+
+  test('the reference runs first, last and between; packs take turns', () => {
+    const runs = planEvening(wish());
+    expect(runs.map((r) => r.propId).join('')).toBe('rabcdrdcbar');
+    expect(runs.map((r) => r.packId).slice(0, 4)).toEqual(['p1', 'p2', 'p3', 'p1']);
+    expect(driftBias(runs)).toBe(0);
+    expect(
+      planEvening(wish({ mostBetween: 2 }))
+        .map((r) => r.propId)
+        .join(''),
+    ).toBe('rabrcdrdcrbar');
+  });
+
+  test('whoever is compared unfairly is told how much: one round alone is', () => {
+    expect(driftBias(planEvening(wish({ runsPerProp: 1 })))).toBe(3);
+    expect(driftBias([])).toBe(0);
+  });
+
+  test('without a reference, without packs, with the reference alone', () => {
+    expect(
+      planEvening(wish({ referenceId: null, packIds: [] })).every((r) => !r.isReference && r.packId === null),
+    ).toBe(true);
+    expect(planEvening(wish({ propIds: ['r'], runsPerProp: 3 })).map((r) => r.propId)).toEqual(['r', 'r', 'r']);
+    expect(() => planEvening(wish({ propIds: [], referenceId: null }))).toThrow(/propIds/);
+    expect(() => planEvening(wish({ runsPerProp: 0 }))).toThrow(/rounds/);
+  });
+
+  test('time, charge and charging', () => {
+    const runs = planEvening(wish());
+    expect(throttleSteps(FULL_READING)).toEqual([1]);
+    expect(throttleSteps({ ...LADDER, stepCount: 4 })).toEqual([1, 0.75, 0.5, 0.25]);
+    const full = estimateEvening(runs, FULL_READING, 2, 36);
+    expect(full.durationS).toBe(11 * (5 + 150));
+    expect(full.chargeAh).toBeCloseTo((36 * 5) / 3600, 12);
+    // Eleven runs on three packs of two runs: four, four and three, each charged once on the way.
+    expect(full.chargeCount).toBe(3);
+    expect(estimateEvening(runs, LADDER, 12, null)).toMatchObject({ chargeAh: null, chargeCount: 0 });
+  });
+});
+
+describe('an evening under way', () => {
+  const entries = (text: string, skipped = ''): EveningEntry[] =>
+    [...text].map((propId, i) => ({
+      id: `e${i}`,
+      propId,
+      packId: 'p1',
+      isReference: propId === 'r',
+      isSkipped: skipped.includes(String(i)),
+    }));
+  const run = (propId: string, more: Partial<EveningRun> = {}): EveningRun => ({
+    id: `${propId}${JSON.stringify(more).length}`,
+    propId,
+    packId: 'p1',
+    isKept: true,
+    restingCellV: 4.15,
+    isReplaced: false,
+    ...more,
+  });
+
+  test('runs fill their prop’s places in turn, from wherever they came', () => {
+    const state = eveningState(entries('rabr'), [run('b'), run('r')], 4.05);
+    expect(state.entries.map((e) => e.state)).toEqual(['done', 'open', 'done', 'open']);
+    expect([state.next, state.doneCount, state.openCount]).toEqual([1, 2, 2]);
+  });
+
+  test('a run below the gate is kept, counts on its pack, and is to be repeated', () => {
+    const state = eveningState(entries('ra'), [run('r', { id: 'low', restingCellV: 3.9 })], 4.05);
+    expect(state).toMatchObject({ next: 0, doneCount: 0, belowGateIds: ['low'] });
+    expect(state.packRuns.get('p1')).toBe(1);
+    expect(eveningState(entries('ra'), [run('r', { restingCellV: 3.9 })], null).doneCount).toBe(1);
+  });
+
+  test('what is skipped is passed over, what is being typed is next, what is replaced fills nothing', () => {
+    expect(eveningState(entries('rab', '0'), [], 4.05).next).toBe(1);
+    const typing = eveningState(entries('rab'), [run('r', { isKept: false })], 4.05);
+    expect([typing.next, typing.entries[0]!.state]).toEqual([0, 'typing']);
+    expect(eveningState(entries('ra'), [run('r', { isReplaced: true })], 4.05).doneCount).toBe(0);
+    expect(eveningState(entries('r'), [run('r'), run('z', { id: 'guest' })], 4.05)).toMatchObject({
+      next: null,
+      extraIds: ['guest'],
+    });
+  });
+
+  test('however runs come and go, no place is counted twice and every run is somewhere', () =>
+    fc.assert(
+      fc.property(
+        fc.array(fc.constantFrom('r', 'a', 'b'), { maxLength: 12 }),
+        fc.array(
+          fc.record({
+            propId: fc.constantFrom('r', 'a', 'b', 'z'),
+            isKept: fc.boolean(),
+            isReplaced: fc.boolean(),
+            restingCellV: fc.constantFrom(null, 3.9, 4.1),
+          }),
+          { maxLength: 20 },
+        ),
+        (plan, made) => {
+          const runs = made.map((m, i) => ({ ...run(m.propId, m), id: `run${i}` }));
+          const state = eveningState(entries(plan.join('')), runs, 4.05);
+          const used = state.entries.flatMap((e) => e.runId ?? []);
+          expect(new Set(used).size).toBe(used.length);
+          const counting = runs.filter((r) => r.isKept && !r.isReplaced && r.restingCellV !== 3.9);
+          expect(state.doneCount + state.extraIds.length).toBe(counting.length);
+          expect(state.next === null).toBe(state.openCount === 0);
+        },
+      ),
+    ));
+
+  test.each<[number | null, number | null, string]>([
+    [4.12, 4.05, 'passes'],
+    [4.05, 4.05, 'passes'],
+    [3.98, 4.05, 'below'],
+    [3.98, null, 'passes'],
+    [41.2, 4.05, 'impossible'],
+    [1.2, 4.05, 'impossible'],
+    [null, 4.05, 'unknown'],
+  ])('%p V against a gate of %p: %s', (rest, gate, answer) => expect(gateAnswer(rest, gate)).toBe(answer));
+
+  test('the leader so far, and who can no longer catch it', () => {
+    const prop = (propModelId: string, value: number, uncertainty: number | null) =>
+      ({
+        propModelId,
+        points: { full: { thrustN: { figure: { value, uncertainty } } }, hover: {}, chosen: {} },
+      }) as never;
+    expect(eveningRace({ props: [prop('a', 10, 0.3), prop('b', 10.4, 0.3), prop('c', 9, 0.3)] })).toEqual({
+      leaderId: 'b',
+      beatenIds: ['c'],
+    });
+    expect(eveningRace({ props: [prop('a', 10, null), prop('b', 8, 0.1)] }).beatenIds).toEqual([]);
+    expect(eveningRace({ props: [] })).toEqual({ leaderId: null, beatenIds: [] });
+  });
+});

@@ -1,0 +1,120 @@
+import type { CampaignResults, PropResult } from './campaign.ts';
+import type { PlannedRun } from './eveningPlan.ts';
+
+/** A run of the plan as it stands on the evening's sheet. */
+export interface EveningEntry extends PlannedRun {
+  id: string;
+  /** Left out on purpose; it may be taken up again. */
+  isSkipped: boolean;
+}
+
+/** A run that was begun or kept on the evening, in the order in which it was. */
+export interface EveningRun {
+  id: string;
+  propId: string;
+  packId: string | null;
+  isKept: boolean;
+  /** Null where nobody looked. */
+  restingCellV: number | null;
+  /** Another run stands in its place. */
+  isReplaced: boolean;
+}
+
+export type EntryState = 'open' | 'typing' | 'done' | 'skipped';
+
+export interface EveningState {
+  entries: { entry: EveningEntry; state: EntryState; runId: string | null }[];
+  /** Place of the run that is next; null when all are done or skipped. */
+  next: number | null;
+  doneCount: number;
+  openCount: number;
+  /** Kept under the gate: each is to be run again. */
+  belowGateIds: string[];
+  /** Kept and not in the plan. */
+  extraIds: string[];
+  /** Runs on each pack, counting or not. */
+  packRuns: ReadonlyMap<string, number>;
+}
+
+/**
+ * Where an evening stands: its plan beside what was kept. A prop's runs fill its places one after another, whoever
+ * began them and from which page; so an interrupted evening goes on where it was, on another day too. A run that
+ * started under the gate fills no place.
+ *
+ * @param gateCellV - resting volts per cell under which a run does not count; null for no gate
+ */
+export function eveningState(
+  entries: readonly EveningEntry[],
+  runs: readonly EveningRun[],
+  gateCellV: number | null,
+): EveningState {
+  const isBelow = ({ restingCellV }: EveningRun): boolean =>
+    gateCellV !== null && restingCellV !== null && restingCellV < gateCellV;
+  const standing = runs.filter((r) => !r.isReplaced);
+  const filling = (isKept: boolean): Map<string, EveningRun[]> => {
+    const byProp = new Map<string, EveningRun[]>();
+    for (const run of standing)
+      if (run.isKept === isKept && !isBelow(run)) byProp.set(run.propId, [...(byProp.get(run.propId) ?? []), run]);
+    return byProp;
+  };
+  const [kept, begun] = [filling(true), filling(false)];
+  const filled = entries.map((entry): EveningState['entries'][number] => {
+    const run = kept.get(entry.propId)?.shift();
+    return { entry, state: run ? 'done' : entry.isSkipped ? 'skipped' : 'open', runId: run?.id ?? null };
+  });
+  for (const place of filled) {
+    const run = place.state === 'open' ? begun.get(place.entry.propId)?.shift() : undefined;
+    if (run) Object.assign(place, { state: 'typing', runId: run.id });
+  }
+  const next = filled.findIndex((p) => p.state === 'open' || p.state === 'typing');
+  const packRuns = new Map<string, number>();
+  for (const { packId, isKept } of runs)
+    if (packId !== null && isKept) packRuns.set(packId, (packRuns.get(packId) ?? 0) + 1);
+  return {
+    entries: filled,
+    next: next < 0 ? null : next,
+    doneCount: filled.filter((p) => p.state === 'done').length,
+    openCount: filled.filter((p) => p.state === 'open' || p.state === 'typing').length,
+    belowGateIds: standing.filter((r) => r.isKept && isBelow(r)).map((r) => r.id),
+    extraIds: [...kept.values()].flat().map((r) => r.id),
+    packRuns,
+  };
+}
+
+/** What a pack's resting voltage says before a run. */
+export type GateAnswer = 'passes' | 'below' | 'impossible' | 'unknown';
+
+/** Above what any cell rests at, and below what one lives at, is a slip of the finger [V]. */
+const CELL_V = { least: 2.5, most: 4.45 };
+
+/** Whether a pack may start: the gate is asked before the run, not after it. */
+export function gateAnswer(restingCellV: number | null, gateCellV: number | null): GateAnswer {
+  if (restingCellV === null) return 'unknown';
+  if (!(restingCellV >= CELL_V.least && restingCellV <= CELL_V.most)) return 'impossible';
+  return gateCellV === null || restingCellV >= gateCellV ? 'passes' : 'below';
+}
+
+/** How the race for full-throttle thrust stands. */
+export interface EveningRace {
+  leaderId: string | null;
+  /** Whose every reading of the interval lies under all of the leader's: more runs will not change it. */
+  beatenIds: string[];
+}
+
+/** The leader so far at full throttle, and who can no longer catch it. */
+export function eveningRace({ props }: Pick<CampaignResults, 'props'>): EveningRace {
+  const thrustOf = (p: PropResult) => p.points.full.thrustN?.figure ?? null;
+  const ranked = props.filter((p) => thrustOf(p) !== null).sort((a, b) => thrustOf(b)!.value - thrustOf(a)!.value);
+  const leader = ranked[0];
+  if (!leader) return { leaderId: null, beatenIds: [] };
+  const { value, uncertainty } = thrustOf(leader)!;
+  return {
+    leaderId: leader.propModelId,
+    beatenIds: ranked.slice(1).flatMap((p) => {
+      const own = thrustOf(p)!;
+      const isBeaten =
+        uncertainty !== null && own.uncertainty !== null && own.value + own.uncertainty < value - uncertainty;
+      return isBeaten ? [p.propModelId] : [];
+    }),
+  };
+}
