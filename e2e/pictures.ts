@@ -80,12 +80,6 @@ test('a walkaround on a telephone', async ({ demo, page }) => {
 test('stand', async ({ demo, page }) => {
   await openEvening(page, demo);
   await take(page, 'stand');
-  await page
-    .getByRole('button', { name: /working|shows how/i })
-    .first()
-    .click();
-  await expect(page.getByRole('dialog').getByRole('heading', { name: 'Why so' })).toBeVisible();
-  await take(page, 'working');
 });
 
 test('typing a run', async ({ shed, page }) => {
@@ -128,6 +122,30 @@ test('all readings', async ({ shed, page }) => {
   await page.goto(`${shed.address}/stand/runs/${runs[0]!.id}/readings`);
   await expect(page.getByRole('img', { name: /8 channels over/ })).toHaveAttribute('data-drawn', 'true');
   await take(page, 'readings');
+});
+
+test('evening', async ({ shed, page }) => {
+  await openStation(page, shed, 'stand/new', 'Petrel');
+  await page.getByRole('button', { name: 'Open the evening' }).click();
+  await page.getByRole('link', { name: 'Plan the evening' }).click();
+  await page.getByRole('button', { name: 'Put in order' }).click();
+  await page.getByRole('button', { name: 'Keep plan' }).click();
+  const runs = [
+    ['416', '1842', '28.1', 'Brindlow 7.2×3.9×3'],
+    ['415', '1733', '22.4', 'Veddick 7.9×3.3×2'],
+    ['417', '1905', '31.6', 'Tamsk 6852BN x3'],
+  ] as const;
+  for (const [rest, thrust, current, prop] of runs) {
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(prop);
+    await page.getByLabel('Volts a cell at rest').fill(rest);
+    await page.getByLabel('Thrust, g').fill(thrust);
+    await page.getByLabel('Current, A').fill(current);
+    await page.keyboard.press('Enter');
+  }
+  await expect(page.getByText('3 of 21 done')).toBeVisible();
+  await page.getByLabel('Volts a cell at rest').fill('413');
+  await expect(page.getByText('leads at full throttle')).toBeVisible();
+  await take(page, 'evening');
 });
 
 test('fly', async ({ demo, page }) => {

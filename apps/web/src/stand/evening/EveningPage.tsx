@@ -22,7 +22,7 @@ import { EmptyPage, ProblemNote, Ready } from '../../shared/ui/PageStates.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { freshGrid } from '../runGrid.ts';
 import classes from './Evening.module.css';
-import { namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
+import { namesOf, nextText, packTexts, rigText, stateOf, type Names } from './planView.ts';
 import { QUICK_RUN_FORM, QuickRun } from './QuickRun.tsx';
 import { useCaller } from './useCaller.ts';
 
@@ -96,7 +96,7 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
       eyebrow={`Stand · Evening · ${campaign.name}`}
       headline={headline}
       detail={`${doneCount} of ${entries.length} done${kept === null ? '' : ` · ${kept} is kept`}`}
-      reasons={<Reasons campaign={campaign} state={state} names={names} />}
+      reasons={<Reasons campaign={campaign} state={state} names={names} runsPerPack={plan.runsPerPack} />}
       actions={
         <>
           {current && plan.kind === 'ladder' && <LadderActions campaign={campaign} current={current} />}
@@ -224,7 +224,17 @@ function LadderActions({
 }
 
 /** Who leads, who is out of the race, what is to be repeated. */
-function Reasons({ campaign, state, names }: { campaign: CampaignDetailView; state: EveningState; names: Names }) {
+function Reasons({
+  campaign,
+  state,
+  names,
+  runsPerPack,
+}: {
+  campaign: CampaignDetailView;
+  state: EveningState;
+  names: Names;
+  runsPerPack: number;
+}) {
   const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
   const { leaderId, beatenIds } = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   const said = [
@@ -233,9 +243,7 @@ function Reasons({ campaign, state, names }: { campaign: CampaignDetailView; sta
     state.belowGateIds.length === 0
       ? null
       : `${state.belowGateIds.length === 1 ? 'A run was' : `${state.belowGateIds.length} runs were`} kept under the gate and ${state.belowGateIds.length === 1 ? 'does' : 'do'} not count: each is still to be run.`,
-    ...[...state.packRuns].map(
-      ([packId, count]) => `${names.pack(packId)}: ${count} ${count === 1 ? 'run' : 'runs'} so far.`,
-    ),
+    ...packTexts(state, runsPerPack, names),
     'Stand well behind the disc, eyes protected; pack out before fingers go near.',
   ].filter((text) => text !== null);
   return (

@@ -27,6 +27,7 @@ import {
   namesOf,
   nextText,
   orderText,
+  packTexts,
   planHeadline,
   putInOrder,
   rigText,
@@ -196,6 +197,8 @@ describe('an evening', () => {
     expect(rigText(state, names)).toBe(
       'Pack out. Veddick 7×4×2 off, Veddick 7.2×3.6×2 on. Tare, telemetry cleared. Pack P2 in last, when nobody is near.',
     );
+    expect(packTexts(state, 3, names)).toEqual(['Runs so far: P1 1.']);
+    expect(packTexts(state, 1, names)[1]).toMatch(/^P1 served as many runs as planned: charge/);
     const all = stateOf(plan(), evening([{ propModelId: 'm1' }, { propModelId: 'm2' }, { propModelId: 'm1' }]));
     expect([nextText(all, names), rigText(all, names)]).toEqual(['The evening is run', '']);
   });

@@ -229,6 +229,19 @@ export function rigText({ entries, next }: EveningState, names: Names): string {
   return `Pack out. ${off}${names.prop(entry.propId)} on. Tare, telemetry cleared.${packPart}`;
 }
 
+/** What the packs have served, and which is to be charged before it runs again. */
+export function packTexts({ packRuns }: EveningState, runsPerPack: number, names: Names): string[] {
+  if (packRuns.size === 0) return [];
+  const served = [...packRuns].map(([id, count]) => `${names.pack(id)} ${count}`).join(', ');
+  const spent = [...packRuns].filter(([, count]) => count % runsPerPack === 0).map(([id]) => names.pack(id));
+  return [
+    `Runs so far: ${served}.`,
+    ...(spent.length === 0
+      ? []
+      : [`${spent.join(', ')} served as many runs as planned: charge before the next, or trust the volts at rest.`]),
+  ];
+}
+
 /** Volts of a cell as they are typed in a hurry: 412 is 4.12. */
 export function cellVolts(text: string): number | null {
   const trimmed = text.trim().replace(',', '.');
