@@ -2,8 +2,6 @@ import type { Page } from '@playwright/test';
 import { craftId, headline } from './ownThings.ts';
 import { expect, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
-test.use({ isApart: true });
-
 /** Opens a new evening for Petrel and its plan. */
 async function openPlan(page: Page, shed: Zivvo): Promise<void> {
   await page.goto(`${shed.address}/stand/new?craft=${await craftId(page, shed, 'Petrel')}`);
@@ -20,68 +18,104 @@ async function typeRun(page: Page, rest: string, thrust: string, current: string
   return presses.length;
 }
 
-test('nine props and five packs are planned, moved by keys, and run: one under the gate, one left out; a kill between', async ({
+test.describe(() => {
+  test.use({ isApart: true });
+
+  test('nine props and five packs are planned, moved by keys, and run: one under the gate, one left out; a kill between', async ({
+    shed,
+    page,
+  }) => {
+    const faults = watchFaults(page);
+    await openPlan(page, shed);
+    await expect(page.getByRole('region', { name: 'Props' }).getByRole('checkbox', { checked: true })).toHaveCount(8);
+    await expect(page.getByRole('region', { name: 'Packs' }).getByRole('checkbox', { checked: true })).toHaveCount(5);
+    await page.getByRole('button', { name: 'Put in order' }).click();
+    await expect(headline(page)).toHaveText('21 runs, 54 min, 5 charges');
+    await expect(page.getByText('moves every prop alike')).toBeVisible();
+    // The second run is taken up with Space, put a place further down, and let go.
+    const order = page.getByRole('list', { name: 'Order of the runs' });
+    const nameAt = (place: number) =>
+      order
+        .getByRole('listitem')
+        .nth(place - 1)
+        .locator('strong');
+    const [second, third] = [await nameAt(2).innerText(), await nameAt(3).innerText()];
+    await order.getByRole('button', { name: /^Move run 2, / }).focus();
+    await page.keyboard.press('Space');
+    await expect(page.getByText(`${second} over place 2 of 21.`)).toBeAttached();
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByText(`${second} over place 3 of 21.`)).toBeAttached();
+    await page.keyboard.press('Space');
+    await expect(nameAt(2)).toHaveText(third);
+    await expect(nameAt(3)).toHaveText(second);
+    await expect(page.getByText(/Mean places lie up to/)).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    // What is not kept yet is there after a reload.
+    await page.reload();
+    await expect(nameAt(2)).toHaveText(third);
+    await page.getByRole('button', { name: 'Keep plan' }).click();
+
+    await expect(headline(page)).toHaveText('Next: Brindlow 7.2×3.9×3 on P1');
+    await page.keyboard.type('398');
+    await expect(page.getByText(/3\.98 V is under the gate of 4\.05 V/)).toBeVisible();
+    await page.keyboard.press('ControlOrMeta+A');
+    await page.keyboard.press('Delete');
+    expect(await typeRun(page, '412', '1523', '38')).toBeLessThanOrEqual(12);
+    await expect(headline(page)).toHaveText(`Next: ${third} on P3`);
+    // Under the gate it is kept, and the place stays open.
+    await typeRun(page, '401', '1490', '37');
+    await expect(page.getByText('A run was kept under the gate and does not count', { exact: false })).toBeVisible();
+    await expect(headline(page)).toHaveText(`Next: ${third} on P3`);
+    await page.getByRole('combobox', { name: 'Pack' }).selectOption({ label: 'P5' });
+    await page.getByLabel('Volts a cell at rest').focus();
+    await typeRun(page, '415', '1611', '41');
+    await expect(headline(page)).toHaveText(`Next: ${second} on P2`);
+    await page.getByRole('button', { name: 'Skip run 3' }).click();
+    await expect(page.getByText('2 of 21 done')).toBeVisible();
+    await expect(headline(page)).not.toHaveText(`Next: ${second} on P2`);
+    const next = await headline(page).innerText();
+    await page.getByLabel('Volts a cell at rest').fill('416');
+
+    await shed.stop('SIGKILL');
+    await shed.start();
+    await page.reload();
+    await expect(headline(page)).toHaveText(next);
+    await expect(page.getByLabel('Volts a cell at rest')).toHaveValue('416');
+    await expect(page.getByText('2 of 21 done')).toBeVisible();
+    await expect(page.getByText('leads at full throttle so far', { exact: false })).toBeVisible();
+    expect(await seriousFaults(page)).toEqual([]);
+    expect(faults).toEqual([]);
+  });
+});
+
+test('an evening is typed from photographs: each stands beside its run, is looked at nearer, and stays with it', async ({
   shed,
   page,
 }) => {
   const faults = watchFaults(page);
   await openPlan(page, shed);
-  await expect(page.getByRole('region', { name: 'Props' }).getByRole('checkbox', { checked: true })).toHaveCount(8);
-  await expect(page.getByRole('region', { name: 'Packs' }).getByRole('checkbox', { checked: true })).toHaveCount(5);
+  const screens = [];
+  for (const name of ['IMG 10.png', 'IMG 9.png', 'IMG 11.png']) {
+    await page.getByLabel('Runs a pack serves').fill(String(1 + screens.length));
+    screens.push({ name, mimeType: 'image/png', buffer: await page.screenshot() });
+  }
   await page.getByRole('button', { name: 'Put in order' }).click();
-  await expect(headline(page)).toHaveText('21 runs, 54 min, 5 charges');
-  await expect(page.getByText('moves every prop alike')).toBeVisible();
-  // The second run is taken up with Space, put a place further down, and let go.
-  const order = page.getByRole('list', { name: 'Order of the runs' });
-  const nameAt = (place: number) =>
-    order
-      .getByRole('listitem')
-      .nth(place - 1)
-      .locator('strong');
-  const [second, third] = [await nameAt(2).innerText(), await nameAt(3).innerText()];
-  await order.getByRole('button', { name: /^Move run 2, / }).focus();
-  await page.keyboard.press('Space');
-  await expect(page.getByText(`${second} over place 2 of 21.`)).toBeAttached();
-  await page.keyboard.press('ArrowDown');
-  await expect(page.getByText(`${second} over place 3 of 21.`)).toBeAttached();
-  await page.keyboard.press('Space');
-  await expect(nameAt(2)).toHaveText(third);
-  await expect(nameAt(3)).toHaveText(second);
-  await expect(page.getByText(/Mean places lie up to/)).toBeVisible();
-  expect(await seriousFaults(page)).toEqual([]);
-  // What is not kept yet is there after a reload.
-  await page.reload();
-  await expect(nameAt(2)).toHaveText(third);
   await page.getByRole('button', { name: 'Keep plan' }).click();
-
   await expect(headline(page)).toHaveText('Next: Brindlow 7.2×3.9×3 on P1');
-  await page.keyboard.type('398');
-  await expect(page.getByText(/3\.98 V is under the gate of 4\.05 V/)).toBeVisible();
-  await page.keyboard.press('ControlOrMeta+A');
-  await page.keyboard.press('Delete');
-  expect(await typeRun(page, '412', '1523', '38')).toBeLessThanOrEqual(12);
-  await expect(headline(page)).toHaveText(`Next: ${third} on P3`);
-  // Under the gate it is kept, and the place stays open.
-  await typeRun(page, '401', '1490', '37');
-  await expect(page.getByText('A run was kept under the gate and does not count', { exact: false })).toBeVisible();
-  await expect(headline(page)).toHaveText(`Next: ${third} on P3`);
-  await page.getByRole('combobox', { name: 'Pack' }).selectOption({ label: 'P5' });
-  await page.getByLabel('Volts a cell at rest').focus();
-  await typeRun(page, '415', '1611', '41');
-  await expect(headline(page)).toHaveText(`Next: ${second} on P2`);
-  await page.getByRole('button', { name: 'Skip run 3' }).click();
-  await expect(page.getByText('2 of 21 done')).toBeVisible();
-  await expect(headline(page)).not.toHaveText(`Next: ${second} on P2`);
-  const next = await headline(page).innerText();
-  await page.getByLabel('Volts a cell at rest').fill('416');
-
-  await shed.stop('SIGKILL');
-  await shed.start();
-  await page.reload();
-  await expect(headline(page)).toHaveText(next);
-  await expect(page.getByLabel('Volts a cell at rest')).toHaveValue('416');
-  await expect(page.getByText('2 of 21 done')).toBeVisible();
-  await expect(page.getByText('leads at full throttle so far', { exact: false })).toBeVisible();
+  await page.locator('input[type=file]').setInputFiles(screens);
+  await expect(page.getByText('picture 1 of 3')).toBeVisible();
+  await page.getByRole('button', { name: 'Look nearer' }).click();
+  await page.getByRole('button', { name: 'See it whole' }).click();
+  await expect(page.getByRole('figure').getByRole('img')).toHaveJSProperty('complete', true);
+  const first = await page.getByRole('figure').getByRole('img').getAttribute('src');
   expect(await seriousFaults(page)).toEqual([]);
+  // Those that wait are there after a reload.
+  await page.reload();
+  await expect(page.getByText('picture 1 of 3')).toBeVisible();
+  await typeRun(page, '412', '1523', '38');
+  await expect(page.getByText('picture 1 of 2')).toBeVisible();
+  await expect(page.getByText('1 of 21 done')).toBeVisible();
+  await page.getByRole('link', { name: 'Open the run' }).click();
+  await expect(page.getByRole('img', { name: 'IMG 9.png, beside the run' })).toHaveAttribute('src', first!);
   expect(faults).toEqual([]);
 });

@@ -58,7 +58,7 @@ export function KeptRun({ run }: { run: RunView }) {
   return (
     <StationPage
       eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}`}
-      headline={`${run.stepCount} steps, ${originNames[run.origin]}`}
+      headline={`${run.stepCount} ${run.stepCount === 1 ? 'step' : 'steps'}, ${originNames[run.origin]}`}
       detail={[
         run.keptAt === null ? '' : `kept ${formatDay(run.keptAt)}, ${formatTime(run.keptAt)}`,
         run.restingCellV === null ? '' : `pack at ${format.quantity(run.restingCellV, 'voltage').text} a cell`,
@@ -77,6 +77,7 @@ export function KeptRun({ run }: { run: RunView }) {
           <ActionLink weight="main" to={to(`/stand/${run.campaignId}`)}>
             Back to the results
           </ActionLink>
+          <ActionLink to={to(`/stand/${run.campaignId}/evening`)}>The evening’s plan</ActionLink>
           {run.recordingId !== null && <ActionLink to={to(`/stand/runs/${run.id}/readings`)}>All readings</ActionLink>}
           {run.replacedByRunId === null && <Action onClick={() => void onCorrect()}>Correct</Action>}
           <Action weight="danger" onClick={() => void onRemove()}>

@@ -103,6 +103,7 @@ export const {
   useLazyCampaignQuery,
   useCalibrationQuery,
   usePlanQuery,
+  useLazyPlanQuery,
   useSetPlanMutation,
   useResultsQuery,
   useWorkingQuery,

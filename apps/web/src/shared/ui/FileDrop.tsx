@@ -1,20 +1,21 @@
 import { useId, useState, type ReactNode } from 'react';
 import classes from './FileDrop.module.css';
 
-interface FileDropProps {
+type FileDropProps = {
   accept: string;
   button: string;
   children: ReactNode;
-  onFile: (file: File) => void;
-}
+} & ({ onFile: (file: File) => void } | { onFiles: (files: File[]) => void });
 
-/** A place to drop one file on, with a button for those who choose it. */
-export function FileDrop({ accept, button, children, onFile }: FileDropProps) {
+/** A place to drop a file on, or several, with a button for those who choose them. */
+export function FileDrop({ accept, button, children, ...on }: FileDropProps) {
   const [isOver, setOver] = useState(false);
   const id = useId();
   const take = (files: FileList | null): void => {
-    const file = files?.[0];
-    if (file) onFile(file);
+    const [first, ...others] = files ?? [];
+    if (first === undefined) return;
+    if ('onFiles' in on) on.onFiles([first, ...others]);
+    else on.onFile(first);
   };
   return (
     <div
@@ -36,6 +37,7 @@ export function FileDrop({ accept, button, children, onFile }: FileDropProps) {
         id={id}
         type="file"
         accept={accept}
+        multiple={'onFiles' in on}
         className={classes.input}
         onChange={(e) => {
           take(e.target.files);

@@ -23,8 +23,10 @@ import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { freshGrid } from '../runGrid.ts';
 import classes from './Evening.module.css';
 import { namesOf, nextText, packTexts, rigText, stateOf, type Names } from './planView.ts';
+import { PhotoBeside, PhotoDrop } from './PhotoBeside.tsx';
 import { QUICK_RUN_FORM, QuickRun } from './QuickRun.tsx';
 import { useCaller } from './useCaller.ts';
+import { usePhotoQueue } from './usePhotoQueue.ts';
 
 /** The evening as it goes: which run is next, on which pack, and what stands so far. */
 export function Component() {
@@ -83,6 +85,7 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
   const [kept, setKept] = useState<string | null>(null);
   const headline = nextText(state, names);
   const caller = useCaller(headline);
+  const photos = usePhotoQueue(campaign.id);
   const skip = async (entryId: string, isSkipped: boolean): Promise<void> => {
     const runs = plan.runs.map((r) => (r.id === entryId ? { ...r, isSkipped } : r));
     try {
@@ -124,15 +127,22 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
         <section className={classes.sheet} aria-label="Next">
           <p className={classes.rig}>{rigText(state, names)}</p>
           {plan.kind === 'full' && (
-            <QuickRun
-              campaign={campaign}
-              entry={current.entry}
-              packs={packs}
-              readingCount={plan.stepCount}
-              onKept={() => setKept(names.prop(current.entry.propId))}
-              key={current.entry.id}
-            />
+            <div className={classes.beside} data-photo={photos.place >= 0}>
+              <QuickRun
+                campaign={campaign}
+                entry={current.entry}
+                packs={packs}
+                readingCount={plan.stepCount}
+                onKept={(runId) => {
+                  setKept(names.prop(current.entry.propId));
+                  void photos.attachTo(runId);
+                }}
+                key={current.entry.id}
+              />
+              <PhotoBeside queue={photos} />
+            </div>
           )}
+          {plan.kind === 'full' && <PhotoDrop queue={photos} />}
         </section>
       )}
       <section className={classes.sheet} aria-label="Runs of the evening">

@@ -3,9 +3,10 @@ import type { CampaignDetailView, EveningPlanView, PackPieceView, PropModelView 
 import { estimateEvening } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useParams } from 'react-router';
+import { failureOf } from '../../shared/api/api.ts';
 import { useCraftsQuery } from '../../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
-import { useCampaignQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
+import { useCampaignQuery, useLazyPlanQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
 import { useAsking } from '../../shared/api/useAsking.ts';
 import { usePacksQuery } from '../../shared/api/workshopApi.ts';
 import { useKept } from '../../shared/forms/kept.ts';
@@ -80,6 +81,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
   const go = useGo();
   const [send, sending] = useSetPlanMutation();
   const { ask, isAsking, asking } = useAsking();
+  const [reread] = useLazyPlanQuery();
   const revision = view.plan?.revision ?? 0;
   const [draft, setDraft, handedOver] = useKept<PlanDraft>(`plan/${campaign.id}/${revision}`, () =>
     draftOf(view.plan, campaign, models, packs),
@@ -94,15 +96,25 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
     isGood && planned.length > 0
       ? estimateEvening(planned, protocolOf(draft), Number(draft.runsPerPack), view.fullCurrentA)
       : null;
-  const keep = async (): Promise<void> => {
+  const keep = async (onTopOf = revision): Promise<void> => {
     try {
-      await ask(() => send({ campaignId: campaign.id, body: planBody(draft, revision) }).unwrap());
+      await ask(() => send({ campaignId: campaign.id, body: planBody(draft, onTopOf) }).unwrap());
     } catch {
       return;
     }
     handedOver();
     go(`/stand/${campaign.id}/evening`);
   };
+  const keepMine = async (): Promise<void> => {
+    const { plan: theirs } = await reread(campaign.id).unwrap();
+    await keep(theirs?.revision ?? 0);
+  };
+  const takeTheirs = async (): Promise<void> => {
+    handedOver();
+    sending.reset();
+    await reread(campaign.id).unwrap();
+  };
+  const isMovedOn = sending.error !== undefined && failureOf(sending.error).code === 'revisionConflict';
   const number = (
     name: 'runsPerProp' | 'runsPerPack' | 'mostBetween' | 'stepCount' | 'holdS' | 'changeMin',
     label: string,
@@ -165,6 +177,16 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
       }
     >
       <AskedNote asking={asking} error={sending.error} />
+      {isMovedOn && (
+        <div className={classes.row}>
+          <Action disabled={isAsking} onClick={() => void keepMine()}>
+            Keep this one instead
+          </Action>
+          <Action disabled={isAsking} onClick={() => void takeTheirs()}>
+            Show the other one
+          </Action>
+        </div>
+      )}
       <section className={classes.sheet} aria-label="Props">
         <h2>Props</h2>
         {reference && <p>{`${propModelName(reference)} is the reference: it runs first, last and between.`}</p>}

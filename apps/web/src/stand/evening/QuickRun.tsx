@@ -20,7 +20,7 @@ interface QuickRunProps {
   entry: EveningEntry;
   packs: readonly PackPieceView[];
   readingCount: number;
-  onKept: () => void;
+  onKept: (runId: string) => void;
 }
 
 /** Under which the page's one action hands the run in. */
@@ -61,7 +61,7 @@ export function QuickRun({ campaign, entry, packs, readingCount, onKept }: Quick
     }
     forgetMadeId(key);
     handedOver();
-    onKept();
+    onKept(id);
   };
   return (
     <form

@@ -134,15 +134,36 @@ describe('a plan', () => {
     await waitFor(() => expect(address()).toBe('/stand/e1/evening'));
   });
 
-  test('another tab has moved it on: it is told, and what was put together stays', async () => {
-    pretendServer(
-      answers(evening(), plan(), { 'PUT /campaigns/e1/plan': new Refusal(409, 'x', 'Somebody was faster.') }),
+  test.each([
+    ['Show the other one', 1],
+    ['Keep this one instead', 3],
+  ])('another tab has moved it on: both plans stand, and the person chooses: %s', async (choice, kept) => {
+    const server = pretendServer(
+      answers(evening(), plan(), {
+        'PUT /campaigns/e1/plan': (sent: { body: EveningPlanDto }) =>
+          sent.body.revision === 7
+            ? { plan: plan({ revision: 8 }), fullCurrentA: null }
+            : new Refusal(409, 'revisionConflict', 'Somebody was faster.'),
+      }),
     );
     show('plan');
     await screen.findByRole('heading', { level: 1 });
     await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
     expect(await screen.findByText(/Somebody was faster/)).toBeTruthy();
-    expect(within(screen.getByRole('list', { name: 'Order of the runs' })).getAllByRole('listitem')).toHaveLength(3);
+    const order = (): HTMLElement[] =>
+      within(screen.getByRole('list', { name: 'Order of the runs' })).getAllByRole('listitem');
+    expect(order()).toHaveLength(3);
+    server.answers['GET /campaigns/e1/plan'] = {
+      plan: plan({ revision: 7, runs: plan().runs.slice(0, 1) }),
+      fullCurrentA: null,
+    };
+    await userEvent.click(screen.getByRole('button', { name: choice }));
+    if (kept === 1) {
+      await waitFor(() => expect(order()).toHaveLength(1));
+      await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
+    }
+    await waitFor(() => expect(address()).toBe('/stand/e1/evening'));
+    expect((server.sent.at(-1)!.body as EveningPlanDto).runs).toHaveLength(kept);
   });
 
   test('a number that cannot be is said at its field, and nothing is ordered by it', async () => {
@@ -299,6 +320,59 @@ describe('an evening', () => {
     await userEvent.click(await screen.findByRole('button', { name: /Type the run/ }));
     await waitFor(() => expect(address()).toMatch(/^\/stand\/runs\//));
     expect(server.sent[0]!.body).toMatchObject({ propModelId: 'm1', packPieceId: 'p1' });
+  });
+});
+
+describe('pictures of an evening', () => {
+  const picture = (name: string, lastModified: number, size = 4): File =>
+    new File([new Uint8Array(size)], name, { type: 'image/png', lastModified });
+  const stored = (sent: { path: string }) => ({ sha256: `sha of ${decodeURIComponent(sent.path.split('name=')[1]!)}` });
+  const drop = (files: File[]): Promise<void> =>
+    userEvent.upload(document.querySelector<HTMLInputElement>('input[type=file]')!, files);
+
+  test('stand in the order of their time, and each goes with the run that was typed beside it', async () => {
+    const server = pretendServer(
+      answers(evening(), plan(), {
+        'POST /blobs': stored,
+        'POST /campaigns/e1/runs': (sent: { body: { id: string } }) => ({
+          id: sent.body.id,
+          state: 'draft',
+          revision: 1,
+        }),
+        'POST /runs/run-1/keep': { id: 'run-1' },
+        'POST /runs/run-1/pictures': { id: 'run-1' },
+      }),
+    );
+    show('evening');
+    await screen.findByLabelText('Thrust, g');
+    await drop([picture('late.png', 3000), picture('IMG 10.png', 2000), picture('IMG 9.png', 2000)]);
+    expect(await screen.findByText('IMG 9.png, picture 1 of 3')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Later' }));
+    expect(screen.getByText('IMG 10.png, picture 2 of 3')).toBeTruthy();
+    await userEvent.click(screen.getByRole('button', { name: 'Earlier' }));
+    sessionStorage.setItem('zivvo.id.evening/e1/n0', 'run-1');
+    await userEvent.type(screen.getByLabelText('Thrust, g'), '1500{Enter}');
+    expect(await screen.findByText('IMG 10.png, picture 1 of 2')).toBeTruthy();
+    expect(server.sent.at(-1)).toMatchObject({
+      path: '/runs/run-1/pictures',
+      body: { blobSha256: 'sha of IMG 9.png' },
+    });
+    await userEvent.click(screen.getByRole('button', { name: 'Leave it out' }));
+    expect(screen.getByText('late.png, picture 1 of 1')).toBeTruthy();
+  });
+
+  test('what cannot be stored is told by name, and the others stand', async () => {
+    pretendServer(
+      answers(evening(), plan(), {
+        'POST /blobs': (sent: { path: string }) =>
+          sent.path.includes('bad') ? new Refusal(422, 'notAPicture', 'This is no picture.') : stored(sent),
+      }),
+    );
+    show('evening');
+    await screen.findByLabelText('Thrust, g');
+    await drop([picture('bad.png', 1), picture('good.png', 2), picture('huge.png', 3, 25_000_001)]);
+    expect(await screen.findByText(/bad\.png: This is no picture\..*huge\.png has 25 MB/)).toBeTruthy();
+    expect(screen.getByText('good.png, picture 1 of 1')).toBeTruthy();
   });
 });
 
