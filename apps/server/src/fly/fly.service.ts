@@ -49,6 +49,7 @@ export class FlyService {
         model: models.get(propId)!,
         airspeedMPerS: figures.airspeedMPerS?.mean ?? null,
       })),
+      rule.payloadKg,
     );
     return {
       protocol,

@@ -24,10 +24,12 @@ export class StaticFigures {
    * let expect by the model.
    *
    * @param props - that flew, each with the airspeed of its passes; null where they tell none
+   * @param payloadKg - that the craft carried beside its own mass
    */
   async of(
     craft: CraftRow,
     props: readonly { model: PropModelRow; airspeedMPerS: number | null }[],
+    payloadKg: number,
   ): Promise<StaticFiguresView[]> {
     const { id: craftId, rotors } = craft;
     const evenings = new Map<string, string>();
@@ -42,9 +44,12 @@ export class StaticFigures {
         ),
       ),
     );
-    const prepared = this.rotors.of(craft);
+    // What the craft carried in the air it carries in the prediction.
+    const prepared = this.rotors.of({ ...craft, massKg: craft.massKg + payloadKg });
     return props.map(({ model, airspeedMPerS }) => {
       const propModelId = model.id;
+      const { prop, figures } = evaluateCandidate(prepared, modelGeometry(model));
+      const { carryThrottleRatio } = figures;
       const found = results.get(evenings.get(propModelId) ?? '')?.props.find((p) => p.propModelId === propModelId);
       const full = found?.points.full;
       const currentA = full?.currentA?.figure.value ?? null;
@@ -54,10 +59,8 @@ export class StaticFigures {
         fullCurrentA: currentA === null ? null : currentA * rotors.length,
         fullThrustN: full?.thrustN?.figure.value ?? null,
         isSimulated: found?.origin === 'simulated',
-        pass:
-          airspeedMPerS === null
-            ? null
-            : passAtFull(prepared, evaluateCandidate(prepared, modelGeometry(model)).prop, airspeedMPerS),
+        pass: airspeedMPerS === null ? null : passAtFull(prepared, prop, airspeedMPerS),
+        hoverThrottleRatio: Number.isFinite(carryThrottleRatio) ? carryThrottleRatio : null,
       };
     });
   }

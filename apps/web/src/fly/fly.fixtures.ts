@@ -54,7 +54,9 @@ export function aFly(cards: readonly { propId: 'm1' | 'm2'; card: FlownCard }[])
     total: cards.length,
     isCut: false,
     referencePropModelId: 'm1',
-    static: [{ propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17, isSimulated: false, pass }],
+    static: [
+      { propModelId: 'm1', fullCurrentA: 80, fullThrustN: 17, isSimulated: false, pass, hoverThrottleRatio: 0.34 },
+    ],
     comparison: compareFlights(
       cards.map(({ propId, card }, i) => ({ cardId: `k${i}`, propId, propName: nameOf[propId], card })),
       'm1',

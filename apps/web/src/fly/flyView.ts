@@ -68,7 +68,9 @@ export function besideTexts(
   mean: number,
   standing: StaticFiguresView | undefined,
 ): readonly string[] {
-  const { fullCurrentA = null, pass = null } = standing ?? {};
+  const { fullCurrentA = null, pass = null, hoverThrottleRatio = null } = standing ?? {};
+  if (name === 'hoverThrottleRatio' && hoverThrottleRatio !== null)
+    return [`${formatShare(hoverThrottleRatio, 0)} expected`];
   if (name === 'airspeedMPerS' && pass) return [`${formatShare(pass.pitchSpeedRatio, 0)} of pitch speed`];
   if (name !== 'passCurrentA' || fullCurrentA === null || fullCurrentA === 0) return [];
   const expected = pass === null ? [] : [`${formatShare(pass.currentRatio, 0)} expected`];

@@ -40,4 +40,6 @@ export interface StaticFiguresView {
   isSimulated: boolean;
   /** By the model, at the airspeed that its passes tell; null without passes. */
   pass: PassAtFull | null;
+  /** In hover, or a plane in cruise, by the model; null where it cannot carry the craft. */
+  hoverThrottleRatio: number | null;
 }

@@ -160,6 +160,12 @@ describe('an evening under way', () => {
     [null, 4.05, 'unknown'],
   ])('%p V against a gate of %p: %s', (rest, gate, answer) => expect(gateAnswer(rest, gate)).toBe(answer));
 
+  test('more than a full cell of its chemistry holds is told apart from a slip', () => {
+    expect(gateAnswer(4.3, 4.05, 4.2)).toBe('overfull');
+    expect(gateAnswer(4.22, 4.05, 4.2)).toBe('passes');
+    expect(gateAnswer(4.3, 4.2, 4.35)).toBe('passes');
+  });
+
   test('the leader so far, and who can no longer catch it', () => {
     const prop = (propModelId: string, value: number, uncertainty: number | null) =>
       ({

@@ -82,15 +82,26 @@ export function eveningState(
 }
 
 /** What a pack's resting voltage says before a run. */
-export type GateAnswer = 'passes' | 'below' | 'impossible' | 'unknown';
+export type GateAnswer = 'passes' | 'below' | 'overfull' | 'impossible' | 'unknown';
 
 /** Above what any cell rests at, and below what one lives at, is a slip of the finger [V]. */
 const CELL_V = { least: 2.5, most: 4.45 };
+/** A charger and a meter may differ by so much [V]. */
+const METER_V = 0.03;
 
-/** Whether a pack may start: the gate is asked before the run, not after it. */
-export function gateAnswer(restingCellV: number | null, gateCellV: number | null): GateAnswer {
+/**
+ * Whether a pack may start: the gate is asked before the run, not after it.
+ *
+ * @param fullCellV - of the pack's chemistry; null where nobody said which pack
+ */
+export function gateAnswer(
+  restingCellV: number | null,
+  gateCellV: number | null,
+  fullCellV: number | null = null,
+): GateAnswer {
   if (restingCellV === null) return 'unknown';
   if (!(restingCellV >= CELL_V.least && restingCellV <= CELL_V.most)) return 'impossible';
+  if (fullCellV !== null && restingCellV > fullCellV + METER_V) return 'overfull';
   return gateCellV === null || restingCellV >= gateCellV ? 'passes' : 'below';
 }
 

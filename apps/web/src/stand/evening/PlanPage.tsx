@@ -161,9 +161,11 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
             </li>
           )}
           <li>Each prop twice at least: one run alone tells no difference.</li>
-          <li>
-            Packs take turns, so that each rests while the others work; each is asked for its volts before its run.
-          </li>
+          {packs.length > 0 && (
+            <li>
+              Packs take turns, so that each rests while the others work; each is asked for its volts before its run.
+            </li>
+          )}
           <li>Rig bolted down and caged, a switch within reach, packs on a fireproof surface.</li>
         </ul>
       }

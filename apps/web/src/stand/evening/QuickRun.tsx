@@ -1,6 +1,6 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import type { CampaignDetailView, PackPieceView } from '@zivvo/contract';
-import type { EveningEntry } from '@zivvo/core';
+import { cellVoltages, type EveningEntry } from '@zivvo/core';
 import { unitFor } from '@zivvo/words';
 import { useRef } from 'react';
 import { failureOf } from '../../shared/api/api.ts';
@@ -37,7 +37,8 @@ export function QuickRun({ campaign, entry, packs, readingCount, onKept }: Quick
   const form = useRef<HTMLFormElement>(null);
   const faults = entryFaults(typed, choices);
   const ranges = readingRanges(choices);
-  const gate = gateText(typed.rest, campaign.gateCellV);
+  const pack = packs.find((p) => p.id === typed.packId);
+  const gate = gateText(typed.rest, campaign.gateCellV, pack ? cellVoltages[pack.chemistry].fullV : null);
   const setReading = (i: number, change: Partial<QuickEntry['readings'][number]>): void =>
     setTyped((now) => ({ ...now, readings: now.readings.map((r, k) => (k === i ? { ...r, ...change } : r)) }));
   const keep = async (): Promise<void> => {
@@ -95,16 +96,16 @@ export function QuickRun({ campaign, entry, packs, readingCount, onKept }: Quick
           autoComplete="off"
           placeholder="412 is 4.12"
           value={typed.rest}
-          error={gate?.isBad ? gate.text : undefined}
+          error={gate?.severity === null ? gate.text : undefined}
           onChange={(e) => {
             const rest = e.currentTarget.value;
             setTyped((now) => ({ ...now, rest }));
           }}
         />
       </div>
-      {gate !== null && !gate.isBad && (
+      {gate !== null && gate.severity !== null && (
         <p role="status" className={classes.gate}>
-          <SeverityMark severity={gate.isUnder ? 'caution' : 'gain'} />
+          <SeverityMark severity={gate.severity} />
           {gate.text}
         </p>
       )}

@@ -385,7 +385,9 @@ test.each<[string, number | null]>([
 ])('volts of a cell, %p: %p', (text, value) => expect(cellVolts(text)).toEqual(value));
 
 test('what cannot be a cell at rest is no run', () => {
-  expect(gateText('41.2', 4.05)).toMatchObject({ isBad: true });
+  expect(gateText('41.2', 4.05, 4.2)).toMatchObject({ severity: null });
+  expect(gateText('4.31', 4.05, 4.2)).toMatchObject({ severity: 'danger' });
+  expect(gateText('4.31', 4.05, null)).toMatchObject({ severity: 'gain' });
   const entry = { ...blankEntry('p1', 2), rest: '41.2' };
   expect([...entryFaults(entry, defaultUnits)].sort()).toEqual(['rest', 'thrust0', 'thrust1']);
 });

@@ -255,24 +255,26 @@ export function cellVolts(text: string): number | null {
 export function gateText(
   text: string,
   gateCellV: number | null,
-): { text: string; isBad: boolean; isUnder: boolean } | null {
+  fullCellV: number | null,
+): { text: string; severity: 'danger' | 'caution' | 'gain' | null } | null {
   const restV = cellVolts(text);
-  switch (gateAnswer(restV, gateCellV)) {
+  const volts = (value: number): string => `${formatNumber(value, 2)} V`;
+  switch (gateAnswer(restV, gateCellV, fullCellV)) {
     case 'unknown':
       return null;
     case 'impossible':
-      return { text: 'volts of one cell at rest: 2.5 to 4.45', isBad: true, isUnder: false };
+      return { text: 'volts of one cell at rest: 2.5 to 4.45', severity: null };
+    case 'overfull':
+      return {
+        text: `${volts(restV!)} is more than a full cell of this pack holds (${volts(fullCellV!)}): do not run it; look at the charger’s setting.`,
+        severity: 'danger',
+      };
     case 'below':
       return {
-        text: `${formatNumber(restV!, 2)} V is under the gate of ${formatNumber(gateCellV!, 2)} V: another pack, or the run is kept and does not count.`,
-        isBad: false,
-        isUnder: true,
+        text: `${volts(restV!)} is under the gate of ${volts(gateCellV!)}: another pack, or the run is kept and does not count.`,
+        severity: 'caution',
       };
     case 'passes':
-      return {
-        text: `${formatNumber(restV!, 2)} V${gateCellV === null ? '' : ', over the gate'}`,
-        isBad: false,
-        isUnder: false,
-      };
+      return { text: `${volts(restV!)}${gateCellV === null ? '' : ', over the gate'}`, severity: 'gain' };
   }
 }
