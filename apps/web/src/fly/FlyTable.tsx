@@ -77,7 +77,7 @@ export function FlyTable({
   };
   return (
     <div className={table.sheet}>
-      <table className={table.table} aria-label="Props as they flew">
+      <table className={`${table.table} ${classes.flown}`} aria-label="Props as they flew">
         <SortedHead grid={grid} />
         <tbody {...rowKeys}>
           {shown.map(({ original: prop, id }) => {

@@ -70,9 +70,9 @@ export function besideTexts(
 ): readonly string[] {
   const { fullCurrentA = null, pass = null, hoverThrottleRatio = null } = standing ?? {};
   if (name === 'hoverThrottleRatio' && hoverThrottleRatio !== null)
-    return [`${formatShare(hoverThrottleRatio, 0)} expected`];
+    return [`model ${formatShare(hoverThrottleRatio, 0)}`];
   if (name === 'airspeedMPerS' && pass) return [`${formatShare(pass.pitchSpeedRatio, 0)} of pitch speed`];
   if (name !== 'passCurrentA' || fullCurrentA === null || fullCurrentA === 0) return [];
-  const expected = pass === null ? [] : [`${formatShare(pass.currentRatio, 0)} expected`];
+  const expected = pass === null ? [] : [`model ${formatShare(pass.currentRatio, 0)}`];
   return [`${formatShare(mean / fullCurrentA, 0)} of static`, ...expected];
 }
