@@ -50,7 +50,8 @@ export class StaticFigures {
       const propModelId = model.id;
       const { prop, figures } = evaluateCandidate(prepared, modelGeometry(model));
       const { carryThrottleRatio } = figures;
-      const found = results.get(evenings.get(propModelId) ?? '')?.props.find((p) => p.propModelId === propModelId);
+      const evening = results.get(evenings.get(propModelId) ?? '');
+      const found = evening?.props.find((p) => p.propModelId === propModelId);
       const full = found?.points.full;
       const currentA = full?.currentA?.figure.value ?? null;
       return {
@@ -59,7 +60,10 @@ export class StaticFigures {
         fullCurrentA: currentA === null ? null : currentA * rotors.length,
         fullThrustN: full?.thrustN?.figure.value ?? null,
         isSimulated: found?.origin === 'simulated',
-        pass: airspeedMPerS === null ? null : passAtFull(prepared, prop, airspeedMPerS),
+        pass:
+          airspeedMPerS === null
+            ? null
+            : passAtFull(prepared, prop, airspeedMPerS, evening?.fullVoltageV ?? full?.voltageV?.figure.value ?? null),
         hoverThrottleRatio: Number.isFinite(carryThrottleRatio) ? carryThrottleRatio : null,
       };
     });

@@ -41,6 +41,12 @@ describe('a pass at full throttle', () => {
     expect(pass.pitchSpeedRatio).toBeCloseTo((18 * 60) / (pass.speedRpm * quadProp.geometry.pitchM), 9);
   });
 
+  test('a fresh pack on the stand asks more there, so less is to be expected in the air', () => {
+    const of = (standV: number | null): number => passAtFull(quad, quadProp, 18, standV)!.currentRatio;
+    expect(of(25)).toBeLessThan(of(22));
+    expect(of(25)).toBeLessThan(of(null));
+  });
+
   test('faster than it can be driven there is no such pass, and no speed is no pass', () => {
     expect(passAtFull(plane, planeProp, 110)).toBeNull();
     expect(() => passAtFull(plane, planeProp, 0)).toThrow(/airspeedMPerS/);

@@ -8,7 +8,7 @@ import { pitchSpeed } from './climb.ts';
 
 /** What the model lets expect of a full-throttle pass, beside full throttle on the stand. */
 export interface PassAtFull {
-  /** Current of a rotor in the pass, all of them on the pack, over that of one alone at rest on the same pack. */
+  /** Current of a rotor in the pass, all of them on the half-empty pack, over that of one alone on the stand. */
   currentRatio: number;
   /** Of the flow along the shaft: V·sin γ/(n·D), with γ = 90° for a plane. */
   advanceRatio: number;
@@ -31,17 +31,27 @@ const LEAN_ROUNDS = 4;
  *   Q(n, V·sin γ) of the propeller = torque of the motor at full throttle,  cos γ = m·g/ΣT for a craft that leans
  *
  * A plane's shaft points along its path; a multirotor leans until its thrust carries it, and only the part of the
- * airspeed along the shaft unloads the blades. On the stand one motor has the pack to itself; in the air all pull at it.
+ * airspeed along the shaft unloads the blades. On the stand one motor has its voltage to itself; in the air all pull at
+ * a pack that is half empty.
  *
  * @param prop - on this craft, as {@link evaluateCandidate} answers it
  * @param airspeedMPerS - 1 to 120
+ * @param standVoltageV - at the controller on the stand; null takes one motor alone on the craft's pack
  * @returns null where the rotor does not turn, at rest or in the pass
  * @throws {OutOfRangeError} outside that range
  */
-export function passAtFull(prepared: PreparedCraft, prop: PropellerModel, airspeedMPerS: number): PassAtFull | null {
+export function passAtFull(
+  prepared: PreparedCraft,
+  prop: PropellerModel,
+  airspeedMPerS: number,
+  standVoltageV: number | null = null,
+): PassAtFull | null {
   requireWithin('airspeedMPerS', airspeedMPerS, 1, 120);
   const powertrain = powertrainOn(prepared, prop);
-  const alone = { ...powertrain.supply, driveCount: 1, otherPowerW: 0 };
+  const alone =
+    standVoltageV === null
+      ? { ...powertrain.supply, driveCount: 1, otherPowerW: 0 }
+      : { openVoltageV: standVoltageV, resistanceOhm: 0, driveCount: 1 };
   const rest = rotorAtThrottle({ ...powertrain, supply: alone }, 1);
   if (rest.status !== 'turning' && rest.status !== 'bogs') return null;
   let alongRatio = 1;

@@ -10,7 +10,14 @@ import {
   throttleSteps,
   type EveningWish,
 } from './eveningPlan.ts';
-import { eveningRace, eveningState, gateAnswer, type EveningEntry, type EveningRun } from './eveningState.ts';
+import {
+  eveningRace,
+  eveningReasons,
+  eveningState,
+  gateAnswer,
+  type EveningEntry,
+  type EveningRun,
+} from './eveningState.ts';
 
 const wish = (more: Partial<EveningWish> = {}): EveningWish => ({
   propIds: ['a', 'b', 'c', 'd'],
@@ -177,6 +184,21 @@ describe('an evening under way', () => {
       beatenIds: ['c'],
     });
     expect(eveningRace({ props: [prop('a', 10, null), prop('b', 8, 0.1)] }).beatenIds).toEqual([]);
+    expect(eveningRace({ props: [prop('a', 10, 0.3)] }).leaderId).toBeNull();
     expect(eveningRace({ props: [] })).toEqual({ leaderId: null, beatenIds: [] });
+  });
+
+  test('what it says: danger to the figures first, then what to do, who leads, what was served', () => {
+    const low = run('a', { id: 'low', restingCellV: 3.9 });
+    const state = eveningState(entries('rab'), [run('r'), low], 4.05);
+    const race = { leaderId: 'r', beatenIds: ['b'] };
+    expect(eveningReasons(state, race, 2, (id) => id.toUpperCase()).map((r) => [r.code, r.values])).toEqual([
+      ['evening.belowGate', { count: 1 }],
+      ['evening.charge', { packs: 'P1' }],
+      ['evening.leads', { name: 'R' }],
+      ['evening.beaten', { name: 'B' }],
+      ['evening.packs', { packs: 'P1 2' }],
+    ]);
+    expect(eveningReasons(eveningState([], [], null), { leaderId: null, beatenIds: [] }, 3, String)).toEqual([]);
   });
 });

@@ -1,3 +1,4 @@
+import { bySeverity, type Reason, type ReasonCode, type ReasonValues, type Severity } from '../figure/reason.ts';
 import type { CampaignResults, PropResult } from './campaign.ts';
 import type { PlannedRun } from './eveningPlan.ts';
 
@@ -117,7 +118,8 @@ export function eveningRace({ props }: Pick<CampaignResults, 'props'>): EveningR
   const thrustOf = (p: PropResult) => p.points.full.thrustN?.figure ?? null;
   const ranked = props.filter((p) => thrustOf(p) !== null).sort((a, b) => thrustOf(b)!.value - thrustOf(a)!.value);
   const leader = ranked[0];
-  if (!leader) return { leaderId: null, beatenIds: [] };
+  // Whoever runs alone leads nobody.
+  if (!leader || ranked.length < 2) return { leaderId: null, beatenIds: [] };
   const { value, uncertainty } = thrustOf(leader)!;
   return {
     leaderId: leader.propModelId,
@@ -128,4 +130,30 @@ export function eveningRace({ props }: Pick<CampaignResults, 'props'>): EveningR
       return isBeaten ? [p.propModelId] : [];
     }),
   };
+}
+
+/**
+ * What an evening under way says: what is to be repeated, which pack is to be charged, who leads, who is beaten.
+ *
+ * @param runsPerPack - that a pack serves before it is charged
+ * @param nameOf - of a prop or a pack, for sentences
+ */
+export function eveningReasons(
+  { belowGateIds, packRuns }: EveningState,
+  { leaderId, beatenIds }: EveningRace,
+  runsPerPack: number,
+  nameOf: (id: string) => string,
+): Reason[] {
+  const reasons: Reason[] = [];
+  const say = <C extends ReasonCode>(severity: Severity, code: C, values: ReasonValues<C>): void => {
+    reasons.push({ code, severity, values: values as Reason['values'], figure: null });
+  };
+  if (belowGateIds.length > 0) say('caution', 'evening.belowGate', { count: belowGateIds.length });
+  const spent = [...packRuns].filter(([, count]) => count % runsPerPack === 0).map(([id]) => nameOf(id));
+  if (spent.length > 0) say('action', 'evening.charge', { packs: spent.join(', ') });
+  if (leaderId !== null) say('gain', 'evening.leads', { name: nameOf(leaderId) });
+  for (const id of beatenIds) say('note', 'evening.beaten', { name: nameOf(id) });
+  const served = [...packRuns].map(([id, count]) => `${nameOf(id)} ${count}`);
+  if (served.length > 0) say('note', 'evening.packs', { packs: served.join(', ') });
+  return bySeverity(reasons);
 }

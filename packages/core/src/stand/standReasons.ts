@@ -48,6 +48,11 @@ export interface StandReasons {
   leastHoverPower: 'name' | 'powerW' | 'differenceRatio' | 'halfWidthRatio' | 'kind';
   betterAbove: 'name' | 'reference' | 'powerW' | 'thrustN';
   betterBelow: 'name' | 'reference' | 'powerW' | 'thrustN';
+  'evening.belowGate': 'count';
+  'evening.charge': 'packs';
+  'evening.leads': 'name';
+  'evening.beaten': 'name';
+  'evening.packs': 'packs';
   'stand.noRuns': never;
   'stand.breach': never;
   'stand.stale': 'days';

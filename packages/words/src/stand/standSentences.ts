@@ -51,6 +51,15 @@ export const standSentences: Sentences<StandReasons> = {
     `${p.text('name')} cannot carry the craft: ${p.quantity('thrustN', 'force')} a rotor at most, ${p.quantity('neededN', 'force')} needed.`,
   highHover: (p) =>
     `${p.text('craft')} ${p.hovers()} at ${p.share('throttleRatio')} throttle on ${p.text('name')}: little is left for gusts.`,
+  'evening.belowGate': (p) =>
+    p.text('count') === '1'
+      ? 'A run was kept under the gate and does not count: it is still to be run.'
+      : `${p.number('count')} runs were kept under the gate and do not count: they are still to be run.`,
+  'evening.charge': (p) =>
+    `As many runs as planned are on ${p.text('packs')}: charge before the next, or trust the volts at rest.`,
+  'evening.leads': (p) => `${p.text('name')} leads at full throttle so far.`,
+  'evening.beaten': (p) => `${p.text('name')} can no longer catch the leader at full throttle.`,
+  'evening.packs': (p) => `Runs so far: ${p.text('packs')}.`,
   'leftOut.belowGate': (p) =>
     `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
   'leftOut.readingKindDiffers': (p) =>

@@ -103,7 +103,6 @@ export const {
   useLazyCampaignQuery,
   useCalibrationQuery,
   usePlanQuery,
-  useLazyPlanQuery,
   useSetPlanMutation,
   useResultsQuery,
   useWorkingQuery,

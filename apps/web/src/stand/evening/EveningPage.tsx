@@ -1,5 +1,5 @@
 import type { CampaignDetailView, EveningPlanDto, PackPieceView, PropModelView } from '@zivvo/contract';
-import { eveningRace, type EntryState, type EveningState } from '@zivvo/core';
+import { eveningRace, eveningReasons, type EntryState, type EveningState } from '@zivvo/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
@@ -19,10 +19,11 @@ import { useKeys } from '../../shared/keys/keys.ts';
 import { Action, ActionLink } from '../../shared/ui/Action.tsx';
 import { AskedNote } from '../../shared/ui/AskedNote.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../../shared/ui/PageStates.tsx';
+import { ReasonList } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { freshGrid } from '../runGrid.ts';
 import classes from './Evening.module.css';
-import { namesOf, nextText, packTexts, rigText, stateOf, type Names } from './planView.ts';
+import { namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
 import { PhotoBeside, PhotoDrop } from './PhotoBeside.tsx';
 import { QUICK_RUN_FORM, QuickRun } from './QuickRun.tsx';
 import { useCaller } from './useCaller.ts';
@@ -246,21 +247,15 @@ function Reasons({
   runsPerPack: number;
 }) {
   const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
-  const { leaderId, beatenIds } = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
-  const said = [
-    leaderId === null ? null : `${names.prop(leaderId)} leads at full throttle so far.`,
-    ...beatenIds.map((id) => `${names.prop(id)} can no longer catch it.`),
-    state.belowGateIds.length === 0
-      ? null
-      : `${state.belowGateIds.length === 1 ? 'A run was' : `${state.belowGateIds.length} runs were`} kept under the gate and ${state.belowGateIds.length === 1 ? 'does' : 'do'} not count: each is still to be run.`,
-    ...packTexts(state, runsPerPack, names),
-    'Stand well behind the disc, eyes protected; pack out before fingers go near.',
-  ].filter((text) => text !== null);
+  const race = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   return (
-    <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
-      {said.map((text) => (
-        <li key={text}>{text}</li>
-      ))}
-    </ul>
+    <>
+      <ReasonList
+        reasons={eveningReasons(state, race, runsPerPack, (id) =>
+          state.packRuns.has(id) ? names.pack(id)! : names.prop(id),
+        )}
+      />
+      <p className="muted">Stand well behind the disc, eyes protected; pack out before fingers go near.</p>
+    </>
   );
 }

@@ -2,11 +2,11 @@ import { NativeSelect, TextInput } from '@mantine/core';
 import type { CampaignDetailView, EveningPlanView, PackPieceView, PropModelView } from '@zivvo/contract';
 import { estimateEvening } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
+import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { failureOf } from '../../shared/api/api.ts';
 import { useCraftsQuery } from '../../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
-import { useCampaignQuery, useLazyPlanQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
+import { useCampaignQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
 import { useAsking } from '../../shared/api/useAsking.ts';
 import { usePacksQuery } from '../../shared/api/workshopApi.ts';
 import { useKept } from '../../shared/forms/kept.ts';
@@ -23,11 +23,14 @@ import {
   fittingPacks,
   namesOf,
   orderText,
+  outOfOrderText,
   planBody,
   planHeadline,
   plannedOf,
   protocolOf,
   putInOrder,
+  runsPerPackOf,
+  runsText,
   withKind,
   type PlanDraft,
 } from './planView.ts';
@@ -56,7 +59,7 @@ export function Component() {
                       view={view}
                       models={items}
                       packs={fittingPacks(shelf, craft)}
-                      key={`${evening.id}/${view.plan?.revision ?? 0}/${craft?.id ?? ''}`}
+                      key={evening.id}
                     />
                   )}
                 </Ready>
@@ -81,40 +84,33 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
   const go = useGo();
   const [send, sending] = useSetPlanMutation();
   const { ask, isAsking, asking } = useAsking();
-  const [reread] = useLazyPlanQuery();
   const revision = view.plan?.revision ?? 0;
-  const [draft, setDraft, handedOver] = useKept<PlanDraft>(`plan/${campaign.id}/${revision}`, () =>
-    draftOf(view.plan, campaign, models, packs),
-  );
+  // What nobody has touched here follows the plan that is kept; what somebody has stays until it is handed over.
+  const [own, setOwn, handedOver] = useKept<PlanDraft | null>(`plan/${campaign.id}`, () => null);
+  const kept = useMemo(() => draftOf(view.plan, campaign, models, packs), [view.plan, campaign, models, packs]);
+  const draft = own ?? kept;
+  const isMovedOn = own !== null && own.basis !== revision;
+  const setDraft = (change: (now: PlanDraft) => PlanDraft): void => setOwn((now) => change(now ?? kept));
   const set = (change: Partial<PlanDraft>): void => setDraft((now) => ({ ...now, ...change }));
   const faults = draftFaults(draft);
   const isGood = Object.keys(faults).length === 0;
   const names = namesOf(models, packs);
   const reference = models.find((m) => m.id === campaign.referencePropModelId);
+  const outOfOrder = outOfOrderText(draft, names);
   const planned = draft.runs.map(plannedOf);
   const estimate =
     isGood && planned.length > 0
-      ? estimateEvening(planned, protocolOf(draft), Number(draft.runsPerPack), view.fullCurrentA)
+      ? estimateEvening(planned, protocolOf(draft), runsPerPackOf(draft), view.fullCurrentA)
       : null;
-  const keep = async (onTopOf = revision): Promise<void> => {
+  const keep = async (): Promise<void> => {
     try {
-      await ask(() => send({ campaignId: campaign.id, body: planBody(draft, onTopOf) }).unwrap());
+      await ask(() => send({ campaignId: campaign.id, body: planBody(draft, draft.basis) }).unwrap());
     } catch {
       return;
     }
     handedOver();
     go(`/stand/${campaign.id}/evening`);
   };
-  const keepMine = async (): Promise<void> => {
-    const { plan: theirs } = await reread(campaign.id).unwrap();
-    await keep(theirs?.revision ?? 0);
-  };
-  const takeTheirs = async (): Promise<void> => {
-    handedOver();
-    sending.reset();
-    await reread(campaign.id).unwrap();
-  };
-  const isMovedOn = sending.error !== undefined && failureOf(sending.error).code === 'revisionConflict';
   const number = (
     name: 'runsPerProp' | 'runsPerPack' | 'mostBetween' | 'stepCount' | 'holdS' | 'changeMin',
     label: string,
@@ -171,7 +167,11 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
       }
       actions={
         <>
-          <Action weight="main" disabled={!isGood || draft.runs.length === 0 || isAsking} onClick={() => void keep()}>
+          <Action
+            weight="main"
+            disabled={!isGood || draft.runs.length === 0 || isAsking || isMovedOn}
+            onClick={() => void keep()}
+          >
             Keep plan
           </Action>
           <ActionLink to={to(`/stand/${campaign.id}`)}>Back to the results</ActionLink>
@@ -180,14 +180,22 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
     >
       <AskedNote asking={asking} error={sending.error} />
       {isMovedOn && (
-        <div className={classes.row}>
-          <Action disabled={isAsking} onClick={() => void keepMine()}>
-            Keep this one instead
-          </Action>
-          <Action disabled={isAsking} onClick={() => void takeTheirs()}>
-            Show the other one
-          </Action>
-        </div>
+        <section className={classes.sheet} aria-label="Two plans">
+          <p>
+            {`Another plan of this evening was kept meanwhile, with ${runsText(view.plan?.runs.length ?? 0)}. What you see is yours, and it is not lost.`}
+          </p>
+          <div className={classes.row}>
+            <Action onClick={() => set({ basis: revision })}>Go on with this one</Action>
+            <Action
+              onClick={() => {
+                sending.reset();
+                handedOver();
+              }}
+            >
+              Show the other one
+            </Action>
+          </div>
+        </section>
       )}
       <section className={classes.sheet} aria-label="Props">
         <h2>Props</h2>
@@ -233,6 +241,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
           <Action disabled={!isGood} onClick={() => set({ runs: putInOrder(draft, campaign.referencePropModelId) })}>
             Put in order
           </Action>
+          {outOfOrder !== null && <p role="status">{outOfOrder}</p>}
         </div>
       </section>
       {draft.runs.length > 0 && (

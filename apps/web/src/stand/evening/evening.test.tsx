@@ -27,7 +27,6 @@ import {
   namesOf,
   nextText,
   orderText,
-  packTexts,
   planHeadline,
   putInOrder,
   rigText,
@@ -136,34 +135,42 @@ describe('a plan', () => {
 
   test.each([
     ['Show the other one', 1],
-    ['Keep this one instead', 3],
+    ['Go on with this one', 2],
   ])('another tab has moved it on: both plans stand, and the person chooses: %s', async (choice, kept) => {
-    const server = pretendServer(
-      answers(evening(), plan(), {
-        'PUT /campaigns/e1/plan': (sent: { body: EveningPlanDto }) =>
-          sent.body.revision === 7
-            ? { plan: plan({ revision: 8 }), fullCurrentA: null }
-            : new Refusal(409, 'revisionConflict', 'Somebody was faster.'),
-      }),
-    );
+    const theirs = { plan: plan({ revision: 7, runs: plan().runs.slice(0, 1) }), fullCurrentA: null };
+    const server = pretendServer(answers());
+    server.answers['PUT /campaigns/e1/plan'] = (sent: { body: EveningPlanDto }) => {
+      if (sent.body.revision === 7) return { plan: plan({ revision: 8 }), fullCurrentA: null };
+      server.answers['GET /campaigns/e1/plan'] = theirs;
+      return new Refusal(409, 'revisionConflict', 'Somebody was faster.');
+    };
     show('plan');
-    await screen.findByRole('heading', { level: 1 });
+    await userEvent.click(await screen.findByRole('button', { name: 'Take run 3 out' }));
     await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
-    expect(await screen.findByText(/Somebody was faster/)).toBeTruthy();
+    expect(await screen.findByText(/kept meanwhile, with 1 runs?/)).toBeTruthy();
     const order = (): HTMLElement[] =>
       within(screen.getByRole('list', { name: 'Order of the runs' })).getAllByRole('listitem');
-    expect(order()).toHaveLength(3);
-    server.answers['GET /campaigns/e1/plan'] = {
-      plan: plan({ revision: 7, runs: plan().runs.slice(0, 1) }),
-      fullCurrentA: null,
-    };
+    expect(order()).toHaveLength(2);
+    expect(screen.getByRole<HTMLButtonElement>('button', { name: 'Keep plan' }).disabled).toBe(true);
     await userEvent.click(screen.getByRole('button', { name: choice }));
-    if (kept === 1) {
-      await waitFor(() => expect(order()).toHaveLength(1));
-      await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
-    }
+    await waitFor(() => expect(order()).toHaveLength(kept));
+    await userEvent.click(screen.getByRole('button', { name: 'Keep plan' }));
     await waitFor(() => expect(address()).toBe('/stand/e1/evening'));
     expect((server.sent.at(-1)!.body as EveningPlanDto).runs).toHaveLength(kept);
+  });
+
+  test('a prop that is chosen after the order was made is told to be missing; a decimal comma is no fault', async () => {
+    pretendServer(answers());
+    show('plan');
+    await userEvent.click(await screen.findByRole('checkbox', { name: /12\.5×4\.8×2/ }));
+    await userEvent.click(screen.getByRole('checkbox', { name: /7\.2×3\.6×2/ }));
+    expect(
+      screen.getByText(/Not in the order yet: Veddick 12\.5×4\.8×2\. Still in the order: Veddick 7\.2×3\.6×2\./),
+    ).toBeTruthy();
+    const field = screen.getByLabelText('Runs a pack serves');
+    await userEvent.clear(field);
+    await userEvent.type(field, '3,0');
+    expect(await headline()).toBe('3 runs, 8 min, no charging between');
   });
 
   test('a number that cannot be is said at its field, and nothing is ordered by it', async () => {
@@ -218,8 +225,6 @@ describe('an evening', () => {
     expect(rigText(state, names)).toBe(
       'Pack out. Veddick 7×4×2 off, Veddick 7.2×3.6×2 on. Tare, telemetry cleared. Pack P2 in last, when nobody is near.',
     );
-    expect(packTexts(state, 3, names)).toEqual(['Runs so far: P1 1.']);
-    expect(packTexts(state, 1, names)[1]).toMatch(/^P1 served as many runs as planned: charge/);
     const all = stateOf(plan(), evening([{ propModelId: 'm1' }, { propModelId: 'm2' }, { propModelId: 'm1' }]));
     expect([nextText(all, names), rigText(all, names)]).toEqual(['The evening is run', '']);
   });
@@ -296,6 +301,33 @@ describe('an evening', () => {
     await waitFor(() => expect(server.sent).toHaveLength(1));
     const body = server.sent[0]!.body as EveningPlanDto;
     expect([body.revision, body.runs.map((r) => r.isSkipped)]).toEqual([4, [true, false, false]]);
+  });
+
+  test('who leads and who is beaten is said; the caller speaks when it is asked to, and what is next alone', async () => {
+    const result = (propModelId: string, value: number) => ({
+      propModelId,
+      points: { full: { thrustN: { figure: { value, uncertainty: 0.2 } } } },
+    });
+    const said: string[] = [];
+    Object.assign(window, {
+      speechSynthesis: { cancel: () => undefined, speak: (u: { text: string }) => said.push(u.text) },
+      SpeechSynthesisUtterance: class {
+        constructor(readonly text: string) {}
+      },
+    });
+    pretendServer(
+      answers(evening([{ propModelId: 'm1' }]), plan(), {
+        'GET /campaigns/e1/results': { props: [result('m1', 15), result('m3', 12)] },
+      }),
+    );
+    show('evening');
+    expect(await screen.findByText('Veddick 7×4×2 leads at full throttle so far.')).toBeTruthy();
+    expect(screen.getByText('Veddick 12.5×4.8×2 can no longer catch the leader at full throttle.')).toBeTruthy();
+    expect(said).toEqual([]);
+    await userEvent.click(screen.getByRole('button', { name: 'Call out what is next' }));
+    expect(said).toEqual(['Next: Veddick 7.2 by 3.6 by 2 on P2']);
+    await userEvent.click(screen.getByRole('button', { name: 'Stop calling out' }));
+    for (const name of ['speechSynthesis', 'SpeechSynthesisUtterance']) Reflect.deleteProperty(window, name);
   });
 
   test('without a plan it offers to make one', async () => {

@@ -36,6 +36,8 @@ export interface PlanDraft {
   holdS: string;
   changeMin: string;
   runs: PlannedRunDto[];
+  /** Revision of the plan that it began with; 0 without one. */
+  basis: number;
 }
 
 const protocolTexts = ({ kind, stepCount, holdS, changeS }: StandProtocol) => ({
@@ -82,6 +84,7 @@ export function draftOf(
     mostBetween: '6',
     ...protocolTexts(plan ?? FULL_READING),
     runs,
+    basis: plan?.revision ?? 0,
   };
 }
 
@@ -106,6 +109,8 @@ export function draftFaults(draft: PlanDraft): Partial<Record<keyof PlanDraft, s
 }
 
 const numberOf = (text: string): number => Number(text.trim().replace(',', '.'));
+
+export const runsPerPackOf = ({ runsPerPack }: PlanDraft): number => numberOf(runsPerPack);
 
 export const protocolOf = ({ kind, stepCount, holdS, changeMin }: PlanDraft): StandProtocol => ({
   kind,
@@ -142,10 +147,23 @@ export function putInOrder(draft: PlanDraft, referenceId: string | null): Planne
 
 export const planBody = (draft: PlanDraft, revision: number): EveningPlanDto => ({
   ...protocolOf(draft),
-  runsPerPack: numberOf(draft.runsPerPack),
+  runsPerPack: runsPerPackOf(draft),
   runs: draft.runs,
   revision,
 });
+
+/** Props that are chosen and not in the order yet, or in it and no longer chosen; null where both agree. */
+export function outOfOrderText({ propIds, runs }: PlanDraft, names: Names): string | null {
+  if (runs.length === 0) return null;
+  const inOrder = new Set(runs.filter((r) => !r.isReference).map((r) => r.propModelId));
+  const missing = propIds.filter((id) => !inOrder.has(id)).map(names.prop);
+  const left = [...inOrder].filter((id) => !propIds.includes(id)).map(names.prop);
+  const said = [
+    missing.length === 0 ? null : `Not in the order yet: ${missing.join(', ')}.`,
+    left.length === 0 ? null : `Still in the order: ${left.join(', ')}.`,
+  ].filter((text) => text !== null);
+  return said.length === 0 ? null : `${said.join(' ')} Put it in order again, or take the runs out by hand.`;
+}
 
 /** A list with one entry taken to another place. */
 export function moved<T>(list: readonly T[], from: number, to: number): T[] {
@@ -160,10 +178,12 @@ export function durationText(durationS: number): string {
   return minutes < 60 ? `${minutes} min` : `${Math.floor(minutes / 60)} h ${String(minutes % 60).padStart(2, '0')} min`;
 }
 
+export const runsText = (count: number): string => `${count} ${count === 1 ? 'run' : 'runs'}`;
+
 /** What the evening takes, in a line. */
 export function planHeadline(count: number, estimate: EveningEstimate | null): string {
   if (count === 0) return 'Which props, on which packs?';
-  const runs = `${count} ${count === 1 ? 'run' : 'runs'}`;
+  const runs = runsText(count);
   if (estimate === null) return runs;
   const { durationS, chargeCount } = estimate;
   const charges = chargeCount === 0 ? 'no charging between' : chargeCount === 1 ? '1 charge' : `${chargeCount} charges`;
@@ -227,19 +247,6 @@ export function rigText({ entries, next }: EveningState, names: Names): string {
   if (before?.propId === entry.propId) return `The prop stays on. Tare, telemetry cleared.${packPart}`;
   const off = before === undefined ? '' : `${names.prop(before.propId)} off, `;
   return `Pack out. ${off}${names.prop(entry.propId)} on. Tare, telemetry cleared.${packPart}`;
-}
-
-/** What the packs have served, and which is to be charged before it runs again. */
-export function packTexts({ packRuns }: EveningState, runsPerPack: number, names: Names): string[] {
-  if (packRuns.size === 0) return [];
-  const served = [...packRuns].map(([id, count]) => `${names.pack(id)} ${count}`).join(', ');
-  const spent = [...packRuns].filter(([, count]) => count % runsPerPack === 0).map(([id]) => names.pack(id));
-  return [
-    `Runs so far: ${served}.`,
-    ...(spent.length === 0
-      ? []
-      : [`${spent.join(', ')} served as many runs as planned: charge before the next, or trust the volts at rest.`]),
-  ];
 }
 
 /** Volts of a cell as they are typed in a hurry: 412 is 4.12. */
