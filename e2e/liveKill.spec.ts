@@ -36,7 +36,7 @@ test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and 
     ).status(),
   ).toBe(201);
   for (let kill = 0; kill < KILLS; kill++) {
-    await post(`/live/${runId}/open`);
+    expect((await post(`/live/${runId}/open`)).status()).toBe(200);
     await post(`/live/${runId}/heartbeat`, { tabId });
     const beating = setInterval(() => void post(`/live/${runId}/heartbeat`, { tabId }).catch(() => undefined), 300);
     await waitFor(async () => (await post(`/live/${runId}/commands`, { tabId, name: 'tare' })).ok());

@@ -272,7 +272,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       hasDevice: true,
     };
     const charge = await this.chargeOf(packPieceId);
-    this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
+    await this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
     return toLiveView(this.open);
   }
 

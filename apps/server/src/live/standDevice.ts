@@ -6,6 +6,8 @@ import { STAND_LINK, type StandLink } from './standLink.ts';
 
 /** A runtime that answers no command for this long is taken for dead [ms]. */
 const ANSWER_MS = 2000;
+/** One that is still being started has this long: a busy machine is not a dead device [ms]. */
+const START_MS = 8000;
 
 type Said = Exclude<FromRuntime, { kind: 'answer' | 'closed' }>;
 
@@ -14,6 +16,9 @@ interface Waiting {
   timer: NodeJS.Timeout;
 }
 
+/** Which of the answers that can be waited for one at a time. */
+type Step = 'opened' | 'closed';
+
 /**
  * The device on the stand. Whatever is asked of it is answered: by the device, or by the news that it is lost. A lost
  * device holds no throttle: it zeroes itself half a second after the last exchange.
@@ -21,7 +26,7 @@ interface Waiting {
 @Injectable()
 export class StandDevice implements OnApplicationShutdown {
   private readonly waiting = new Map<number, Waiting>();
-  private closing: Waiting | null = null;
+  private readonly steps = new Map<Step, Waiting>();
   private nextId = 1;
   private hear: (message: Said) => void = () => undefined;
   private lose: () => void = () => undefined;
@@ -45,8 +50,14 @@ export class StandDevice implements OnApplicationShutdown {
     this.lose = lose;
   }
 
-  open(session: Omit<Extract<ToRuntime, { kind: 'open' }>, 'kind' | 'timeFactor'>): void {
-    this.link.send({ kind: 'open', ...session, timeFactor: this.config.timeFactor });
+  /**
+   * Starts a session, and the runtime where there is none.
+   *
+   * @throws {DeviceLostError} if it did not come up
+   */
+  async open(session: Omit<Extract<ToRuntime, { kind: 'open' }>, 'kind' | 'timeFactor'>): Promise<void> {
+    const opened = this.step('opened', { kind: 'open', ...session, timeFactor: this.config.timeFactor }, START_MS);
+    if ((await opened) === null) throw new DeviceLostError();
   }
 
   heartbeat(): void {
@@ -60,7 +71,7 @@ export class StandDevice implements OnApplicationShutdown {
   async ask(command: RuntimeCommand): Promise<void> {
     const id = this.nextId++;
     const answer = await new Promise<FromRuntime | null>((resolve) => {
-      this.waiting.set(id, this.waitFor(resolve));
+      this.waiting.set(id, this.waitFor(resolve, ANSWER_MS));
       this.link.send({ kind: 'command', id, command });
     });
     if (answer?.kind !== 'answer') throw new DeviceLostError();
@@ -69,28 +80,40 @@ export class StandDevice implements OnApplicationShutdown {
 
   /** Ends the session; answers what the pack still holds, null where nobody knows. */
   async close(): Promise<number | null> {
-    const answer = await new Promise<FromRuntime | null>((resolve) => {
-      this.closing = this.waitFor(resolve);
-      this.link.send({ kind: 'close' });
-    });
+    const answer = await this.step('closed', { kind: 'close' }, ANSWER_MS);
     return answer?.kind === 'closed' ? answer.chargeRatio : null;
   }
 
-  private waitFor(resolve: Waiting['resolve']): Waiting {
-    return {
-      resolve,
-      timer: setTimeout(() => void this.link.end().then(() => this.onLost('it does not answer')), ANSWER_MS),
-    };
+  private step(step: Step, message: ToRuntime, withinMs: number): Promise<FromRuntime | null> {
+    return new Promise((resolve) => {
+      this.steps.set(step, this.waitFor(resolve, withinMs));
+      this.link.send(message);
+    });
+  }
+
+  private waitFor(resolve: Waiting['resolve'], withinMs: number): Waiting {
+    const waiting: Waiting = { resolve, timer: setTimeout(() => setImmediate(() => this.giveUp(waiting)), withinMs) };
+    return waiting;
+  }
+
+  /** Called once the messages that came while this thread itself was busy have been heard. */
+  private giveUp(waiting: Waiting): void {
+    if (![...this.waiting.values(), ...this.steps.values()].includes(waiting)) return;
+    void this.link.end().then(() => this.onLost('it does not answer'));
   }
 
   private onMessage(message: FromRuntime): void {
     if (message.kind === 'answer') {
       settle(this.waiting.get(message.id), message);
       this.waiting.delete(message.id);
-    } else if (message.kind === 'closed') {
-      settle(this.closing, message);
-      this.closing = null;
-    } else this.hear(message);
+      return;
+    }
+    // What is told first is known to whoever waited for it.
+    if (message.kind !== 'closed') this.hear(message);
+    if (message.kind === 'opened' || message.kind === 'closed') {
+      settle(this.steps.get(message.kind), message);
+      this.steps.delete(message.kind);
+    }
   }
 
   private onLost(why: string): void {
@@ -100,10 +123,9 @@ export class StandDevice implements OnApplicationShutdown {
   }
 
   private settleAll(): void {
-    for (const waiting of this.waiting.values()) settle(waiting, null);
+    for (const waiting of [...this.waiting.values(), ...this.steps.values()]) settle(waiting, null);
     this.waiting.clear();
-    settle(this.closing, null);
-    this.closing = null;
+    this.steps.clear();
   }
 }
 

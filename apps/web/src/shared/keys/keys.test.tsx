@@ -80,6 +80,18 @@ test('keys struck while a page is on its way act on the page that came', () => {
   expect(struck).toEqual(['n']);
 });
 
+test('a key that waited for a page means the frame as it is drawn with that page', () => {
+  function FrameWithKeys({ page, isOnTheWay }: { page: string; isOnTheWay: boolean }) {
+    useKeyListener(true, () => isOnTheWay);
+    useKeys([{ key: '?', what: 'Keys', run: () => struck.push(`keys of ${page}`) }]);
+    return null;
+  }
+  const { rerender } = render(<FrameWithKeys page="crafts" isOnTheWay />);
+  strike('?', 5000);
+  rerender(<FrameWithKeys page="stand" isOnTheWay={false} />);
+  expect(struck).toEqual(['keys of stand']);
+});
+
 test('only so many keys wait for a page: a cat on the keyboard is not obeyed for ever', () => {
   const { rerender } = render(<Frame keys={[]} isOnTheWay />);
   for (let i = 0; i < 30; i++) strike('n', 5000 + i);

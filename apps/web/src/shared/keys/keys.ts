@@ -1,4 +1,4 @@
-import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
+import { useInsertionEffect, useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 
 /** One key of a page: what it does in words, and doing it. */
 export interface KeyBinding {
@@ -21,7 +21,8 @@ function changed(): void {
  */
 export function useKeys(bindings: readonly KeyBinding[]): void {
   const latest = useRef(bindings);
-  useLayoutEffect(() => {
+  // Before any layout effect: a key that waited for the page is struck in one, and means the bindings now drawn.
+  useInsertionEffect(() => {
     latest.current = bindings;
   });
   const signature = bindings.map((b) => `${b.key}\n${b.what}`).join('\n');
