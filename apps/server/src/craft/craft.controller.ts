@@ -3,6 +3,7 @@ import {
   CraftUseDto,
   CreateCraftDto,
   UpdateCraftDto,
+  type CraftLinesView,
   type CraftListView,
   type CraftView,
   type LineView,
@@ -18,6 +19,12 @@ export class CraftController {
   @Get()
   list(): Promise<CraftListView> {
     return this.crafts.list();
+  }
+
+  /** Where the work stands, craft by craft: dearer than the list, which is asked for with every page. */
+  @Get('lines')
+  lines(): Promise<CraftLinesView> {
+    return this.crafts.lines();
   }
 
   @Get(':id')

@@ -2,6 +2,7 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   LIST_MAX,
   type CraftDto,
+  type CraftLinesView,
   type CraftListView,
   type CraftUseDto,
   type CraftView,
@@ -35,8 +36,13 @@ export class CraftService {
 
   async list(): Promise<CraftListView> {
     const { rows, total } = await this.crafts.list(this.db, LIST_MAX);
+    return { items: rows.map(toCraftView), total };
+  }
+
+  async lines(): Promise<CraftLinesView> {
+    const { rows } = await this.crafts.list(this.db, LIST_MAX);
     const stops = await this.line.stopsOf(rows);
-    return { items: rows.map((row) => ({ ...toCraftView(row), line: stops.get(row.id)! })), total };
+    return { items: rows.map(({ id }) => ({ craftId: id, stops: stops.get(id)! })) };
   }
 
   async find(id: string): Promise<CraftView> {

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { CraftListView, CraftView, Problem } from '@zivvo/contract';
+import type { CraftLinesView, CraftListView, CraftView, Problem } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { aCraft, startTestServer, type TestServer } from '../test/testServer.ts';
 
@@ -32,7 +32,9 @@ describe('crafts', () => {
     await server.http.get(`/api/crafts/${craft.id}`).expect(404);
     await server.http.post(`/api/crafts/${craft.id}/restore`).expect(200);
     const list = (await server.http.get('/api/crafts').expect(200)).body as CraftListView;
-    expect(list.items.find((c) => c.id === craft.id)!.line).toEqual([
+    expect(list.items.map((c) => c.id)).toContain(craft.id);
+    const lines = (await server.http.get('/api/crafts/lines').expect(200)).body as CraftLinesView;
+    expect(lines.items.find((c) => c.craftId === craft.id)!.stops).toEqual([
       expect.objectContaining({ station: 'pick', state: 'empty' }),
       expect.objectContaining({ station: 'balance', state: 'empty' }),
       expect.objectContaining({ station: 'fit', state: 'empty' }),

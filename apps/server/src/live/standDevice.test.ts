@@ -8,7 +8,9 @@ beforeEach(() => {
   jest.useFakeTimers();
   jest.spyOn(console, 'error').mockImplementation(() => undefined);
 });
-afterEach(() => jest.useRealTimers());
+afterEach(() => {
+  jest.useRealTimers();
+});
 
 /** A runtime that comes up, and answers, after a time of its own. */
 function slowDevice(openMs: number, answerMs: number) {

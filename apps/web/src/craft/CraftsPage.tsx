@@ -1,7 +1,7 @@
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import type { CraftListView } from '@zivvo/contract';
 import { useKeys } from '../shared/keys/keys.ts';
-import { useCraftsQuery } from '../shared/api/craftApi.ts';
+import { useCraftLinesQuery, useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -61,6 +61,7 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
   const go = useGo();
   const { craftId } = useInHand();
   const { data: models } = usePropModelsQuery();
+  const { data: lines } = useCraftLinesQuery();
   const open = (i: number): void => go(`/crafts/${items[i]!.id}`, { craftId: items[i]!.id, propModelId: null });
   const rowKeys = useRowKeys({ onOpen: open });
   return (
@@ -107,7 +108,9 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
                 >{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
                 <td>{reference ? propModelName(reference) : '–'}</td>
                 <td>
-                  <LineBar stop={c.line.find((s) => s.station === 'stand')} />
+                  <LineBar
+                    stop={lines?.items.find((l) => l.craftId === c.id)?.stops.find((s) => s.station === 'stand')}
+                  />
                 </td>
               </tr>
             );

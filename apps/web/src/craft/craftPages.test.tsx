@@ -63,7 +63,6 @@ function craftOf(layout: Layout = 'quadX', more: Partial<CraftView> = {}): Craft
     use: null,
     weights: null,
     carryThrustN: carryThrustN(1.92, rotors.length, kind),
-    line: [],
     ...more,
   } as unknown as CraftView;
 }

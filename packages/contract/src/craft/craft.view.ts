@@ -15,6 +15,11 @@ export interface CraftView extends RowView, Required<Omit<CraftDto, 'kits'>> {
 }
 
 export interface CraftListView {
-  items: (CraftView & { line: LineStop[] })[];
+  items: CraftView[];
   total: number;
+}
+
+/** Where the work on every craft of the shelf stands. */
+export interface CraftLinesView {
+  items: { craftId: string; stops: LineStop[] }[];
 }

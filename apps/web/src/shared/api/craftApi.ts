@@ -1,10 +1,19 @@
-import type { CraftListView, CraftUseDto, CraftView, CreateCraftDto, LineView, UpdateCraftDto } from '@zivvo/contract';
+import type {
+  CraftLinesView,
+  CraftListView,
+  CraftUseDto,
+  CraftView,
+  CreateCraftDto,
+  LineView,
+  UpdateCraftDto,
+} from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
 
 export const craftApi = api.injectEndpoints({
   endpoints: (build) => ({
-    crafts: build.query<CraftListView, void>({ query: () => '/crafts', providesTags: ['Craft', 'Line'] }),
+    crafts: build.query<CraftListView, void>({ query: () => '/crafts', providesTags: ['Craft'] }),
+    craftLines: build.query<CraftLinesView, void>({ query: () => '/crafts/lines', providesTags: ['Craft', 'Line'] }),
     craft: build.query<CraftView, string>({ query: (id) => `/crafts/${id}`, providesTags: ['Craft'] }),
     line: build.query<LineView, { craftId: string; propModelId: string | null }>({
       query: ({ craftId, propModelId }) =>
@@ -40,6 +49,7 @@ export const craftApi = api.injectEndpoints({
 
 export const {
   useCraftsQuery,
+  useCraftLinesQuery,
   useCraftQuery,
   useLazyCraftQuery,
   useLineQuery,
