@@ -1,13 +1,12 @@
 import fs from 'node:fs';
-import os from 'node:os';
 import path from 'node:path';
-import { Zivvo } from './zivvo.ts';
+import { workshopsFolder, Zivvo } from './zivvo.ts';
 
 /**
  * Opens an empty workshop and the demo once, for every journey to begin on a copy of them; answers how they go again.
  */
 export default async function openedOnce(): Promise<() => void> {
-  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-opened-'));
+  const folder = fs.mkdtempSync(path.join(workshopsFolder(), 'zivvo-opened-'));
   for (const kind of ['own', 'demo'] as const) {
     const zivvo = new Zivvo(kind, null);
     await zivvo.start();

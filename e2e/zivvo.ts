@@ -9,6 +9,20 @@ import { fileURLToPath } from 'node:url';
 
 const root = fileURLToPath(new URL('..', import.meta.url));
 
+const MEMORY = '/dev/shm';
+const LEAST_MEMORY_BYTES = 2e9;
+
+/**
+ * Where the workshops of the journeys live: in memory where there is plenty, because making and clearing away the
+ * thousand files of each takes longer than most journeys. A killed process loses nothing there that it would keep on a
+ * disk; what reaches the disk is tried by the server's own tests.
+ */
+export function workshopsFolder(): string {
+  if (!fs.existsSync(MEMORY)) return os.tmpdir();
+  const { bavail, bsize } = fs.statfsSync(MEMORY);
+  return bavail * bsize > LEAST_MEMORY_BYTES ? MEMORY : os.tmpdir();
+}
+
 type Kind = 'own' | 'demo';
 
 /** A process that serves the workshops of journeys which kill none: the program is loaded once for all of them. */
@@ -61,7 +75,7 @@ export class Host {
 export class Zivvo {
   private child: ChildProcess | null = null;
   private hostedAs: number | null = null;
-  readonly dataFolder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-journey-'));
+  readonly dataFolder = fs.mkdtempSync(path.join(workshopsFolder(), 'zivvo-journey-'));
   private port = 0;
 
   /**
