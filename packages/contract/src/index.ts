@@ -12,6 +12,8 @@ export type * from './rack/propModel.view.ts';
 export * from './stand/limits.ts';
 export * from './stand/stand.dto.ts';
 export * from './stand/plan.dto.ts';
+export * from './stand/instrument.dto.ts';
+export type * from './stand/instrument.view.ts';
 export type * from './stand/plan.view.ts';
 export type * from './stand/stand.view.ts';
 export type * from './stand/calibration.view.ts';

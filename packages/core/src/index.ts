@@ -134,6 +134,7 @@ export * from './fit/handFinder.ts';
 export * from './stand/standardDay.ts';
 export * from './stand/quantities.ts';
 export * from './stand/readAt.ts';
+export * from './stand/instrumentCheck.ts';
 export * from './stand/settleRun.ts';
 export * from './stand/liveReading.ts';
 export * from './stand/standSession.ts';

@@ -6,6 +6,7 @@ export * from '../craft/craft.table.ts';
 export * from '../blob/blob.table.ts';
 export * from '../stand/stand.table.ts';
 export * from '../stand/plan.table.ts';
+export * from '../stand/instrument.table.ts';
 export * from '../recording/recording.table.ts';
 export * from '../live/live.table.ts';
 export * from '../event/event.table.ts';

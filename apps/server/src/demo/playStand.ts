@@ -2,7 +2,7 @@ import { emptyStep, recordLadder, SimulatedStand, type LiveReading } from '@zivv
 import { limitsOf, simulatedDevice } from '../live/simulatedDevice.ts';
 import type { Diary } from './diary.ts';
 import { SEED, type Shed } from './shed.ts';
-import { at, demoAir, ladder, standEvening } from './tarnholm.ts';
+import { at, demoAir, demoChecks, ladder, standEvening } from './tarnholm.ts';
 
 const MINUTE_MS = 60_000;
 const ROUNDS = 3;
@@ -17,6 +17,11 @@ const TIRED_CHARGE = 0.84;
  */
 export function playStand(diary: Diary, shed: Shed): void {
   const campaignId = shed.id('stand evening');
+  demoChecks.forEach(({ daysAgo, ...check }, i) =>
+    diary.plan(at(daysAgo, 17.5) + i * MINUTE_MS, () =>
+      shed.instruments.add({ id: shed.id(`instrument check ${i}`), reachesBack: false, armM: null, ...check }),
+    ),
+  );
   const startMs = at(standEvening.daysAgo, standEvening.hour);
   diary.plan(startMs, async () => {
     const { name, gateCellV, note } = standEvening;

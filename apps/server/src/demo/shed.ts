@@ -21,6 +21,7 @@ import { PieceService } from '../rack/piece.service.ts';
 import { SetService } from '../rack/set.service.ts';
 import { PropModelService } from '../rack/propModel.service.ts';
 import { CampaignService } from '../stand/campaign.service.ts';
+import { InstrumentService } from '../stand/instrument.service.ts';
 import { RunService } from '../stand/run.service.ts';
 import { FlyService } from '../fly/fly.service.ts';
 import { ListenService } from '../listen/listen.service.ts';
@@ -56,6 +57,7 @@ export class Shed {
   readonly tickets = this.get(TicketService);
   readonly symptoms = this.get(SymptomService);
   readonly practice = this.get(PracticeService);
+  readonly instruments = this.get(InstrumentService);
   readonly campaigns = this.get(CampaignService);
   readonly runs = this.get(RunService);
   readonly standRecords = this.get(StandRecords);

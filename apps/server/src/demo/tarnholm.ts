@@ -1,4 +1,4 @@
-import type { opinionTopics } from '@zivvo/contract';
+import type { CreateInstrumentCheckDto, opinionTopics } from '@zivvo/contract';
 import type {
   BoreFit,
   Kit,
@@ -403,6 +403,32 @@ export const standEvening = {
   tiredRun: 20,
   note: 'Rig bolted to the bench, cage on, wall two metres behind.',
 };
+
+/** What the stand's instruments were held against, long before the evening and just before it. */
+export const demoChecks: (Omit<CreateInstrumentCheckDto, 'id' | 'reachesBack' | 'armM'> & { daysAgo: number })[] = [
+  {
+    daysAgo: 131,
+    quantity: 'currentA',
+    method: 'secondMeter',
+    pairs: [
+      { shown: 9.86, actual: 10 },
+      { shown: 29.6, actual: 30 },
+    ],
+    note: 'Clamp meter of the ferry workshop.',
+  },
+  { daysAgo: 131, quantity: 'voltageV', method: 'secondMeter', pairs: [{ shown: 24.05, actual: 24.11 }], note: null },
+  { daysAgo: 60, quantity: 'speedRpm', method: 'sound', pairs: [{ shown: 8420, actual: 8410 }], note: null },
+  {
+    daysAgo: 12,
+    quantity: 'thrustN',
+    method: 'knownMass',
+    pairs: [
+      { shown: 1.952, actual: 1.961 },
+      { shown: 19.52, actual: 19.61 },
+    ],
+    note: 'Brass weights, after the rig was bolted down.',
+  },
+];
 
 /** How evenly the makers mould. */
 export const makerSpreads: Record<string, MakerSpread> = {

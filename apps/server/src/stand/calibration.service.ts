@@ -7,7 +7,7 @@ import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
-import { CampaignService } from './campaign.service.ts';
+import { CampaignInputs } from './campaignInputs.service.ts';
 
 /** Evenings that are looked at, the newest first: older ones had other bearings and other air. */
 const EVENINGS_MOST = 24;
@@ -19,7 +19,7 @@ export class CalibrationService {
   constructor(
     @Inject(DB) private readonly db: Db,
     @Inject(WORKSHOP) private readonly workshop: Workshop,
-    private readonly campaigns: CampaignService,
+    private readonly inputs: CampaignInputs,
     private readonly evenings: CampaignRepository,
     private readonly crafts: CraftRepository,
     private readonly propModels: PropModelRepository,
@@ -29,9 +29,7 @@ export class CalibrationService {
   async ofCraft(craftId: string): Promise<CalibrationView> {
     const { drive, tables, craft } = this.bench.of(await this.crafts.find(this.db, craftId));
     const { rows } = await this.evenings.listOf(this.db, craftId, EVENINGS_MOST);
-    const inputs = await Promise.all(
-      rows.map(async ({ id }) => (await this.campaigns.inputOf(id, ANY_THROTTLE)).input),
-    );
+    const inputs = await Promise.all(rows.map(async ({ id }) => (await this.inputs.of(id, ANY_THROTTLE)).input));
     const models = new Map(
       (await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map(
         (m) => [m.id, m],

@@ -101,6 +101,7 @@ export function toRunRecord(
   row: RunRow,
   channels: ChannelRow[],
   densityKgPerM3: number,
+  checks: Pick<RunRecord, 'corrections' | 'staleChecks'>,
 ): RunRecord {
   return {
     id: row.id,
@@ -113,6 +114,7 @@ export function toRunRecord(
     restingCellV: row.restingCellV,
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),
     steps: toSteps(channels),
+    ...checks,
   };
 }
 

@@ -5,10 +5,14 @@ import { RackModule } from '../rack/rack.module.ts';
 import { CalibrationController } from './calibration.controller.ts';
 import { CalibrationService } from './calibration.service.ts';
 import { CampaignController } from './campaign.controller.ts';
+import { CampaignInputs } from './campaignInputs.service.ts';
 import { ImportRecipeController } from './importRecipe.controller.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
+import { InstrumentController } from './instrument.controller.ts';
+import { InstrumentCheckRepository } from './instrument.repository.ts';
+import { InstrumentService } from './instrument.service.ts';
 import { ModelRunsController } from './modelRuns.controller.ts';
 import { PackServiceController } from './packService.controller.ts';
 import { PlanController } from './plan.controller.ts';
@@ -27,6 +31,7 @@ import { StandFactRepository } from './standFact.repository.ts';
     CalibrationController,
     CampaignController,
     ImportRecipeController,
+    InstrumentController,
     RunController,
     PackServiceController,
     ModelRunsController,
@@ -34,8 +39,11 @@ import { StandFactRepository } from './standFact.repository.ts';
   ],
   providers: [
     CalibrationService,
+    CampaignInputs,
     CampaignService,
     CampaignRepository,
+    InstrumentCheckRepository,
+    InstrumentService,
     ImportRecipeRepository,
     PlanRepository,
     PlanService,
@@ -45,6 +53,6 @@ import { StandFactRepository } from './standFact.repository.ts';
     StandProjector,
     StandStop,
   ],
-  exports: [StandFactRepository, CampaignRepository, CampaignService, RunRepository, RunService],
+  exports: [StandFactRepository, CampaignRepository, CampaignInputs, CampaignService, RunRepository, RunService],
 })
 export class StandModule {}

@@ -34,9 +34,12 @@ export function Component() {
             </p>
           }
           actions={
-            <ActionLink weight="main" hint="n" to={to('/stand/new')}>
-              New stand evening
-            </ActionLink>
+            <>
+              <ActionLink weight="main" hint="n" to={to('/stand/new')}>
+                New stand evening
+              </ActionLink>
+              <ActionLink to={to('/stand/instruments')}>Instruments</ActionLink>
+            </>
           }
         >
           {items.length === 0 ? (

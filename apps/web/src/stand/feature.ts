@@ -6,6 +6,7 @@ export const stand: Feature = {
   routes: [
     { path: 'stand', lazy: () => import('./StandPage.tsx') },
     { path: 'stand/first', lazy: () => import('./FirstRunPage.tsx') },
+    { path: 'stand/instruments', lazy: () => import('./instruments/InstrumentsPage.tsx') },
     { path: 'stand/new', lazy: () => import('./CampaignFormPage.tsx') },
     { path: 'stand/runs/:runId', lazy: () => import('./RunPage.tsx') },
     { path: 'stand/runs/:runId/readings', lazy: () => import('./readings/ReadingsPage.tsx') },
@@ -20,6 +21,7 @@ export const stand: Feature = {
   pages: [
     { title: 'Stand', path: '/stand' },
     { title: 'New stand evening', path: '/stand/new' },
+    { title: 'Instruments of the stand', path: '/stand/instruments' },
     { title: 'I measured something', path: '/stand/first' },
   ],
 };

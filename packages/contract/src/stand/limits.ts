@@ -23,6 +23,13 @@ export const standLimits = {
   zeroN: { min: -50, max: 50 },
 } as const satisfies Record<string, Range>;
 
+/** Of checks of instruments; readings are positive in any unit of the bench. */
+export const checkLimits = {
+  reading: { min: 0, max: 200_000 },
+  armM: { min: 0.01, max: 3 },
+  pairCount: { min: 1, max: 6 },
+} as const satisfies Record<string, Range>;
+
 export const STEP_MAX_COUNT = 120;
 /** Headers of a table, put together. */
 export const RECIPE_HEADER_MAX_LENGTH = 2000;

@@ -3,6 +3,7 @@ import type { Drive } from '../powertrain/equilibrium.ts';
 import type { EvidenceMark, Figure, Origin } from '../figure/figure.ts';
 import type { Reason } from '../figure/reason.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
+import type { Correction } from './instrumentCheck.ts';
 import type { LeftOutCode, RunRecord } from './settleRun.ts';
 
 /** What the reduction needs to know of a prop model. */
@@ -106,6 +107,8 @@ export interface CampaignResults {
   /** Relative spread of one run, pooled over the campaign, of full-throttle thrust. */
   spreadRatio: number | null;
   degreesOfFreedom: number;
+  /** What the checks of the instruments did to the runs that count, and to how many. */
+  corrections: (Correction & { runCount: number })[];
   headline: Reason;
   reasons: Reason[];
 }

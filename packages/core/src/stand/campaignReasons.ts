@@ -2,6 +2,7 @@ import { bySeverity, type Reason, type ReasonCode } from '../figure/reason.ts';
 import { grubbsOutlier } from '../statistics/outliers.ts';
 import { powerLawCrossing, powerLawFit, type PowerLawFit } from '../statistics/powerLaw.ts';
 import { workingKey, type CampaignInput, type CampaignResults, type LimitName, type PropResult } from './campaign.ts';
+import { checkedQuantities } from './instrumentCheck.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
 import type { SortedRuns } from './sortRuns.ts';
 
@@ -117,7 +118,7 @@ export function campaignReasons(
       values: { names: fullOnly.join(', '), count: fullOnly.length, kind: results.kind },
       figure: null,
     });
-  reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted));
+  reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted), ...instruments(results, sorted));
   reasons.push(...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
     reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });
@@ -131,6 +132,31 @@ export function campaignReasons(
     });
   }
   return bySeverity(reasons);
+}
+
+/** What was corrected by a check, and which checks were too old when they were leant on. */
+function instruments({ corrections }: CampaignResults, sorted: ReadonlyMap<string, SortedRuns>): Reason[] {
+  const told = corrections.map(({ quantity, factor, day, runCount }): Reason => ({
+    code: `corrected.${quantity}`,
+    severity: 'note',
+    values: { factor, day, count: runCount },
+    figure: null,
+  }));
+  const stale = [...sorted.values()].flatMap((s) => s.counted.flatMap((r) => r.settled.run.staleChecks));
+  const oldest = checkedQuantities.flatMap((quantity): Reason[] => {
+    const days = stale.filter((s) => s.quantity === quantity).map((s) => s.ageDays);
+    return days.length === 0
+      ? []
+      : [
+          {
+            code: `staleCheck.${quantity}`,
+            severity: 'caution',
+            values: { days: Math.max(...days) },
+            figure: null,
+          },
+        ];
+  });
+  return [...told, ...oldest];
 }
 
 /** To which voltage full throttle is reduced, once it matters. */

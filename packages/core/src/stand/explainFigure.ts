@@ -11,7 +11,7 @@ import {
   type ReadFigure,
   type RunPoint,
 } from './pointOfRun.ts';
-import { figureDimension, reduceCampaign } from './reduceCampaign.ts';
+import { correctionsOf, figureDimension, reduceCampaign } from './reduceCampaign.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
 import { standQuantities } from './quantities.ts';
 import { campaignRuns, type CountedRun } from './sortRuns.ts';
@@ -47,6 +47,8 @@ export function explainFigure(input: CampaignInput, key: string): Working {
   });
   const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: perRun.length } }];
   for (const left of result.leftOut) notes.push({ code: `leftOut.${left.code}`, values: { ordinal: left.ordinal } });
+  for (const { quantity, factor, day, runCount } of correctionsOf(runs.counted))
+    notes.push({ code: `corrected.${quantity}`, values: { factor, day, count: runCount } });
   const { fullVoltageV } = results;
   const fromV = runs.counted.flatMap((r) => r.points[point]?.reduction?.fromV ?? []);
   if (fullVoltageV !== null && fromV.length > 0)

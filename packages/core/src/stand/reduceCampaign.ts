@@ -19,7 +19,7 @@ import { pointFigures, type PointFigure, type PointName } from './pointOfRun.ts'
 import { readAt, type CurvePoint } from './readAt.ts';
 import { standQuantities } from './quantities.ts';
 import type { SettledRun } from './settleRun.ts';
-import { campaignRuns, type SortedRuns } from './sortRuns.ts';
+import { campaignRuns, type CountedRun, type SortedRuns } from './sortRuns.ts';
 import { reduceToStandardDay } from './standardDay.ts';
 
 const DIMENSIONS: Record<PointFigure, Dimension> = {
@@ -63,10 +63,21 @@ export function reduceCampaign(input: CampaignInput): CampaignResults {
     escLimitPowerW: escLimitPower(input, props),
     spreadRatio: spread?.spreadRatio ?? null,
     degreesOfFreedom: spread?.degreesOfFreedom ?? 0,
+    corrections: correctionsOf([...sorted.values()].flatMap((s) => s.counted)),
     headline: { code: 'noRuns', severity: 'action', values: {}, figure: null },
     reasons: [],
   };
   return { ...results, headline: campaignHeadline(input, results), reasons: campaignReasons(input, results, sorted) };
+}
+
+/** Each correction once, with how many of the runs it was made to. */
+export function correctionsOf(counted: readonly CountedRun[]): CampaignResults['corrections'] {
+  const made = new Map<string, CampaignResults['corrections'][number]>();
+  for (const correction of counted.flatMap((r) => r.settled.run.corrections)) {
+    const { runCount } = made.get(correction.checkId) ?? { runCount: 0 };
+    made.set(correction.checkId, { ...correction, runCount: runCount + 1 });
+  }
+  return [...made.values()];
 }
 
 function escLimitPower(input: CampaignInput, props: PropResult[]): number | null {

@@ -1,4 +1,5 @@
 import type { Origin } from '../figure/figure.ts';
+import { correctStep, type CheckedQuantity, type Correction } from './instrumentCheck.ts';
 import { correctZeroDrift } from './standardDay.ts';
 import type { DoubtCode } from './runDoubts.ts';
 import type { ReadingKind, StandQuantity, StandStep } from './quantities.ts';
@@ -16,6 +17,10 @@ export interface RunRecord {
   restingCellV: number | null;
   readingKinds: Partial<Record<StandQuantity, ReadingKind>>;
   steps: readonly StandStep[];
+  /** What the checks of the instruments make of the readings; none where they were not checked. */
+  corrections: readonly Correction[];
+  /** Checks that had gone stale when the run was made. */
+  staleChecks: readonly { quantity: CheckedQuantity; ageDays: number }[];
 }
 
 /** Why a kept run is shown but not counted. */
@@ -23,7 +28,7 @@ export type LeftOutCode = 'belowGate' | 'readingKindDiffers' | 'tooFewSteps' | `
 
 export interface SettledRun {
   run: RunRecord;
-  /** Sorted by throttle, one step a throttle, zero drift taken off, power filled in where it was not read. */
+  /** Sorted by throttle, one step a throttle, zero drift taken off, checked instruments corrected, power filled in where it was not read. */
   steps: StandStep[];
   /** Rows without throttle or thrust, which nothing can be made of. */
   droppedCount: number;
@@ -32,8 +37,8 @@ export interface SettledRun {
 }
 
 /**
- * Prepares a run for reading: takes the drifting zero off the thrust, multiplies volts by amps where no power was
- * read, sorts by throttle and averages repeated throttle points. Rows without throttle or thrust are dropped and
+ * Prepares a run for reading: takes the drifting zero off the thrust, applies what the checks of the instruments ask
+ * for, multiplies volts by amps where no power was read, sorts by throttle and averages repeated throttle points. Rows without throttle or thrust are dropped and
  * counted.
  *
  * @param run - steps in the order in which they were taken
@@ -46,9 +51,10 @@ export function settleRun(run: RunRecord): SettledRun {
       run.zeroBeforeN === null || run.zeroAfterN === null
         ? step.thrustN
         : correctZeroDrift(step.thrustN!, run.zeroBeforeN, run.zeroAfterN, i / last);
-    const powerW =
-      step.powerW ?? (step.currentA === null || step.voltageV === null ? null : step.currentA * step.voltageV);
-    return { ...step, thrustN, powerW };
+    const checked = correctStep({ ...step, thrustN }, run.corrections);
+    const { currentA, voltageV } = checked;
+    const powerW = checked.powerW ?? (currentA === null || voltageV === null ? null : currentA * voltageV);
+    return { ...checked, powerW };
   });
   const steps = mergeThrottles(corrected);
   return { run, steps, droppedCount: run.steps.length - usable.length, mergedCount: corrected.length - steps.length };

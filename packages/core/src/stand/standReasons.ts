@@ -1,5 +1,10 @@
+import type { CheckedQuantity } from './instrumentCheck.ts';
+
 /** Codes of what stand says, each with the names of its values; its words are in the words room. */
-export interface StandReasons {
+export interface StandReasons
+  extends
+    Record<`corrected.${CheckedQuantity}`, 'factor' | 'day' | 'count'>,
+    Record<`staleCheck.${CheckedQuantity}` | `dueCheck.${CheckedQuantity}`, 'days'> {
   noRuns: never;
   noCountedRuns: 'count';
   nothingComparable: 'count' | 'kind';

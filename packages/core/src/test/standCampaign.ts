@@ -34,6 +34,8 @@ export const runOf = (
   restingCellV: 4.15,
   readingKinds: {},
   steps,
+  corrections: [],
+  staleChecks: [],
   ...more,
 });
 

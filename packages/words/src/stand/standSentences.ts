@@ -85,6 +85,21 @@ export const standSentences: Sentences<StandReasons> = {
     `${p.text('name')} had ${p.quantity('value', 'voltage')} at full throttle, the reference ${p.quantity('other', 'voltage')}: part of the difference is the pack.`,
   outlierRun: (p) =>
     `Run ${p.number('ordinal')} of ${p.text('name')} stands apart: ${p.quantity('thrustN', 'force')} against ${p.quantity('mean', 'force')} on average. Repeat it.`,
+  'corrected.thrustN': (p) => corrected(p, 'Thrust', 'the scale, checked'),
+  'corrected.speedRpm': (p) => corrected(p, 'Speed', 'the rpm reading, checked'),
+  'corrected.currentA': (p) => corrected(p, 'Current', 'the ammeter, checked'),
+  'corrected.voltageV': (p) => corrected(p, 'Voltage', 'the voltmeter, checked'),
+  'corrected.torqueNm': (p) => corrected(p, 'Torque', 'the torque arm, checked'),
+  'dueCheck.thrustN': (p) => due(p, 'The scale'),
+  'dueCheck.speedRpm': (p) => due(p, 'The rpm reading'),
+  'dueCheck.currentA': (p) => due(p, 'The ammeter'),
+  'dueCheck.voltageV': (p) => due(p, 'The voltmeter'),
+  'dueCheck.torqueNm': (p) => due(p, 'The torque arm'),
+  'staleCheck.thrustN': (p) => stale(p, 'The scale'),
+  'staleCheck.speedRpm': (p) => stale(p, 'The rpm reading'),
+  'staleCheck.currentA': (p) => stale(p, 'The ammeter'),
+  'staleCheck.voltageV': (p) => stale(p, 'The voltmeter'),
+  'staleCheck.torqueNm': (p) => stale(p, 'The torque arm'),
   noRepeats: () => 'No prop has two runs: without repeats nobody knows which differences are real.',
   referenceMissing: (p) =>
     p.text('name') === ''
@@ -116,4 +131,17 @@ export const standSentences: Sentences<StandReasons> = {
 /** Said where somebody would lead but for a limit; which one and why stands among the dangers. */
 function withinLimits(p: Pen<'barred'>): string {
   return p.text('barred') === '' ? '' : ', of those within the limits';
+}
+
+function corrected(p: Pen<'factor' | 'day' | 'count'>, what: string, by: string): string {
+  const runs = p.text('count') === '1' ? 'one run' : `${p.number('count')} runs`;
+  return `${what} of ${runs} is multiplied by ${p.number('factor', 3)}: ${by} on ${p.day('day')}. What was read stays as it is.`;
+}
+
+function stale(p: Pen<'days'>, what: string): string {
+  return `${what} had not been checked for ${p.number('days')} days when it was read: check it before the next evening.`;
+}
+
+function due(p: Pen<'days'>, what: string): string {
+  return `${what} was last checked ${p.number('days')} days ago: check it before the first run.`;
 }

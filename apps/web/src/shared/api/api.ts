@@ -68,6 +68,7 @@ export const api = createApi({
     'Craft',
     'PropModel',
     'Campaign',
+    'Instrument',
     'Run',
     'Air',
     'Person',

@@ -1,5 +1,5 @@
 import type { CampaignDetailView, EveningPlanDto, PackPieceView, PropModelView } from '@zivvo/contract';
-import { eveningRace, eveningReasons, type EntryState, type EveningState } from '@zivvo/core';
+import { bySeverity, dueChecks, eveningRace, eveningReasons, type EntryState, type EveningState } from '@zivvo/core';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
@@ -9,6 +9,7 @@ import {
   useCampaignQuery,
   useCreateRunMutation,
   usePlanQuery,
+  useInstrumentsQuery,
   useResultsQuery,
   useSetPlanMutation,
 } from '../../shared/api/standApi.ts';
@@ -247,13 +248,17 @@ function Reasons({
   runsPerPack: number;
 }) {
   const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
+  const { data: instruments } = useInstrumentsQuery();
   const race = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   return (
     <>
       <ReasonList
-        reasons={eveningReasons(state, race, runsPerPack, (id) =>
-          state.packRuns.has(id) ? names.pack(id)! : names.prop(id),
-        )}
+        reasons={bySeverity([
+          ...dueChecks(instruments?.standings ?? []),
+          ...eveningReasons(state, race, runsPerPack, (id) =>
+            state.packRuns.has(id) ? names.pack(id)! : names.prop(id),
+          ),
+        ])}
       />
       <p className="muted">Stand well behind the disc, eyes protected; pack out before fingers go near.</p>
     </>

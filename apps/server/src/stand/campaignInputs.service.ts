@@ -1,0 +1,114 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { CAMPAIGN_RUN_MAX_COUNT } from '@zivvo/contract';
+import {
+  correctionsAt,
+  instrumentStandings,
+  layoutKind,
+  type CampaignInput,
+  type InstrumentCheck,
+  type RunRecord,
+} from '@zivvo/core';
+import { CraftRepository } from '../craft/craft.repository.ts';
+import { CraftRotors } from '../craft/craftRotors.ts';
+import { DB, type Db } from '../database/database.ts';
+import { propModelName } from '../rack/propModel.mapper.ts';
+import { PropModelRepository } from '../rack/propModel.repository.ts';
+import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
+import { InstrumentCheckRepository } from './instrument.repository.ts';
+import { RunRepository, type RunRow } from './run.repository.ts';
+import { densityOf, toRunRecord, toRunSummaries } from './stand.mapper.ts';
+
+/** Puts together what the core reduces: a campaign's craft, its props, its runs and the instruments they were read with. */
+@Injectable()
+export class CampaignInputs {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly campaigns: CampaignRepository,
+    private readonly runs: RunRepository,
+    private readonly crafts: CraftRepository,
+    private readonly propModels: PropModelRepository,
+    private readonly bench: CraftRotors,
+    private readonly checks: InstrumentCheckRepository,
+  ) {}
+
+  /** A campaign as it is reduced: its craft, its props, its kept runs. */
+  async of(id: string, chosenThrottleRatio: number): Promise<{ row: CampaignRow; input: CampaignInput }> {
+    const row = await this.campaigns.find(this.db, id);
+    const craft = await this.crafts.find(this.db, row.craftId);
+    const bench = this.bench.of(craft);
+    const all = await this.runs.ofCampaign(this.db, id, CAMPAIGN_RUN_MAX_COUNT);
+    const summaries = new Map(toRunSummaries(all).map((s) => [s.id, s]));
+    const counted = all.filter((r) => r.state === 'kept' && summaries.get(r.id)!.replacedByRunId === null);
+    const channels = await this.runs.channelsOf(
+      this.db,
+      counted.map((r) => r.id),
+    );
+    const densityKgPerM3 = densityOf(row);
+    const propIds = [
+      ...new Set([
+        ...(row.referencePropModelId === null ? [] : [row.referencePropModelId]),
+        ...counted.map((r) => r.propModelId),
+      ]),
+    ];
+    const models = new Map((await this.propModels.byIds(this.db, propIds)).map((m) => [m.id, m]));
+    const checks = await this.checks.checks(this.db);
+    const readAt = timesOfReading(all);
+    const input: CampaignInput = {
+      craft: {
+        name: craft.name,
+        kind: layoutKind(craft.layout),
+        massKg: craft.massKg,
+        rotorCount: craft.rotors.length,
+        escLimitA: craft.escLimitA,
+        motorLimitA: craft.motorLimitA,
+        clearanceDiameterM: craft.clearanceDiameterM,
+        drive: bench.drive,
+        gearRatio: bench.craft.gearRatio,
+      },
+      props: propIds.map((propId) => {
+        const model = models.get(propId)!;
+        return {
+          id: propId,
+          name: propModelName(model),
+          diameterM: model.measuredDiameterM ?? model.diameterM,
+          speedLimitRpm: model.speedLimitRpm,
+        };
+      }),
+      referencePropId: row.referencePropModelId,
+      gateCellV: row.gateCellV,
+      runs: counted.map((r) =>
+        toRunRecord(
+          summaries.get(r.id)!,
+          r,
+          channels.filter((c) => c.runId === r.id),
+          densityKgPerM3,
+          checksOf(r, checks, readAt.get(r.id)!),
+        ),
+      ),
+      chosenThrottleRatio,
+    };
+    return { row, input };
+  }
+}
+
+/** When the readings of each run were taken; a run that corrects another one holds the readings of that one's time. */
+function timesOfReading(rows: readonly RunRow[]): Map<string, number> {
+  const times = new Map<string, number>();
+  for (const { id, createdAt, replacesRunId } of rows)
+    times.set(id, (replacesRunId === null ? undefined : times.get(replacesRunId)) ?? createdAt.getTime());
+  return times;
+}
+
+/** What the checks of the instruments say of a run; a simulated one was read with none. */
+function checksOf(
+  { origin }: RunRow,
+  checks: readonly InstrumentCheck[],
+  readAtMs: number,
+): Pick<RunRecord, 'corrections' | 'staleChecks'> {
+  if (origin === 'simulated') return { corrections: [], staleChecks: [] };
+  const stale = instrumentStandings(checks, readAtMs).filter((s) => s.state === 'stale');
+  return {
+    corrections: correctionsAt(checks, readAtMs),
+    staleChecks: stale.map(({ quantity, ageDays }) => ({ quantity, ageDays: ageDays! })),
+  };
+}
