@@ -7,7 +7,14 @@ import type {
   RunSummaryView,
   RunView,
 } from '@zivvo/contract';
-import { emptyStep, humidAir, standQuantityNames, type RunRecord, type StandStep } from '@zivvo/core';
+import {
+  cellResistanceOfRun,
+  emptyStep,
+  humidAir,
+  standQuantityNames,
+  type RunRecord,
+  type StandStep,
+} from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
 import type { ChannelRow, PictureRow, RunRow } from './run.repository.ts';
@@ -126,6 +133,9 @@ export function toPackRunView(
   const read = (quantity: ChannelRow['quantity']): number[] =>
     channels.find((c) => c.quantity === quantity)?.values.filter((v) => v !== null) ?? [];
   const [voltages, currents] = [read('voltageV'), read('currentA')];
+  const readings = toSteps(channels).flatMap(({ voltageV, currentA }) =>
+    voltageV === null || currentA === null ? [] : [{ currentA, cellV: voltageV / seriesCount }],
+  );
   return {
     runId: run.id,
     campaignId: run.campaignId,
@@ -134,6 +144,7 @@ export function toPackRunView(
     keptAt: run.keptAt!.toISOString(),
     restingCellV: run.restingCellV,
     loadedCellV: voltages.length === 0 ? null : Math.min(...voltages) / seriesCount,
+    cellOhm: cellResistanceOfRun(readings, run.restingCellV),
     maxCurrentA: currents.length === 0 ? null : Math.max(...currents),
   };
 }

@@ -25,8 +25,8 @@ const pack: PackPieceView = {
   note: null,
 };
 const loads = [
-  { restingCellV: 4.16, loadedCellV: 3.9 },
-  { restingCellV: 3.98, loadedCellV: 3.2 },
+  { restingCellV: 4.16, loadedCellV: 3.9, cellOhm: 0.0042 },
+  { restingCellV: 3.98, loadedCellV: 3.2, cellOhm: 0.0044 },
 ];
 const service: PackServiceView = {
   runs: loads.map((l, i) => ({
@@ -101,6 +101,16 @@ test('a pack says what it has been through, run by run, and who changed what', a
   expect((await screen.findByRole('region', { name: 'History of pack P1' })).textContent).toContain(
     'charges so far 18, resistance a cell 4.1 mΩ, note none',
   );
+});
+
+test('what the runs show of its resistance is taken over in one press, on the revision that was seen', async () => {
+  const { sent } = show('/rack/parts/packs/p1', { 'PUT /pack-pieces/p1': { ...pack, revision: 5 } });
+  await heading(/P1 served/);
+  expect(plain(screen.getByRole('complementary').textContent)).toContain(
+    'The last 2 runs show 4.3 mΩ a cell; predictions use 3.4 mΩ.',
+  );
+  await userEvent.click(screen.getByRole('button', { name: /^Predict with 4\.3/ }));
+  expect(sent[0]).toMatchObject({ body: { tag: 'P1', cellResistanceOhm: 0.0043, cRating: 45, revision: 4 } });
 });
 
 test('a change is sent on the revision that was seen; a conflict overwrites nothing', async () => {

@@ -9,6 +9,7 @@ import {
 import { cellVoltages } from '@zivvo/core';
 import { chemistryNames, formatNumber } from '@zivvo/words';
 import { useParams } from 'react-router';
+import { failureOf } from '../shared/api/api.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import {
   useAddPackMutation,
@@ -130,8 +131,43 @@ function Record({ pack, service: { record } }: { pack: PackPieceView; service: P
       {record.lowestCellV !== null && (
         <p>{`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} V this chemistry is over-drawn.`}</p>
       )}
+      <Measured pack={pack} record={record} />
       <p>{`A run starts at ${formatNumber(gateV, 2)} V a cell or more at rest, or it is kept and does not count.`}</p>
     </div>
+  );
+}
+
+/** A prediction is not worth changing for less than this. */
+const TELLING_RATIO = 0.05;
+
+/** What its runs say of its resistance, and taking that over: Pick and every prediction of its craft then use it. */
+function Measured({ pack, record: { measured } }: { pack: PackPieceView; record: PackServiceView['record'] }) {
+  const [update, { isLoading, error }] = useUpdatePackMutation();
+  if (measured === null) return null;
+  const { cellOhm, runCount } = measured;
+  const text = (ohm: number): string => `${formatNumber(ohm * 1000, 1)}\u202fmΩ`;
+  const known = pack.cellResistanceOhm;
+  const isKnown = known !== null && Math.abs(known / cellOhm - 1) < TELLING_RATIO;
+  const { tag, chemistry, seriesCount, parallelCount, capacityAh, cRating, cycleCount, note, revision } = pack;
+  const body = { tag, chemistry, seriesCount, parallelCount, capacityAh, cRating, cycleCount, note, revision };
+  return (
+    <>
+      <p>
+        {`${runCount === 1 ? 'One run shows' : `The last ${runCount} runs show`} ${text(cellOhm)} a cell; `}
+        {isKnown
+          ? 'predictions use that.'
+          : known === null
+            ? 'predictions go by its label or its size.'
+            : `predictions use ${text(known)}.`}
+      </p>
+      {!isKnown && (
+        <Action
+          disabled={isLoading}
+          onClick={() => void update({ id: pack.id, body: { ...body, cellResistanceOhm: cellOhm } })}
+        >{`Predict with ${text(cellOhm)}`}</Action>
+      )}
+      {error && <p role="alert">{failureOf(error).detail}</p>}
+    </>
   );
 }
 

@@ -9,7 +9,7 @@ import { propellerModel } from '../propeller/propellerModel.ts';
 import { drawPower } from './constantPower.ts';
 import { enduranceAtPower, missionEndurance } from './endurance.ts';
 import { constantRotor, driveAt, equilibrium, USUAL_ESC, type Drive } from './equilibrium.ts';
-import { packRecord } from './packRecord.ts';
+import { cellResistanceOfRun, packRecord } from './packRecord.ts';
 import { motorCoolingWPerK, motorTemperatures } from './motorHeat.ts';
 import { motorOf, windingOhm, type Motor } from './motor.ts';
 import { openCellV, openVoltageCurves, stateOfChargeAt } from './openVoltage.ts';
@@ -361,21 +361,48 @@ describe('what a pack has been through', () => {
   const load = fc.record({
     restingCellV: fc.option(fc.double({ min: 3, max: 4.35, noNaN: true })),
     loadedCellV: fc.option(fc.double({ min: 2.5, max: 4.3, noNaN: true })),
+    cellOhm: fc.option(fc.double({ min: 0.0005, max: 0.5, noNaN: true }), { nil: null }),
   });
 
   test('the deepest sag and the lowest volts need not come from one run', () => {
     const record = packRecord('lipo', [
-      { restingCellV: 4.18, loadedCellV: 3.4 },
-      { restingCellV: 3.8, loadedCellV: 3.2 },
-      { restingCellV: 4.1, loadedCellV: null },
+      { restingCellV: 4.18, loadedCellV: 3.4, cellOhm: 0.003 },
+      { restingCellV: 3.8, loadedCellV: 3.2, cellOhm: 0.005 },
+      { restingCellV: 4.1, loadedCellV: null, cellOhm: null },
     ]);
     expect(record).toEqual({
       runCount: 3,
       deepestSagCellV: expect.closeTo(0.78, 9),
       lowestCellV: 3.2,
       overDrawnCount: 1,
+      measured: { cellOhm: expect.closeTo(0.004, 9), runCount: 2 },
     });
-    expect(packRecord('liIon', [{ restingCellV: 3.8, loadedCellV: 3.2 }]).overDrawnCount).toBe(0);
+    expect(packRecord('liIon', [{ restingCellV: 3.8, loadedCellV: 3.2, cellOhm: null }]).overDrawnCount).toBe(0);
+  });
+
+  test('the slope of volts against amps is the resistance, whatever the open voltage', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.0005, max: 0.2, noNaN: true }),
+        fc.double({ min: 3.6, max: 4.35, noNaN: true }),
+        fc.uniqueArray(fc.integer({ min: 1, max: 60 }), { minLength: 2, maxLength: 12 }),
+        (ohm, openV, currents) => {
+          const readings = currents.map((currentA) => ({ currentA, cellV: openV - ohm * currentA }));
+          expect(cellResistanceOfRun(readings, openV)).toBeCloseTo(ohm, 9);
+        },
+      ),
+    );
+  });
+
+  test.each([
+    ['one reading and nothing at rest', [{ currentA: 30, cellV: 3.9 }], null],
+    ['currents that lie together', [30, 31, 32].map((currentA) => ({ currentA, cellV: 4 - currentA / 200 })), null],
+    ['volts that rise with the current', [{ currentA: 30, cellV: 4.3 }], 4.1],
+    ['no current at all', [{ currentA: 0, cellV: 4.1 }], 4.1],
+    ['a fall that no cell has', [{ currentA: 1, cellV: 2.5 }], 4.1],
+    ['nothing', [], null],
+  ])('%s says nothing of the resistance', (_, readings, restingCellV) => {
+    expect(cellResistanceOfRun(readings, restingCellV)).toBeNull();
   });
 
   test('nothing read is nothing known', () => {
@@ -384,6 +411,7 @@ describe('what a pack has been through', () => {
       deepestSagCellV: null,
       lowestCellV: null,
       overDrawnCount: 0,
+      measured: null,
     });
   });
 
