@@ -22,6 +22,7 @@ export type * from './workshop/workshop.view.ts';
 export * from './live/limits.ts';
 export * from './live/live.dto.ts';
 export type * from './live/live.view.ts';
+export type * from './live/feed.view.ts';
 export * from './recording/limits.ts';
 export type * from './recording/recording.view.ts';
 export * from './rack/limits.ts';

@@ -3,6 +3,8 @@ import { CraftModule } from '../craft/craft.module.ts';
 import { RackModule } from '../rack/rack.module.ts';
 import { RecordingModule } from '../recording/recording.module.ts';
 import { StandModule } from '../stand/stand.module.ts';
+import { FeedController } from './feed.controller.ts';
+import { FeedService } from './feed.service.ts';
 import { LiveController } from './live.controller.ts';
 import { LiveRepository } from './live.repository.ts';
 import { LiveService } from './live.service.ts';
@@ -15,8 +17,9 @@ import { StandRecords } from './standRecords.ts';
 
 @Module({
   imports: [CraftModule, RackModule, RecordingModule, StandModule],
-  controllers: [LiveController],
+  controllers: [FeedController, LiveController],
   providers: [
+    FeedService,
     LiveService,
     LiveSubjectService,
     LiveRepository,

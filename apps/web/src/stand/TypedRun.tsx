@@ -1,6 +1,6 @@
 import { TextInput } from '@mantine/core';
 import type { RunDraftDto, RunView } from '@zivvo/contract';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import {
   useCampaignQuery,
   useKeepRunMutation,
@@ -10,8 +10,10 @@ import {
 import { usePropModelQuery } from '../shared/api/rackApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
 import { formatTime, useFormat } from '../shared/format/useFormat.ts';
+import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { quantityNames } from '@zivvo/words';
+import { useKeys } from '../shared/keys/keys.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
@@ -19,10 +21,21 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
 import { PictureBeside } from './PictureBeside.tsx';
 import { DoubtItems } from './DoubtItems.tsx';
-import { doubtsOf, freshGrid, readAside, readGrid, toReadings, type RunAside, type RunGrid } from './runGrid.ts';
+import {
+  doubtsOf,
+  freshGrid,
+  readAside,
+  readGrid,
+  toReadings,
+  withReading,
+  type RunAside,
+  type RunGrid,
+} from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
 import classes from './TypedRun.module.css';
 import { leftBehind, useDraftSaving, type DraftState } from './useDraftSaving.ts';
+
+const FeedPanel = lazy(() => import('./feed/FeedPanel.tsx'));
 
 /** Typing a run: every entry is saved as it is typed, and kept for good with one key. */
 export function TypedRun({ run }: { run: RunView }) {
@@ -39,6 +52,7 @@ export function TypedRun({ run }: { run: RunView }) {
       leftBehind(run.id, run.revision) ??
       run.draft ?? { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' },
   );
+  const [device, setDevice] = useAddressParam('device');
   const [leftOver, setLeftOver] = useState(0);
   const saving = useDraftSaving(run);
   const reading = readGrid(draft);
@@ -64,6 +78,8 @@ export function TypedRun({ run }: { run: RunView }) {
     setLeftOver(leftOverRows);
     change(grid);
   };
+  const toggleDevice = (): void => setDevice(device === null ? '1' : null);
+  useKeys([{ key: 'd', what: 'Read a device', run: toggleDevice }]);
   const onKeep = async (): Promise<void> => {
     const revision = await saving.flush();
     const kept = await keep({ id: run.id, body: { ...toReadings(reading, aside, run.packPieceId), revision } });
@@ -123,6 +139,9 @@ export function TypedRun({ run }: { run: RunView }) {
           <Action weight="main" onClick={() => void onKeep()} disabled={obstacles.length > 0 || keeping.isLoading}>
             Keep run
           </Action>
+          <Action aria-pressed={device !== null} hint="d" onClick={toggleDevice}>
+            {device === null ? 'Read a device' : 'Leave the device'}
+          </Action>
           <ActionLink to={to(`/stand/${run.campaignId}`)}>Later</ActionLink>
           <Action weight="danger" onClick={() => void onRemove()}>
             Throw the draft away
@@ -141,10 +160,15 @@ export function TypedRun({ run }: { run: RunView }) {
         />
       )}
       {leftOver > 0 && <p role="status">{`${leftOver} pasted rows did not fit: a run has at most 120 steps.`}</p>}
+      {device !== null && (
+        <Suspense fallback={null}>
+          <FeedPanel onTake={(step) => change(withReading(draft, step))} />
+        </Suspense>
+      )}
       <div className={classes.beside} data-has-picture={run.pictures.length > 0}>
         <PictureBeside run={run} />
         <div className={classes.entry}>
-          <RunGridTable grid={draft} errors={reading.errors} onChange={onGrid} autoFocus />
+          <RunGridTable grid={draft} errors={reading.errors} onChange={onGrid} autoFocus={device === null} />
           <div className={classes.fields}>
             {field('restingCell', 'Pack at rest, a cell', 'V')}
             {field('zeroBefore', 'Scale before, at rest', format.unit('force'))}

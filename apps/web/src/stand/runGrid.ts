@@ -11,6 +11,7 @@ import {
 } from '@zivvo/contract';
 import {
   emptyStep,
+  findUnit,
   FULL_THROTTLE_LEAST,
   fromSi,
   isHeaderRow,
@@ -86,6 +87,26 @@ export function withAddedColumn(grid: RunGrid): RunGrid {
     columns: [...grid.columns, { quantity: missing, unitSymbol: usualUnitSymbol(missing), readingKind: 'settledMean' }],
     cells: grid.cells.map((row) => [...row, '']),
   };
+}
+
+/**
+ * The grid with one reading more: in the first row that is empty, under columns of its quantities, which are added where
+ * they lack. A full grid stays as it is.
+ */
+export function withReading(grid: RunGrid, step: StandStep): RunGrid {
+  const read = standQuantityNames.filter((q) => step[q] !== null);
+  const columns = [...grid.columns];
+  for (const quantity of read)
+    if (!columns.some((c) => c.quantity === quantity) && columns.length < COLUMN_MAX_COUNT)
+      columns.push({ quantity, unitSymbol: usualUnitSymbol(quantity), readingKind: 'settledMean' });
+  const row = columns.map(({ quantity, unitSymbol }) => {
+    const unit = quantity === null ? undefined : findUnit(standQuantities[quantity], unitSymbol);
+    return unit && step[quantity!] !== null ? String(Number(fromSi(unit, step[quantity!]!).toPrecision(6))) : '';
+  });
+  const wide = grid.cells.map((cells) => columns.map((_, i) => cells[i] ?? ''));
+  const free = wide.findIndex((cells) => cells.every((c) => c.trim() === ''));
+  if (free >= 0) return { columns, cells: wide.map((cells, i) => (i === free ? row : cells)) };
+  return wide.length < STEP_MAX_COUNT ? { columns, cells: [...wide, row] } : grid;
 }
 
 export interface Pasted {

@@ -34,3 +34,7 @@ export const STREAM_BEAT_MS = 1000;
 export const STREAM_WATCHDOG_MS = 3000;
 /** Readings that are sent to a page, a second. */
 export const STREAM_RATE_HZ = 20;
+/** Of one post to the line feed [bytes]: seconds of readings, not hours. */
+export const FEED_BODY_MAX_BYTES = 65_536;
+/** Lines of a feed that are passed on, a second. */
+export const FEED_LINES_A_SECOND = 400;
