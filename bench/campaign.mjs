@@ -41,6 +41,9 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
       propModelId: id,
       origin: 'simulated',
       ordinal: k + 1,
+      protocolVersion: 1,
+      corrections: [],
+      staleChecks: [],
       densityKgPerM3: 1.25,
       zeroBeforeN: 0,
       zeroAfterN: 0,
@@ -71,6 +74,7 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
     props: props.map(({ truth: _truth, ...p }) => p),
     referencePropId: 'prop-0',
     gateCellV: 4.05,
+    protocolVersion: 1,
     runs,
     chosenThrottleRatio: 0.6,
   };

@@ -105,6 +105,16 @@ test.describe(() => {
     await page.goto(results);
     await page.getByRole('button', { name: /^\d+ more$/ }).click();
     await expect(page.getByText('Thrust of 2 runs is multiplied by 1.010', { exact: false })).toBeVisible();
+
+    // Another way of running: what is there stays, is not ranked with it, and is to be repeated.
+    await page.getByRole('link', { name: 'The evening’s plan' }).click();
+    await page.getByRole('link', { name: 'Change the plan' }).click();
+    await page.getByRole('combobox', { name: 'Each run' }).selectOption({ label: 'a ladder down' });
+    await expect(page.getByText('This is protocol 2: 3 runs of protocol 1 stay on record')).toBeVisible();
+    await page.getByRole('button', { name: 'Keep plan' }).click();
+    await expect(page.getByText('0 of 21 done')).toBeVisible();
+    await page.goto(results);
+    await expect(page.getByText('Protocol 2 is in force', { exact: false })).toContainText('To be repeated: ');
     expect(faults).toEqual([]);
   });
 });

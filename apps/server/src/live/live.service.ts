@@ -89,7 +89,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   start(campaignId: string, dto: StartLiveRunDto): Promise<LiveView> {
     return this.turns.do(async () => {
       await this.clearStand(dto.id);
-      const { craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId });
+      const { campaign, craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId });
       const recordingId = this.subjects.makeId();
       await this.db.transaction(async (tx) => {
         await this.recordings.create(tx, recordingId, standTracks);
@@ -98,6 +98,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
           campaignId,
           propModelId: dto.propModelId,
           packPieceId: dto.packPieceId ?? null,
+          protocolVersion: campaign.protocolVersion,
           recordingId,
         });
         if (!isNew) await this.recordings.remove(tx, recordingId);

@@ -39,7 +39,7 @@ export class LiveSubjectService {
   /** Adds the run as a draft; false where it is there already. */
   addRun(
     tx: DbOrTx,
-    run: Pick<RunRow, 'id' | 'campaignId' | 'propModelId' | 'packPieceId' | 'recordingId'>,
+    run: Pick<RunRow, 'id' | 'campaignId' | 'propModelId' | 'packPieceId' | 'protocolVersion' | 'recordingId'>,
   ): Promise<boolean> {
     return this.runs.add(tx, { ...this.rows.newRow(run.id), ...run, state: 'draft', origin: 'simulated', draft: null });
   }

@@ -1,4 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
+import type { ProtocolVersions } from '@zivvo/core';
 import { and, count, eq, inArray, isNull, max, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
@@ -14,7 +15,7 @@ export interface RunTally {
 
 @Injectable()
 export class CampaignRepository extends RowRepository<typeof campaign> {
-  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
     super(campaign, 'campaign', workshop.id);
   }
 
@@ -38,5 +39,25 @@ export class CampaignRepository extends RowRepository<typeof campaign> {
       )
       .groupBy(run.campaignId);
     return new Map(rows.map((r) => [r.campaignId, { runCount: r.runCount, lastKeptAt: r.lastKeptAt }]));
+  }
+
+  /** Whether a run of that version of the protocol was begun. */
+  async hasRunsOf(db: DbOrTx, campaignId: string, protocolVersion: number): Promise<boolean> {
+    const found = await db
+      .select({ id: run.id })
+      .from(run)
+      .where(and(eq(run.campaignId, campaignId), eq(run.protocolVersion, protocolVersion), isNull(run.deletedAt)))
+      .limit(1);
+    return found.length > 0;
+  }
+
+  async setProtocols(db: DbOrTx, campaignId: string, { protocols, version }: ProtocolVersions): Promise<void> {
+    await db
+      .update(campaign)
+      .set({
+        protocols: protocols.map(({ kind, stepCount, holdS }) => ({ kind, stepCount, holdS })),
+        protocolVersion: version,
+      })
+      .where(and(eq(campaign.id, campaignId), eq(campaign.workshopId, this.workshop.id)));
   }
 }

@@ -1,8 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
 import {
   CAMPAIGN_RUN_MAX_COUNT,
+  FIRST_PROTOCOL_VERSION,
   LIST_MAX,
-  PROTOCOL_VERSION,
   type CampaignDetailView,
   type CampaignListView,
   type CampaignResultsView,
@@ -53,7 +53,7 @@ export class CampaignService {
       ...this.rows.newRow(dto.id),
       ...toCampaignColumns(dto),
       craftId: dto.craftId,
-      protocolVersion: PROTOCOL_VERSION,
+      protocolVersion: FIRST_PROTOCOL_VERSION,
     });
     return this.find(dto.id);
   }

@@ -76,6 +76,7 @@ export class CampaignInputs {
       }),
       referencePropId: row.referencePropModelId,
       gateCellV: row.gateCellV,
+      protocolVersion: row.protocolVersion,
       runs: counted.map((r) =>
         toRunRecord(
           summaries.get(r.id)!,

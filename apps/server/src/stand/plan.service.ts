@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { EveningPlanDto, EveningPlanView } from '@zivvo/contract';
-import { evaluateCandidate, modelGeometry } from '@zivvo/core';
+import { evaluateCandidate, modelGeometry, withProtocol } from '@zivvo/core';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -31,13 +31,17 @@ export class PlanService {
 
   /** Writes the plan on top of the revision that was seen; every prop in it stands on the rack. */
   async set(campaignId: string, { revision, ...dto }: EveningPlanDto): Promise<EveningPlanView> {
-    await this.campaigns.find(this.db, campaignId);
     const propIds = [...new Set(dto.runs.map((r) => r.propModelId))];
     const known = new Set((await this.models.byIds(this.db, propIds)).map((m) => m.id));
     const missing = propIds.find((id) => !known.has(id));
     if (missing !== undefined) throw new NotFoundError('prop model', missing);
     await this.db.transaction(async (tx) => {
       const row = await this.plans.ofCampaign(tx, campaignId);
+      const { protocols, protocolVersion } = await this.campaigns.find(tx, campaignId);
+      // Plans from before there were versions are of the first.
+      const before = { protocols: protocols.length === 0 && row ? [row] : protocols, version: protocolVersion };
+      const hasRuns = await this.campaigns.hasRunsOf(tx, campaignId, protocolVersion);
+      await this.campaigns.setProtocols(tx, campaignId, withProtocol(before, dto, hasRuns));
       if (row) await this.plans.revise(tx, row.id, revision, dto, this.rows.now());
       else if (revision > 0) throw new RevisionConflictError('plan', revision, 0);
       else await this.plans.add(tx, { ...this.rows.newRow(this.rows.makeId()), campaignId, ...dto });

@@ -58,7 +58,7 @@ export class RunService {
     dto: CreateRunDto,
     origin: Extract<Origin, 'typed' | 'simulated'> = 'typed',
   ): Promise<RunView> {
-    await this.requireRoom(campaignId, 1);
+    const { protocolVersion } = await this.requireRoom(campaignId, 1);
     await this.runs.add(this.db, {
       ...this.rows.newRow(dto.id),
       campaignId,
@@ -67,6 +67,7 @@ export class RunService {
       replacesRunId: dto.replacesRunId ?? null,
       state: 'draft',
       origin,
+      protocolVersion,
       draft: dto.draft,
     });
     return this.find(dto.id);
@@ -103,6 +104,7 @@ export class RunService {
           ...measuredColumns(imported),
           campaignId,
           propModelId: imported.propModelId,
+          protocolVersion: campaign.protocolVersion,
           state: 'kept' as const,
           origin: 'imported' as const,
           keptAt: at,

@@ -61,12 +61,15 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
     rows.filter((r) => r.state === 'kept' && r.replacesRunId !== null).map((r) => [r.replacesRunId!, r.id]),
   );
   const ordinals = new Map<string, number>();
+  const versions = new Map<string, number>();
   return rows.map((row) => {
     // A correction keeps the place of the run that it corrects.
     const inherited = row.replacesRunId === null ? undefined : ordinals.get(row.replacesRunId);
     const ordinal = inherited ?? (seen.get(row.propModelId) ?? 0) + 1;
     if (inherited === undefined) seen.set(row.propModelId, ordinal);
     ordinals.set(row.id, ordinal);
+    const protocolVersion = versions.get(row.replacesRunId ?? '') ?? row.protocolVersion;
+    versions.set(row.id, protocolVersion);
     return {
       ...toRowView(row),
       campaignId: row.campaignId,
@@ -75,6 +78,7 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
       state: row.state,
       origin: row.origin,
       ordinal,
+      protocolVersion,
       stepCount: row.stepCount,
       restingCellV: row.restingCellV,
       keptAt: row.keptAt?.toISOString() ?? null,
@@ -115,6 +119,7 @@ export function toRunRecord(
     propModelId: row.propModelId,
     origin: row.origin,
     ordinal: summary.ordinal,
+    protocolVersion: summary.protocolVersion,
     densityKgPerM3,
     zeroBeforeN: row.zeroBeforeN,
     zeroAfterN: row.zeroAfterN,

@@ -1,5 +1,5 @@
 import { STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunState } from '@zivvo/contract';
-import { standQuantityNames, type Origin, type ReadingKind, type StandQuantity } from '@zivvo/core';
+import { standQuantityNames, type Origin, type RunProtocol, type ReadingKind, type StandQuantity } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -33,6 +33,8 @@ export const campaign = pgTable(
     name: text().notNull(),
     referencePropModelId: uuid().references(() => propModel.id),
     protocolVersion: integer().notNull(),
+    /** How runs of each version are made, the first first; none before the evening was planned. */
+    protocols: jsonb().$type<RunProtocol[]>().notNull().default([]),
     temperatureC: doublePrecision().notNull(),
     pressurePa: doublePrecision().notNull(),
     humidityRatio: doublePrecision().notNull(),
@@ -44,7 +46,7 @@ export const campaign = pgTable(
     index().on(t.craftId),
     index().on(t.referencePropModelId),
     index().on(t.personId),
-    within('campaign', 'protocol_version', t.protocolVersion, { min: 1, max: 1000 }),
+    within('campaign', 'protocol_version', t.protocolVersion, standLimits.protocolVersion),
     within('campaign', 'temperature_c', t.temperatureC, standLimits.temperatureC),
     within('campaign', 'pressure_pa', t.pressurePa, standLimits.pressurePa),
     within('campaign', 'humidity_ratio', t.humidityRatio, standLimits.humidityRatio),
@@ -86,6 +88,8 @@ export const run = pgTable(
     zeroAfterN: doublePrecision(),
     stepCount: integer().notNull().default(0),
     keptAt: moment(),
+    /** Of its evening when it was begun: runs of another version do not count together. */
+    protocolVersion: integer().notNull().default(1),
     replacesRunId: uuid().references((): AnyPgColumn => run.id),
     importBlobSha256: text().references(() => blob.sha256),
     /** All its readings over time, where it was not typed. */
@@ -102,6 +106,7 @@ export const run = pgTable(
     index().on(t.importBlobSha256),
     oneOf('run', 'state', t.state, STATES),
     oneOf('run', 'origin', t.origin, ORIGINS),
+    within('run', 'protocol_version', t.protocolVersion, standLimits.protocolVersion),
     within('run', 'step_count', t.stepCount, { min: 0, max: STEP_MAX_COUNT }),
     within('run', 'resting_cell_v', t.restingCellV, standLimits.cellV),
     within('run', 'zero_before_n', t.zeroBeforeN, standLimits.zeroN),

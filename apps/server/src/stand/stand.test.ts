@@ -89,6 +89,29 @@ describe('a plan', () => {
     expect((await plan()).plan).toMatchObject({ kind: 'ladder', stepCount: 7, revision: 2 });
   });
 
+  test('another way of running is another version once runs are there: they stay, do not count, and count again when it is planned back', async () => {
+    const counted = async (): Promise<number> => (await results()).props[0]?.countedRunIds.length ?? 0;
+    await put(planned(0)).expect(200);
+    const first = await keep(await startRun());
+    expect(first.protocolVersion).toBe(1);
+    expect(await counted()).toBe(1);
+    await put(planned(1, { changeS: 300 })).expect(200);
+    expect(await counted()).toBe(1);
+    await put(planned(2, { kind: 'ladder', stepCount: 7 })).expect(200);
+    expect(await counted()).toBe(0);
+    expect((await results()).reasons.map((r) => r.code)).toContain('protocolRepeat');
+    const second = await keep(await startRun());
+    expect(second.protocolVersion).toBe(2);
+    // A correction of an earlier run is of that run's version.
+    const correction = await keep(await startRun({ replacesRunId: first.id }));
+    expect(correction.protocolVersion).toBe(1);
+    expect(await counted()).toBe(1);
+    await put(planned(3)).expect(200);
+    const { campaign, props } = await results();
+    expect(campaign).toMatchObject({ protocolVersion: 1, protocols: [{ kind: 'full' }, { kind: 'ladder' }] });
+    expect(props[0]!.countedRunIds).toEqual([correction.id]);
+  });
+
   test('what cannot be meant is refused at its field, and nothing is written', async () => {
     const strange = [{ id: v7(), propModelId: v7(), packPieceId: null, isReference: false, isSkipped: false }];
     await put(planned(0, { runs: strange })).expect(404);

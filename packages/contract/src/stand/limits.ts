@@ -21,6 +21,7 @@ export const standLimits = {
   humidityRatio: { min: 0, max: 1 },
   cellV: { min: 2, max: 4.5 },
   zeroN: { min: -50, max: 50 },
+  protocolVersion: { min: 1, max: 1000 },
 } as const satisfies Record<string, Range>;
 
 /** Of checks of instruments; readings are positive in any unit of the bench. */
@@ -38,7 +39,8 @@ export const COLUMN_MAX_COUNT = 16;
 export const CELL_MAX_LENGTH = 40;
 export const IMPORT_RUN_MAX_COUNT = 20;
 export const CAMPAIGN_RUN_MAX_COUNT = 400;
-export const PROTOCOL_VERSION = 1;
+/** Of a new evening; each other way of running that is planned once runs are there is the next. */
+export const FIRST_PROTOCOL_VERSION = 1;
 
 export const protocolKinds = ['full', 'ladder'] as const;
 export const planLimits = {

@@ -1,10 +1,12 @@
-import type { CampaignResults, Origin, ReadingKind, StandQuantity, StandStep } from '@zivvo/core';
+import type { CampaignResults, RunProtocol, Origin, ReadingKind, StandQuantity, StandStep } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { CampaignDto, ImportRecipeDto, RunDraftDto } from './stand.dto.ts';
 
 export interface CampaignView extends RowView, Omit<CampaignDto, never> {
   craftId: string;
   protocolVersion: number;
+  /** How runs of each version are made, the first first. */
+  protocols: RunProtocol[];
   densityKgPerM3: number;
   runCount: number;
   lastKeptAt: string | null;
@@ -26,6 +28,8 @@ export interface RunSummaryView extends RowView {
   origin: Origin;
   /** Order among the runs of its prop in this campaign, from 1. */
   ordinal: number;
+  /** Of the evening when it was begun; of the run that it corrects. */
+  protocolVersion: number;
   stepCount: number;
   restingCellV: number | null;
   keptAt: string | null;

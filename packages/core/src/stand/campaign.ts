@@ -37,6 +37,8 @@ export interface CampaignInput {
   referencePropId: string | null;
   /** Resting volts per cell under which a run does not count; null for no gate. */
   gateCellV: number | null;
+  /** In force: runs of another version are to be repeated. */
+  protocolVersion: number;
   runs: readonly RunRecord[];
   chosenThrottleRatio: number;
 }

@@ -247,3 +247,38 @@ describe('what is worth saying', () => {
     expect(order).toEqual([...order].sort((a, b) => a - b));
   });
 });
+
+describe('another way of running', () => {
+  const old = { protocolVersion: 1 };
+  const now = { protocolVersion: 2 };
+
+  test('runs of an earlier version are not ranked with those of the one in force, and what is to be repeated is named', () => {
+    const runs = [
+      runOf('ref', 1, lawSteps(20, 700), old),
+      runOf('big', 1, lawSteps(24, 900), old),
+      runOf('ref', 2, lawSteps(20, 700), now),
+    ];
+    const results = reduceCampaign(campaignOf(runs, { protocolVersion: 2 }));
+    expect(results.props.map((p) => p.countedRunIds.length)).toEqual([1, 0, 0]);
+    expect(results.props[1]!.leftOut[0]).toMatchObject({ code: 'otherProtocol', value: 1, limit: 2 });
+    expect(results.reasons.find((r) => r.code === 'protocolRepeat')?.values).toEqual({
+      version: 2,
+      count: 2,
+      names: 'big',
+    });
+    expect(codesOf(campaignOf(runs.slice(0, 2)))).not.toContain('protocolRepeat');
+  });
+
+  test('once all is repeated it is only told', () => {
+    const runs = [...['ref', 'big'].flatMap((id) => [old, now].map((v, i) => runOf(id, i + 1, lawSteps(20, 700), v)))];
+    expect(codesOf(campaignOf(runs, { protocolVersion: 2 }))).toContain('protocolChanged');
+  });
+
+  test('readings of another kind in an earlier version do not spoil the one in force', () => {
+    const peaks = { ...old, readingKinds: { thrustN: 'peakHold' as const } };
+    const means = { ...now, readingKinds: { thrustN: 'settledMean' as const } };
+    const runs = [runOf('ref', 1, lawSteps(20, 700), peaks), runOf('big', 1, lawSteps(24, 900), means)];
+    const results = reduceCampaign(campaignOf(runs, { protocolVersion: 2 }));
+    expect(results.props[1]!.countedRunIds).toHaveLength(1);
+  });
+});

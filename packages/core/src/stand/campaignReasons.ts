@@ -110,6 +110,7 @@ export function campaignReasons(
     reasons.push(
       ...reasonsOfProp(input, results, prop, name(prop.propModelId), reference, sorted.get(prop.propModelId)!),
     );
+  reasons.push(...otherProtocol(input, results, name));
   const fullOnly = results.props.filter((p) => p.isFullOnly).map((p) => name(p.propModelId));
   if (fullOnly.length > 0)
     reasons.push({
@@ -132,6 +133,26 @@ export function campaignReasons(
     });
   }
   return bySeverity(reasons);
+}
+
+/** Which props are to be run again because the evening is run another way now. */
+function otherProtocol(
+  { protocolVersion }: CampaignInput,
+  { props }: CampaignResults,
+  name: (id: string) => string,
+): Reason[] {
+  const others = props.filter((p) => p.leftOut.some((l) => l.code === 'otherProtocol'));
+  const missing = others.filter((p) => p.countedRunIds.length === 0).map((p) => name(p.propModelId));
+  const count = others.reduce((sum, p) => sum + p.leftOut.filter((l) => l.code === 'otherProtocol').length, 0);
+  if (count === 0) return [];
+  return [
+    {
+      code: missing.length === 0 ? 'protocolChanged' : 'protocolRepeat',
+      severity: missing.length === 0 ? 'note' : 'action',
+      values: { version: protocolVersion, count, names: missing.join(', ') },
+      figure: null,
+    },
+  ];
 }
 
 /** What was corrected by a check, and which checks were too old when they were leant on. */
@@ -188,7 +209,7 @@ function reasonsOfProp(
       figure: null,
     });
   }
-  for (const left of prop.leftOut) {
+  for (const left of prop.leftOut.filter((l) => l.code !== 'otherProtocol')) {
     reasons.push({
       code: `leftOut.${left.code}`,
       severity: 'caution',

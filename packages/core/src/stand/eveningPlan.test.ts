@@ -8,7 +8,9 @@ import {
   LADDER,
   planEvening,
   throttleSteps,
+  withProtocol,
   type EveningWish,
+  type ProtocolVersions,
 } from './eveningPlan.ts';
 import {
   eveningRace,
@@ -104,7 +106,7 @@ describe('an evening under way', () => {
     packId: 'p1',
     isKept: true,
     restingCellV: 4.15,
-    isReplaced: false,
+    isPast: false,
     ...more,
   });
 
@@ -125,7 +127,7 @@ describe('an evening under way', () => {
     expect(eveningState(entries('rab', '0'), [], 4.05).next).toBe(1);
     const typing = eveningState(entries('rab'), [run('r', { isKept: false })], 4.05);
     expect([typing.next, typing.entries[0]!.state]).toEqual([0, 'typing']);
-    expect(eveningState(entries('ra'), [run('r', { isReplaced: true })], 4.05).doneCount).toBe(0);
+    expect(eveningState(entries('ra'), [run('r', { isPast: true })], 4.05).doneCount).toBe(0);
     expect(eveningState(entries('r'), [run('r'), run('z', { id: 'guest' })], 4.05)).toMatchObject({
       next: null,
       extraIds: ['guest'],
@@ -140,7 +142,7 @@ describe('an evening under way', () => {
           fc.record({
             propId: fc.constantFrom('r', 'a', 'b', 'z'),
             isKept: fc.boolean(),
-            isReplaced: fc.boolean(),
+            isPast: fc.boolean(),
             restingCellV: fc.constantFrom(null, 3.9, 4.1),
           }),
           { maxLength: 20 },
@@ -150,7 +152,7 @@ describe('an evening under way', () => {
           const state = eveningState(entries(plan.join('')), runs, 4.05);
           const used = state.entries.flatMap((e) => e.runId ?? []);
           expect(new Set(used).size).toBe(used.length);
-          const counting = runs.filter((r) => r.isKept && !r.isReplaced && r.restingCellV !== 3.9);
+          const counting = runs.filter((r) => r.isKept && !r.isPast && r.restingCellV !== 3.9);
           expect(state.doneCount + state.extraIds.length).toBe(counting.length);
           expect(state.next === null).toBe(state.openCount === 0);
         },
@@ -200,5 +202,38 @@ describe('an evening under way', () => {
       ['evening.packs', { packs: 'P1 2' }],
     ]);
     expect(eveningReasons(eveningState([], [], null), { leaderId: null, beatenIds: [] }, 3, String)).toEqual([]);
+  });
+});
+
+describe('versions of the protocol', () => {
+  const full = { kind: 'full', stepCount: 1, holdS: 5 } as const;
+  const ladder = { kind: 'ladder', stepCount: 7, holdS: 6 } as const;
+
+  test('the first plan takes the runs that are there; another way is the next version; the old way counts again', () => {
+    const first = withProtocol({ protocols: [], version: 1 }, full, true);
+    expect(first).toEqual({ protocols: [full], version: 1 });
+    const second = withProtocol(first, ladder, true);
+    expect(second).toEqual({ protocols: [full, ladder], version: 2 });
+    expect(withProtocol(second, full, true)).toEqual({ protocols: [full, ladder], version: 1 });
+  });
+
+  test('as long as nothing was run, another way is no other version', () => {
+    expect(withProtocol({ protocols: [full], version: 1 }, ladder, false)).toEqual({ protocols: [ladder], version: 1 });
+  });
+
+  test('however often plans change, every version that was run stays as it was', () => {
+    const ways = [full, ladder, { ...ladder, holdS: 9 }, { ...full, stepCount: 2 }];
+    fc.assert(
+      fc.property(fc.array(fc.record({ way: fc.nat(3), isRun: fc.boolean() }), { maxLength: 20 }), (plans) => {
+        let now: ProtocolVersions = { protocols: [], version: 1 };
+        const ran = new Map<number, unknown>();
+        for (const { way, isRun } of plans) {
+          now = withProtocol(now, ways[way]!, ran.has(now.version));
+          expect(now.protocols[now.version - 1]).toEqual(ways[way]);
+          if (isRun) ran.set(now.version, ways[way]);
+          for (const [version, was] of ran) expect(now.protocols[version - 1]).toEqual(was);
+        }
+      }),
+    );
   });
 });

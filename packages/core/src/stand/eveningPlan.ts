@@ -116,6 +116,36 @@ export interface StandProtocol {
   changeS: number;
 }
 
+/** What makes runs comparable: the time between two runs is no part of a run. */
+export type RunProtocol = Pick<StandProtocol, 'kind' | 'stepCount' | 'holdS'>;
+
+/** The versions of an evening's protocol, the first first, and the number of the one in force, from 1. */
+export interface ProtocolVersions {
+  protocols: readonly RunProtocol[];
+  version: number;
+}
+
+/**
+ * The versions once runs are planned another way. A way that was planned before is that version again, so its runs count
+ * again; a new one is the next version, or takes the place of the one in force while that has no run.
+ *
+ * @param hasRuns - whether a run of the version in force was begun
+ */
+export function withProtocol(
+  { protocols, version }: ProtocolVersions,
+  { kind, stepCount, holdS }: RunProtocol,
+  hasRuns: boolean,
+): ProtocolVersions {
+  const asked = { kind, stepCount, holdS };
+  const known = protocols.findIndex((p) => p.kind === kind && p.stepCount === stepCount && p.holdS === holdS);
+  if (known >= 0) return { protocols, version: known + 1 };
+  // What was run before anything was planned counts with the first plan.
+  if (protocols.length === 0) return { protocols: [asked], version: 1 };
+  return hasRuns
+    ? { protocols: [...protocols, asked], version: protocols.length + 1 }
+    : { protocols: protocols.map((p, i) => (i === version - 1 ? asked : p)), version };
+}
+
 /** With a scale and a radio screen: one reading at full throttle; each prop gets it twice. */
 export const FULL_READING: StandProtocol = { kind: 'full', stepCount: 1, holdS: 5, changeS: 150 };
 export const LADDER: StandProtocol = { kind: 'ladder', stepCount: 7, holdS: 6, changeS: 180 };

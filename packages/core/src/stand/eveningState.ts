@@ -17,8 +17,8 @@ export interface EveningRun {
   isKept: boolean;
   /** Null where nobody looked. */
   restingCellV: number | null;
-  /** Another run stands in its place. */
-  isReplaced: boolean;
+  /** Another run stands in its place, or it was made another way than is planned now. */
+  isPast: boolean;
 }
 
 export type EntryState = 'open' | 'typing' | 'done' | 'skipped';
@@ -51,7 +51,7 @@ export function eveningState(
 ): EveningState {
   const isBelow = ({ restingCellV }: EveningRun): boolean =>
     gateCellV !== null && restingCellV !== null && restingCellV < gateCellV;
-  const standing = runs.filter((r) => !r.isReplaced);
+  const standing = runs.filter((r) => !r.isPast);
   const filling = (isKept: boolean): Map<string, EveningRun[]> => {
     const byProp = new Map<string, EveningRun[]>();
     for (const run of standing)

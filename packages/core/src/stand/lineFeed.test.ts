@@ -76,6 +76,9 @@ describe('faults are told, and the next line is read again', () => {
 
   test('figures without any header are asked for by their count', () => {
     const feed = feedOf('500;8000');
+    feed.take('15x,1,2,3');
+    expect(feed.asked?.key).toBe('4 columns');
+    feed.take('500;8000');
     expect(feed.asked).toMatchObject({ key: '2 columns', columns: [{ quantity: null }, { quantity: null }] });
     const said = feed.asked!.columns.map((c, i) =>
       i === 0 ? { ...c, quantity: 'thrustN' as const, unitSymbol: 'g' } : c,

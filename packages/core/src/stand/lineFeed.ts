@@ -53,6 +53,8 @@ export class LineFeed {
   /** What has to be said before readings are read; null where nothing is open. */
   asked: AskedColumns | null = null;
   private separator: string | RegExp = ',';
+  /** Whether figures came without a header. */
+  private isBare = false;
 
   /** @param remembered - answers that were given before, by key */
   constructor(
@@ -69,9 +71,12 @@ export class LineFeed {
     const cells = cellsOf(text, separator);
     if (isHeaderRow(cells)) return this.takeHeader(text, cells, separator);
     if (this.columns !== null) return this.takeReading(text, this.columns);
-    if (this.asked === null) {
+    // One stray line of another shape is not asked about for ever: the latest shape is.
+    const key = `${cells.length} columns`;
+    if (this.asked === null || (this.isBare && this.asked.key !== key)) {
       this.separator = separator;
-      this.ask(`${cells.length} columns`, recognizeColumns(cells.map((_, i) => `Column ${i + 1}`)));
+      this.isBare = true;
+      this.ask(key, recognizeColumns(cells.map((_, i) => `Column ${i + 1}`)));
     }
     return this.columns === null ? fault('noHeader', text) : this.takeReading(text, this.columns);
   }
@@ -84,6 +89,7 @@ export class LineFeed {
 
   private takeHeader(text: string, headers: string[], separator: string | RegExp): FeedLine {
     this.separator = separator;
+    this.isBare = false;
     this.columns = null;
     this.asked = null;
     const columns = recognizeColumns(headers);
@@ -97,6 +103,7 @@ export class LineFeed {
 
   private ask(key: string, columns: RecognizedColumn[]): void {
     const known = this.remembered(key);
+    this.asked = null;
     if (known?.length === columns.length) this.columns = known;
     else this.asked = { key, columns: columns.map((c) => (c.unitFrom === 'header' ? c : { ...c, unitSymbol: '' })) };
   }

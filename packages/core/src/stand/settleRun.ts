@@ -11,6 +11,8 @@ export interface RunRecord {
   origin: Origin;
   /** Order within the prop, from 1, for sentences. */
   ordinal: number;
+  /** Of the evening when it was begun. */
+  protocolVersion: number;
   densityKgPerM3: number;
   zeroBeforeN: number | null;
   zeroAfterN: number | null;
@@ -24,7 +26,7 @@ export interface RunRecord {
 }
 
 /** Why a kept run is shown but not counted. */
-export type LeftOutCode = 'belowGate' | 'readingKindDiffers' | 'tooFewSteps' | `doubt.${DoubtCode}`;
+export type LeftOutCode = 'otherProtocol' | 'belowGate' | 'readingKindDiffers' | 'tooFewSteps' | `doubt.${DoubtCode}`;
 
 export interface SettledRun {
   run: RunRecord;

@@ -104,6 +104,8 @@ function whyLeftOut(
   settled: SettledRun,
 ): { code: LeftOutCode; value: number | null; limit: number | null } | null {
   const { run, steps } = settled;
+  if (run.protocolVersion !== input.protocolVersion)
+    return { code: 'otherProtocol', value: run.protocolVersion, limit: input.protocolVersion };
   const isFullAlone = steps.length === 1 && steps[0]!.throttleRatio! >= FULL_THROTTLE_LEAST;
   if (steps.length < 2 && !isFullAlone) return { code: 'tooFewSteps', value: steps.length, limit: 2 };
   const [doubt] = runDoubts(steps, {
@@ -119,7 +121,8 @@ function whyLeftOut(
 
 /** Whether a run holds peaks where the reference's first run (or the first run of all) holds means, or the reverse. */
 function hasOtherKind(input: CampaignInput, run: RunRecord): boolean {
-  const standard = input.runs.find((r) => r.propModelId === input.referencePropId) ?? input.runs[0]!;
+  const own = input.runs.filter((r) => r.protocolVersion === input.protocolVersion);
+  const standard = own.find((r) => r.propModelId === input.referencePropId) ?? own[0]!;
   return (['thrustN', 'currentA', 'voltageV', 'powerW', 'speedRpm'] as const).some((name) => {
     const [a, b] = [run.readingKinds[name], standard.readingKinds[name]];
     return a !== undefined && b !== undefined && a !== b;

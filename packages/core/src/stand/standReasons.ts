@@ -33,6 +33,9 @@ export interface StandReasons
   'breaches.clearance': 'name' | 'value' | 'limit' | 'others';
   cannotHover: 'name' | 'thrustN' | 'neededN';
   highHover: 'craft' | 'throttleRatio' | 'name' | 'kind';
+  protocolChanged: 'version' | 'count';
+  protocolRepeat: 'version' | 'count' | 'names';
+  'leftOut.otherProtocol': 'ordinal' | 'name' | 'value' | 'limit';
   'leftOut.belowGate': 'ordinal' | 'name' | 'value' | 'limit';
   'leftOut.readingKindDiffers': 'ordinal' | 'name';
   'leftOut.tooFewSteps': 'ordinal' | 'name' | 'value';

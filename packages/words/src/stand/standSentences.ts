@@ -60,6 +60,11 @@ export const standSentences: Sentences<StandReasons> = {
   'evening.leads': (p) => `${p.text('name')} leads at full throttle so far.`,
   'evening.beaten': (p) => `${p.text('name')} can no longer catch the leader at full throttle.`,
   'evening.packs': (p) => `Runs so far: ${p.text('packs')}.`,
+  protocolChanged: (p) => `Protocol ${p.text('version')} is in force: ${earlier(p)} on record and not counted.`,
+  protocolRepeat: (p) =>
+    `Protocol ${p.text('version')} is in force: ${earlier(p)} on record and not counted. To be repeated: ${p.text('names')}.`,
+  'leftOut.otherProtocol': (p) =>
+    `Run ${p.text('ordinal')} of ${p.text('name')} is of protocol ${p.text('value')}; protocol ${p.text('limit')} is in force, and the two are not ranked together.`,
   'leftOut.belowGate': (p) =>
     `Run ${p.number('ordinal')} of ${p.text('name')} started at ${p.quantity('value', 'voltage')} a cell, under the ${p.quantity('limit', 'voltage')} gate. It is kept and does not count: repeat it.`,
   'leftOut.readingKindDiffers': (p) =>
@@ -144,4 +149,8 @@ function stale(p: Pen<'days'>, what: string): string {
 
 function due(p: Pen<'days'>, what: string): string {
   return `${what} was last checked ${p.number('days')} days ago: check it before the first run.`;
+}
+
+function earlier(p: Pen<'version' | 'count'>): string {
+  return p.text('count') === '1' ? 'one run of an earlier one stays' : `${p.number('count')} runs of earlier ones stay`;
 }

@@ -28,6 +28,7 @@ import {
   planHeadline,
   plannedOf,
   protocolOf,
+  protocolText,
   putInOrder,
   runsPerPackOf,
   runsText,
@@ -97,6 +98,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
   const names = namesOf(models, packs);
   const reference = models.find((m) => m.id === campaign.referencePropModelId);
   const outOfOrder = outOfOrderText(draft, names);
+  const protocol = isGood ? protocolText(draft, campaign) : null;
   const planned = draft.runs.map(plannedOf);
   const estimate =
     isGood && planned.length > 0
@@ -151,6 +153,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
       reasons={
         <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
           {draft.runs.length > 0 && <li>{orderText(draft.runs)}</li>}
+          {protocol !== null && <li>{protocol}</li>}
           {campaign.referencePropModelId === null && (
             <li>
               No reference is chosen: nothing tells whether the evening itself moved. Name one under Edit evening.

@@ -28,6 +28,7 @@ import {
   nextText,
   orderText,
   planHeadline,
+  protocolText,
   putInOrder,
   rigText,
   stateOf,
@@ -50,7 +51,10 @@ const evening = (runs: Partial<RunSummaryView>[] = [], more: Partial<CampaignDet
     name: 'Cliff evening',
     referencePropModelId: 'm1',
     gateCellV: 4.05,
+    protocolVersion: 1,
+    protocols: [],
     runs: runs.map((r, i) => ({
+      protocolVersion: 1,
       id: `r${i}`,
       createdAt: `2026-11-20T1${i}:00:00Z`,
       state: 'kept',
@@ -215,6 +219,33 @@ describe('a plan', () => {
     expect(
       fittingPacks([...packs, pack('p9', 'P9', 4)], { packSeriesCount: 6, packChemistry: 'lipo' } as never),
     ).toEqual(packs);
+  });
+});
+
+describe('what another way of running does to the runs that are there', () => {
+  const full = { kind: 'full', stepCount: 1, holdS: 5 } as const;
+  const ladder = { kind: 'ladder', stepCount: 7, holdS: 6 } as const;
+  const draft = draftOf(plan(), evening(), models, packs);
+  const with2 = evening([{}, {}], { protocols: [full] });
+
+  test('nothing while it is the same, or nothing was run', () => {
+    expect(protocolText(draft, with2)).toBeNull();
+    expect(protocolText({ ...draft, changeMin: '9' }, with2)).toBeNull();
+    expect(protocolText(withKind(draft, 'ladder'), evening([], { protocols: [full] }))).toBeNull();
+  });
+
+  test('it says which runs are to be repeated, and which count again', () => {
+    expect(protocolText(withKind(draft, 'ladder'), with2)).toBe(
+      'This is protocol 2: 2 runs of protocol 1 stay on record and are to be repeated.',
+    );
+    const both = evening([{ propModelId: 'm1' }, { propModelId: 'm1', protocolVersion: 2 }], {
+      protocols: [full, ladder],
+      protocolVersion: 2,
+    });
+    expect(protocolText(draft, both)).toBe(
+      'This is protocol 1: 1 run of protocol 2 stays on record and is to be repeated. 1 run of protocol 1 counts again.',
+    );
+    expect(stateOf(plan(), both).doneCount).toBe(1);
   });
 });
 

@@ -14,6 +14,7 @@ import {
   gateAnswer,
   LADDER,
   planEvening,
+  withProtocol,
   type EveningEstimate,
   type EveningState,
   type PlannedRun,
@@ -152,6 +153,19 @@ export const planBody = (draft: PlanDraft, revision: number): EveningPlanDto => 
   revision,
 });
 
+/** What keeping the plan does to the runs that are there; null where they go on counting. */
+export function protocolText(
+  draft: PlanDraft,
+  { protocols, protocolVersion, runs }: Pick<CampaignDetailView, 'protocols' | 'protocolVersion' | 'runs'>,
+): string | null {
+  const own = runs.filter((r) => r.protocolVersion === protocolVersion);
+  const { version } = withProtocol({ protocols, version: protocolVersion }, protocolOf(draft), own.length > 0);
+  if (version === protocolVersion) return null;
+  const back = runs.filter((r) => r.protocolVersion === version).length;
+  const again = back === 0 ? '' : ` ${runsText(back)} of protocol ${version} ${back === 1 ? 'counts' : 'count'} again.`;
+  return `This is protocol ${version}: ${runsText(own.length)} of protocol ${protocolVersion} ${own.length === 1 ? 'stays' : 'stay'} on record and ${own.length === 1 ? 'is' : 'are'} to be repeated.${again}`;
+}
+
 /** Props that are chosen and not in the order yet, or in it and no longer chosen; null where both agree. */
 export function outOfOrderText({ propIds, runs }: PlanDraft, names: Names): string | null {
   if (runs.length === 0) return null;
@@ -199,7 +213,7 @@ export function orderText(runs: readonly PlannedRunDto[]): string {
 }
 
 /** Where the evening stands. */
-export function stateOf(plan: EveningPlanDto, { runs, gateCellV }: CampaignDetailView): EveningState {
+export function stateOf(plan: EveningPlanDto, { runs, gateCellV, protocolVersion }: CampaignDetailView): EveningState {
   return eveningState(
     plan.runs.map((run) => ({ ...plannedOf(run), id: run.id, isSkipped: run.isSkipped })),
     [...runs]
@@ -210,7 +224,7 @@ export function stateOf(plan: EveningPlanDto, { runs, gateCellV }: CampaignDetai
         packId: run.packPieceId,
         isKept: run.state === 'kept',
         restingCellV: run.restingCellV,
-        isReplaced: run.replacedByRunId !== null,
+        isPast: run.replacedByRunId !== null || run.protocolVersion !== protocolVersion,
       })),
     gateCellV,
   );
