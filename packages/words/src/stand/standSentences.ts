@@ -148,7 +148,7 @@ function stale(p: Pen<'days'>, what: string): string {
 }
 
 function due(p: Pen<'days'>, what: string): string {
-  return `${what} was last checked ${p.number('days')} days ago: check it before the first run.`;
+  return `${what} was last checked ${p.number('days')} days ago: check it before the next run.`;
 }
 
 function earlier(p: Pen<'version' | 'count'>): string {

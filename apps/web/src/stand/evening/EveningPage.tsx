@@ -248,18 +248,21 @@ function Reasons({
   runsPerPack: number;
 }) {
   const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
+  const { to } = useInHand();
   const { data: instruments } = useInstrumentsQuery();
+  const due = dueChecks(instruments?.standings ?? []);
   const race = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   return (
     <>
       <ReasonList
         reasons={bySeverity([
-          ...dueChecks(instruments?.standings ?? []),
+          ...due,
           ...eveningReasons(state, race, runsPerPack, (id) =>
             state.packRuns.has(id) ? names.pack(id)! : names.prop(id),
           ),
         ])}
       />
+      {due.length > 0 && <Link to={to('/stand/instruments')}>Check the instruments</Link>}
       <p className="muted">Stand well behind the disc, eyes protected; pack out before fingers go near.</p>
     </>
   );
