@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { craftId, headline } from './ownThings.ts';
-import { expect, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
+import { armStand, expect, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 /** Opens a new evening for Petrel and its plan. */
 async function openPlan(page: Page, shed: Zivvo): Promise<void> {
@@ -21,7 +21,7 @@ async function typeRun(page: Page, rest: string, thrust: string, current: string
 test.describe(() => {
   test.use({ isApart: true });
 
-  test('nine props and five packs are planned, moved by keys, and run: one under the gate, one left out; a kill between', async ({
+  test('nine props and five packs are planned, moved by keys, and run: one under the gate, one left out, one that trips; a kill between', async ({
     shed,
     page,
   }) => {
@@ -115,6 +115,26 @@ test.describe(() => {
     await expect(page.getByText('0 of 21 done')).toBeVisible();
     await page.goto(results);
     await expect(page.getByText('Protocol 2 is in force', { exact: false })).toContainText('To be repeated: ');
+
+    // Its first run on the live stand: a limit trips, what was kept before stays, and the evening goes on.
+    await page.getByRole('link', { name: 'The evening’s plan' }).click();
+    await expect(page.getByText('0 of 21 done')).toBeVisible();
+    await page.keyboard.press('l');
+    await expect(headline(page)).toHaveText('Tare the scale with nothing turning');
+    await page.getByRole('button', { name: 'Tare', exact: true }).click();
+    await armStand(page);
+    const kept = page.getByRole('listitem').filter({ hasText: /%.*g.*A/ });
+    for (const percent of [40, 60]) {
+      for (let i = 0; i < (percent === 40 ? 8 : 4); i++) await page.keyboard.press(']');
+      await expect(page.getByLabel('Readings')).toContainText(new RegExp(`\\]${percent}.%`));
+      await page.keyboard.press('Space');
+      await expect(kept).toHaveCount(percent === 40 ? 1 : 2);
+    }
+    await page.getByLabel(/Let something go wrong/).selectOption({ label: 'the ESC loses step' });
+    await expect(headline(page)).toContainText(/Cut at .*: the limit is/);
+    await page.getByRole('button', { name: 'Keep run' }).click();
+    await page.getByRole('link', { name: 'The evening’s plan' }).click();
+    await expect(page.getByText('1 of 21 done')).toBeVisible();
     expect(faults).toEqual([]);
   });
 });

@@ -121,7 +121,7 @@ describe('packs', () => {
     expect(history[0]!.values).toEqual({ cycleCount: 12, note: 'puffs a little' });
     expect((await server.http.get(`/api/pack-pieces/${id}/runs`).expect(200)).body).toEqual({
       runs: [],
-      record: { runCount: 0, deepestSagCellV: null, lowestCellV: null, overDrawnCount: 0 },
+      record: { runCount: 0, deepestSagCellV: null, lowestCellV: null, overDrawnCount: 0, measured: null },
     });
     await server.http.get(`/api/pack-pieces/${v7()}/runs`).expect(404);
   });
