@@ -1,8 +1,9 @@
+import type { Locator, Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { craftId, headline } from './ownThings.ts';
-import { expect, seriousFaults, test, watchFaults } from './zivvo.ts';
+import { expect, seriousFaults, test, watchFaults, type Zivvo } from './zivvo.ts';
 
 const script = path.join(fileURLToPath(new URL('..', import.meta.url)), 'scripts/feed.mjs');
 
@@ -52,6 +53,56 @@ test('a made-up stand prints as Zivvo reads, in two layouts; one that says nothi
   });
 });
 
+/** Begins a run of Petrel's reference on a new evening, and turns to a device. */
+async function besideDevice(page: Page, shed: Zivvo): Promise<Locator> {
+  await page.goto(`${shed.address}/stand/new?craft=${await craftId(page, shed, 'Petrel')}`);
+  await page.getByRole('button', { name: 'Open the evening' }).click();
+  await page.getByRole('link', { name: /^Type a run n/ }).click();
+  await page.getByRole('button', { name: /^Type the run/ }).click();
+  await expect(headline(page)).toHaveText('Type the run: throttle down, readings across');
+  await page.getByRole('button', { name: /^Read a device/ }).click();
+  return page.getByRole('region', { name: 'Device' });
+}
+
+test('a device on a serial port is read in the browser: lines that come in pieces, until the cable is pulled', async ({
+  shed,
+  page,
+}) => {
+  const faults = watchFaults(page);
+  // A port that no machine of the tests has: what the browser would hand over, with the bytes of a stand.
+  await page.addInitScript(() => {
+    const bytes = new TextEncoder();
+    const port = {
+      open: ({ baudRate }: { baudRate: number }) =>
+        baudRate === 57_600 ? Promise.resolve() : Promise.reject(new Error('another speed')),
+      close: () => Promise.resolve(),
+      readable: new ReadableStream<Uint8Array>({
+        async start(controller) {
+          controller.enqueue(bytes.encode('Thrust (g),Current'));
+          controller.enqueue(bytes.encode(' (A),Throttle (%)\r\n'));
+          for (let i = 0; i < 60; i++) {
+            controller.enqueue(bytes.encode('612.5,8.'));
+            controller.enqueue(bytes.encode('4,60\r\n'));
+            await new Promise((resolve) => setTimeout(resolve, 100));
+          }
+          controller.error(new Error('the cable was pulled'));
+        },
+      }),
+    };
+    Object.defineProperty(navigator, 'serial', { value: { requestPort: () => Promise.resolve(port) } });
+  });
+  const device = await besideDevice(page, shed);
+  await device.getByRole('button', { name: 'Choose a serial port' }).click();
+  await expect(device.getByRole('alert')).toContainText('No port was opened: another speed');
+  await device.getByRole('combobox', { name: 'Baud' }).selectOption('57600');
+  await device.getByRole('button', { name: 'Choose a serial port' }).click();
+  await device.getByRole('button', { name: 'Take this reading' }).click();
+  await expect(page.getByLabel('Step 1, throttle')).toHaveValue('60');
+  await expect(page.getByLabel('Step 1, thrust')).toHaveValue('612.5');
+  await expect(device.getByText('Nothing was heard for two seconds.')).toBeVisible();
+  expect(faults).toEqual([]);
+});
+
 test.describe(() => {
   test.use({ isApart: true });
 
@@ -60,13 +111,7 @@ test.describe(() => {
     page,
   }) => {
     const faults = watchFaults(page);
-    await page.goto(`${shed.address}/stand/new?craft=${await craftId(page, shed, 'Petrel')}`);
-    await page.getByRole('button', { name: 'Open the evening' }).click();
-    await page.getByRole('link', { name: /^Type a run n/ }).click();
-    await page.getByRole('button', { name: /^Type the run/ }).click();
-    await expect(headline(page)).toHaveText('Type the run: throttle down, readings across');
-    await page.getByRole('button', { name: /^Read a device/ }).click();
-    const device = page.getByRole('region', { name: 'Device' });
+    const device = await besideDevice(page, shed);
     await expect(device.getByText('Nothing is heard yet.')).toBeVisible();
     await expect(device.getByText('Zivvo cannot cut it', { exact: false })).toBeVisible();
     await expect(page.getByRole('button', { name: /^Cut/ })).toHaveCount(0);

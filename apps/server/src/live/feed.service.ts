@@ -39,8 +39,10 @@ export class FeedService implements OnApplicationShutdown {
     const parts = (this.rest + text).split(/\r\n|[\r\n]/);
     this.rest = parts.pop()!.slice(0, FEED_LINE_MAX_LENGTH + 1);
     // A header that asks is a header too: the page answers it.
-    for (const line of parts)
+    for (const line of parts) {
       if (this.feed.take(line).kind === 'header' || this.feed.asked?.key === line.trim()) this.lastHeader = line;
+      else if (this.feed.asked !== null && this.feed.asked.key !== this.lastHeader?.trim()) this.lastHeader = null;
+    }
     const room = this.room();
     const lines = room === 0 ? [] : parts.slice(-room).map((line) => line.slice(0, FEED_LINE_MAX_LENGTH + 1));
     this.second.count += lines.length;

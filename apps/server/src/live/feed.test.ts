@@ -28,6 +28,10 @@ test('whoever listens later hears the header in force first, one that asks for i
   expect(feed.first()).toEqual({ lines: ['Thrust (g),rpm'] });
   await post('thrust,rpm\n').expect(200);
   expect(feed.first()).toEqual({ lines: ['thrust,rpm'] });
+  await post('Thrust (g),rpm\n').expect(200);
+  // The next device prints no header: the old one must not be read into its figures.
+  await post('500 12 4\n'.repeat(6)).expect(200);
+  expect(feed.first()).toEqual({ lines: [] });
 });
 
 test('a program that runs wild is thinned out, not followed: the newest lines stay', () => {

@@ -251,7 +251,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const { limits, zeroN, restingCellV } = row;
     const { startS } = writer.segment;
     const { campaignId, propModelId, packPieceId } = run;
-    this.open = {
+    const open: OpenRun = {
       runId,
       recordingId,
       campaignId,
@@ -272,9 +272,11 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       writer,
       hasDevice: true,
     };
+    this.open = open;
     const charge = await this.chargeOf(packPieceId);
     await this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
-    return toLiveView(this.open);
+    // Lost again in that moment, it is held; the answer says so.
+    return toLiveView(open);
   }
 
   /** Runs from before there were recordings get theirs when they go on. */

@@ -38,8 +38,7 @@ export class PlanService {
     await this.db.transaction(async (tx) => {
       const row = await this.plans.ofCampaign(tx, campaignId);
       const { protocols, protocolVersion } = await this.campaigns.find(tx, campaignId);
-      // Plans from before there were versions are of the first.
-      const before = { protocols: protocols.length === 0 && row ? [row] : protocols, version: protocolVersion };
+      const before = { protocols, version: protocolVersion };
       const hasRuns = await this.campaigns.hasRunsOf(tx, campaignId, protocolVersion);
       await this.campaigns.setProtocols(tx, campaignId, withProtocol(before, dto, hasRuns));
       if (row) await this.plans.revise(tx, row.id, revision, dto, this.rows.now());

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import type { RunDraftDto, RunView } from '@zivvo/contract';
+import { STEP_MAX_COUNT, type RunDraftDto, type RunView } from '@zivvo/contract';
 import { lazy, Suspense, useState } from 'react';
 import {
   useCampaignQuery,
@@ -162,7 +162,7 @@ export function TypedRun({ run }: { run: RunView }) {
       {leftOver > 0 && <p role="status">{`${leftOver} pasted rows did not fit: a run has at most 120 steps.`}</p>}
       {device !== null && (
         <Suspense fallback={null}>
-          <FeedPanel onTake={(step) => change(withReading(draft, step))} />
+          <FeedPanel isFull={filled >= STEP_MAX_COUNT} onTake={(step) => change(withReading(draft, step))} />
         </Suspense>
       )}
       <div className={classes.beside} data-has-picture={run.pictures.length > 0}>

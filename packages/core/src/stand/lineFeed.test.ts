@@ -79,13 +79,24 @@ describe('faults are told, and the next line is read again', () => {
     feed.take('15x,1,2,3');
     expect(feed.asked?.key).toBe('4 columns');
     feed.take('500;8000');
-    expect(feed.asked).toMatchObject({ key: '2 columns', columns: [{ quantity: null }, { quantity: null }] });
+    expect(feed.asked).toMatchObject({
+      key: '2 columns',
+      cells: ['500', '8000'],
+      columns: [{ quantity: null }, { quantity: null }],
+    });
     const said = feed.asked!.columns.map((c, i) =>
       i === 0 ? { ...c, quantity: 'thrustN' as const, unitSymbol: 'g' } : c,
     );
     const next = new LineFeed(limits, () => said);
     expect(reading(next, '500;8000').thrustN).toBeCloseTo(4.9033, 3);
     expect(next.asked).toBeNull();
+  });
+
+  test('a device without a header after one that had one is asked about, a few broken lines are not', () => {
+    const feed = feedOf('Thrust (g),rpm', '500', '500', '500,8000', '500', '500', '500', '500');
+    expect([feed.asked, feed.columns?.length]).toEqual([null, 2]);
+    feed.take('500 8000 12');
+    expect(feed.asked?.key).toBe('3 columns');
   });
 
   test('empty lines and remarks say nothing', () => {

@@ -28,6 +28,9 @@ export type FeedLine =
   | { kind: 'reading'; step: StandStep }
   | { kind: 'fault'; fault: FeedFault; text: string };
 
+/** So many lines on end that do not fit are another device's. */
+const MOST_MISFITS = 5;
+
 const SEPARATORS = ['\t', ';', ','] as const;
 
 /** Columns of which a person has to say what they hold. */
@@ -36,6 +39,8 @@ export interface AskedColumns {
   key: string;
   /** What could be made of them; the unit is empty where none is named. */
   columns: RecognizedColumn[];
+  /** The cells of the last line, so that a person sees what to name; empty before any came. */
+  cells: string[];
 }
 
 /**
@@ -55,6 +60,8 @@ export class LineFeed {
   private separator: string | RegExp = ',';
   /** Whether figures came without a header. */
   private isBare = false;
+  /** Lines on end that have another number of cells than the header. */
+  private misfitCount = 0;
 
   /** @param remembered - answers that were given before, by key */
   constructor(
@@ -70,14 +77,22 @@ export class LineFeed {
     const separator = SEPARATORS.find((s) => text.includes(s)) ?? /\s+/;
     const cells = cellsOf(text, separator);
     if (isHeaderRow(cells)) return this.takeHeader(text, cells, separator);
-    if (this.columns !== null) return this.takeReading(text, this.columns);
+    if (this.columns !== null) {
+      const taken = this.takeReading(text, this.columns);
+      this.misfitCount = taken.kind === 'fault' && taken.fault === 'cellCount' ? this.misfitCount + 1 : 0;
+      if (this.misfitCount < MOST_MISFITS) return taken;
+      // Another device prints now, without a header: what the last one said holds no more.
+      this.columns = null;
+    }
     // One stray line of another shape is not asked about for ever: the latest shape is.
     const key = `${cells.length} columns`;
     if (this.asked === null || (this.isBare && this.asked.key !== key)) {
       this.separator = separator;
       this.isBare = true;
+      this.misfitCount = 0;
       this.ask(key, recognizeColumns(cells.map((_, i) => `Column ${i + 1}`)));
     }
+    if (this.asked?.columns.length === cells.length) this.asked = { ...this.asked, cells };
     return this.columns === null ? fault('noHeader', text) : this.takeReading(text, this.columns);
   }
 
@@ -105,7 +120,12 @@ export class LineFeed {
     const known = this.remembered(key);
     this.asked = null;
     if (known?.length === columns.length) this.columns = known;
-    else this.asked = { key, columns: columns.map((c) => (c.unitFrom === 'header' ? c : { ...c, unitSymbol: '' })) };
+    else
+      this.asked = {
+        key,
+        columns: columns.map((c) => (c.unitFrom === 'header' ? c : { ...c, unitSymbol: '' })),
+        cells: [],
+      };
   }
 
   private takeReading(text: string, columns: RecognizedColumn[]): FeedLine {

@@ -1,22 +1,11 @@
 import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { CoreError } from '../errors/coreError.ts';
-import type { LiveReading } from './liveReading.ts';
+import { calm } from '../test/calmReading.ts';
 import { DEAD_MAN_S, isHot, StandSession, WrongPhaseError, type LivePhase } from './standSession.ts';
 
 const TICK_S = 0.01;
 const SILENT_S = 0.5;
-const calm: LiveReading = {
-  timeS: 0,
-  throttleRatio: 0,
-  thrustN: 0.2,
-  speedRpm: 0,
-  currentA: 0.1,
-  voltageV: 24,
-  powerW: 2,
-  temperatureC: 20,
-  vibrationMPerS2: 0.1,
-};
 const LIMITS = {
   speedRpm: null,
   currentA: 40,

@@ -2,6 +2,7 @@ import { expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { OutOfRangeError } from '../errors/coreError.ts';
 import type { LiveLimits, LiveReading } from './liveReading.ts';
+import { calm } from '../test/calmReading.ts';
 import { DEAD_MAN_S, StandSession, WrongPhaseError } from './standSession.ts';
 
 const LIMITS: LiveLimits = {
@@ -11,17 +12,6 @@ const LIMITS: LiveLimits = {
   powerW: null,
   temperatureC: 90,
   vibrationMPerS2: 50,
-};
-const calm: LiveReading = {
-  timeS: 0,
-  throttleRatio: 0,
-  thrustN: 0.2,
-  speedRpm: 0,
-  currentA: 0.1,
-  voltageV: 24,
-  powerW: 2,
-  temperatureC: 20,
-  vibrationMPerS2: 0.1,
 };
 
 /** A session that reads in step with a clock, every hundredth of a second. */

@@ -1,4 +1,5 @@
 import { NativeSelect, TextInput } from '@mantine/core';
+import { STEP_MAX_COUNT } from '@zivvo/contract';
 import {
   standQuantities,
   standQuantityNames,
@@ -24,8 +25,14 @@ const USUAL_BAUD = '115200';
 const SILENT_S = 2;
 const SHOWN = standQuantityNames.filter((q) => q !== 'throttleRatio');
 
+interface TakeProps {
+  /** The run takes no more rows. */
+  isFull: boolean;
+  onTake: (step: StandStep) => void;
+}
+
 /** A device that only reads: what it shows now, and taking that as a row of the run. */
-export default function FeedPanel({ onTake }: { onTake: (step: StandStep) => void }) {
+export default function FeedPanel({ isFull, onTake }: TakeProps) {
   const feed = useFeed();
   const { ear, nowS } = feed;
   const isSilent = ear.silentS(nowS) > SILENT_S;
@@ -40,7 +47,7 @@ export default function FeedPanel({ onTake }: { onTake: (step: StandStep) => voi
       ) : isSilent ? (
         <Silent feed={feed} />
       ) : (
-        <Now feed={feed} onTake={onTake} />
+        <Now feed={feed} isFull={isFull} onTake={onTake} />
       )}
       {ear.fault !== null && (
         <p className={classes.fault} role="status">
@@ -90,7 +97,7 @@ function Silent({ feed: { ear, way, isThere, problem, openSerial, listenToPipe }
 }
 
 /** The mean of the last second, large, and taking it. */
-function Now({ feed: { ear, nowS }, onTake }: { feed: Feed; onTake: (step: StandStep) => void }) {
+function Now({ feed: { ear, nowS }, isFull, onTake }: TakeProps & { feed: Feed }) {
   const format = useFormat();
   const [throttle, setThrottle] = useState('');
   const mean = ear.window.meanAt(nowS);
@@ -98,7 +105,7 @@ function Now({ feed: { ear, nowS }, onTake }: { feed: Feed; onTake: (step: Stand
   const throttleRatio = mean?.step.throttleRatio ?? (typed.value === null ? null : typed.value / 100);
   const readsThrottle = ear.quantities.includes('throttleRatio');
   const take = (): void => {
-    if (mean === null || throttleRatio === null) return;
+    if (mean === null || throttleRatio === null || isFull) return;
     onTake({ ...mean.step, throttleRatio });
     setThrottle('');
   };
@@ -127,15 +134,17 @@ function Now({ feed: { ear, nowS }, onTake }: { feed: Feed; onTake: (step: Stand
             onChange={(e) => setThrottle(e.currentTarget.value)}
           />
         )}
-        <Action weight="main" type="submit" disabled={mean === null || throttleRatio === null}>
+        <Action weight="main" type="submit" disabled={mean === null || throttleRatio === null || isFull}>
           Take this reading
         </Action>
         <span className={classes.rate}>
-          {mean === null
-            ? 'too few readings for a mean'
-            : mean.isSettled
-              ? `settled · ${format.quantity(ear.window.rateHz, 'number', 0).text} a second`
-              : 'thrust still moves'}
+          {isFull
+            ? `A run has at most ${STEP_MAX_COUNT} steps.`
+            : mean === null
+              ? 'too few readings for a mean'
+              : mean.isSettled
+                ? `settled · ${format.quantity(ear.window.rateHz, 'number', 0).text} a second`
+                : 'thrust still moves'}
         </span>
       </div>
     </form>
@@ -176,6 +185,7 @@ function Columns({ asked, onAnswer }: { asked: AskedColumns; onAnswer: (columns:
         <div key={i} className={classes.row}>
           <NativeSelect
             label={column.header}
+            description={asked.cells[i] === undefined ? undefined : `now ${asked.cells[i]}`}
             value={column.quantity ?? ''}
             onChange={(e) => {
               const quantity = e.currentTarget.value === '' ? null : (e.currentTarget.value as StandQuantity);
@@ -196,9 +206,11 @@ function Columns({ asked, onAnswer }: { asked: AskedColumns; onAnswer: (columns:
           )}
         </div>
       ))}
-      <Action weight="main" type="submit" disabled={!isWhole}>
-        Read it so
-      </Action>
+      <div className={classes.row}>
+        <Action weight="main" type="submit" disabled={!isWhole}>
+          Read it so
+        </Action>
+      </div>
     </form>
   );
 }

@@ -77,7 +77,7 @@ describe('the panel', () => {
 
   test('silent at first, with what to do; then large figures, taken with the throttle that is typed', async () => {
     const taken: StandStep[] = [];
-    renderInApp(<FeedPanel onTake={(step) => taken.push(step)} />);
+    renderInApp(<FeedPanel isFull={false} onTake={(step) => taken.push(step)} />);
     expect(screen.getByText('Zivvo’s server does not answer.')).toBeTruthy();
     Stream.last!.say('beat', {});
     expect(await screen.findByText('Nothing is heard yet.')).toBeTruthy();
@@ -96,16 +96,24 @@ describe('the panel', () => {
   });
 
   test('a device that reads its throttle needs none typed', async () => {
-    renderInApp(<FeedPanel onTake={() => undefined} />);
+    renderInApp(<FeedPanel isFull={false} onTake={() => undefined} />);
     say('Throttle (%),Thrust (g)', '40,500', '40,500', '40,500');
     expect(await screen.findByText('40')).toBeTruthy();
     expect(screen.queryByRole('textbox', { name: /Throttle/ })).toBeNull();
   });
 
+  test('a run that is full takes no more, and says so', async () => {
+    renderInApp(<FeedPanel isFull onTake={() => undefined} />);
+    say('Throttle (%),Thrust (g)', '40,500', '40,500', '40,500');
+    expect(await screen.findByText('A run has at most 120 steps.')).toBeTruthy();
+    expect((screen.getByRole('button', { name: 'Take this reading' }) as HTMLButtonElement).disabled).toBe(true);
+  });
+
   test('figures that nothing names are asked about, once for all', async () => {
-    const shown = renderInApp(<FeedPanel onTake={() => undefined} />);
+    const shown = renderInApp(<FeedPanel isFull={false} onTake={() => undefined} />);
     say('500 12', '500 12', '500 12');
     await userEvent.selectOptions(await screen.findByRole('combobox', { name: 'Column 1' }), 'thrustN');
+    expect(screen.getByText('now 12')).toBeTruthy();
     const readSo = screen.getByRole('button', { name: 'Read it so' });
     expect((readSo as HTMLButtonElement).disabled).toBe(true);
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Unit of Column 1' }), 'g');
@@ -114,7 +122,7 @@ describe('the panel', () => {
     expect(await screen.findByText('500')).toBeTruthy();
     shown.unmount();
     expect(Stream.last!.isClosed).toBe(true);
-    renderInApp(<FeedPanel onTake={() => undefined} />);
+    renderInApp(<FeedPanel isFull={false} onTake={() => undefined} />);
     say('498 12', '498 12', '498 12');
     expect(await screen.findByText('498')).toBeTruthy();
   });

@@ -20,7 +20,8 @@ import { AskedNote } from '../../shared/ui/AskedNote.tsx';
 import { Ready } from '../../shared/ui/PageStates.tsx';
 import { SeverityMark } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
-import { announce, announceDeletion } from '../../shared/ui/undo.ts';
+import { takeAway } from '../../shared/ui/takeAway.ts';
+import { announce } from '../../shared/ui/undo.ts';
 import { blankCheck, checkSays, instrumentNames, methodNames, pairFields, readEntry } from './checkEntry.ts';
 import classes from './Instruments.module.css';
 
@@ -251,10 +252,12 @@ function Made({ checks }: { checks: readonly InstrumentCheckView[] }) {
   const [remove] = useRemoveInstrumentCheckMutation();
   const [restore] = useRestoreInstrumentCheckMutation();
   if (checks.length === 0) return null;
-  const takeBack = async (id: string): Promise<void> => {
-    await remove(id).unwrap();
-    await announceDeletion('The check was taken back; results follow.', () => void restore(id));
-  };
+  const takeBack = (id: string): Promise<void> =>
+    takeAway(remove(id).unwrap(), {
+      text: 'The check was taken back; results follow.',
+      undo: () => void restore(id),
+      onGone: () => undefined,
+    });
   return (
     <section className={classes.sheet} aria-label="Checks that were made">
       <h2>Made</h2>
