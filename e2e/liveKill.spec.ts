@@ -65,7 +65,8 @@ test(`killed ${KILLS} times in mid-run: every point shown as kept is there, and 
     const after = await read(runId);
     expect(after.phase).toBe('held');
     expect(after.points).toHaveLength(shown.points.length);
-    expect(after.recordedS).toBeGreaterThanOrEqual(shown.recordedS);
+    // Sums of seconds, added up in another order after a restart.
+    expect(after.recordedS).toBeGreaterThanOrEqual(shown.recordedS - 1e-6);
   }
 });
 

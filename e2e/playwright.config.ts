@@ -17,7 +17,8 @@ export default defineConfig({
   globalSetup: './openedOnce.ts',
   // No journey shares what it changes, so each may run beside any other.
   fullyParallel: true,
-  workers: 2,
+  // A journey waits for about half of its time: three keep two cores busy.
+  workers: 3,
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 15_000 },

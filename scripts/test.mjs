@@ -83,7 +83,7 @@ function jest(name, args) {
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
 }
 
-/** Journeys in a real browser, two at a time. */
+/** Journeys in a real browser, a few at a time. */
 function journeys(env) {
   const name = 'journeys';
   const file = `${RESULTS}/${name}.json`;

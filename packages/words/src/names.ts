@@ -53,6 +53,11 @@ export const figureNames: Record<PointFigure, string> = {
   powerW: 'Power',
   thrustPerPowerNPerW: 'Thrust per watt',
   thrustPerCurrentNPerA: 'Thrust per amp',
+  riseS: 'Time to thrust',
+  halfSpeedS: 'To half the speed',
+  inertiaKgM2: 'Inertia',
+  dryShareRatio: 'Bearings’ share',
+  keptThrustRatio: 'Thrust kept',
 };
 
 export const craftFigureNames: Record<CraftFigure, string> = {
@@ -67,6 +72,7 @@ export const pointNames: Record<PointName, string> = {
   full: 'full throttle',
   hover: 'hover',
   chosen: 'chosen throttle',
+  response: 'response',
 };
 export const markNames: Record<EvidenceMark, string> = {
   measured: 'measured',

@@ -19,6 +19,7 @@ const USUAL: Partial<Record<Dimension, string>> = {
   charge: 'Ah',
   motorConstant: 'kV',
   torque: 'N·m',
+  inertia: 'g·cm²',
   acceleration: 'g',
   level: 'dB(A)',
   pressure: 'hPa',

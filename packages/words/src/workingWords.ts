@@ -1,4 +1,4 @@
-import type { CraftFigure, PickFigure, Working } from '@zivvo/core';
+import { responseFigures, type CraftFigure, type PickFigure, type Working } from '@zivvo/core';
 import { craftFigureNames, fieldNames, figureNames, pickFigureWords, pointNames, quantityNames } from './names.ts';
 
 /** Title of a working: which figure, where on the curve. */
@@ -9,6 +9,7 @@ export function workingTitle(working: Pick<Working, 'title'>): string {
   if (point === 'balance') return 'Shake of the whole craft, in parts of gravity';
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
+  if (point === 'response') return name;
   return point === 'standard'
     ? `${name} at full throttle, in standard air`
     : `${name} at ${pointNames[point as keyof typeof pointNames] ?? point}`;
@@ -42,7 +43,7 @@ export function inputName(what: string): string {
   const [, ordinal = '', quantity = ''] = /^run\.(\d+)\.(\w+)$/.exec(what) ?? [];
   return ordinal === ''
     ? what
-    : `${(quantityNames[quantity as keyof typeof quantityNames] ?? quantity).toLowerCase()} read in run ${ordinal}`;
+    : `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`;
 }
 
 /** Where the law behind a working comes from. */
@@ -50,6 +51,8 @@ export function sourceSentence(source: string): string {
   const sentences: Record<string, string> = {
     standReading:
       'Read off the measured curve: between two throttle points a local power law, then the mean over the runs.',
+    coastDown:
+      'The torque that held the speed, by the power of the motor, over how quickly the rotor slowed without it.',
     hoverBalance:
       'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
     cruiseBalance:

@@ -18,6 +18,28 @@ export class OptionalIdPipe implements PipeTransform<string | undefined, string 
   }
 }
 
+/** Identifiers in the query, parted by commas, at most so many. */
+@Injectable()
+export class IdListPipe implements PipeTransform<string | undefined, string[]> {
+  constructor(private readonly most: number) {}
+
+  transform(value: string | undefined, { data = 'ids' }: ArgumentMetadata): string[] {
+    const parts = String(value ?? '')
+      .split(',', this.most + 1)
+      .filter((part) => part !== '');
+    if (parts.length > this.most)
+      throw new FieldError(
+        data,
+        'arrayMaxSize',
+        `${data} may name ${this.most} at most`,
+        null,
+        { max: this.most },
+        400,
+      );
+    return parts.map((part) => requireId(part, data));
+  }
+}
+
 function requireId(value: string, field: string): string {
   if (typeof value === 'string' && validate(value)) return value.toLowerCase();
   throw new FieldError(

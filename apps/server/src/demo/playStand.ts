@@ -1,4 +1,4 @@
-import { emptyStep, recordLadder, SimulatedStand, type LiveReading } from '@zivvo/core';
+import { emptyStep, recordProgram, SimulatedStand, throttleProgram, type LiveReading } from '@zivvo/core';
 import { limitsOf, simulatedDevice } from '../live/simulatedDevice.ts';
 import type { Diary } from './diary.ts';
 import { SEED, type Shed } from './shed.ts';
@@ -53,9 +53,8 @@ async function runOnce(shed: Shed, campaignId: string, i: number, chargeLeft: Ma
   );
   const restingCellV = Math.round(stand.restingCellV * 1000) / 1000;
   const readings: LiveReading[] = [];
-  const points = recordLadder(stand, { throttles: ladder, settleS: 1.5, readS: 1 }, undefined, (reading) =>
-    readings.push(reading),
-  );
+  const program = throttleProgram({ kind: 'own', stepCount: ladder.length, holdS: 2.5, throttles: ladder });
+  const points = recordProgram(stand, program, undefined, (reading) => readings.push(reading));
   const steps = points.map(({ values }) => ({ ...emptyStep(), ...values }));
   // The tired pack goes on charge after its run is found wanting.
   chargeLeft.set(packPieceId, isTired ? FULL_CHARGE : stand.chargeRatio);

@@ -40,7 +40,7 @@ export class StaticFigures {
     const results = new Map(
       await Promise.all(
         [...new Set(evenings.values())].map(
-          async (id) => [id, await this.campaigns.results(id, ANY_THROTTLE)] as const,
+          async (id) => [id, await this.campaigns.results(id, ANY_THROTTLE, null)] as const,
         ),
       ),
     );

@@ -1,6 +1,5 @@
 import type {
   CoreError,
-  Ladder,
   LiveCut,
   LiveLimits,
   LivePhase,
@@ -8,13 +7,14 @@ import type {
   PlainCutReason,
   SimulatedFault,
   SimulatedStandOptions,
+  ThrottleProgram,
 } from '@zivvo/core';
 
 /** What the device runtime is asked to do. */
 export type RuntimeCommand =
   | { name: 'tare' | 'arm' | 'keepPoint' | 'disarm' | 'stop' }
   | { name: 'throttle'; throttleRatio: number }
-  | ({ name: 'ladder' } & Ladder)
+  | { name: 'program'; program: ThrottleProgram }
   | { name: 'cut'; reason: PlainCutReason }
   | { name: 'fault'; fault: SimulatedFault | null };
 
@@ -38,7 +38,7 @@ export interface RuntimeState {
   throttleRatio: number;
   zeroN: number | null;
   cut: LiveCut | null;
-  ladder: { index: number; count: number } | null;
+  program: { index: number; count: number } | null;
   timeS: number;
 }
 

@@ -12,6 +12,7 @@ import { LiveSubjectService } from './liveSubject.service.ts';
 import { OldSamples } from './oldSamples.ts';
 import { OldSamplesRepository } from './oldSamples.repository.ts';
 import { StandDevice } from './standDevice.ts';
+import { StandFindings } from './standFindings.ts';
 import { STAND_LINK, startStandLink } from './standLink.ts';
 import { StandRecords } from './standRecords.ts';
 
@@ -27,6 +28,7 @@ import { StandRecords } from './standRecords.ts';
     OldSamples,
     OldSamplesRepository,
     StandDevice,
+    StandFindings,
     { provide: STAND_LINK, useFactory: () => startStandLink() },
   ],
 })

@@ -11,7 +11,16 @@ import {
   type StandView,
   type StartLiveRunDto,
 } from '@zivvo/contract';
-import { emptyStep, isHot, LIVE_RATE_HZ, liveChannels, type LivePhase, type LivePoint } from '@zivvo/core';
+import {
+  emptyStep,
+  isHot,
+  LIVE_RATE_HZ,
+  liveChannels,
+  throttleProgram,
+  type LivePhase,
+  type LivePoint,
+  type RunProtocol,
+} from '@zivvo/core';
 import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
 import { InTurn } from '../common/inTurn.ts';
@@ -34,6 +43,7 @@ import { LiveRepository, type LiveRunRow } from './live.repository.ts';
 import { LiveSubjectService } from './liveSubject.service.ts';
 import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
 import { StandDevice } from './standDevice.ts';
+import { StandFindings } from './standFindings.ts';
 import { WriteQueue } from './writeQueue.ts';
 
 /** What the stream carries; states and readings are of one run and go to those who listen to it. */
@@ -64,6 +74,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     private readonly subjects: LiveSubjectService,
     private readonly recordings: RecordingService,
     private readonly runs: RunService,
+    private readonly findings: StandFindings,
   ) {
     device.listen(
       (message) => this.onMessage(message),
@@ -89,7 +100,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   start(campaignId: string, dto: StartLiveRunDto): Promise<LiveView> {
     return this.turns.do(async () => {
       await this.clearStand(dto.id);
-      const { campaign, craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId });
+      const kitId = dto.kitId ?? null;
+      const { campaign, craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId, kitId });
       const recordingId = this.subjects.makeId();
       await this.db.transaction(async (tx) => {
         await this.recordings.create(tx, recordingId, standTracks);
@@ -97,6 +109,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
           id: dto.id,
           campaignId,
           propModelId: dto.propModelId,
+          kitId,
           packPieceId: dto.packPieceId ?? null,
           protocolVersion: campaign.protocolVersion,
           recordingId,
@@ -125,7 +138,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
 
   async find(runId: string): Promise<LiveView> {
     if (this.open?.runId === runId) return toLiveView(this.open);
-    const { campaignId, propModelId, packPieceId, recordingId } = await this.subjects.findRun(runId);
+    const { campaignId, propModelId, kitId, packPieceId, recordingId } = await this.subjects.findRun(runId);
     const { phase, zeroN, cut, limits, restingCellV } = await this.requireLive(runId);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
     const recordedS = recordingId === null ? 0 : await this.recordings.recordedS(recordingId);
@@ -134,6 +147,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       recordingId,
       campaignId,
       propModelId,
+      kitId,
       packPieceId,
       deviceKind: 'simulated',
       isOpen: false,
@@ -143,7 +157,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       cut,
       fault: null,
       points,
-      ladder: null,
+      program: null,
       limits,
       restingCellV,
       timeS: 0,
@@ -233,7 +247,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
         packPieceId: run.packPieceId,
       };
       await this.live.update(this.db, runId, { phase: 'stopped', updatedAt: this.clock.now() });
-      return this.runs.keep(runId, readings);
+      const findings = run.recordingId === null ? null : await this.findings.of(run.recordingId);
+      return this.runs.keep(runId, readings, findings);
     });
   }
 
@@ -250,12 +265,13 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const writer = await this.recordings.begin(recordingId);
     const { limits, zeroN, restingCellV } = row;
     const { startS } = writer.segment;
-    const { campaignId, propModelId, packPieceId } = run;
+    const { campaignId, propModelId, kitId, packPieceId } = run;
     const open: OpenRun = {
       runId,
       recordingId,
       campaignId,
       propModelId,
+      kitId,
       packPieceId,
       phase: 'idle',
       throttleRatio: 0,
@@ -263,7 +279,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       cut: null,
       fault: null,
       points,
-      ladder: null,
+      program: null,
       limits,
       restingCellV,
       timeS: startS,
@@ -382,7 +398,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     open.hasDevice = false;
     this.take(
       open,
-      { phase: 'held', throttleRatio: 0, ladder: null, cut: { reason: 'deviceLost', atS: open.timeS } },
+      { phase: 'held', throttleRatio: 0, program: null, cut: { reason: 'deviceLost', atS: open.timeS } },
       { phase: 'held', cut: { reason: 'deviceLost', atS: open.timeS } },
     );
     void this.writes.settled().then(() => (this.writes.hasFailed ? undefined : this.forget(open)));
@@ -430,14 +446,23 @@ function storedPhase(phase: LivePhase): LivePhase {
   return phase === 'stopped' ? 'held' : phase;
 }
 
-/** Longest settling of a step of the ladder before it is read, where none is given. */
-const USUAL_SETTLE_S = 1.5;
-const READ_S = 1;
+/** What runs by itself where no protocol is given. */
+const LADDER_UP: RunProtocol = {
+  kind: 'own',
+  stepCount: 7,
+  holdS: 2.5,
+  throttles: [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1],
+};
 
 function toRuntimeCommand(dto: LiveCommandDto, isPilot: boolean): RuntimeCommand {
   if (dto.name === 'throttle') return { name: 'throttle', throttleRatio: dto.throttleRatio ?? NaN };
-  if (dto.name === 'ladder')
-    return { name: 'ladder', throttles: dto.throttles ?? [], settleS: dto.settleS ?? USUAL_SETTLE_S, readS: READ_S };
+  if (dto.name === 'program')
+    return {
+      name: 'program',
+      program: throttleProgram(
+        dto.protocol ? { ...dto.protocol, throttles: dto.protocol.throttles ?? null } : LADDER_UP,
+      ),
+    };
   if (dto.name === 'fault') return { name: 'fault', fault: dto.fault ?? null };
   if (dto.name === 'cut') return { name: 'cut', reason: isPilot ? 'pilot' : 'watcher' };
   if (dto.name === 'leave') return { name: 'cut', reason: 'pilotLeft' };

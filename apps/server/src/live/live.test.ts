@@ -61,9 +61,22 @@ async function armed(): Promise<string> {
   return id;
 }
 
+test('bursts run by themselves; what happens between their points is kept with the run', async () => {
+  const id = await armed();
+  const protocol = { kind: 'burst', stepCount: 2, holdS: 1.5, throttles: null } as const;
+  await command(id, 'program', { protocol }).expect(200);
+  await until(id, (v) => v.points.length === 2 && v.phase === 'held');
+  const run = (await post(`/live/${id}/keep`, { tabId: pilot }).expect(200)).body as RunView;
+  expect(run.findings!.rise).toMatchObject({ count: 2, toThrottleRatio: 1 });
+  expect(run.findings!.rise!.riseS).toBeGreaterThan(0.01);
+  expect(run.findings!.rise!.riseS).toBeLessThan(0.5);
+  await command(id, 'program', { protocol: { kind: 'own', stepCount: 2, holdS: 2, throttles: null } }).expect(409);
+});
+
 test('a ladder runs by itself, its points are kept, and the run joins the results', async () => {
   const id = await armed();
-  await command(id, 'ladder', { throttles: [0.3, 0.6, 0.9], settleS: 1 }).expect(200);
+  const protocol = { kind: 'own', stepCount: 3, holdS: 2, throttles: [0.3, 0.6, 0.9] } as const;
+  await command(id, 'program', { protocol: { ...protocol, throttles: [...protocol.throttles] } }).expect(200);
   const done = await until(id, (v) => v.points.length === 3 && v.phase === 'held');
   expect(done).toMatchObject({ throttleRatio: 0, cut: null, isOpen: true });
   const { body } = await post(`/live/${id}/keep`, { tabId: pilot }).expect(200);
@@ -237,7 +250,7 @@ describe('refused', () => {
 
   test.each([
     ['a throttle beyond full', { name: 'throttle', throttleRatio: 1.2 }],
-    ['a ladder of too many steps', { name: 'ladder', throttles: Array.from({ length: 21 }, () => 0.5) }],
+    ['a protocol of too many steps', { name: 'program', protocol: { kind: 'own', stepCount: 41, holdS: 2 } }],
     ['a command nobody knows', { name: 'explode' }],
     ['a fault nobody knows', { name: 'fault', fault: 'fire' }],
   ])('%s', async (_what, body) => {

@@ -1,12 +1,13 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { RowMaker } from '../common/rowMaker.ts';
-import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import type { CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { PropModelRepository, type PropModelRow } from '../rack/propModel.repository.ts';
 import { CampaignRepository, type CampaignRow } from '../stand/campaign.repository.ts';
+import { StandRigs } from '../stand/standRigs.ts';
 import { RunRepository, type RunRow } from '../stand/run.repository.ts';
 
-/** What stands on the stand: the prop of a run, on the motor of a craft, on an evening. */
+/** What stands on the stand: the prop of a run, on the motor of a craft as its kit makes it, on an evening. */
 export interface LiveSubject {
   campaign: CampaignRow;
   craft: CraftRow;
@@ -21,7 +22,7 @@ export class LiveSubjectService {
     private readonly rows: RowMaker,
     private readonly runs: RunRepository,
     private readonly campaigns: CampaignRepository,
-    private readonly crafts: CraftRepository,
+    private readonly rigs: StandRigs,
     private readonly models: PropModelRepository,
   ) {}
 
@@ -29,9 +30,15 @@ export class LiveSubjectService {
     return this.runs.find(this.db, runId);
   }
 
-  async find({ campaignId, propModelId }: Pick<RunRow, 'campaignId' | 'propModelId'>): Promise<LiveSubject> {
+  /** @throws {NotFoundError} for what is not there, a kit that the craft does not have among it */
+  async find({
+    campaignId,
+    propModelId,
+    kitId,
+  }: Pick<RunRow, 'campaignId' | 'propModelId' | 'kitId'>): Promise<LiveSubject> {
     const campaign = await this.campaigns.find(this.db, campaignId);
-    const craft = await this.crafts.find(this.db, campaign.craftId);
+    await this.rigs.require(campaign.craftId, kitId);
+    const { craft } = await this.rigs.of(campaign.craftId, kitId);
     const model = await this.models.find(this.db, propModelId);
     return { campaign, craft, model };
   }
@@ -39,7 +46,10 @@ export class LiveSubjectService {
   /** Adds the run as a draft; false where it is there already. */
   addRun(
     tx: DbOrTx,
-    run: Pick<RunRow, 'id' | 'campaignId' | 'propModelId' | 'packPieceId' | 'protocolVersion' | 'recordingId'>,
+    run: Pick<
+      RunRow,
+      'id' | 'campaignId' | 'propModelId' | 'kitId' | 'packPieceId' | 'protocolVersion' | 'recordingId'
+    >,
   ): Promise<boolean> {
     return this.runs.add(tx, { ...this.rows.newRow(run.id), ...run, state: 'draft', origin: 'simulated', draft: null });
   }

@@ -83,7 +83,7 @@ export class StandRuntime {
     const { session, stand } = this;
     if (!session || !stand) throw new CoreError('standClosed', {});
     if (command.name === 'throttle') session.setThrottle(command.throttleRatio);
-    else if (command.name === 'ladder') session.startLadder(command);
+    else if (command.name === 'program') session.startProgram(command.program);
     else if (command.name === 'cut') session.cutNow(command.reason);
     else if (command.name === 'fault') stand.break(command.fault);
     else if (command.name === 'arm') session.arm(this.nowMs() / 1000);
@@ -142,13 +142,13 @@ export class StandRuntime {
   private tell(): void {
     const { session, stand } = this;
     if (!session || !stand) return;
-    const { phase, throttleRatio, zeroN, cut, ladder } = session;
+    const { phase, throttleRatio, zeroN, cut, program } = session;
     const state = {
       phase,
       throttleRatio,
       zeroN,
       cut,
-      ladder: ladder && { index: ladder.index, count: ladder.throttles.length },
+      program: program && { index: program.index, count: program.keepAtS.length },
     };
     const told = JSON.stringify(state);
     if (told === this.lastState) return;

@@ -29,7 +29,8 @@ export class CalibrationService {
   async ofCraft(craftId: string): Promise<CalibrationView> {
     const { drive, tables, craft } = this.bench.of(await this.crafts.find(this.db, craftId));
     const { rows } = await this.evenings.listOf(this.db, craftId, EVENINGS_MOST);
-    const inputs = await Promise.all(rows.map(async ({ id }) => (await this.inputs.of(id, ANY_THROTTLE)).input));
+    const evenings = await Promise.all(rows.map(({ id }) => this.inputs.of(id, ANY_THROTTLE)));
+    const inputs = evenings.flatMap(({ rigs }) => rigs.filter((r) => !r.rig.isOtherMotor).map((r) => r.input));
     const models = new Map(
       (await this.propModels.byIds(this.db, [...new Set(inputs.flatMap((input) => input.props.map((p) => p.id)))])).map(
         (m) => [m.id, m],

@@ -6,6 +6,7 @@ import {
   UpdateCampaignDto,
   type CampaignDetailView,
   type CampaignListView,
+  type CampaignMatrixView,
   type CampaignResultsView,
   type RunView,
 } from '@zivvo/contract';
@@ -38,8 +39,18 @@ export class CampaignController {
   results(
     @Param('id', IdPipe) id: string,
     @Query('throttleRatio', throttlePipe) throttleRatio: number,
+    @Query('kitId', OptionalIdPipe) kitId: string | null,
   ): Promise<CampaignResultsView> {
-    return this.campaigns.results(id, throttleRatio);
+    return this.campaigns.results(id, throttleRatio, kitId);
+  }
+
+  /** Every prop on every motor and pack that it was run on. */
+  @Get(':id/matrix')
+  matrix(
+    @Param('id', IdPipe) id: string,
+    @Query('throttleRatio', throttlePipe) throttleRatio: number,
+  ): Promise<CampaignMatrixView> {
+    return this.campaigns.matrix(id, throttleRatio);
   }
 
   @Get(':id/working')
@@ -47,8 +58,9 @@ export class CampaignController {
     @Param('id', IdPipe) id: string,
     @Query('throttleRatio', throttlePipe) throttleRatio: number,
     @Query('key') key: string,
+    @Query('kitId', OptionalIdPipe) kitId: string | null,
   ): Promise<Working> {
-    return this.campaigns.working(id, throttleRatio, String(key));
+    return this.campaigns.working(id, throttleRatio, String(key), kitId);
   }
 
   @Post()

@@ -55,7 +55,7 @@ export class CampaignRepository extends RowRepository<typeof campaign> {
     await db
       .update(campaign)
       .set({
-        protocols: protocols.map(({ kind, stepCount, holdS }) => ({ kind, stepCount, holdS })),
+        protocols: protocols.map(({ kind, stepCount, holdS, throttles }) => ({ kind, stepCount, holdS, throttles })),
         protocolVersion: version,
       })
       .where(and(eq(campaign.id, campaignId), eq(campaign.workshopId, this.workshop.id)));

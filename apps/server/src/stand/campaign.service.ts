@@ -5,19 +5,20 @@ import {
   LIST_MAX,
   type CampaignDetailView,
   type CampaignListView,
+  type CampaignMatrixView,
   type CampaignResultsView,
   type CreateCampaignDto,
   type UpdateCampaignDto,
 } from '@zivvo/contract';
-import { explainFigure, reduceCampaign, type Working } from '@zivvo/core';
+import { explainFigure, reduceRigs, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { CampaignRepository } from './campaign.repository.ts';
-import { CampaignInputs } from './campaignInputs.service.ts';
+import { CampaignInputs, type RigInput } from './campaignInputs.service.ts';
 import { RunRepository } from './run.repository.ts';
-import { toCampaignColumns, toCampaignView, toRunSummaries } from './stand.mapper.ts';
+import { toCampaignColumns, toCampaignView, toRigView, toRunSummaries } from './stand.mapper.ts';
 
 @Injectable()
 export class CampaignService {
@@ -73,15 +74,37 @@ export class CampaignService {
   }
 
   /** Figures, comparison and reasons of a campaign, at full throttle, at hover and at a chosen throttle. */
-  async results(id: string, chosenThrottleRatio: number): Promise<CampaignResultsView> {
-    const { row, input } = await this.inputs.of(id, chosenThrottleRatio);
+  async results(id: string, chosenThrottleRatio: number, kitId: string | null): Promise<CampaignResultsView> {
+    const { row, rigs } = await this.inputs.of(id, chosenThrottleRatio);
     const tally = await this.campaigns.tally(this.db, [id]);
-    return { ...reduceCampaign(input), campaign: toCampaignView(row, tally.get(id)) };
+    const shown = Math.max(0, placeOf(rigs, kitId));
+    return {
+      ...reduceRigs(rigs.map((r) => r.input))[shown]!,
+      campaign: toCampaignView(row, tally.get(id)),
+      kitId: rigs[shown]!.rig.kitId,
+      rigs: rigs.map(toRigView),
+    };
+  }
+
+  /** Every prop on every rig of a campaign. */
+  async matrix(id: string, chosenThrottleRatio: number): Promise<CampaignMatrixView> {
+    const { rigs } = await this.inputs.of(id, chosenThrottleRatio);
+    const reduced = reduceRigs(rigs.map((r) => r.input));
+    return {
+      rigs: rigs.map((rig, i) => {
+        const { props, carryThrustN } = reduced[i]!;
+        return { ...toRigView(rig), results: { props, carryThrustN } };
+      }),
+    };
   }
 
   /** How one figure of the results came about. */
-  async working(id: string, chosenThrottleRatio: number, key: string): Promise<Working> {
-    const { input } = await this.inputs.of(id, chosenThrottleRatio);
-    return explainFigure(input, key);
+  async working(id: string, chosenThrottleRatio: number, key: string, kitId: string | null): Promise<Working> {
+    const { rigs } = await this.inputs.of(id, chosenThrottleRatio);
+    const inputs = rigs.map((r) => r.input);
+    return explainFigure(inputs[Math.max(0, placeOf(rigs, kitId))]!, key, inputs);
   }
 }
+
+const placeOf = (rigs: readonly RigInput[], kitId: string | null): number =>
+  rigs.findIndex(({ rig }) => rig.kitId === kitId);

@@ -1,6 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
-import type { EveningPlanDto, EveningPlanView } from '@zivvo/contract';
-import { evaluateCandidate, modelGeometry, withProtocol } from '@zivvo/core';
+import type { EveningPlanDto, EveningPlanView, PlanStepsView } from '@zivvo/contract';
+import {
+  carryThrustN,
+  evaluateCandidate,
+  layoutKind,
+  modelGeometry,
+  overlapSteps,
+  requireProtocol,
+  throttleCurve,
+  usualProtocols,
+  withProtocol,
+  type ThrottleCurve,
+} from '@zivvo/core';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -9,6 +20,7 @@ import { DB, type Db } from '../database/database.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
 import { PlanRepository, type EveningPlanRow } from './plan.repository.ts';
+import { StandRigs } from './standRigs.ts';
 
 /** Plans of stand evenings. */
 @Injectable()
@@ -21,6 +33,7 @@ export class PlanService {
     private readonly crafts: CraftRepository,
     private readonly rotors: CraftRotors,
     private readonly models: PropModelRepository,
+    private readonly rigs: StandRigs,
   ) {}
 
   async of(campaignId: string): Promise<EveningPlanView> {
@@ -31,6 +44,7 @@ export class PlanService {
 
   /** Writes the plan on top of the revision that was seen; every prop in it stands on the rack. */
   async set(campaignId: string, { revision, ...dto }: EveningPlanDto): Promise<EveningPlanView> {
+    requireProtocol({ ...dto, throttles: dto.throttles ?? null });
     const propIds = [...new Set(dto.runs.map((r) => r.propModelId))];
     const known = new Set((await this.models.byIds(this.db, propIds)).map((m) => m.id));
     const missing = propIds.find((id) => !known.has(id));
@@ -48,6 +62,27 @@ export class PlanService {
     return this.of(campaignId);
   }
 
+  /** Steps of a ladder whose thrusts overlap for these props, on one rig. */
+  async steps(
+    campaignId: string,
+    propModelIds: readonly string[],
+    kitId: string | null,
+    count: number,
+  ): Promise<PlanStepsView> {
+    const { craftId } = await this.campaigns.find(this.db, campaignId);
+    const { craft } = await this.rigs.of(craftId, kitId);
+    const prepared = this.rotors.of(craft);
+    const models = await this.models.byIds(this.db, [...propModelIds]);
+    const curves = models.flatMap((model): ThrottleCurve[] => {
+      const points = throttleCurve(prepared, modelGeometry(model));
+      return points.length < 2 ? [] : [{ id: model.id, points }];
+    });
+    if (curves.length === 0) return { throttles: [...usualProtocols.own.throttles!].reverse(), shared: null };
+    const carryN = carryThrustN(craft.massKg, craft.rotors.length, layoutKind(craft.layout));
+    const { throttles, shared } = overlapSteps(curves, carryN, count);
+    return { throttles, shared };
+  }
+
   /** What the reference draws, by the model: the evening's charge is reckoned with it. */
   private async fullCurrentA({ craftId, referencePropModelId }: CampaignRow): Promise<number | null> {
     if (referencePropModelId === null) return null;
@@ -59,6 +94,15 @@ export class PlanService {
   }
 }
 
-function toPlan({ kind, stepCount, holdS, changeS, runsPerPack, runs, revision }: EveningPlanRow): EveningPlanDto {
-  return { kind, stepCount, holdS, changeS, runsPerPack, runs, revision };
+function toPlan({
+  kind,
+  stepCount,
+  holdS,
+  throttles,
+  changeS,
+  runsPerPack,
+  runs,
+  revision,
+}: EveningPlanRow): EveningPlanDto {
+  return { kind, stepCount, holdS, throttles, changeS, runsPerPack, runs, revision };
 }

@@ -1,4 +1,5 @@
-import { planLimits, protocolKinds, type PlannedRunDto } from '@zivvo/contract';
+import { planLimits, type PlannedRunDto } from '@zivvo/contract';
+import { protocolKinds, type ProtocolKind } from '@zivvo/core';
 import { doublePrecision, index, integer, jsonb, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { oneOf, rowColumns, within } from '../database/columns.ts';
 import { campaign } from './stand.table.ts';
@@ -11,9 +12,11 @@ export const eveningPlan = pgTable(
     campaignId: uuid()
       .notNull()
       .references(() => campaign.id),
-    kind: text().$type<(typeof protocolKinds)[number]>().notNull(),
+    kind: text().$type<ProtocolKind>().notNull(),
     stepCount: integer().notNull(),
     holdS: doublePrecision().notNull(),
+    /** Of own steps and of a hold; null for all others. */
+    throttles: doublePrecision().array().$type<number[]>(),
     changeS: doublePrecision().notNull(),
     runsPerPack: integer().notNull(),
     runs: jsonb().$type<PlannedRunDto[]>().notNull(),

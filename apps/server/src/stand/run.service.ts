@@ -14,7 +14,7 @@ import {
   type RunView,
   type SaveDraftDto,
 } from '@zivvo/contract';
-import { packRecord, type Origin } from '@zivvo/core';
+import { packRecord, type Origin, type RunFindings } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
@@ -23,6 +23,7 @@ import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { RunRepository, type RunRow } from './run.repository.ts';
+import { StandRigs } from './standRigs.ts';
 import { AlreadyKeptError, TooManyRunsError } from './stand.errors.ts';
 import { toChannels, toModelRunView, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
 
@@ -37,6 +38,7 @@ export class RunService {
     private readonly recipes: ImportRecipeRepository,
     private readonly ledger: EventLedger,
     private readonly campaignService: CampaignService,
+    private readonly rigs: StandRigs,
   ) {}
 
   async find(id: string): Promise<RunView> {
@@ -58,7 +60,10 @@ export class RunService {
     dto: CreateRunDto,
     origin: Extract<Origin, 'typed' | 'simulated'> = 'typed',
   ): Promise<RunView> {
-    const { protocolVersion } = await this.requireRoom(campaignId, 1);
+    const campaign = await this.requireRoom(campaignId, 1);
+    const corrected = dto.replacesRunId == null ? null : await this.runs.find(this.db, dto.replacesRunId);
+    const kitId = corrected ? corrected.kitId : (dto.kitId ?? null);
+    await this.rigs.require(campaign.craftId, kitId);
     await this.runs.add(this.db, {
       ...this.rows.newRow(dto.id),
       campaignId,
@@ -67,7 +72,8 @@ export class RunService {
       replacesRunId: dto.replacesRunId ?? null,
       state: 'draft',
       origin,
-      protocolVersion,
+      kitId,
+      protocolVersion: campaign.protocolVersion,
       draft: dto.draft,
     });
     return this.find(dto.id);
@@ -82,13 +88,15 @@ export class RunService {
   }
 
   /** Keeps a draft for good: its readings become channels, its fact goes to the ledger. */
-  async keep(id: string, dto: KeepRunDto): Promise<RunView> {
+  async keep(id: string, dto: KeepRunDto, findings: RunFindings | null = null): Promise<RunView> {
     const row = await this.requireDraft(id);
     const { craftId } = await this.campaigns.find(this.db, row.campaignId);
+    const { isOtherMotor } = await this.rigs.of(craftId, row.kitId);
     await this.db.transaction(async (tx) => {
       const at = this.clock.now();
-      await this.runs.reviseDraft(tx, id, dto.revision, { ...measuredColumns(dto), state: 'kept', keptAt: at }, at);
-      await this.store(tx, row, craftId, dto, at);
+      const columns = { ...measuredColumns(dto), findings, state: 'kept' as const, keptAt: at };
+      await this.runs.reviseDraft(tx, id, dto.revision, columns, at);
+      await this.store(tx, row, { craftId, isOtherMotor }, dto, at);
     });
     return this.find(id);
   }
@@ -96,6 +104,10 @@ export class RunService {
   /** Keeps every run of an import, or none. */
   async importAll(campaignId: string, dto: ImportRunsDto): Promise<CampaignDetailView> {
     const campaign: CampaignRow = await this.requireRoom(campaignId, dto.runs.length);
+    const kitId = dto.kitId ?? null;
+    await this.rigs.require(campaign.craftId, kitId);
+    const { craftId } = campaign;
+    const { isOtherMotor } = await this.rigs.of(craftId, kitId);
     await this.db.transaction(async (tx) => {
       const at = this.clock.now();
       for (const imported of dto.runs) {
@@ -104,6 +116,7 @@ export class RunService {
           ...measuredColumns(imported),
           campaignId,
           propModelId: imported.propModelId,
+          kitId,
           protocolVersion: campaign.protocolVersion,
           state: 'kept' as const,
           origin: 'imported' as const,
@@ -111,7 +124,7 @@ export class RunService {
           importBlobSha256: dto.blobSha256 ?? null,
         };
         const isNew = await this.runs.add(tx, row);
-        if (isNew) await this.store(tx, { ...row, replacesRunId: null }, campaign.craftId, imported, at);
+        if (isNew) await this.store(tx, { ...row, replacesRunId: null }, { craftId, isOtherMotor }, imported, at);
       }
       if (dto.recipe) await this.recipes.remember(tx, dto.recipe);
     });
@@ -174,8 +187,8 @@ export class RunService {
 
   private async store(
     tx: DbOrTx,
-    row: Pick<RunRow, 'id' | 'propModelId' | 'replacesRunId'>,
-    craftId: string,
+    row: Pick<RunRow, 'id' | 'propModelId' | 'kitId' | 'replacesRunId'>,
+    { craftId, isOtherMotor }: { craftId: string; isOtherMotor: boolean },
     readings: RunReadingsDto,
     at: Date,
   ): Promise<void> {
@@ -196,6 +209,7 @@ export class RunService {
         maxCurrentA: maxOf('currentA'),
         maxSpeedRpm: maxOf('speedRpm'),
         replacesRunId: row.replacesRunId,
+        isOtherMotor,
       },
       at,
     );

@@ -7,6 +7,8 @@ declare module '../event/facts.ts' {
       maxCurrentA: number | null;
       maxSpeedRpm: number | null;
       replacesRunId: string | null;
+      /** It ran on other motors than the craft is described with: it says nothing of the line. */
+      isOtherMotor?: boolean;
     };
     runRemoved: { runId: string };
     runRestored: { runId: string };

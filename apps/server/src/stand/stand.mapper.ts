@@ -6,6 +6,7 @@ import type {
   RunReadingsDto,
   RunSummaryView,
   RunView,
+  StandRigView,
 } from '@zivvo/contract';
 import {
   cellResistanceOfRun,
@@ -16,6 +17,7 @@ import {
   type StandStep,
 } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
+import type { RigInput } from './campaignInputs.service.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
 import type { ChannelRow, PictureRow, RunRow } from './run.repository.ts';
 
@@ -29,6 +31,10 @@ export function toCampaignColumns(dto: CampaignDto) {
     gateCellV: dto.gateCellV ?? null,
     note: dto.note ?? null,
   };
+}
+
+export function toRigView({ rig: { kitId, name, craft }, runCount }: RigInput): StandRigView {
+  return { kitId, name, motorLabel: craft.motorLabel, seriesCount: craft.packSeriesCount, runCount };
 }
 
 /** Density of a campaign's air. */
@@ -65,8 +71,9 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
   return rows.map((row) => {
     // A correction keeps the place of the run that it corrects.
     const inherited = row.replacesRunId === null ? undefined : ordinals.get(row.replacesRunId);
-    const ordinal = inherited ?? (seen.get(row.propModelId) ?? 0) + 1;
-    if (inherited === undefined) seen.set(row.propModelId, ordinal);
+    const contender = `${row.kitId ?? ''}/${row.propModelId}`;
+    const ordinal = inherited ?? (seen.get(contender) ?? 0) + 1;
+    if (inherited === undefined) seen.set(contender, ordinal);
     ordinals.set(row.id, ordinal);
     const protocolVersion = versions.get(row.replacesRunId ?? '') ?? row.protocolVersion;
     versions.set(row.id, protocolVersion);
@@ -74,6 +81,7 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
       ...toRowView(row),
       campaignId: row.campaignId,
       propModelId: row.propModelId,
+      kitId: row.kitId,
       packPieceId: row.packPieceId,
       state: row.state,
       origin: row.origin,
@@ -97,6 +105,7 @@ export function toRunView(
   return {
     ...summary,
     recordingId: row.recordingId,
+    findings: row.findings,
     zeroBeforeN: row.zeroBeforeN,
     zeroAfterN: row.zeroAfterN,
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),
@@ -126,6 +135,7 @@ export function toRunRecord(
     restingCellV: row.restingCellV,
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),
     steps: toSteps(channels),
+    findings: row.findings,
     ...checks,
   };
 }

@@ -23,6 +23,7 @@ import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
 import { StandProjector } from './stand.projector.ts';
 import { StandStop } from './stand.stop.ts';
+import { StandRigs } from './standRigs.ts';
 import { StandFactRepository } from './standFact.repository.ts';
 
 @Module({
@@ -51,8 +52,17 @@ import { StandFactRepository } from './standFact.repository.ts';
     RunRepository,
     StandFactRepository,
     StandProjector,
+    StandRigs,
     StandStop,
   ],
-  exports: [StandFactRepository, CampaignRepository, CampaignInputs, CampaignService, RunRepository, RunService],
+  exports: [
+    StandRigs,
+    StandFactRepository,
+    CampaignRepository,
+    CampaignInputs,
+    CampaignService,
+    RunRepository,
+    RunService,
+  ],
 })
 export class StandModule {}

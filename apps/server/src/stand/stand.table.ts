@@ -1,5 +1,12 @@
 import { STEP_MAX_COUNT, standLimits, type RunColumnDto, type RunDraftDto, type RunState } from '@zivvo/contract';
-import { standQuantityNames, type Origin, type RunProtocol, type ReadingKind, type StandQuantity } from '@zivvo/core';
+import {
+  standQuantityNames,
+  type RunFindings,
+  type Origin,
+  type RunProtocol,
+  type ReadingKind,
+  type StandQuantity,
+} from '@zivvo/core';
 import { sql } from 'drizzle-orm';
 import {
   boolean,
@@ -79,6 +86,8 @@ export const run = pgTable(
     propModelId: uuid()
       .notNull()
       .references(() => propModel.id),
+    /** Kit of the craft whose motor or pack it ran on; null as the craft is described. */
+    kitId: uuid(),
     packPieceId: uuid().references(() => packPiece.id),
     state: text().$type<RunState>().notNull(),
     origin: text().$type<Origin>().notNull(),
@@ -94,6 +103,8 @@ export const run = pgTable(
     importBlobSha256: text().references(() => blob.sha256),
     /** All its readings over time, where it was not typed. */
     recordingId: uuid().references(() => recording.id),
+    /** What its readings over time told; null where it was typed. */
+    findings: jsonb().$type<RunFindings>(),
   },
   (t) => [
     index().on(t.recordingId),

@@ -2,11 +2,14 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import type {
   CalibrationView,
   CampaignDetailView,
+  CampaignMatrixView,
   CampaignResultsView,
+  CraftView,
   EveningPlanView,
   ImportRecipeView,
   LineView,
   ModelRunView,
+  PlanStepsView,
   Problem,
   PropModelView,
   RunView,
@@ -67,6 +70,7 @@ describe('a plan', () => {
     kind: 'full',
     stepCount: 2,
     holdS: 4,
+    throttles: null,
     changeS: 150,
     runsPerPack: 3,
     runs: [{ id: v7(), propModelId, packPieceId: null, isReference: true, isSkipped: false }],
@@ -117,7 +121,7 @@ describe('a plan', () => {
     await put(planned(0, { runs: strange })).expect(404);
     for (const [field, more] of [
       ['runsPerPack', { runsPerPack: 0 }],
-      ['kind', { kind: 'burst' }],
+      ['kind', { kind: 'loop' }],
       ['runs.0.isSkipped', { runs: [{ ...strange[0], propModelId, isSkipped: 'no' }] }],
       ['runs', { runs: Array.from({ length: 401 }, () => ({ ...strange[0], propModelId })) }],
     ] as const) {
@@ -126,6 +130,70 @@ describe('a plan', () => {
     }
     expect((await plan()).plan).toBeNull();
     await server.http.get(`/api/campaigns/${v7()}/plan`).expect(404);
+  });
+});
+
+describe('motors and cells', () => {
+  const kitId = v7();
+  const motor = { label: '2207 1900 kV', statorDiameterM: 0.022, statorHeightM: 0.007, kvRpmPerV: 1900 };
+  const withKits = async (kits: object[]): Promise<void> => {
+    const craft = (await server.http.get(`/api/crafts/${craftId}`).expect(200)).body as CraftView;
+    const { revision } = craft;
+    await server.http
+      .put(`/api/crafts/${craftId}`)
+      .send({ ...aCraft({ kits }), id: undefined, revision })
+      .expect(200);
+  };
+  const kit = { id: kitId, name: 'race motors', addedMassKg: 0, pack: null, motor, escLimitA: null };
+
+  test('the same prop on other motors is reduced apart, says nothing of the described ones, and stands in the matrix', async () => {
+    await withKits([kit]);
+    await keep(await startRun());
+    const other = await keep(await startRun({ kitId }));
+    expect(other).toMatchObject({ kitId, ordinal: 1 });
+    const own = await results();
+    expect(own).toMatchObject({
+      kitId: null,
+      rigs: [
+        { kitId: null, runCount: 1 },
+        { kitId, name: 'race motors' },
+      ],
+    });
+    expect(own.props[0]!.countedRunIds).not.toContain(other.id);
+    expect((await results(`?kitId=${kitId}`)).props[0]!.countedRunIds).toEqual([other.id]);
+    const { rigs } = (await server.http.get(`/api/campaigns/${campaignId}/matrix`).expect(200))
+      .body as CampaignMatrixView;
+    expect(rigs.map((r) => [r.motorLabel, r.results.props[0]!.countedRunIds.length])).toEqual([
+      ['2507 1080 kV', 1],
+      ['2207 1900 kV', 1],
+    ]);
+    const { calibration } = (await server.http.get(`/api/crafts/${craftId}/calibration`).expect(200))
+      .body as CalibrationView;
+    expect(calibration?.runCount ?? 0).toBeLessThanOrEqual(1);
+    const correction = await keep(await startRun({ replacesRunId: other.id }));
+    expect(correction.kitId).toBe(kitId);
+  });
+
+  test('a kit that the craft does not have is refused; runs of one that is gone stay on record', async () => {
+    const body = { id: v7(), propModelId, packPieceId: null, kitId: v7(), replacesRunId: null, draft: aDraft([]) };
+    await server.http.post(`/api/campaigns/${campaignId}/runs`).send(body).expect(404);
+    await withKits([kit]);
+    const run = await keep(await startRun({ kitId }));
+    await withKits([]);
+    expect((await results(`?kitId=${kitId}`)).props[0]!.countedRunIds).toEqual([run.id]);
+  });
+
+  test('steps whose thrusts overlap follow from the models of the props', async () => {
+    const steps = async (query: string): Promise<PlanStepsView> =>
+      (await server.http.get(`/api/campaigns/${campaignId}/plan/steps?${query}`).expect(200)).body as PlanStepsView;
+    const { throttles, shared } = await steps(`propModelIds=${propModelId}&count=6`);
+    expect(throttles).toHaveLength(6);
+    expect(throttles[0]).toBe(1);
+    expect(shared!.mostN).toBeGreaterThan(shared!.leastN);
+    expect((await steps('propModelIds=')).shared).toBeNull();
+    await server.http.get(`/api/campaigns/${campaignId}/plan/steps?propModelIds=x`).expect(400);
+    const many = Array.from({ length: 41 }, () => v7()).join(',');
+    await server.http.get(`/api/campaigns/${campaignId}/plan/steps?propModelIds=${many}`).expect(400);
   });
 });
 

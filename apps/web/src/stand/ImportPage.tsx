@@ -2,9 +2,11 @@ import { Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
+import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useImportRecipesQuery, useImportRunsMutation } from '../shared/api/standApi.ts';
 import { usePacksQuery, useStoreBlobMutation } from '../shared/api/workshopApi.ts';
+import { rigChoices } from '../shared/craft/rigChoices.ts';
 import classes from '../shared/forms/Form.module.css';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -49,6 +51,9 @@ export function Component() {
   const [note, setNote] = useState<string | null>(null);
   const [chosen, setChosen] = useState<string | null>(null);
   const [packId, setPackId] = useState('');
+  const [kitId, setKitId] = useState<string | null>(null);
+  const { data: craft } = useCraftQuery(campaign.data?.craftId ?? '', { skip: !campaign.data });
+  const rigs = craft ? rigChoices(craft) : [];
   const [restingCell, setRestingCell] = useState('');
   const [isKeptDoubted, setKeptDoubted] = useState(false);
   const items = models?.items ?? [];
@@ -116,6 +121,7 @@ export function Component() {
       campaignId,
       body: {
         runs: [{ ...toReadings(reading, aside, packId === '' ? null : packId), id: runId, propModelId: propId }],
+        kitId,
         blobSha256: blob.data.sha256,
         recipe:
           source.table.recipeHeader === null
@@ -220,6 +226,14 @@ export function Component() {
                     ...items.map((m) => ({ value: m.id, label: propModelName(m) })),
                   ]}
                 />
+                {rigs.length > 1 && (
+                  <NativeSelect
+                    label="Motor and cells"
+                    value={kitId ?? ''}
+                    onChange={(e) => setKitId(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+                    data={rigs.map((r) => ({ value: r.kitId ?? '', label: r.name }))}
+                  />
+                )}
                 <NativeSelect
                   label="Pack"
                   value={packId}

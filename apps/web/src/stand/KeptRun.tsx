@@ -13,6 +13,7 @@ import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
+import { RunFindings } from './RunFindings.tsx';
 import { PictureBeside } from './PictureBeside.tsx';
 import { gridFromSteps, plainNumber } from './runGrid.ts';
 
@@ -112,6 +113,7 @@ export function KeptRun({ run }: { run: RunView }) {
           </tbody>
         </table>
       </div>
+      <RunFindings findings={run.findings} />
       <PictureBeside run={run} />
     </StationPage>
   );

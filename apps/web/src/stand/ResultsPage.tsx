@@ -1,6 +1,7 @@
 import { NativeSelect, SegmentedControl } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
+import { pointNames } from '@zivvo/core';
 import { carryNames, formatShare, standText, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -22,6 +23,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled, selectMarks } from './markSlice.ts';
 import { ResultsTable } from './ResultsTable.tsx';
+import { RigMatrix, rigName } from './RigMatrix.tsx';
 import { carryName, chartSentence, resultRows, type ResultRow } from './resultsView.ts';
 import classes from './ResultsPage.module.css';
 import { RunList } from './RunList.tsx';
@@ -38,7 +40,8 @@ export function Component() {
   const [params] = useSearchParams();
   const at = Number(params.get('at') ?? DEFAULT_THROTTLE);
   const throttleRatio = THROTTLES.includes(at) ? at / 100 : DEFAULT_THROTTLE / 100;
-  const results = useResultsQuery({ id: campaignId, throttleRatio });
+  const kitId = params.get('rig');
+  const results = useResultsQuery({ id: campaignId, throttleRatio, kitId });
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
   // While another throttle is asked for, the last answer stays on the page.
@@ -79,7 +82,10 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
   const { data: crafts } = useCraftsQuery();
   const marked = useAppSelector(selectMarks);
   const [pointed, setPointed] = useState<string | null>(null);
-  const point = (['full', 'hover', 'chosen'] as const).find((p) => p === pointParam) ?? 'full';
+  const hasResponse = results.props.some((p) => Object.keys(p.points.response).length > 0);
+  const hasFull = results.props.some((p) => p.points.full.thrustN !== undefined);
+  const point = pointNames.find((p) => p === pointParam) ?? (hasResponse && !hasFull ? 'response' : 'full');
+  const [, setRig] = useAddressParam('rig');
   const craft = crafts?.items.find((c) => c.id === campaign.craftId);
   const rows = useMemo(() => resultRows(results, models, point), [results, models, point]);
   useKeys([
@@ -90,6 +96,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
     { key: '1', what: 'Look at full throttle', run: () => setPoint(null) },
     { key: '2', what: `Look at ${carryNames[results.kind]}`, run: () => setPoint('hover') },
     { key: '3', what: 'Look at the chosen throttle', run: () => setPoint('chosen') },
+    ...(hasResponse ? [{ key: '4', what: 'Look at the response', run: () => setPoint('response') }] : []),
   ]);
   const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
   const chartHeight = isNarrow ? 250 : 316;
@@ -180,6 +187,14 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             </div>
           </section>
           <div className={classes.points}>
+            {results.rigs.length > 1 && (
+              <NativeSelect
+                aria-label="Motor and cells"
+                value={results.kitId ?? ''}
+                onChange={(e) => setRig(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+                data={results.rigs.map((rig) => ({ value: rig.kitId ?? '', label: rigName(rig) }))}
+              />
+            )}
             <SegmentedControl
               aria-label="Where on the curve"
               value={point}
@@ -188,6 +203,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
                 { value: 'full', label: 'Full throttle' },
                 { value: 'hover', label: upperFirst(carryName(craft)) },
                 { value: 'chosen', label: `${Math.round(throttleRatio * 100)} % throttle` },
+                ...(hasResponse ? [{ value: 'response', label: 'Response' }] : []),
               ]}
             />
             {point === 'chosen' && (
@@ -214,6 +230,9 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             onShow={showWorking}
           />
           <StandardAir rows={rows} onShow={showWorking} />
+          {results.rigs.length > 1 && (
+            <RigMatrix campaignId={campaign.id} throttleRatio={throttleRatio} point={point} models={models} />
+          )}
         </>
       )}
       <RunList runs={campaign.runs} models={models} rows={rows} propModelId={inHand?.id ?? null} to={to} />
@@ -221,6 +240,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
         <Working
           campaignId={campaign.id}
           throttleRatio={throttleRatio}
+          kitId={results.kitId}
           workingKey={workingKey}
           models={models}
           onClose={() => showWorking(null)}
@@ -250,13 +270,14 @@ function StandardAir({ rows, onShow }: { rows: ResultRow[]; onShow: (key: string
 interface WorkingProps {
   campaignId: string;
   throttleRatio: number;
+  kitId: string | null;
   workingKey: string;
   models: PropModelView[];
   onClose: () => void;
 }
 
-function Working({ campaignId, throttleRatio, workingKey, models, onClose }: WorkingProps) {
-  const { currentData, error } = useWorkingQuery({ id: campaignId, throttleRatio, key: workingKey });
+function Working({ campaignId, throttleRatio, kitId, workingKey, models, onClose }: WorkingProps) {
+  const { currentData, error } = useWorkingQuery({ id: campaignId, throttleRatio, kitId, key: workingKey });
   const model = models.find((m) => workingKey.startsWith(m.id));
   return (
     <WorkingDrawer

@@ -30,7 +30,7 @@ function prop(id: string, thrustN: number, currentA: number, more: Partial<PropR
     countedRunIds: ['1', '2'],
     leftOut: [],
     origin: 'typed',
-    points: { full, hover: {}, chosen: {} },
+    points: { full, hover: {}, chosen: {}, response: {} },
     canHover: true,
     isFullOnly: false,
     standardThrust: null,

@@ -1,5 +1,13 @@
 import { createColumnHelper } from '@tanstack/react-table';
-import type { ComparedFigure, CraftKind, PointFigure, PointName } from '@zivvo/core';
+import {
+  figureDimension,
+  responseFigures,
+  type ComparedFigure,
+  type CraftKind,
+  type PointFigure,
+  type PointName,
+  type ResponseFigure,
+} from '@zivvo/core';
 import { figureNames, formatDifference, formatShare } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useFormat, type Format } from '../shared/format/useFormat.ts';
@@ -9,7 +17,6 @@ import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import table from '../shared/table/Table.module.css';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
-import { figureDimension } from '@zivvo/core';
 import { comparedFigureName, type ResultRow } from './resultsView.ts';
 import classes from './ResultsTable.module.css';
 
@@ -35,7 +42,15 @@ const SHOWN: readonly PointFigure[] = [
   'thrustPerCurrentNPerA',
   'thrustPerPowerNPerW',
 ];
+const RESPONSE = Object.keys(responseFigures) as ResponseFigure[];
 const SHORT: Partial<Record<PointFigure, string>> = { thrustPerCurrentNPerA: '', thrustPerPowerNPerW: '' };
+
+const DIFFERENCE: Record<PointName, string> = {
+  full: 'Thrust to ref.',
+  hover: 'Power to ref.',
+  chosen: 'Thrust to ref.',
+  response: 'Time to ref.',
+};
 
 const column = createColumnHelper<ResultRow>();
 
@@ -52,10 +67,11 @@ export function ResultsTable({
   onShow,
 }: ResultsTableProps) {
   const format = useFormat();
+  const figures: readonly PointFigure[] = point === 'response' ? RESPONSE : SHOWN;
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),
-      ...SHOWN.map((figure) =>
+      ...figures.map((figure) =>
         column.accessor((r) => r.figures[figure]?.figure.value, {
           id: figure,
           header: heading(figure, format),
@@ -65,7 +81,7 @@ export function ResultsTable({
       ),
       column.accessor((r) => r.figures[comparedFigureName(point)]?.differenceRatio ?? undefined, {
         id: 'difference',
-        header: point === 'hover' ? 'Power to ref.' : 'Thrust to ref.',
+        header: DIFFERENCE[point],
         sortUndefined: 'last',
         sortDescFirst: true,
       }),
@@ -76,7 +92,7 @@ export function ResultsTable({
         sortDescFirst: false,
       }),
     ],
-    [format, point, kind],
+    [format, point, kind, figures],
   );
   const grid = useSortedGrid(rows, columns, (r) => r.id);
   const shown = grid.getRowModel().rows;
@@ -132,7 +148,7 @@ export function ResultsTable({
                     </span>
                   </span>
                 </td>
-                {SHOWN.map((figure) => {
+                {figures.map((figure) => {
                   const cell = row.figures[figure];
                   const isOver =
                     (figure === 'currentA' && row.breaches.some((b) => b === 'ESC' || b === 'motor')) ||
@@ -149,7 +165,7 @@ export function ResultsTable({
                   {row.isReference ? (
                     <span className="muted">reference</span>
                   ) : (
-                    <Difference compared={compared} isLessBetter={point === 'hover'} />
+                    <Difference compared={compared} isLessBetter={point === 'hover' || point === 'response'} />
                   )}
                 </td>
                 <td data-right>

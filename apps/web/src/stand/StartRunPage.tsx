@@ -4,15 +4,18 @@ import { useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useKeys } from '../shared/keys/keys.ts';
 import { useStartLiveMutation } from '../shared/api/liveApi.ts';
+import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useCreateRunMutation } from '../shared/api/standApi.ts';
 import { usePacksQuery } from '../shared/api/workshopApi.ts';
+import { rigChoices } from '../shared/craft/rigChoices.ts';
 import classes from '../shared/forms/Form.module.css';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { fittingPacks } from './evening/planView.ts';
 import { freshGrid } from './runGrid.ts';
 
 /** Which prop, on which pack: then the grid. */
@@ -28,20 +31,24 @@ export function Component() {
   const [id] = useState(() => v7());
   const [chosen, setChosen] = useState<string | null>(null);
   const [packId, setPackId] = useState('');
+  const [kitId, setKitId] = useState<string | null>(null);
+  const { data: craft } = useCraftQuery(campaign.data?.craftId ?? '', { skip: !campaign.data });
+  const rigs = craft ? rigChoices(craft) : [];
+  const fitting = fittingPacks(packs, rigs.find((r) => r.kitId === kitId) ?? null);
   const items = models?.items ?? [];
   const propId = chosen ?? propModelId ?? campaign.data?.referencePropModelId ?? items[0]?.id ?? '';
   const onStart = async (): Promise<void> => {
     const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
     const started = await create({
       campaignId,
-      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, replacesRunId: null, draft },
+      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, kitId, replacesRunId: null, draft },
     });
     if (!started.error) go(`/stand/runs/${id}`, { propModelId: propId });
   };
   const onStand = async (): Promise<void> => {
     const started = await startLive({
       campaignId,
-      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId },
+      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, kitId },
     });
     if (!started.error) go(`/stand/live/${id}`, { propModelId: propId });
   };
@@ -101,13 +108,21 @@ export function Component() {
                   onChange={(e) => setChosen(e.currentTarget.value)}
                   data={items.map((m) => ({ value: m.id, label: propModelName(m) }))}
                 />
+                {rigs.length > 1 && (
+                  <NativeSelect
+                    label="Motor and cells"
+                    value={kitId ?? ''}
+                    onChange={(e) => setKitId(e.currentTarget.value === '' ? null : e.currentTarget.value)}
+                    data={rigs.map((r) => ({ value: r.kitId ?? '', label: r.name }))}
+                  />
+                )}
                 <NativeSelect
                   label="Pack"
                   value={packId}
                   onChange={(e) => setPackId(e.currentTarget.value)}
                   data={[
                     { value: '', label: 'not noted' },
-                    ...packs.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
+                    ...fitting.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
                   ]}
                 />
               </fieldset>

@@ -6,7 +6,7 @@ export const liveCommandNames = [
   'tare',
   'arm',
   'throttle',
-  'ladder',
+  'program',
   'keepPoint',
   'cut',
   'leave',
@@ -20,8 +20,6 @@ export type LiveCommandName = (typeof liveCommandNames)[number];
 /** Commands that anybody who watches may give. */
 export const watcherCommandNames: readonly LiveCommandName[] = ['cut'];
 
-export const LADDER_MAX_COUNT = 20;
-export const ladderLimits = { settleS: { min: 0.5, max: 20 } } as const;
 /** How often the pilot's page says that it is there [ms]. */
 export const HEARTBEAT_MS = 500;
 /** A pilot that was silent for longer has lost the lease [ms]. */

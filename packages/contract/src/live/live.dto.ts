@@ -1,8 +1,9 @@
 import 'reflect-metadata';
 import { simulatedFaults, type SimulatedFault } from '@zivvo/core';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsBoolean, IsNumber, Max, Min } from 'class-validator';
-import { Id, Nullable, OneOf, Within } from '../shared/rules.ts';
-import { LADDER_MAX_COUNT, liveCommandNames, ladderLimits, type LiveCommandName } from './limits.ts';
+import { IsBoolean } from 'class-validator';
+import { Id, Inside, Nullable, OneOf, Within } from '../shared/rules.ts';
+import { RunProtocolDto } from '../stand/plan.dto.ts';
+import { liveCommandNames, type LiveCommandName } from './limits.ts';
 
 /** Puts a prop on the live stand. */
 export class StartLiveRunDto {
@@ -16,6 +17,11 @@ export class StartLiveRunDto {
   @Nullable()
   @Id()
   packPieceId!: string | null;
+
+  /** Kit of the craft whose motor or pack it runs on; null as the craft is described. */
+  @Nullable()
+  @Id()
+  kitId?: string | null;
 }
 
 /** The browser tab that speaks. */
@@ -33,20 +39,10 @@ export class LiveCommandDto extends LiveTabDto {
   @Within({ min: 0, max: 1 })
   throttleRatio!: number | null;
 
-  /** For `ladder`. */
+  /** For `program`. */
   @Nullable()
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(LADDER_MAX_COUNT)
-  @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true })
-  @Min(0, { each: true })
-  @Max(1, { each: true })
-  throttles!: number[] | null;
-
-  /** For `ladder`: time to settle at each step [s]. */
-  @Nullable()
-  @Within(ladderLimits.settleS)
-  settleS!: number | null;
+  @Inside(() => RunProtocolDto)
+  protocol!: RunProtocolDto | null;
 
   /** For `arm`: somebody stated that a hardware stop is within reach. */
   @Nullable()

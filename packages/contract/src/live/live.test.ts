@@ -19,11 +19,15 @@ const broken = (Dto: new () => object, body: object): string[] =>
   );
 const command = (more: object): string[] => broken(LiveCommandDto, { tabId: ID, name: 'cut', ...more });
 
+const steps = { kind: 'own', stepCount: 2, holdS: 2, throttles: [0.2, 0.5] };
+
 describe('commands to the stand', () => {
   test.each(liveCommandNames)('%s alone is well formed', (name) => expect(command({ name })).toEqual([]));
 
-  test('a ladder may be given with its steps and its time to settle', () => {
-    expect(command({ name: 'ladder', throttles: [0.2, 0.5, 1], settleS: 1.5 })).toEqual([]);
+  test('a program may be given with its protocol', () => {
+    const protocol = { kind: 'own', stepCount: 3, holdS: 1.5, throttles: [0.2, 0.5, 1] };
+    expect(command({ name: 'program', protocol })).toEqual([]);
+    expect(command({ name: 'program', protocol: { ...protocol, kind: 'burst', throttles: null } })).toEqual([]);
   });
 
   test.each<[string, object, string]>([
@@ -35,10 +39,11 @@ describe('commands to the stand', () => {
     ['a throttle below nothing', { throttleRatio: -0.01 }, 'throttleRatio:min'],
     ['a throttle in words', { throttleRatio: 'full' }, 'throttleRatio:isNumber'],
     ['a throttle that is no number', { throttleRatio: NaN }, 'throttleRatio:isNumber'],
-    ['an empty ladder', { throttles: [] }, 'throttles:arrayMinSize'],
-    ['a ladder too long', { throttles: Array.from({ length: 21 }, () => 0.5) }, 'throttles:arrayMaxSize'],
-    ['a ladder with a step beyond full', { throttles: [0.2, 1.2] }, 'throttles:max'],
-    ['a ladder that never settles', { settleS: 0 }, 'settleS:min'],
+    ['no throttles', { protocol: { ...steps, throttles: [] } }, 'protocol.throttles:arrayMinSize'],
+    ['too many', { protocol: { ...steps, throttles: Array(41).fill(0.5) } }, 'protocol.throttles:arrayMaxSize'],
+    ['a step beyond full', { protocol: { ...steps, throttles: [0.2, 1.2] } }, 'protocol.throttles:max'],
+    ['a step that never settles', { protocol: { ...steps, holdS: 0 } }, 'protocol.holdS:min'],
+    ['a way to run that nobody knows', { protocol: { ...steps, kind: 'loop' } }, 'protocol.kind:isIn'],
     ['a hardware stop in words', { hasHardwareStop: 'yes' }, 'hasHardwareStop:isBoolean'],
     ['a fault nobody knows', { fault: 'fire' }, 'fault:isIn'],
     ['a field nobody knows', { volume: 11 }, 'volume:whitelistValidation'],

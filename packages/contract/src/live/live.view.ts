@@ -7,6 +7,7 @@ export interface LiveView {
   recordingId: string | null;
   campaignId: string;
   propModelId: string;
+  kitId: string | null;
   packPieceId: string | null;
   deviceKind: 'simulated';
   /** False after a restart or once another run took the stand: it can be opened again. */
@@ -19,7 +20,8 @@ export interface LiveView {
   fault: 'writeFailed' | null;
   /** Kept points that are on the disk. */
   points: LivePoint[];
-  ladder: { index: number; count: number } | null;
+  /** What runs by itself: how many of its points are kept. */
+  program: { index: number; count: number } | null;
   limits: LiveLimits;
   restingCellV: number | null;
   /** Time on the axis of the recording [s]. */

@@ -42,10 +42,13 @@ export const CAMPAIGN_RUN_MAX_COUNT = 400;
 /** Of a new evening; each other way of running that is planned once runs are there is the next. */
 export const FIRST_PROTOCOL_VERSION = 1;
 
-export const protocolKinds = ['full', 'ladder'] as const;
+/** Props whose ladder is asked for at once. */
+export const PLAN_STEPS_PROP_MAX_COUNT = 40;
+
 export const planLimits = {
   stepCount: { min: 1, max: 40 },
-  holdS: { min: 1, max: 120 },
+  holdS: { min: 1, max: 600 },
+  throttleRatio: { min: 0.01, max: 1 },
   changeS: { min: 0, max: 3600 },
   runsPerPack: { min: 1, max: 50 },
   runCount: { min: 0, max: 400 },

@@ -1,6 +1,8 @@
 import 'reflect-metadata';
 import { Flag, Id, ListOf, Nullable, OneOf, WholeWithin, Within } from '../shared/rules.ts';
-import { planLimits, protocolKinds } from './limits.ts';
+import { protocolKinds, type ProtocolKind, type RunProtocol } from '@zivvo/core';
+import { ArrayMaxSize, ArrayMinSize, IsArray, IsNumber, Max, Min } from 'class-validator';
+import { planLimits } from './limits.ts';
 
 /** One planned run. */
 export class PlannedRunDto {
@@ -9,6 +11,11 @@ export class PlannedRunDto {
 
   @Id()
   propModelId!: string;
+
+  /** Kit of the craft whose motor or pack it runs on; null as the craft is described. */
+  @Nullable()
+  @Id()
+  kitId?: string | null;
 
   @Nullable()
   @Id()
@@ -21,10 +28,10 @@ export class PlannedRunDto {
   isSkipped!: boolean;
 }
 
-/** What is to be run on a stand evening, in which order, and how. */
-export class EveningPlanDto {
+/** How one run goes. */
+export class RunProtocolDto implements RunProtocol {
   @OneOf(protocolKinds)
-  kind!: (typeof protocolKinds)[number];
+  kind!: ProtocolKind;
 
   @WholeWithin(planLimits.stepCount)
   stepCount!: number;
@@ -32,6 +39,19 @@ export class EveningPlanDto {
   @Within(planLimits.holdS)
   holdS!: number;
 
+  /** Of own steps and of a hold; null for all others. */
+  @Nullable()
+  @IsArray()
+  @ArrayMinSize(1)
+  @ArrayMaxSize(planLimits.stepCount.max)
+  @IsNumber({ allowNaN: false, allowInfinity: false }, { each: true })
+  @Min(planLimits.throttleRatio.min, { each: true })
+  @Max(planLimits.throttleRatio.max, { each: true })
+  throttles!: number[] | null;
+}
+
+/** What is to be run on a stand evening, in which order, and how. */
+export class EveningPlanDto extends RunProtocolDto {
   @Within(planLimits.changeS)
   changeS!: number;
 

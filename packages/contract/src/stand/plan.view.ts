@@ -1,5 +1,12 @@
 import type { EveningPlanDto } from './plan.dto.ts';
 
+/** Steps whose thrusts overlap, by the model. */
+export interface PlanStepsView {
+  throttles: number[];
+  /** What every prop is read at or between, of one rotor; null where they share nothing. */
+  shared: { leastN: number; mostN: number } | null;
+}
+
 export interface EveningPlanView {
   /** Null where the evening has none. */
   plan: EveningPlanDto | null;

@@ -113,7 +113,12 @@ export class CreateRunDto {
   @Id()
   packPieceId!: string | null;
 
-  /** The kept run that this one corrects. */
+  /** Kit of the craft whose motor or pack it runs on; null as the craft is described. */
+  @Nullable()
+  @Id()
+  kitId?: string | null;
+
+  /** The kept run that this one corrects; it is of the same kit. */
   @Nullable()
   @Id()
   replacesRunId!: string | null;
@@ -195,6 +200,11 @@ export class ImportRecipeDto {
 export class ImportRunsDto {
   @ListOf(() => ImportedRunDto, { min: 1, max: IMPORT_RUN_MAX_COUNT })
   runs!: ImportedRunDto[];
+
+  /** Kit of the craft whose motor or pack they were run on; null as the craft is described. */
+  @Nullable()
+  @Id()
+  kitId?: string | null;
 
   /** The raw text as dropped or pasted, kept beside what was read from it. */
   @Nullable()

@@ -1,4 +1,12 @@
-import type { CampaignResults, RunProtocol, Origin, ReadingKind, StandQuantity, StandStep } from '@zivvo/core';
+import type {
+  CampaignResults,
+  RunFindings,
+  RunProtocol,
+  Origin,
+  ReadingKind,
+  StandQuantity,
+  StandStep,
+} from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { CampaignDto, ImportRecipeDto, RunDraftDto } from './stand.dto.ts';
 
@@ -23,6 +31,8 @@ export type RunState = 'draft' | 'kept';
 export interface RunSummaryView extends RowView {
   campaignId: string;
   propModelId: string;
+  /** Kit of the craft whose motor or pack it ran on; null as the craft is described. */
+  kitId: string | null;
   packPieceId: string | null;
   state: RunState;
   origin: Origin;
@@ -41,6 +51,8 @@ export interface RunSummaryView extends RowView {
 export interface RunView extends RunSummaryView {
   /** All its readings over time; null where it was typed. */
   recordingId: string | null;
+  /** What its readings over time told; null where it was typed. */
+  findings: RunFindings | null;
   zeroBeforeN: number | null;
   zeroAfterN: number | null;
   readingKinds: Partial<Record<StandQuantity, ReadingKind>>;
@@ -65,8 +77,28 @@ export interface CampaignDetailView extends CampaignView {
   runs: RunSummaryView[];
 }
 
+/** A motor with its cells that props of an evening ran on. */
+export interface StandRigView {
+  kitId: string | null;
+  /** Of the kit; null for the craft as it is described. */
+  name: string | null;
+  motorLabel: string;
+  seriesCount: number;
+  /** Kept runs. */
+  runCount: number;
+}
+
 export interface CampaignResultsView extends CampaignResults {
   campaign: CampaignView;
+  /** The rig of these results. */
+  kitId: string | null;
+  /** All rigs of the evening that have runs. */
+  rigs: StandRigView[];
+}
+
+/** Every prop on every rig of an evening, in the order of the rigs. */
+export interface CampaignMatrixView {
+  rigs: (StandRigView & { results: Pick<CampaignResults, 'props' | 'carryThrustN'> })[];
 }
 
 /** How a row of headers was read the last time. */

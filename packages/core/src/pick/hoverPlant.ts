@@ -1,8 +1,8 @@
 import { carryThrustN } from '../craft/carryThrust.ts';
-import { rotorCurve } from '../powertrain/powertrain.ts';
 import type { PropGeometry } from '../propeller/propGeometry.ts';
 import { evaluateCandidate } from './evaluateCandidate.ts';
-import { powertrainOn, type PreparedCraft } from './pickCraft.ts';
+import type { PreparedCraft } from './pickCraft.ts';
+import { throttleCurve } from './throttleCurve.ts';
 
 /** What a controller has in its hand at hover. */
 export interface HoverPlant {
@@ -11,8 +11,6 @@ export interface HoverPlant {
   /** Time in which thrust follows a step [s]. */
   riseS: number;
 }
-
-const CURVE_POINTS = 60;
 
 /**
  * How a prop answers its controller at hover: slope of thrust over throttle, and the time that thrust takes.
@@ -26,12 +24,10 @@ const CURVE_POINTS = 60;
 export function hoverPlant(prepared: PreparedCraft, geometry: PropGeometry): HoverPlant | null {
   const candidate = evaluateCandidate(prepared, geometry);
   const neededN = carryThrustN(prepared.craft.massKg, prepared.craft.rotorCount);
-  if (!(candidate.figures.fullThrustN > neededN) || !Number.isFinite(candidate.fullSpeedRpm)) return null;
-  const points = rotorCurve(powertrainOn(prepared, candidate.prop), candidate.fullSpeedRpm, CURVE_POINTS).flatMap(
-    (p) => (p.status === 'held' ? [{ u: p.throttleRatio, thrustN: p.prop.thrustN }] : []),
-  );
+  if (!(candidate.figures.fullThrustN > neededN)) return null;
+  const points = throttleCurve(prepared, geometry);
   const above = points.findIndex((p) => p.thrustN >= neededN);
   if (above < 1 || above + 1 >= points.length) return null;
   const [low, high] = [points[above - 1]!, points[above + 1]!];
-  return { slopeN: (high.thrustN - low.thrustN) / (high.u - low.u), riseS: candidate.figures.riseTimeS };
+  return { slopeN: (high.thrustN - low.thrustN) / (high.throttleRatio - low.throttleRatio), riseS: candidate.figures.riseTimeS };
 }

@@ -2,7 +2,8 @@ import { expect, test } from '@jest/globals';
 import { INCH_M } from '../label/propLabel.ts';
 import type { LiveReading } from '../stand/liveReading.ts';
 import { mean, standardDeviation } from '../statistics/describe.ts';
-import { recordLadder } from './recordLadder.ts';
+import { throttleProgram } from '../stand/protocol.ts';
+import { recordProgram } from './recordProgram.ts';
 import { simulatedProp } from './simulatedProp.ts';
 import { simulatedMotor } from './simulatedRun.ts';
 import { SimulatedStand } from './simulatedStand.ts';
@@ -94,11 +95,11 @@ test('faults show in the readings', () => {
 });
 
 test('a ladder run by itself gives a rising curve, and a limit ends it', () => {
-  const ladder = { throttles: [0.2, 0.5, 0.8, 1], settleS: 1.5, readS: 1 };
-  const points = recordLadder(standOf(), ladder);
+  const ladder = throttleProgram({ kind: 'own', stepCount: 4, holdS: 2.5, throttles: [0.2, 0.5, 0.8, 1] });
+  const points = recordProgram(standOf(), ladder);
   expect(points).toHaveLength(4);
   for (let i = 1; i < 4; i++) expect(points[i]!.values.thrustN).toBeGreaterThan(points[i - 1]!.values.thrustN);
-  const cut = recordLadder(standOf(), ladder, {
+  const cut = recordProgram(standOf(), ladder, {
     speedRpm: null,
     currentA: 20,
     voltageV: null,

@@ -3,6 +3,7 @@ import type { Drive } from '../powertrain/equilibrium.ts';
 import type { EvidenceMark, Figure, Origin } from '../figure/figure.ts';
 import type { Reason } from '../figure/reason.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
+import type { RunProtocol } from './protocol.ts';
 import type { Correction } from './instrumentCheck.ts';
 import type { LeftOutCode, RunRecord } from './settleRun.ts';
 
@@ -39,6 +40,8 @@ export interface CampaignInput {
   gateCellV: number | null;
   /** In force: runs of another version are to be repeated. */
   protocolVersion: number;
+  /** How runs of that version are made; null where nobody planned. */
+  protocol: RunProtocol | null;
   runs: readonly RunRecord[];
   chosenThrottleRatio: number;
 }

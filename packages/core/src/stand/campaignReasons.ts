@@ -1,4 +1,5 @@
 import { bySeverity, type Reason, type ReasonCode } from '../figure/reason.ts';
+import { mean } from '../statistics/describe.ts';
 import { grubbsOutlier } from '../statistics/outliers.ts';
 import { powerLawCrossing, powerLawFit, type PowerLawFit } from '../statistics/powerLaw.ts';
 import { workingKey, type CampaignInput, type CampaignResults, type LimitName, type PropResult } from './campaign.ts';
@@ -73,7 +74,7 @@ export function campaignHeadline(input: CampaignInput, results: CampaignResults)
   if (!strongest)
     return thriftiest
       ? say('thriftiest', { name: nameOf(thriftiest) })
-      : say('nothingComparable', { count: measured.length });
+      : (responseHeadline(measured, nameOf, say) ?? say('nothingComparable', { count: measured.length }));
   const gain = strongest.points.full.thrustN!;
   const key = workingKey(strongest.propModelId, 'full', 'thrustN');
   const reference = results.props.find((p) => p.isReference && p.countedRunIds.length > 0);
@@ -94,6 +95,63 @@ export function campaignHeadline(input: CampaignInput, results: CampaignResults)
     { ...values, differenceRatio: gain.differenceRatio, reference: nameOf(reference) },
     key,
   );
+}
+
+/** The answer of an evening of holds or run-downs, which have no full throttle. */
+function responseHeadline(
+  measured: readonly PropResult[],
+  nameOf: (p: PropResult) => string,
+  say: (code: ReasonCode, values: Reason['values'], figure: string | null) => Reason,
+): Reason | null {
+  const kept = largest(measured, 'response', 'keptThrustRatio');
+  const keptRatio = kept?.points.response.keptThrustRatio?.figure;
+  if (kept && keptRatio) return say('keepsMost', { name: nameOf(kept), keptRatio: keptRatio.value }, keptRatio.working);
+  const inertias = measured.filter((p) => p.points.response.inertiaKgM2);
+  const lightest = inertias.sort(
+    (a, b) => valueOf(a, 'response', 'inertiaKgM2')! - valueOf(b, 'response', 'inertiaKgM2')!,
+  )[0];
+  const inertia = lightest?.points.response.inertiaKgM2?.figure;
+  return lightest && inertia
+    ? say('leastInertia', { name: nameOf(lightest), inertiaKgM2: inertia.value }, inertia.working)
+    : null;
+}
+
+/** More of the run-down than this taken by bearings is worth a look: air takes most of it. */
+const DRY_SHARE = 0.3;
+/** A hold that loses more than this is told. */
+const FADE_RATIO = 0.05;
+
+/** What the props told beside their curves. */
+function responses({ props }: CampaignResults, name: (id: string) => string): Reason[] {
+  const reasons: Reason[] = [];
+  for (const { propModelId, points } of props) {
+    const { riseS, keptThrustRatio: kept } = points.response;
+    if (riseS?.comparison === 'less')
+      reasons.push({
+        code: 'quickest',
+        severity: 'gain',
+        values: {
+          name: name(propModelId),
+          riseS: riseS.figure.value,
+          differenceRatio: -riseS.differenceRatio!,
+          halfWidthRatio: riseS.differenceHalfWidthRatio!,
+        },
+        figure: riseS.figure.working,
+      });
+    if (kept && kept.figure.value < 1 - FADE_RATIO)
+      reasons.push({
+        code: 'fades',
+        severity: 'caution',
+        values: { name: name(propModelId), lossRatio: 1 - kept.figure.value },
+        figure: kept.figure.working,
+      });
+  }
+  // Bearings are the motor's, whatever prop is on it.
+  const dry = props.flatMap((p) => p.points.response.dryShareRatio ?? []);
+  const shareRatio = dry.length === 0 ? 0 : mean(dry.map((d) => d.figure.value));
+  if (shareRatio > DRY_SHARE)
+    reasons.push({ code: 'dryBearing', severity: 'caution', values: { shareRatio }, figure: dry[0]!.figure.working });
+  return reasons;
 }
 
 /** Everything worth saying about a campaign, danger first. */
@@ -120,7 +178,7 @@ export function campaignReasons(
       figure: null,
     });
   reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted), ...instruments(results, sorted));
-  reasons.push(...crossings(results, name));
+  reasons.push(...responses(results, name), ...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
     reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });
   }
@@ -264,9 +322,9 @@ function reasonsOfProp(
   const thrusts = runs.counted.map((r) => r.points.full?.values.thrustN).filter((v) => v !== undefined);
   if (thrusts.length >= 3) {
     const grubbs = grubbsOutlier(thrusts);
-    const mean = thrusts.reduce((a, b) => a + b, 0) / thrusts.length;
+    const usual = mean(thrusts);
     // Three runs that agree within 1 % hold no outlier worth a sentence, however even the other two are.
-    if (grubbs.isOutlier && Math.abs(thrusts[grubbs.index]! / mean - 1) > 0.01) {
+    if (grubbs.isOutlier && Math.abs(thrusts[grubbs.index]! / usual - 1) > 0.01) {
       reasons.push({
         code: 'outlierRun',
         severity: 'caution',
@@ -274,7 +332,7 @@ function reasonsOfProp(
           name,
           ordinal: runs.counted[grubbs.index]!.settled.run.ordinal,
           thrustN: thrusts[grubbs.index]!,
-          mean,
+          mean: usual,
         },
         figure: key('full', 'thrustN'),
       });

@@ -1,17 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import {
-  balancedRounds,
-  driftBias,
-  estimateEvening,
-  FULL_READING,
-  LADDER,
-  planEvening,
-  throttleSteps,
-  withProtocol,
-  type EveningWish,
-  type ProtocolVersions,
-} from './eveningPlan.ts';
+import { balancedRounds, driftBias, estimateEvening, planEvening, type EveningWish } from './eveningPlan.ts';
 import {
   eveningRace,
   eveningReasons,
@@ -20,12 +9,13 @@ import {
   type EveningEntry,
   type EveningRun,
 } from './eveningState.ts';
+import { usualProtocols } from './protocol.ts';
 
 const wish = (more: Partial<EveningWish> = {}): EveningWish => ({
   propIds: ['a', 'b', 'c', 'd'],
   referenceId: 'r',
   runsPerProp: 2,
-  packIds: ['p1', 'p2', 'p3'],
+  rigs: [{ kitId: null, packIds: ['p1', 'p2', 'p3'] }],
   mostBetween: 6,
   ...more,
 });
@@ -71,7 +61,7 @@ describe('the order of an evening', () => {
 
   test('without a reference, without packs, with the reference alone', () => {
     expect(
-      planEvening(wish({ referenceId: null, packIds: [] })).every((r) => !r.isReference && r.packId === null),
+      planEvening(wish({ referenceId: null, rigs: [{ kitId: null, packIds: [] }] })).every((r) => !r.isReference && r.packId === null),
     ).toBe(true);
     expect(planEvening(wish({ propIds: ['r'], runsPerProp: 3 })).map((r) => r.propId)).toEqual(['r', 'r', 'r']);
     expect(() => planEvening(wish({ propIds: [], referenceId: null }))).toThrow(/propIds/);
@@ -80,14 +70,13 @@ describe('the order of an evening', () => {
 
   test('time, charge and charging', () => {
     const runs = planEvening(wish());
-    expect(throttleSteps(FULL_READING)).toEqual([1]);
-    expect(throttleSteps({ ...LADDER, stepCount: 4 })).toEqual([1, 0.75, 0.5, 0.25]);
-    const full = estimateEvening(runs, FULL_READING, 2, 36);
-    expect(full.durationS).toBe(11 * (5 + 150));
-    expect(full.chargeAh).toBeCloseTo((36 * 5) / 3600, 12);
+    const full = estimateEvening(runs, usualProtocols.full, 2, 36);
+    expect(full.durationS).toBe(11 * (1.5 + 5 + 150));
+    // The way up to full throttle in a second and a half takes a quarter of what it would at full.
+    expect(full.chargeAh).toBeCloseTo((36 * (5 + 1.5 / 4)) / 3600, 12);
     // Eleven runs on three packs of two runs: four, four and three, each charged once on the way.
     expect(full.chargeCount).toBe(3);
-    expect(estimateEvening(runs, LADDER, 12, null)).toMatchObject({ chargeAh: null, chargeCount: 0 });
+    expect(estimateEvening(runs, usualProtocols.ladder, 12, null)).toMatchObject({ chargeAh: null, chargeCount: 0 });
   });
 });
 
@@ -96,6 +85,7 @@ describe('an evening under way', () => {
     [...text].map((propId, i) => ({
       id: `e${i}`,
       propId,
+      kitId: null,
       packId: 'p1',
       isReference: propId === 'r',
       isSkipped: skipped.includes(String(i)),
@@ -103,6 +93,7 @@ describe('an evening under way', () => {
   const run = (propId: string, more: Partial<EveningRun> = {}): EveningRun => ({
     id: `${propId}${JSON.stringify(more).length}`,
     propId,
+    kitId: null,
     packId: 'p1',
     isKept: true,
     restingCellV: 4.15,
@@ -202,38 +193,5 @@ describe('an evening under way', () => {
       ['evening.packs', { packs: 'P1 2' }],
     ]);
     expect(eveningReasons(eveningState([], [], null), { leaderId: null, beatenIds: [] }, 3, String)).toEqual([]);
-  });
-});
-
-describe('versions of the protocol', () => {
-  const full = { kind: 'full', stepCount: 1, holdS: 5 } as const;
-  const ladder = { kind: 'ladder', stepCount: 7, holdS: 6 } as const;
-
-  test('the first plan takes the runs that are there; another way is the next version; the old way counts again', () => {
-    const first = withProtocol({ protocols: [], version: 1 }, full, true);
-    expect(first).toEqual({ protocols: [full], version: 1 });
-    const second = withProtocol(first, ladder, true);
-    expect(second).toEqual({ protocols: [full, ladder], version: 2 });
-    expect(withProtocol(second, full, true)).toEqual({ protocols: [full, ladder], version: 1 });
-  });
-
-  test('as long as nothing was run, another way is no other version', () => {
-    expect(withProtocol({ protocols: [full], version: 1 }, ladder, false)).toEqual({ protocols: [ladder], version: 1 });
-  });
-
-  test('however often plans change, every version that was run stays as it was', () => {
-    const ways = [full, ladder, { ...ladder, holdS: 9 }, { ...full, stepCount: 2 }];
-    fc.assert(
-      fc.property(fc.array(fc.record({ way: fc.nat(3), isRun: fc.boolean() }), { maxLength: 20 }), (plans) => {
-        let now: ProtocolVersions = { protocols: [], version: 1 };
-        const ran = new Map<number, unknown>();
-        for (const { way, isRun } of plans) {
-          now = withProtocol(now, ways[way]!, ran.has(now.version));
-          expect(now.protocols[now.version - 1]).toEqual(ways[way]);
-          if (isRun) ran.set(now.version, ways[way]);
-          for (const [version, was] of ran) expect(now.protocols[version - 1]).toEqual(was);
-        }
-      }),
-    );
   });
 });

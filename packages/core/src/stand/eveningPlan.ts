@@ -1,12 +1,21 @@
 import { OutOfRangeError } from '../errors/coreError.ts';
 import { requireWithin } from '../errors/guards.ts';
+import { throttleProgram, type StandProtocol } from './protocol.ts';
 
 /** One run as it is planned. */
 export interface PlannedRun {
   propId: string;
+  /** Another motor or pack of the craft, by its kit; null as the craft is described. */
+  kitId: string | null;
   /** Null where nobody said which pack. */
   packId: string | null;
   isReference: boolean;
+}
+
+/** What the props are run on: a motor with its cells, and the packs that fit it. */
+export interface PlannedRig {
+  kitId: string | null;
+  packIds: readonly string[];
 }
 
 export interface EveningWish {
@@ -16,7 +25,8 @@ export interface EveningWish {
   referenceId: string | null;
   /** Of each prop, 1 to 6. */
   runsPerProp: number;
-  packIds: readonly string[];
+  /** One after another: a motor is changed less often than a prop. */
+  rigs: readonly PlannedRig[];
   /** At most so many runs of others between two of the reference, 1 to 50. */
   mostBetween: number;
 }
@@ -64,13 +74,21 @@ function threeRounds(count: number): number[][] {
 }
 
 /**
- * The runs of an evening in their order: the reference first, last and between, each prop as often, packs in turn so
- * that each rests while the others work.
+ * The runs of an evening in their order, rig by rig: the reference first, last and between, each prop as often, packs in
+ * turn so that each rests while the others work.
  *
  * @throws {OutOfRangeError} if there is nothing to run, or a number is outside its range
  */
-export function planEvening({ propIds, referenceId, runsPerProp, packIds, mostBetween }: EveningWish): PlannedRun[] {
-  requireWithin('mostBetween', mostBetween, 1, 50);
+export function planEvening({ rigs, ...wish }: EveningWish): PlannedRun[] {
+  requireWithin('mostBetween', wish.mostBetween, 1, 50);
+  if (rigs.length === 0) throw new OutOfRangeError('rigs', 0, 'at least one rig');
+  return rigs.flatMap((rig) => planRig(wish, rig));
+}
+
+function planRig(
+  { propIds, referenceId, runsPerProp, mostBetween }: Omit<EveningWish, 'rigs'>,
+  { kitId, packIds }: PlannedRig,
+): PlannedRun[] {
   const contenders = propIds.filter((id) => id !== referenceId);
   if (contenders.length === 0 && referenceId === null) throw new OutOfRangeError('propIds', 0, 'at least one prop');
   const runs: { propId: string; isReference: boolean }[] = [];
@@ -89,70 +107,25 @@ export function planEvening({ propIds, referenceId, runsPerProp, packIds, mostBe
         reference();
       }
     }
-  return runs.map((run, i) => ({ ...run, packId: packIds.length === 0 ? null : packIds[i % packIds.length]! }));
+  return runs.map((run, i) => ({ ...run, kitId, packId: packIds.length === 0 ? null : packIds[i % packIds.length]! }));
 }
 
 /**
- * How unequal an order treats its props: how far the mean places of any two lie apart, in runs. Zero where a steady
- * drift moves all alike.
+ * How unequal an order treats its props: how far the mean places of any two on one rig lie apart, in runs. Zero where a
+ * steady drift moves all alike.
  */
 export function driftBias(runs: readonly PlannedRun[]): number {
+  const kitIds = [...new Set(runs.map((r) => r.kitId))];
+  return Math.max(0, ...kitIds.map((kitId) => biasWithin(runs.filter((r) => r.kitId === kitId))));
+}
+
+function biasWithin(runs: readonly PlannedRun[]): number {
   const places = new Map<string, number[]>();
   runs.forEach(({ propId, isReference }, i) => {
     if (!isReference) places.set(propId, [...(places.get(propId) ?? []), i]);
   });
   const means = [...places.values()].map((own) => own.reduce((a, b) => a + b, 0) / own.length);
   return means.length < 2 ? 0 : Math.max(...means) - Math.min(...means);
-}
-
-/** How each run goes: the shortest useful one is a reading at full throttle, a ladder goes down in even steps. */
-export interface StandProtocol {
-  kind: 'full' | 'ladder';
-  /** Readings in a run, 1 to 40. */
-  stepCount: number;
-  /** How long each is held [s]. */
-  holdS: number;
-  /** Between two runs: pack out, prop over, tare [s]. */
-  changeS: number;
-}
-
-/** What makes runs comparable: the time between two runs is no part of a run. */
-export type RunProtocol = Pick<StandProtocol, 'kind' | 'stepCount' | 'holdS'>;
-
-/** The versions of an evening's protocol, the first first, and the number of the one in force, from 1. */
-export interface ProtocolVersions {
-  protocols: readonly RunProtocol[];
-  version: number;
-}
-
-/**
- * The versions once runs are planned another way. A way that was planned before is that version again, so its runs count
- * again; a new one is the next version, or takes the place of the one in force while that has no run.
- *
- * @param hasRuns - whether a run of the version in force was begun
- */
-export function withProtocol(
-  { protocols, version }: ProtocolVersions,
-  { kind, stepCount, holdS }: RunProtocol,
-  hasRuns: boolean,
-): ProtocolVersions {
-  const asked = { kind, stepCount, holdS };
-  const known = protocols.findIndex((p) => p.kind === kind && p.stepCount === stepCount && p.holdS === holdS);
-  if (known >= 0) return { protocols, version: known + 1 };
-  // What was run before anything was planned counts with the first plan.
-  if (protocols.length === 0) return { protocols: [asked], version: 1 };
-  return hasRuns
-    ? { protocols: [...protocols, asked], version: protocols.length + 1 }
-    : { protocols: protocols.map((p, i) => (i === version - 1 ? asked : p)), version };
-}
-
-/** With a scale and a radio screen: one reading at full throttle; each prop gets it twice. */
-export const FULL_READING: StandProtocol = { kind: 'full', stepCount: 1, holdS: 5, changeS: 150 };
-export const LADDER: StandProtocol = { kind: 'ladder', stepCount: 7, holdS: 6, changeS: 180 };
-
-/** Throttle of each reading of a run, the first first. */
-export function throttleSteps({ kind, stepCount }: StandProtocol): number[] {
-  return Array.from({ length: stepCount }, (_, i) => (kind === 'full' ? 1 : 1 - i / stepCount));
 }
 
 /** What an evening takes. */
@@ -168,7 +141,7 @@ export interface EveningEstimate {
  * Time, charge and charging of an evening. Current falls with the cube of the throttle, as power does at a voltage that
  * stays.
  *
- *   Q = Σ I_full·u³·t
+ *   Q = ∫ I_full·u³ dt, over the throttle of the protocol
  *
  * @param runsPerPack - runs that a pack serves before it is charged, >= 1
  * @param fullCurrentA - of one motor at full throttle; null where it is not known
@@ -180,13 +153,18 @@ export function estimateEvening(
   fullCurrentA: number | null,
 ): EveningEstimate {
   requireWithin('runsPerPack', runsPerPack, 1, 50);
-  const { stepCount, holdS, changeS } = protocol;
+  const { corners } = throttleProgram(protocol);
+  const runS = corners.at(-1)!.atS;
   const uses = new Map<string, number>();
   for (const { packId } of runs) if (packId !== null) uses.set(packId, (uses.get(packId) ?? 0) + 1);
-  const cubes = throttleSteps(protocol).reduce((sum, u) => sum + u ** 3, 0);
+  const cubeS = corners.slice(1).reduce((sum, { atS, throttleRatio: to }, i) => {
+    const { atS: fromS, throttleRatio: from } = corners[i]!;
+    // Exact for a line: the mean of u³ between a and b.
+    return sum + ((atS - fromS) * (from ** 3 + from ** 2 * to + from * to ** 2 + to ** 3)) / 4;
+  }, 0);
   return {
-    durationS: runs.length * (stepCount * holdS + changeS),
-    chargeAh: fullCurrentA === null ? null : (fullCurrentA * cubes * holdS) / 3600,
+    durationS: runs.length * (runS + protocol.changeS),
+    chargeAh: fullCurrentA === null ? null : (fullCurrentA * cubeS) / 3600,
     chargeCount: [...uses.values()].reduce((sum, n) => sum + Math.max(0, Math.ceil(n / runsPerPack) - 1), 0),
   };
 }

@@ -13,6 +13,7 @@ export interface EveningEntry extends PlannedRun {
 export interface EveningRun {
   id: string;
   propId: string;
+  kitId: string | null;
   packId: string | null;
   isKept: boolean;
   /** Null where nobody looked. */
@@ -52,19 +53,22 @@ export function eveningState(
   const isBelow = ({ restingCellV }: EveningRun): boolean =>
     gateCellV !== null && restingCellV !== null && restingCellV < gateCellV;
   const standing = runs.filter((r) => !r.isPast);
+  // The same prop on another motor is another contender.
+  const placeOf = ({ propId, kitId }: { propId: string; kitId: string | null }): string => `${kitId ?? ''}/${propId}`;
   const filling = (isKept: boolean): Map<string, EveningRun[]> => {
-    const byProp = new Map<string, EveningRun[]>();
+    const byPlace = new Map<string, EveningRun[]>();
     for (const run of standing)
-      if (run.isKept === isKept && !isBelow(run)) byProp.set(run.propId, [...(byProp.get(run.propId) ?? []), run]);
-    return byProp;
+      if (run.isKept === isKept && !isBelow(run))
+        byPlace.set(placeOf(run), [...(byPlace.get(placeOf(run)) ?? []), run]);
+    return byPlace;
   };
   const [kept, begun] = [filling(true), filling(false)];
   const filled = entries.map((entry): EveningState['entries'][number] => {
-    const run = kept.get(entry.propId)?.shift();
+    const run = kept.get(placeOf(entry))?.shift();
     return { entry, state: run ? 'done' : entry.isSkipped ? 'skipped' : 'open', runId: run?.id ?? null };
   });
   for (const place of filled) {
-    const run = place.state === 'open' ? begun.get(place.entry.propId)?.shift() : undefined;
+    const run = place.state === 'open' ? begun.get(placeOf(place.entry))?.shift() : undefined;
     if (run) Object.assign(place, { state: 'typing', runId: run.id });
   }
   const next = filled.findIndex((p) => p.state === 'open' || p.state === 'typing');

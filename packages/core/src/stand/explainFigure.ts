@@ -1,17 +1,19 @@
-import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
+import type { Figure, Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
 import { carryThrustN, LIFT_TO_DRAG } from '../craft/carryThrust.ts';
 import { UnknownFigureError } from '../errors/coreError.ts';
 import { workingKey, type CampaignInput, type PropResult } from './campaign.ts';
 import {
   pointFigures,
   pointPlaces,
+  responseFigures,
   type PointFigure,
   type PointName,
   type PointPlace,
   type ReadFigure,
+  type ResponseFigure,
   type RunPoint,
 } from './pointOfRun.ts';
-import { correctionsOf, figureDimension, reduceCampaign } from './reduceCampaign.ts';
+import { correctionsOf, figureDimension, reduceRigs } from './reduceCampaign.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
 import { standQuantities } from './quantities.ts';
 import { campaignRuns, type CountedRun } from './sortRuns.ts';
@@ -20,18 +22,21 @@ import { campaignRuns, type CountedRun } from './sortRuns.ts';
  * Shows how one figure of a campaign follows from its readings: for each counted run the two points it lies between
  * and the law that joins them, then the mean over the runs.
  *
- * Runs the very reduction of `reduceCampaign` again, so what is shown is what was computed.
+ * Runs the very reduction of `reduceRigs` again, so what is shown is what was computed.
  *
+ * @param input - the rig whose figure it is
  * @param key - working key of the figure
+ * @param rigs - all rigs of the campaign, that one among them: their runs share one spread
  * @throws {UnknownFigureError} if there is no such figure
  */
-export function explainFigure(input: CampaignInput, key: string): Working {
+export function explainFigure(input: CampaignInput, key: string, rigs: readonly CampaignInput[] = [input]): Working {
   const [propModelId = '', point, figure] = key.split(':') as [string, PointName | 'standard', PointFigure];
-  const results = reduceCampaign(input);
+  const results = reduceRigs(rigs)[rigs.indexOf(input)]!;
   const result = results.props.find((p) => p.propModelId === propModelId);
   if (point === 'standard' && result) return explainStandardThrust(input, result, key);
   const compared = point !== 'standard' && pointFigures.includes(figure) ? result?.points[point]?.[figure] : undefined;
   if (!result || !compared || point === 'standard') throw new UnknownFigureError(key);
+  if (point === 'response') return explainResponse(input, result, figure as ResponseFigure, compared.figure);
   const runs = campaignRuns(input).of.get(propModelId)!;
   const place = pointPlaces(results.carryThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
   const inputs: WorkingInput[] = [];
@@ -66,6 +71,34 @@ export function explainFigure(input: CampaignInput, key: string): Working {
     result: compared.figure,
     source:
       place.axis === 'thrustN' ? (input.craft.kind === 'plane' ? 'cruiseBalance' : 'hoverBalance') : 'standReading',
+    notes,
+  };
+}
+
+/** A figure beside the curve: what each run told, and their mean. */
+function explainResponse(input: CampaignInput, result: PropResult, figure: ResponseFigure, shown: Figure): Working {
+  const { propModelId } = result;
+  const inputs: WorkingInput[] = [];
+  const terms = campaignRuns(input)
+    .of.get(propModelId)!
+    .counted.flatMap(({ settled, points }) => {
+      const value = points.response?.values[figure];
+      if (value === undefined) return [];
+      const { ordinal } = settled.run;
+      const dimension = responseFigures[figure];
+      inputs.push({ symbol: `a${ordinal}`, what: `run.${ordinal}.${figure}`, value, dimension, mark: 'measured' });
+      return [`a${ordinal}`];
+    });
+  const formula = terms.length === 1 ? terms[0]! : `(${terms.join(' + ')}) / ${terms.length}`;
+  const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: terms.length } }];
+  if (shown.uncertainty !== null) notes.push({ code: 'pooledSpread', values: { uncertainty: shown.uncertainty } });
+  return {
+    key: workingKey(propModelId, 'response', figure),
+    title: `response.${figure}`,
+    inputs,
+    lines: [{ symbol: 'mean', formula, value: shown.value, dimension: responseFigures[figure] }],
+    result: shown,
+    source: figure === 'inertiaKgM2' ? 'coastDown' : 'standReading',
     notes,
   };
 }

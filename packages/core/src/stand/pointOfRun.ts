@@ -1,12 +1,15 @@
 import { readAt, type CurvePoint, type CurveReading } from './readAt.ts';
 import type { StandQuantity, StandStep } from './quantities.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
+import type { Dimension } from '../units/dimensions.ts';
 import type { SettledRun } from './settleRun.ts';
 
 /**
- * Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust.
+ * Where on its curve a prop is looked at; `hover` is where it carries the craft, for a plane at its cruising thrust;
+ * `response` is beside the curve: how it follows the throttle, and how it holds.
  */
-export type PointName = 'full' | 'hover' | 'chosen';
+export const pointNames = ['full', 'hover', 'chosen', 'response'] as const;
+export type PointName = (typeof pointNames)[number];
 
 /** Figures that are read off the curve itself. */
 export const readFigures = [
@@ -19,8 +22,28 @@ export const readFigures = [
 ] as const satisfies readonly StandQuantity[];
 export type ReadFigure = (typeof readFigures)[number];
 
-/** Figures at a point of the curve: those read off it and the two quotients. */
-export const pointFigures = [...readFigures, 'thrustPerPowerNPerW', 'thrustPerCurrentNPerA'] as const;
+/** What follows from how a prop moves in time, with the dimension of each. */
+export const responseFigures = {
+  /** From a burst to nine tenths of its thrust. */
+  riseS: 'time',
+  /** Until half the speed is left without throttle. */
+  halfSpeedS: 'time',
+  /** Of propeller and bell, by their run-down. */
+  inertiaKgM2: 'inertia',
+  /** Of what slows them that the bearings take. */
+  dryShareRatio: 'ratio',
+  /** Thrust at the end of a hold over that at its beginning. */
+  keptThrustRatio: 'ratio',
+} as const satisfies Record<string, Dimension>;
+export type ResponseFigure = keyof typeof responseFigures;
+
+/** Figures at a point: those read off the curve, the two quotients, and the response. */
+export const pointFigures = [
+  ...readFigures,
+  'thrustPerPowerNPerW',
+  'thrustPerCurrentNPerA',
+  ...(Object.keys(responseFigures) as ResponseFigure[]),
+] as const;
 export type PointFigure = (typeof pointFigures)[number];
 
 /** One run at one point of its curve. */
@@ -39,7 +62,7 @@ const LEAST_TOP_THROTTLE = 0.85;
 export const FULL_THROTTLE_LEAST = 0.98;
 
 export interface PointPlace {
-  point: PointName;
+  point: Exclude<PointName, 'response'>;
   axis: 'throttleRatio' | 'thrustN';
   at: number;
 }

@@ -15,17 +15,26 @@ import {
 } from './campaign.ts';
 import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
 import { breachesOf } from './limits.ts';
-import { pointFigures, type PointFigure, type PointName } from './pointOfRun.ts';
+import {
+  pointFigures,
+  pointNames,
+  responseFigures,
+  type PointFigure,
+  type PointName,
+  type ReadFigure,
+  type ResponseFigure,
+} from './pointOfRun.ts';
 import { readAt, type CurvePoint } from './readAt.ts';
 import { standQuantities } from './quantities.ts';
 import type { SettledRun } from './settleRun.ts';
-import { campaignRuns, type CountedRun, type SortedRuns } from './sortRuns.ts';
+import { campaignRuns, type CampaignRuns, type CountedRun, type SortedRuns } from './sortRuns.ts';
 import { reduceToStandardDay } from './standardDay.ts';
 
 const DIMENSIONS: Record<PointFigure, Dimension> = {
   ...standQuantities,
   thrustPerPowerNPerW: 'thrustPerPower',
   thrustPerCurrentNPerA: 'thrustPerCurrent',
+  ...responseFigures,
 };
 
 /** Dimension in which a figure at a point is shown. */
@@ -48,9 +57,28 @@ export function figureDimension(figure: PointFigure): Dimension {
  * @throws {OutOfRangeError} if the craft's mass is not positive or a reading is not finite
  */
 export function reduceCampaign(input: CampaignInput): CampaignResults {
+  return reduceRigs([input])[0]!;
+}
+
+/**
+ * The same for one campaign on several rigs, other motors or other packs of the craft: each is reduced by itself, and
+ * compared with its own reference; how well a run repeats is the stand's, and is pooled over all of them.
+ *
+ * @returns results in the order of the inputs
+ * @throws {OutOfRangeError} as {@link reduceCampaign}
+ */
+export function reduceRigs(inputs: readonly CampaignInput[]): CampaignResults[] {
+  const runs = inputs.map(campaignRuns);
+  const spreads = spreadOfFigures(runs.flatMap(({ of }) => [...of.values()]));
+  return inputs.map((input, i) => resultsOf(input, runs[i]!, spreads));
+}
+
+function resultsOf(
+  input: CampaignInput,
+  { of: sorted, fullVoltageV }: CampaignRuns,
+  spreads: Map<string, PooledSpread>,
+): CampaignResults {
   const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
-  const { of: sorted, fullVoltageV } = campaignRuns(input);
-  const spreads = spreadOfFigures([...sorted.values()]);
   const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
   const props = input.props.map((prop) => propResult(input, prop, sorted.get(prop.id)!, reference, spreads, hoverN));
   const spread = spreads.get('full:thrustN') ?? null;
@@ -91,7 +119,7 @@ function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): numb
 
 function spreadOfFigures(all: SortedRuns[]): Map<string, PooledSpread> {
   const spreads = new Map<string, PooledSpread>();
-  for (const point of ['full', 'hover', 'chosen'] as const) {
+  for (const point of pointNames) {
     for (const figure of pointFigures) {
       const spread = pooledSpread(all.map((runs) => valuesAt(runs, point, figure)));
       if (spread) spreads.set(`${point}:${figure}`, spread);
@@ -109,8 +137,8 @@ function propResult(
   hoverN: number | null,
 ): PropResult {
   const isReference = prop.id === input.referencePropId;
-  const points: PropResult['points'] = { full: {}, hover: {}, chosen: {} };
-  for (const point of ['full', 'hover', 'chosen'] as const) {
+  const points: PropResult['points'] = { full: {}, hover: {}, chosen: {}, response: {} };
+  for (const point of pointNames) {
     for (const figure of pointFigures) {
       const against = isReference || !reference ? [] : valuesAt(reference, point, figure);
       const compared = comparedFigure(prop.id, point, figure, runs, against, spreads.get(`${point}:${figure}`) ?? null);
@@ -126,7 +154,7 @@ function propResult(
     origin: originOf(runs),
     points,
     canHover: canHover(runs, points, hoverN),
-    isFullOnly: runs.counted.length > 0 && runs.counted.every((r) => r.settled.steps.length === 1),
+    isFullOnly: isFullOnly(runs),
     standardThrust: standardThrust(prop.id, runs, spreads.get('full:thrustN') ?? null),
     breaches: breachesOf(
       input.craft,
@@ -139,6 +167,11 @@ function propResult(
   };
 }
 
+/** Whether every run that counts was read at full throttle and nowhere else. */
+function isFullOnly({ counted }: SortedRuns): boolean {
+  return counted.length > 0 && counted.every((r) => r.settled.steps.length === 1 && r.points.full !== undefined);
+}
+
 /**
  * Whether the craft is carried: read off the curve; of full throttle alone by its thrust, with no word on how much
  * throttle.
@@ -146,8 +179,7 @@ function propResult(
 function canHover(runs: SortedRuns, points: PropResult['points'], hoverN: number | null): boolean | null {
   if (runs.counted.length === 0 || hoverN === null) return null;
   if (points.hover.throttleRatio !== undefined) return true;
-  const isFullOnly = runs.counted.every((r) => r.settled.steps.length === 1);
-  return isFullOnly && (points.full.thrustN?.figure.value ?? 0) >= hoverN;
+  return isFullOnly(runs) && (points.full.thrustN?.figure.value ?? 0) >= hoverN;
 }
 
 function comparedFigure(
@@ -161,7 +193,8 @@ function comparedFigure(
   const values = valuesAt(runs, point, figure);
   if (values.length === 0) return null;
   const value = mean(values);
-  const isExtended = runs.counted.some((r) => r.points[point]?.readings[readBehind(figure)]?.isExtended);
+  const isExtended =
+    !isResponse(figure) && runs.counted.some((r) => r.points[point]?.readings[readBehind(figure)]?.isExtended);
   const shown: Figure = {
     value,
     dimension: figureDimension(figure),
@@ -193,10 +226,10 @@ function comparedFigure(
   return { figure: shown, runCount: values.length, differenceRatio, differenceHalfWidthRatio, comparison };
 }
 
+const isResponse = (figure: PointFigure): figure is ResponseFigure => figure in responseFigures;
+
 /** The reading that a figure leans on most, for saying whether it is extended. */
-function readBehind(
-  figure: PointFigure,
-): 'powerW' | 'currentA' | Exclude<PointFigure, 'thrustPerPowerNPerW' | 'thrustPerCurrentNPerA'> {
+function readBehind(figure: Exclude<PointFigure, ResponseFigure>): ReadFigure {
   if (figure === 'thrustPerPowerNPerW') return 'powerW';
   return figure === 'thrustPerCurrentNPerA' ? 'currentA' : figure;
 }

@@ -2,6 +2,7 @@ import type { Origin } from '../figure/figure.ts';
 import { correctStep, type CheckedQuantity, type Correction } from './instrumentCheck.ts';
 import { correctZeroDrift } from './standardDay.ts';
 import type { DoubtCode } from './runDoubts.ts';
+import type { RunFindings } from './runFindings.ts';
 import type { ReadingKind, StandQuantity, StandStep } from './quantities.ts';
 
 /** A kept run as the reduction takes it. */
@@ -21,6 +22,8 @@ export interface RunRecord {
   steps: readonly StandStep[];
   /** What the checks of the instruments make of the readings; none where they were not checked. */
   corrections: readonly Correction[];
+  /** What its readings over time told; null where it was typed. */
+  findings: RunFindings | null;
   /** Checks that had gone stale when the run was made. */
   staleChecks: readonly { quantity: CheckedQuantity; ageDays: number }[];
 }
@@ -32,6 +35,8 @@ export interface SettledRun {
   run: RunRecord;
   /** Sorted by throttle, one step a throttle, zero drift taken off, checked instruments corrected, power filled in where it was not read. */
   steps: StandStep[];
+  /** The same rows in the order in which they were taken, none averaged. */
+  taken: StandStep[];
   /** Rows without throttle or thrust, which nothing can be made of. */
   droppedCount: number;
   /** Rows that repeated a throttle and were averaged into one. */
@@ -59,7 +64,13 @@ export function settleRun(run: RunRecord): SettledRun {
     return { ...checked, powerW };
   });
   const steps = mergeThrottles(corrected);
-  return { run, steps, droppedCount: run.steps.length - usable.length, mergedCount: corrected.length - steps.length };
+  return {
+    run,
+    steps,
+    taken: corrected,
+    droppedCount: run.steps.length - usable.length,
+    mergedCount: corrected.length - steps.length,
+  };
 }
 
 function mergeThrottles(steps: StandStep[]): StandStep[] {

@@ -11,6 +11,7 @@ import {
   type RunPoint,
 } from './pointOfRun.ts';
 import { voltageStep } from './reduceVoltage.ts';
+import { responseOfRun } from './responseOfRun.ts';
 import { runDoubts } from './runDoubts.ts';
 import { settleRun, type LeftOutCode, type RunRecord, type SettledRun } from './settleRun.ts';
 
@@ -94,6 +95,9 @@ export function sortRuns(input: CampaignInput, propModelId: string): SortedRuns 
       const point = pointOfRun(settled, place);
       if (point) points[place.point] = point;
     }
+    const { drive, gearRatio } = input.craft;
+    const response = responseOfRun(settled, input.protocol, drive, gearRatio);
+    if (response) points.response = response;
     result.counted.push({ settled, points });
   }
   return result;
@@ -107,7 +111,9 @@ function whyLeftOut(
   if (run.protocolVersion !== input.protocolVersion)
     return { code: 'otherProtocol', value: run.protocolVersion, limit: input.protocolVersion };
   const isFullAlone = steps.length === 1 && steps[0]!.throttleRatio! >= FULL_THROTTLE_LEAST;
-  if (steps.length < 2 && !isFullAlone) return { code: 'tooFewSteps', value: steps.length, limit: 2 };
+  const isOneThrottle = input.protocol?.kind === 'coast' || input.protocol?.kind === 'hold';
+  if (steps.length < (isOneThrottle ? 1 : 2) && !isFullAlone)
+    return { code: 'tooFewSteps', value: steps.length, limit: 2 };
   const [doubt] = runDoubts(steps, {
     diameterM: input.props.find((p) => p.id === run.propModelId)!.diameterM,
     densityKgPerM3: run.densityKgPerM3,

@@ -54,6 +54,11 @@ export interface StandReasons
   sameThrust: 'name' | 'differenceRatio' | 'halfWidthRatio';
   mostThrust: 'name' | 'thrustN' | 'differenceRatio' | 'halfWidthRatio';
   leastHoverPower: 'name' | 'powerW' | 'differenceRatio' | 'halfWidthRatio' | 'kind';
+  keepsMost: 'name' | 'keptRatio';
+  leastInertia: 'name' | 'inertiaKgM2';
+  quickest: 'name' | 'riseS' | 'differenceRatio' | 'halfWidthRatio';
+  fades: 'name' | 'lossRatio';
+  dryBearing: 'shareRatio';
   betterAbove: 'name' | 'reference' | 'powerW' | 'thrustN';
   betterBelow: 'name' | 'reference' | 'powerW' | 'thrustN';
   'evening.belowGate': 'count';

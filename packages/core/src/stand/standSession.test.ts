@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { OutOfRangeError } from '../errors/coreError.ts';
 import type { LiveLimits, LiveReading } from './liveReading.ts';
 import { calm } from '../test/calmReading.ts';
+import { throttleProgram, usualProtocols } from './protocol.ts';
 import { DEAD_MAN_S, StandSession, WrongPhaseError } from './standSession.ts';
 
 const LIMITS: LiveLimits = {
@@ -132,15 +133,17 @@ test('a point is the mean of the last second, from the tare on', () => {
   expect(point.values.currentA).toBeCloseTo(11, 9);
 });
 
-test('a ladder keeps a point at each step and ends at rest', () => {
+test('a program keeps a point at each step and ends at rest; it never jumps from rest', () => {
   const { session, read, beat } = armed();
-  session.startLadder({ throttles: [0.2, 0.5, 0.8], settleS: 1, readS: 1 });
-  const seen = new Set<number>();
-  for (let i = 0; i < 700 && session.ladder; i++) {
-    seen.add(read());
+  session.startProgram(throttleProgram({ kind: 'own', stepCount: 3, holdS: 2, throttles: [0.2, 0.5, 0.8] }));
+  const seen: number[] = [];
+  for (let i = 0; i < 800 && session.program; i++) {
+    seen.push(read());
     beat();
   }
-  expect([...seen]).toEqual([0.2, 0.5, 0.8, 0]);
+  expect([...new Set(seen.filter((u, i) => u === seen[i - 1]))]).toEqual([0.2, 0.5, 0.8]);
+  expect(seen[0]).toBeLessThan(0.01);
+  expect(seen.at(-1)).toBe(0);
   expect(session.points.map((p) => p.values.throttleRatio)).toEqual([0.2, 0.5, 0.8].map((v) => expect.closeTo(v, 9)));
   expect(session).toMatchObject({ phase: 'held', throttleRatio: 0, cut: null });
 });
@@ -149,8 +152,8 @@ test('hostile commands', () => {
   const { session } = armed();
   for (const throttle of [-0.1, 1.01, NaN, Infinity])
     expect(() => session.setThrottle(throttle)).toThrow(OutOfRangeError);
-  expect(() => session.startLadder({ throttles: [0.2, 2], settleS: 1, readS: 1 })).toThrow(OutOfRangeError);
-  expect(() => session.startLadder({ throttles: [0.2], settleS: 0, readS: 0 })).toThrow(OutOfRangeError);
+  const corners = [{ atS: 0, throttleRatio: 2 }];
+  expect(() => session.startProgram({ corners, keepAtS: [] })).toThrow(OutOfRangeError);
   expect(session.throttleRatio).toBe(0);
 });
 
@@ -160,7 +163,7 @@ test('whatever is sent in whatever order, throttle is only ever given while arme
     'tare',
     'arm',
     'throttle',
-    'ladder',
+    'program',
     'keep',
     'cut',
     'disarm',
@@ -178,7 +181,7 @@ test('whatever is sent in whatever order, throttle is only ever given while arme
           if (name === 'tare') session.tare();
           if (name === 'arm') session.arm(now());
           if (name === 'throttle') session.setThrottle(0.7);
-          if (name === 'ladder') session.startLadder({ throttles: [0.3, 0.6], settleS: 1, readS: 1 });
+          if (name === 'program') session.startProgram(throttleProgram(usualProtocols.burst));
           if (name === 'keep') session.keepPoint();
           if (name === 'cut') session.cutNow('pilot');
           if (name === 'disarm') session.disarm();

@@ -9,6 +9,7 @@ import {
   type LiveLimits,
   type LiveReading,
 } from './liveReading.ts';
+import { READ_S, throttleAt, type ThrottleProgram } from './protocol.ts';
 import { SteadyWatch, type Trend } from './steadyWatch.ts';
 
 /**
@@ -46,14 +47,6 @@ export class WrongPhaseError extends CoreError {
   }
 }
 
-/** Throttle steps that are run and kept by themselves. */
-export interface Ladder {
-  throttles: readonly number[];
-  /** Time at each step: first to settle, then to read [s]. */
-  settleS: number;
-  readS: number;
-}
-
 /** Without the pilot's heartbeat for this long the throttle goes to zero [s]. */
 export const DEAD_MAN_S = 2;
 /** A device that stays silent for this long is cut [s]. */
@@ -71,7 +64,8 @@ export class StandSession {
   zeroN: number | null = null;
   cut: LiveCut | null = null;
   points: LivePoint[] = [];
-  ladder: (Ladder & { index: number; sinceS: number }) | null = null;
+  /** What runs by itself: how many of its points are kept, and since when it runs. */
+  program: (ThrottleProgram & { index: number; sinceS: number }) | null = null;
   private readonly window: LiveReading[] = [];
   private readonly watch = new SteadyWatch();
   private lastHeartbeatS = -Infinity;
@@ -114,32 +108,22 @@ export class StandSession {
   setThrottle(throttleRatio: number): void {
     this.require('throttle', 'armed', 'running');
     requireWithin('throttleRatio', throttleRatio, 0, 1);
-    this.ladder = null;
+    this.program = null;
     this.throttle(throttleRatio);
   }
 
-  /** Runs throttle steps by itself and keeps a point at each; after the last the throttle is zero. */
-  startLadder(ladder: Ladder): void {
-    this.require('ladder', 'armed', 'running');
-    for (const throttleRatio of ladder.throttles) requireWithin('throttleRatio', throttleRatio, 0, 1);
-    requireWithin('stepS', ladder.settleS + ladder.readS, 1, 60);
-    this.ladder = { ...ladder, index: 0, sinceS: this.timeS };
-    this.throttle(ladder.throttles[0] ?? 0);
+  /** Runs a program by itself and keeps its points; after its end the throttle is zero. */
+  startProgram(program: ThrottleProgram): void {
+    this.require('program', 'armed', 'running');
+    for (const { throttleRatio } of program.corners) requireWithin('throttleRatio', throttleRatio, 0, 1);
+    this.program = { ...program, index: 0, sinceS: this.timeS };
+    this.throttle(throttleAt(program, 0));
   }
 
   /** Keeps the mean of the last second as a point. */
   keepPoint(): LivePoint {
     this.require('keepPoint', 'armed', 'running');
-    if (this.points.length >= POINT_MAX_COUNT) throw new CoreError('tooManyPoints', { count: POINT_MAX_COUNT });
-    const values = Object.fromEntries(liveChannels.map((channel) => [channel, this.mean(channel)])) as Record<
-      LiveChannel,
-      number
-    >;
-    values.thrustN -= this.zeroN ?? 0;
-    values.throttleRatio = this.throttleRatio;
-    const point = { atS: this.timeS, values };
-    this.points.push(point);
-    return point;
+    return this.keepAt(this.throttleRatio);
   }
 
   /** Throttle to zero, from whoever asks. Cutting twice is cutting once. */
@@ -185,18 +169,30 @@ export class StandSession {
     }
     this.window.push(reading);
     if (this.window.length > WINDOW_COUNT) this.window.shift();
-    if (this.ladder) this.climb(this.ladder);
+    if (this.program) this.follow(this.program);
     return this.throttleRatio;
   }
 
-  private climb(ladder: NonNullable<StandSession['ladder']>): void {
-    if (this.timeS - ladder.sinceS < ladder.settleS + ladder.readS) return;
-    this.keepPoint();
-    ladder.index++;
-    ladder.sinceS = this.timeS;
-    const next = ladder.throttles[ladder.index];
-    if (next === undefined) this.stopTurning('held');
-    else this.throttle(next);
+  private follow(program: NonNullable<StandSession['program']>): void {
+    const runS = this.timeS - program.sinceS;
+    for (let atS; (atS = program.keepAtS[program.index]) !== undefined && atS <= runS; program.index++)
+      // The throttle in the middle of what was read, also where it moves.
+      this.keepAt(throttleAt(program, atS - READ_S / 2));
+    if (runS >= program.corners.at(-1)!.atS) this.stopTurning('held');
+    else this.throttle(throttleAt(program, runS));
+  }
+
+  private keepAt(throttleRatio: number): LivePoint {
+    if (this.points.length >= POINT_MAX_COUNT) throw new CoreError('tooManyPoints', { count: POINT_MAX_COUNT });
+    const values = Object.fromEntries(liveChannels.map((channel) => [channel, this.mean(channel)])) as Record<
+      LiveChannel,
+      number
+    >;
+    values.thrustN -= this.zeroN ?? 0;
+    values.throttleRatio = throttleRatio;
+    const point = { atS: this.timeS, values };
+    this.points.push(point);
+    return point;
   }
 
   private throttle(throttleRatio: number): void {
@@ -213,7 +209,7 @@ export class StandSession {
   private stopTurning(phase: 'held' | 'stopped'): void {
     this.throttleRatio = 0;
     this.watch.restart();
-    this.ladder = null;
+    this.program = null;
     this.phase = phase;
   }
 

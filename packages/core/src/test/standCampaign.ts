@@ -36,6 +36,7 @@ export const runOf = (
   readingKinds: {},
   steps,
   corrections: [],
+  findings: null,
   staleChecks: [],
   ...more,
 });
@@ -63,6 +64,7 @@ export const campaignOf = (runs: RunRecord[], more: Partial<CampaignInput> = {})
   referencePropId: 'ref',
   gateCellV: 4.05,
   protocolVersion: 1,
+  protocol: null,
   runs,
   chosenThrottleRatio: 0.5,
   ...more,

@@ -3,7 +3,7 @@ import { charge, current, motorConstant, power, resistance, voltage } from './el
 import { force } from './force.ts';
 import { length } from './length.ts';
 import { mass } from './mass.ts';
-import { acceleration, level, torque } from './mechanics.ts';
+import { acceleration, inertia, level, torque } from './mechanics.ts';
 import { number, ratio, time } from './ratio.ts';
 import { angle, rotation } from './rotation.ts';
 import { density, pressure, temperature } from './surroundings.ts';
@@ -22,6 +22,7 @@ export const dimensions = {
   charge,
   motorConstant,
   torque,
+  inertia,
   acceleration,
   level,
   temperature,

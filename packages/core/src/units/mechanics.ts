@@ -12,6 +12,15 @@ export const torque: UnitTable = {
   ],
 };
 
+export const inertia: UnitTable = {
+  suffix: 'KgM2',
+  siSymbol: 'kg·m²',
+  units: [
+    { symbol: 'g·cm²', aliases: ['g*cm2', 'gcm2'], factor: 1e-7 },
+    { symbol: 'kg·m²', aliases: ['kg*m2', 'kgm2'], factor: 1 },
+  ],
+};
+
 export const acceleration: UnitTable = {
   suffix: 'MPerS2',
   siSymbol: 'm/s²',

@@ -116,6 +116,14 @@ export const standSentences: Sentences<StandReasons> = {
     `${p.text('name')} pulls ${p.quantity('thrustN', 'force')} at full throttle, ${p.difference('differenceRatio')} ± ${p.share('halfWidthRatio')} against the reference.`,
   leastHoverPower: (p) =>
     `${p.text('name')} ${p.hovers()} on ${p.quantity('powerW', 'power')} a motor, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} less than the reference.`,
+  keepsMost: (p) => `${p.text('name')} holds its thrust best: ${p.share('keptRatio')} of it is left at the end.`,
+  leastInertia: (p) => `${p.text('name')} turns with least inertia: ${p.quantity('inertiaKgM2', 'inertia')}.`,
+  quickest: (p) =>
+    `${p.text('name')} is at its thrust in ${p.number('riseS', 3)} s, ${p.share('differenceRatio')} ± ${p.share('halfWidthRatio')} sooner than the reference.`,
+  fades: (p) =>
+    `${p.text('name')} loses ${p.share('lossRatio')} of its thrust while it is held: the pack sags or the motor warms. Compare at its end as well.`,
+  dryBearing: (p) =>
+    `Bearings take ${p.share('shareRatio')} of the run-down, where the air takes most of it on a free shaft: turn the bell by hand, listen, and oil or change them.`,
   betterAbove: (p) =>
     `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
   betterBelow: (p) =>

@@ -2,6 +2,7 @@ import type {
   CalibrationView,
   CampaignDetailView,
   CampaignListView,
+  CampaignMatrixView,
   CampaignResultsView,
   CreateCampaignDto,
   CreateInstrumentCheckDto,
@@ -13,12 +14,15 @@ import type {
   InstrumentsView,
   KeepRunDto,
   KeptView,
+  PlanStepsView,
   RunView,
   SaveDraftDto,
   UpdateCampaignDto,
 } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
+
+const kitPart = (kitId: string | null): string => (kitId === null ? '' : `&kitId=${kitId}`);
 
 export const standApi = api.injectEndpoints({
   endpoints: (build) => ({
@@ -38,13 +42,25 @@ export const standApi = api.injectEndpoints({
       query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/plan`, method: 'PUT', body }),
       invalidatesTags: ['Campaign'],
     }),
-    results: build.query<CampaignResultsView, { id: string; throttleRatio: number }>({
-      query: ({ id, throttleRatio }) => `/campaigns/${id}/results?throttleRatio=${throttleRatio}`,
+    planSteps: build.query<
+      PlanStepsView,
+      { campaignId: string; propModelIds: readonly string[]; kitId: string | null; count: number }
+    >({
+      query: ({ campaignId, propModelIds, kitId, count }) =>
+        `/campaigns/${campaignId}/plan/steps?propModelIds=${propModelIds.join(',')}&count=${count}${kitPart(kitId)}`,
+    }),
+    matrix: build.query<CampaignMatrixView, { id: string; throttleRatio: number }>({
+      query: ({ id, throttleRatio }) => `/campaigns/${id}/matrix?throttleRatio=${throttleRatio}`,
       providesTags: ['Campaign'],
     }),
-    working: build.query<Working, { id: string; throttleRatio: number; key: string }>({
-      query: ({ id, throttleRatio, key }) =>
-        `/campaigns/${id}/working?throttleRatio=${throttleRatio}&key=${encodeURIComponent(key)}`,
+    results: build.query<CampaignResultsView, { id: string; throttleRatio: number; kitId?: string | null }>({
+      query: ({ id, throttleRatio, kitId = null }) =>
+        `/campaigns/${id}/results?throttleRatio=${throttleRatio}${kitPart(kitId)}`,
+      providesTags: ['Campaign'],
+    }),
+    working: build.query<Working, { id: string; throttleRatio: number; key: string; kitId: string | null }>({
+      query: ({ id, throttleRatio, key, kitId }) =>
+        `/campaigns/${id}/working?throttleRatio=${throttleRatio}&key=${encodeURIComponent(key)}${kitPart(kitId)}`,
       providesTags: ['Campaign'],
     }),
     createCampaign: build.mutation<CampaignDetailView, CreateCampaignDto>({
@@ -119,6 +135,8 @@ export const {
   useCalibrationQuery,
   usePlanQuery,
   useSetPlanMutation,
+  useLazyPlanStepsQuery,
+  useMatrixQuery,
   useResultsQuery,
   useWorkingQuery,
   useCreateCampaignMutation,

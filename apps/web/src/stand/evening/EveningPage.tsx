@@ -1,9 +1,20 @@
-import type { CampaignDetailView, EveningPlanDto, PackPieceView, PropModelView } from '@zivvo/contract';
-import { bySeverity, dueChecks, eveningRace, eveningReasons, type EntryState, type EveningState } from '@zivvo/core';
+import type { CampaignDetailView, EveningPlanDto, PackPieceView, PropModelView, RunSummaryView } from '@zivvo/contract';
+import {
+  bySeverity,
+  dueChecks,
+  eveningRace,
+  eveningReasons,
+  liveKinds,
+  type EntryState,
+  type EveningRace,
+  type EveningState,
+} from '@zivvo/core';
+import { formatShare, upperFirst } from '@zivvo/words';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { v7 } from 'uuid';
 import { useStartLiveMutation } from '../../shared/api/liveApi.ts';
+import { useCraftQuery } from '../../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
 import {
   useCampaignQuery,
@@ -15,6 +26,8 @@ import {
 } from '../../shared/api/standApi.ts';
 import { useAsking } from '../../shared/api/useAsking.ts';
 import { usePacksQuery } from '../../shared/api/workshopApi.ts';
+import { rigChoices } from '../../shared/craft/rigChoices.ts';
+import { useAddressParam } from '../../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
 import { useKeys } from '../../shared/keys/keys.ts';
 import { Action, ActionLink } from '../../shared/ui/Action.tsx';
@@ -24,7 +37,8 @@ import { ReasonList } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { freshGrid } from '../runGrid.ts';
 import classes from './Evening.module.css';
-import { namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
+import { EveningFar } from './EveningFar.tsx';
+import { kindWords, namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
 import { PhotoBeside, PhotoDrop } from './PhotoBeside.tsx';
 import { QUICK_RUN_FORM, QuickRun } from './QuickRun.tsx';
 import { useCaller } from './useCaller.ts';
@@ -78,7 +92,9 @@ interface EveningProps {
 
 function Evening({ campaign, plan, models, packs }: EveningProps) {
   const { to } = useInHand();
-  const names = namesOf(models, packs);
+  const { data: craft } = useCraftQuery(campaign.craftId);
+  const rigs = craft ? rigChoices(craft) : [];
+  const names = namesOf(models, packs, rigs);
   const state = stateOf(plan, campaign);
   const { next, entries, doneCount } = state;
   const current = next === null ? null : entries[next]!;
@@ -86,6 +102,12 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
   const { ask, isAsking, asking } = useAsking();
   const [kept, setKept] = useState<string | null>(null);
   const headline = nextText(state, names);
+  const [far, setFar] = useAddressParam('far');
+  const { data: results } = useResultsQuery(
+    { id: campaign.id, throttleRatio: 0.6, kitId: current?.entry.kitId ?? null },
+    { skip: doneCount === 0 },
+  );
+  const race = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   const caller = useCaller(headline);
   const photos = usePhotoQueue(campaign.id);
   const skip = async (entryId: string, isSkipped: boolean): Promise<void> => {
@@ -96,15 +118,33 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
       // What was refused is told on the page.
     }
   };
+  const lastKept = campaign.runs
+    .filter((r) => r.keptAt !== null)
+    .reduce<RunSummaryView | null>((last, r) => (last !== null && last.keptAt! > r.keptAt! ? last : r), null);
+  const words = kindWords[plan.kind];
+  const hasRigs = entries.some((e) => e.entry.kitId !== entries[0]!.entry.kitId);
+  if (far !== null)
+    return (
+      <EveningFar
+        headline={headline}
+        rig={rigText(state, names)}
+        detail={`${doneCount} of ${entries.length} done`}
+        leader={race.leaderId === null ? null : names.prop(race.leaderId)}
+        lastRun={lastKept && { id: lastKept.id, name: names.prop(lastKept.propModelId) }}
+        onBack={() => setFar(null)}
+      />
+    );
   return (
     <StationPage
       eyebrow={`Stand · Evening · ${campaign.name}`}
       headline={headline}
       detail={`${doneCount} of ${entries.length} done${kept === null ? '' : ` · ${kept} is kept`}`}
-      reasons={<Reasons campaign={campaign} state={state} names={names} runsPerPack={plan.runsPerPack} />}
+      reasons={<Reasons race={race} state={state} names={names} runsPerPack={plan.runsPerPack} />}
       actions={
         <>
-          {current && plan.kind === 'ladder' && <LadderActions campaign={campaign} current={current} />}
+          {current && plan.kind !== 'full' && (
+            <RunActions campaign={campaign} current={current} canType={!liveKinds.includes(plan.kind)} />
+          )}
           {current && plan.kind === 'full' && (
             <Action weight="main" type="submit" form={QUICK_RUN_FORM} hint="Enter">
               Keep run
@@ -120,6 +160,7 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
               {caller.isOn ? 'Stop calling out' : 'Call out what is next'}
             </Action>
           )}
+          <Action onClick={() => setFar('1')}>Read from afar</Action>
           <ActionLink to={to(`/stand/${campaign.id}/plan`)}>Change the plan</ActionLink>
           {next !== null && <ActionLink to={to(`/stand/${campaign.id}`)}>Results so far</ActionLink>}
         </>
@@ -144,7 +185,11 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
               <PhotoBeside queue={photos} />
             </div>
           )}
-          {plan.kind === 'full' && <PhotoDrop queue={photos} />}
+          {plan.kind === 'full' ? (
+            <PhotoDrop queue={photos} runs={campaign.runs} />
+          ) : (
+            <p className="muted">{`${upperFirst(words.name)}: ${plan.kind === 'own' ? plan.throttles!.map((u) => formatShare(u)).join(', ') : `${plan.stepCount} ${words.steps.toLowerCase()}`}, ${words.hold.replace(', s', '').toLowerCase()} ${plan.holdS} s.`}</p>
+          )}
         </section>
       )}
       <section className={classes.sheet} aria-label="Runs of the evening">
@@ -158,7 +203,12 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
               <span>
                 <strong>{names.prop(entry.propId)}</strong>
                 <span className={classes.under}>
-                  {[entry.isReference ? 'the reference' : null, names.pack(entry.packId), stateNames[own]]
+                  {[
+                    entry.isReference ? 'the reference' : null,
+                    hasRigs ? names.rig(entry.kitId) : null,
+                    names.pack(entry.packId),
+                    stateNames[own],
+                  ]
                     .filter((t) => t !== null)
                     .join(' · ')}
                 </span>
@@ -191,24 +241,29 @@ function StateMark({ state }: { state: EntryState }) {
   return <span aria-hidden>{stateShapes[state]}</span>;
 }
 
-/** A ladder is typed in the grid, or run on the live stand. */
-function LadderActions({
+/** Several readings are typed in the grid, or run on the live stand; what happens between readings only there. */
+function RunActions({
   campaign,
   current,
+  canType,
 }: {
   campaign: CampaignDetailView;
   current: EveningState['entries'][number];
+  canType: boolean;
 }) {
   const go = useGo();
   const [create, creating] = useCreateRunMutation();
   const [startLive, starting] = useStartLiveMutation();
-  const { propId: propModelId, packId: packPieceId } = current.entry;
+  const { propId: propModelId, packId: packPieceId, kitId } = current.entry;
   const begin = async (isLive: boolean): Promise<void> => {
     const id = v7();
     const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
     const begun = isLive
-      ? await startLive({ campaignId: campaign.id, body: { id, propModelId, packPieceId } })
-      : await create({ campaignId: campaign.id, body: { id, propModelId, packPieceId, replacesRunId: null, draft } });
+      ? await startLive({ campaignId: campaign.id, body: { id, propModelId, packPieceId, kitId } })
+      : await create({
+          campaignId: campaign.id,
+          body: { id, propModelId, packPieceId, kitId, replacesRunId: null, draft },
+        });
     if (!begun.error) go(isLive ? `/stand/live/${id}` : `/stand/runs/${id}`, { propModelId });
   };
   const isBusy = creating.isLoading || starting.isLoading;
@@ -217,16 +272,18 @@ function LadderActions({
     else go(`/stand/runs/${current.runId}`, { propModelId });
   };
   useKeys([
-    { key: 'n', what: 'Type the next run', run: type },
+    ...(canType ? [{ key: 'n', what: 'Type the next run', run: type }] : []),
     { key: 'l', what: 'Run it on the live stand', run: () => void begin(true) },
   ]);
   return (
     <>
-      <Action weight="main" hint="n" disabled={isBusy} onClick={type}>
-        {current.runId === null ? 'Type the run' : 'Go on with the run'}
-      </Action>
+      {(canType || current.runId !== null) && (
+        <Action weight="main" hint={canType ? 'n' : undefined} disabled={isBusy} onClick={type}>
+          {current.runId === null ? 'Type the run' : 'Go on with the run'}
+        </Action>
+      )}
       {current.runId === null && (
-        <Action hint="l" disabled={isBusy} onClick={() => void begin(true)}>
+        <Action weight={canType ? 'plain' : 'main'} hint="l" disabled={isBusy} onClick={() => void begin(true)}>
           Run it on the live stand
         </Action>
       )}
@@ -237,21 +294,19 @@ function LadderActions({
 
 /** Who leads, who is out of the race, what is to be repeated. */
 function Reasons({
-  campaign,
+  race,
   state,
   names,
   runsPerPack,
 }: {
-  campaign: CampaignDetailView;
+  race: EveningRace;
   state: EveningState;
   names: Names;
   runsPerPack: number;
 }) {
-  const { data: results } = useResultsQuery({ id: campaign.id, throttleRatio: 0.6 }, { skip: state.doneCount === 0 });
   const { to } = useInHand();
   const { data: instruments } = useInstrumentsQuery();
   const due = dueChecks(instruments?.standings ?? []);
-  const race = results ? eveningRace(results) : { leaderId: null, beatenIds: [] };
   return (
     <>
       <ReasonList

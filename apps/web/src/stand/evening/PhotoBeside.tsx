@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { Action } from '../../shared/ui/Action.tsx';
 import { FileDrop } from '../../shared/ui/FileDrop.tsx';
 import classes from './Evening.module.css';
+import type { RunSummaryView } from '@zivvo/contract';
+import { photoPlaces } from './photoPlaces.ts';
 import type { PhotoQueue } from './usePhotoQueue.ts';
 
 /** The picture that belongs to the next run, large enough to read figures off it. */
@@ -35,13 +37,24 @@ export function PhotoBeside({ queue }: { queue: PhotoQueue }) {
 }
 
 /** Where the pictures of an evening are dropped, all at once. */
-export function PhotoDrop({ queue }: { queue: PhotoQueue }) {
+export function PhotoDrop({ queue, runs }: { queue: PhotoQueue; runs: readonly RunSummaryView[] }) {
+  const places = photoPlaces(queue.photos, runs);
+  const ofRuns = new Set(places.map((p) => p.runId)).size;
   return (
-    <FileDrop accept="image/*" button="Pictures" onFiles={(files) => void queue.add(files)}>
-      {queue.isAdding
-        ? 'storing…'
-        : (queue.note ??
-          'Drop the pictures of scale and screen: by their time each stands beside its run while you type.')}
-    </FileDrop>
+    <>
+      {places.length > 0 && (
+        <p className={classes.row}>
+          <Action onClick={() => void queue.attachAll(places)}>
+            {`Put ${places.length} ${places.length === 1 ? 'picture' : 'pictures'} with ${ofRuns === 1 ? 'the run' : `the ${ofRuns} runs`} of their time`}
+          </Action>
+        </p>
+      )}
+      <FileDrop accept="image/*" button="Pictures" onFiles={(files) => void queue.add(files)}>
+        {queue.isAdding
+          ? 'storing…'
+          : (queue.note ??
+            'Drop the pictures of scale and screen: by their time each stands beside its run while you type; those of runs that are kept are put with them.')}
+      </FileDrop>
+    </>
   );
 }

@@ -1,19 +1,32 @@
 import { NativeSelect, TextInput } from '@mantine/core';
-import type { CampaignDetailView, EveningPlanView, PackPieceView, PropModelView } from '@zivvo/contract';
-import { estimateEvening } from '@zivvo/core';
+import {
+  PLAN_STEPS_PROP_MAX_COUNT,
+  type CampaignDetailView,
+  type EveningPlanView,
+  type PackPieceView,
+  type PropModelView,
+} from '@zivvo/contract';
+import { estimateEvening, protocolKinds } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
 import { useCraftsQuery } from '../../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
-import { useCampaignQuery, usePlanQuery, useSetPlanMutation } from '../../shared/api/standApi.ts';
+import {
+  useCampaignQuery,
+  useLazyPlanStepsQuery,
+  usePlanQuery,
+  useSetPlanMutation,
+} from '../../shared/api/standApi.ts';
 import { useAsking } from '../../shared/api/useAsking.ts';
 import { usePacksQuery } from '../../shared/api/workshopApi.ts';
+import { rigChoices, type RigChoice } from '../../shared/craft/rigChoices.ts';
+import { useFormat } from '../../shared/format/useFormat.ts';
 import { useKept } from '../../shared/forms/kept.ts';
 import { useGo, useInHand } from '../../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../../shared/ui/Action.tsx';
 import { AskedNote } from '../../shared/ui/AskedNote.tsx';
-import { EmptyPage, Ready } from '../../shared/ui/PageStates.tsx';
+import { EmptyPage, ProblemNote, Ready } from '../../shared/ui/PageStates.tsx';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import classes from './Evening.module.css';
@@ -21,6 +34,8 @@ import {
   draftFaults,
   draftOf,
   fittingPacks,
+  kindNotes,
+  kindWords,
   namesOf,
   orderText,
   outOfOrderText,
@@ -32,10 +47,15 @@ import {
   putInOrder,
   runsPerPackOf,
   runsText,
+  throttlesText,
   withKind,
   type PlanDraft,
 } from './planView.ts';
 import { RunOrder } from './RunOrder.tsx';
+
+/** Stands for the craft without a kit where an identifier is wanted. */
+const AS_DESCRIBED = 'described';
+const USUAL_STEP_COUNT = 7;
 
 /** What is run this evening, in which order, on which packs, and how. */
 export function Component() {
@@ -46,6 +66,7 @@ export function Component() {
   const packs = usePacksQuery();
   const { data: crafts } = useCraftsQuery();
   const craft = crafts?.items.find((c) => c.id === campaign.data?.craftId) ?? null;
+  const rigs = craft === null ? [] : rigChoices(craft);
   return (
     <Ready query={campaign}>
       {(evening) => (
@@ -59,7 +80,10 @@ export function Component() {
                       campaign={evening}
                       view={view}
                       models={items}
-                      packs={fittingPacks(shelf, craft)}
+                      packs={shelf.filter(
+                        (p) => rigs.length === 0 || rigs.some((r) => fittingPacks([p], r).length > 0),
+                      )}
+                      rigs={rigs}
                       key={evening.id}
                     />
                   )}
@@ -77,10 +101,12 @@ interface PlanProps {
   campaign: CampaignDetailView;
   view: EveningPlanView;
   models: readonly PropModelView[];
+  /** That fit any of the rigs. */
   packs: readonly PackPieceView[];
+  rigs: readonly RigChoice[];
 }
 
-function Plan({ campaign, view, models, packs }: PlanProps) {
+function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
   const { to } = useInHand();
   const go = useGo();
   const [send, sending] = useSetPlanMutation();
@@ -88,14 +114,16 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
   const revision = view.plan?.revision ?? 0;
   // What nobody has touched here follows the plan that is kept; what somebody has stays until it is handed over.
   const [own, setOwn, handedOver] = useKept<PlanDraft | null>(`plan/${campaign.id}`, () => null);
-  const kept = useMemo(() => draftOf(view.plan, campaign, models, packs), [view.plan, campaign, models, packs]);
+  const kept = useMemo(() => draftOf(view.plan, campaign, models, shelf), [view.plan, campaign, models, shelf]);
   const draft = own ?? kept;
   const isMovedOn = own !== null && own.basis !== revision;
   const setDraft = (change: (now: PlanDraft) => PlanDraft): void => setOwn((now) => change(now ?? kept));
   const set = (change: Partial<PlanDraft>): void => setDraft((now) => ({ ...now, ...change }));
   const faults = draftFaults(draft);
   const isGood = Object.keys(faults).length === 0;
-  const names = namesOf(models, packs);
+  const chosenRigs = rigs.filter((r) => draft.kitIds.includes(r.kitId));
+  const packs = shelf.filter((p) => rigs.length === 0 || chosenRigs.some((r) => fittingPacks([p], r).length > 0));
+  const names = namesOf(models, packs, rigs);
   const reference = models.find((m) => m.id === campaign.referencePropModelId);
   const outOfOrder = outOfOrderText(draft, names);
   const protocol = isGood ? protocolText(draft, campaign) : null;
@@ -104,6 +132,26 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
     isGood && planned.length > 0
       ? estimateEvening(planned, protocolOf(draft), runsPerPackOf(draft), view.fullCurrentA)
       : null;
+  const [askSteps, steps] = useLazyPlanStepsQuery();
+  const [overlap, setOverlap] = useState<string | null>(null);
+  const format = useFormat();
+  const chooseSteps = async (): Promise<void> => {
+    const reference = campaign.referencePropModelId === null ? [] : [campaign.referencePropModelId];
+    const found = await askSteps({
+      campaignId: campaign.id,
+      propModelIds: [...new Set([...reference, ...draft.propIds])].slice(0, PLAN_STEPS_PROP_MAX_COUNT),
+      kitId: draft.kitIds[0] ?? null,
+      count: USUAL_STEP_COUNT,
+    });
+    if (!found.data) return;
+    const { throttles, shared } = found.data;
+    setDraft((now) => ({ ...withKind(now, 'own'), throttles: throttlesText(throttles) }));
+    setOverlap(
+      shared === null
+        ? 'These props share no thrust, by the model: the strongest gives more at its least step than the weakest at full throttle.'
+        : `By the model every prop is read from ${format.quantity(shared.leastN, 'force').text} or less up to ${format.quantity(shared.mostN, 'force').text} or more.`,
+    );
+  };
   const keep = async (): Promise<void> => {
     try {
       await ask(() => send({ campaignId: campaign.id, body: planBody(draft, draft.basis) }).unwrap());
@@ -114,7 +162,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
     go(`/stand/${campaign.id}/evening`);
   };
   const number = (
-    name: 'runsPerProp' | 'runsPerPack' | 'mostBetween' | 'stepCount' | 'holdS' | 'changeMin',
+    name: 'runsPerProp' | 'runsPerPack' | 'mostBetween' | 'stepCount' | 'holdS' | 'throttles' | 'changeMin',
     label: string,
   ) => (
     <TextInput
@@ -152,6 +200,7 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
       }
       reasons={
         <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
+          {kindNotes[draft.kind] !== undefined && <li>{kindNotes[draft.kind]}</li>}
           {draft.runs.length > 0 && <li>{orderText(draft.runs)}</li>}
           {protocol !== null && <li>{protocol}</li>}
           {campaign.referencePropModelId === null && (
@@ -209,6 +258,21 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
           onChange={(propIds) => set({ propIds })}
         />
       </section>
+      {rigs.length > 1 && (
+        <section className={classes.sheet} aria-label="Motors and cells">
+          <h2>Motors and cells</h2>
+          <Choices
+            items={rigs.map((r) => ({
+              id: r.kitId ?? AS_DESCRIBED,
+              name: r.name,
+              note: r.kitId === null ? 'as the craft is described' : `${r.motorLabel}, ${r.seriesCount}S`,
+            }))}
+            chosen={draft.kitIds.map((id) => id ?? AS_DESCRIBED)}
+            onChange={(ids) => set({ kitIds: ids.map((id) => (id === AS_DESCRIBED ? null : id)) })}
+          />
+          {faults.kitIds !== undefined && <p role="alert">{faults.kitIds}</p>}
+        </section>
+      )}
       <section className={classes.sheet} aria-label="Packs">
         <h2>Packs</h2>
         {packs.length === 0 ? (
@@ -228,29 +292,42 @@ function Plan({ campaign, view, models, packs }: PlanProps) {
             label="Each run"
             value={draft.kind}
             onChange={(e) => setDraft((now) => withKind(now, e.currentTarget.value as PlanDraft['kind']))}
-            data={[
-              { value: 'full', label: 'full throttle' },
-              { value: 'ladder', label: 'a ladder down' },
-            ]}
+            data={protocolKinds.map((kind) => ({ value: kind, label: kindWords[kind].name }))}
           />
-          {number('stepCount', draft.kind === 'full' ? 'Readings a run' : 'Steps')}
+          {draft.kind !== 'own' && number('stepCount', kindWords[draft.kind].steps)}
+          {(draft.kind === 'own' || draft.kind === 'hold') &&
+            number('throttles', draft.kind === 'own' ? 'Throttles, %' : 'Throttle, %')}
           {number('runsPerProp', 'Runs of each prop')}
           {number('mostBetween', 'Reference after at most')}
           {number('runsPerPack', 'Runs a pack serves')}
-          {number('holdS', 'Each held, s')}
+          {number('holdS', kindWords[draft.kind].hold)}
           {number('changeMin', 'Between runs, min')}
         </div>
         <div className={classes.row} style={{ marginTop: 12 }}>
-          <Action disabled={!isGood} onClick={() => set({ runs: putInOrder(draft, campaign.referencePropModelId) })}>
+          <Action
+            disabled={!isGood}
+            onClick={() => set({ runs: putInOrder(draft, campaign.referencePropModelId, rigs, packs) })}
+          >
             Put in order
           </Action>
+          {(draft.kind === 'ladder' || draft.kind === 'own') && (
+            <Action disabled={steps.isFetching || draft.propIds.length === 0} onClick={() => void chooseSteps()}>
+              Steps whose thrusts overlap
+            </Action>
+          )}
           {outOfOrder !== null && <p role="status">{outOfOrder}</p>}
         </div>
+        {overlap !== null && (
+          <p role="status" className="muted">
+            {overlap}
+          </p>
+        )}
+        <ProblemNote error={steps.error} />
       </section>
       {draft.runs.length > 0 && (
         <section className={classes.sheet} aria-label="Order">
           <h2>Order</h2>
-          <RunOrder runs={draft.runs} packs={packs} names={names} onChange={(runs) => set({ runs })} />
+          <RunOrder runs={draft.runs} packs={packs} rigs={rigs} names={names} onChange={(runs) => set({ runs })} />
         </section>
       )}
     </StationPage>

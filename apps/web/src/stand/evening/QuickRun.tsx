@@ -52,7 +52,7 @@ export function QuickRun({ campaign, entry, packs, readingCount, onKept }: Quick
       await ask(async () => {
         const run = await create({
           campaignId: campaign.id,
-          body: startBody(id, entry.propId, typed, choices),
+          body: startBody(id, entry, typed, choices),
         }).unwrap();
         // Kept by a press whose answer got lost.
         if (run.state === 'draft') await keepRun({ id, body: keepBody(typed, choices, run.revision) }).unwrap();

@@ -20,11 +20,13 @@ import { IconGripVertical } from '@tabler/icons-react';
 import type { PackPieceView, PlannedRunDto } from '@zivvo/contract';
 import { Action } from '../../shared/ui/Action.tsx';
 import classes from './Evening.module.css';
-import { moved, type Names } from './planView.ts';
+import type { RigChoice } from '../../shared/craft/rigChoices.ts';
+import { fittingPacks, moved, type Names } from './planView.ts';
 
 interface RunOrderProps {
   runs: readonly PlannedRunDto[];
   packs: readonly PackPieceView[];
+  rigs: readonly RigChoice[];
   names: Names;
   onChange: (runs: PlannedRunDto[]) => void;
 }
@@ -32,7 +34,7 @@ interface RunOrderProps {
 const HOW_TO_MOVE = 'Space takes the run up, the arrows move it, Space lets go, Escape leaves it where it was.';
 
 /** The runs in their order: dragged by the grip, or taken up there with Space and moved with the arrows. */
-export function RunOrder({ runs, packs, names, onChange }: RunOrderProps) {
+export function RunOrder({ runs, packs, rigs, names, onChange }: RunOrderProps) {
   const sensors = useSensors(
     useSensor(PointerSensor),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -64,7 +66,8 @@ export function RunOrder({ runs, packs, names, onChange }: RunOrderProps) {
               key={run.id}
               run={run}
               place={i + 1}
-              packs={packs}
+              packs={fittingPacks(packs, rigs.find((r) => r.kitId === (run.kitId ?? null)) ?? null)}
+              rigName={runs.some((r) => r.kitId !== runs[0]!.kitId) ? names.rig(run.kitId ?? null) : null}
               names={names}
               onPack={(packPieceId) => onChange(runs.map((r) => (r.id === run.id ? { ...r, packPieceId } : r)))}
               onTakeOut={() => onChange(runs.filter((r) => r.id !== run.id))}
@@ -80,6 +83,7 @@ function Entry({
   run,
   place,
   packs,
+  rigName,
   names,
   onPack,
   onTakeOut,
@@ -87,6 +91,8 @@ function Entry({
   run: PlannedRunDto;
   place: number;
   packs: readonly PackPieceView[];
+  /** Where the plan has several. */
+  rigName: string | null;
   names: Names;
   onPack: (packPieceId: string | null) => void;
   onTakeOut: () => void;
@@ -112,7 +118,11 @@ function Entry({
       <span className={classes.number}>{place}</span>
       <span>
         <strong>{name}</strong>
-        {run.isReference && <span className={classes.under}>the reference</span>}
+        {(run.isReference || rigName !== null) && (
+          <span className={classes.under}>
+            {[run.isReference ? 'the reference' : null, rigName].filter((t) => t !== null).join(' · ')}
+          </span>
+        )}
       </span>
       <NativeSelect
         aria-label={`Pack of run ${place}`}

@@ -27,6 +27,7 @@ import {
   namesOf,
   nextText,
   orderText,
+  planBody,
   planHeadline,
   protocolText,
   putInOrder,
@@ -34,6 +35,7 @@ import {
   stateOf,
   withKind,
 } from './planView.ts';
+import { photoPlaces } from './photoPlaces.ts';
 import { blankEntry, entryFaults, keepBody, startBody } from './quickRun.ts';
 
 const model = (id: string, label: string, diameterM: number) =>
@@ -42,7 +44,12 @@ const models = [model('m1', '7x4x2', 0.178), model('m2', '7.2x3.6x2', 0.183), mo
 const pack = (id: string, tag: string, seriesCount = 6) =>
   ({ id, tag, seriesCount, capacityAh: 4, chemistry: 'lipo' }) as unknown as PackPieceView;
 const packs = [pack('p1', 'P1'), pack('p2', 'P2')];
-const names = namesOf(models, packs);
+const rig = { name: '2507 1080 kV, 6S', motorLabel: '2507 1080 kV', seriesCount: 6, chemistry: 'lipo' } as const;
+const rigs = [
+  { ...rig, kitId: null },
+  { ...rig, kitId: 'k1', name: 'four cells', seriesCount: 4 },
+];
+const names = namesOf(models, packs, rigs);
 
 const evening = (runs: Partial<RunSummaryView>[] = [], more: Partial<CampaignDetailView> = {}): CampaignDetailView =>
   ({
@@ -57,6 +64,8 @@ const evening = (runs: Partial<RunSummaryView>[] = [], more: Partial<CampaignDet
       protocolVersion: 1,
       id: `r${i}`,
       createdAt: `2026-11-20T1${i}:00:00Z`,
+      keptAt: `2026-11-20T1${i}:05:00Z`,
+      kitId: null,
       state: 'kept',
       packPieceId: 'p1',
       restingCellV: 4.15,
@@ -69,6 +78,7 @@ const plan = (more: Partial<EveningPlanDto> = {}): EveningPlanDto => ({
   kind: 'full',
   stepCount: 1,
   holdS: 5,
+  throttles: null,
   changeS: 150,
   runsPerPack: 3,
   runs: ['m1', 'm2', 'm1'].map((propModelId, i) => ({
@@ -81,13 +91,22 @@ const plan = (more: Partial<EveningPlanDto> = {}): EveningPlanDto => ({
   revision: 4,
   ...more,
 });
+const craft = {
+  id: 'c1',
+  name: 'Petrel',
+  motorLabel: '2507 1080 kV',
+  packSeriesCount: 6,
+  packChemistry: 'lipo',
+  kits: [],
+};
 const answers = (campaign = evening(), own: EveningPlanDto | null = plan(), more: object = {}) => ({
   'GET /campaigns/e1': campaign,
   'GET /campaigns/e1/plan': { plan: own, fullCurrentA: 40 },
   'GET /campaigns/e1/results': { props: [] },
   'GET /prop-models': { items: models, total: 3 },
   'GET /pack-pieces': [...packs, pack('p9', 'P9', 4)],
-  'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', packSeriesCount: 6, packChemistry: 'lipo' }], total: 1 },
+  'GET /crafts': { items: [craft], total: 1 },
+  'GET /crafts/c1': craft,
   ...more,
 });
 const show = (page: 'plan' | 'evening'): void =>
@@ -190,7 +209,7 @@ describe('a plan', () => {
   test.each([
     ['runsPerProp', '0', '1 to 6'],
     ['runsPerPack', '', 'a number'],
-    ['holdS', 'long', '1 to 120'],
+    ['holdS', 'long', '1 to 600'],
     ['changeMin', '90', '0 to 60'],
   ] as const)('%s of %p: %s', (name, text, said) => {
     const draft = { ...draftOf(null, evening(), models, packs), [name]: text };
@@ -199,12 +218,63 @@ describe('a plan', () => {
 
   test('an own order is told to be unfair where it is', () => {
     const draft = draftOf(null, evening(), models, packs);
-    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'] }, 'm1'))).toMatch(/moves every prop alike/);
-    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'], runsPerProp: '1' }, 'm1'))).toMatch(
+    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'] }, 'm1', rigs, packs))).toMatch(
+      /moves every prop alike/,
+    );
+    expect(orderText(putInOrder({ ...draft, propIds: ['m2', 'm3'], runsPerProp: '1' }, 'm1', rigs, packs))).toMatch(
       /up to 1\.0 runs apart/,
     );
-    expect(putInOrder({ ...draft, propIds: [] }, null)).toEqual([]);
+    expect(putInOrder({ ...draft, propIds: [] }, null, rigs, packs)).toEqual([]);
     expect(withKind(draft, 'ladder')).toMatchObject({ stepCount: '7', changeMin: '3' });
+  });
+
+  test('each way of running has its own numbers; steps of one’s own are typed in per cent', () => {
+    const draft = draftOf(null, evening(), models, packs);
+    const own = { ...withKind(draft, 'own'), throttles: '100 80, 62,5  40%' };
+    expect(draftFaults(own)).toEqual({});
+    expect(planBody(own, 0)).toMatchObject({ kind: 'own', stepCount: 4, throttles: [1, 0.8, 0.625, 0.4] });
+    expect(draftFaults({ ...own, throttles: '100 eighty' })).toHaveProperty('throttles');
+    expect(draftFaults({ ...own, throttles: '' })).toHaveProperty('throttles');
+    expect(draftFaults({ ...withKind(draft, 'hold'), throttles: '60 70' })).toEqual({ throttles: 'one throttle' });
+    expect(draftFaults({ ...withKind(draft, 'ramp'), holdS: '4' })).toHaveProperty('holdS');
+    expect(planBody(withKind(draft, 'burst'), 0).throttles).toBeNull();
+  });
+
+  test('several motors and cells are one plan: rig by rig, each with packs that fit it, the change of rig is said', () => {
+    const shelf = [...packs, pack('p9', 'P9', 4)];
+    const draft = { ...draftOf(null, evening(), models, shelf), kitIds: [null, 'k1'], propIds: ['m2'] };
+    const runs = putInOrder(draft, 'm1', rigs, shelf);
+    expect(runs.map((r) => `${r.kitId ?? '–'}/${r.packPieceId}`)).toEqual([
+      '–/p1',
+      '–/p2',
+      '–/p1',
+      '–/p2',
+      '–/p1',
+      'k1/p9',
+      'k1/p9',
+      'k1/p9',
+      'k1/p9',
+      'k1/p9',
+    ]);
+    expect(orderText(runs)).toMatch(/moves every prop alike/);
+    const kept = ['m1', 'm2', 'm1', 'm2', 'm1'].map((propModelId) => ({ propModelId, kitId: null }));
+    const state = stateOf(plan({ runs }), evening(kept));
+    expect(state).toMatchObject({ doneCount: 5, next: 5 });
+    expect(rigText(state, names)).toContain('The rig: four cells.');
+    expect(draftFaults({ ...draft, kitIds: [] })).toEqual({ kitIds: 'one at least' });
+  });
+
+  test('steps whose thrusts overlap are asked for and stand in the field', async () => {
+    pretendServer(
+      answers(evening(), null, {
+        'GET /campaigns/e1/plan/steps': { throttles: [1, 0.82, 0.6, 0.41], shared: { leastN: 2, mostN: 11 } },
+      }),
+    );
+    show('plan');
+    await userEvent.selectOptions(await screen.findByLabelText('Each run'), 'a ladder down');
+    await userEvent.click(screen.getByRole('button', { name: 'Steps whose thrusts overlap' }));
+    expect(await screen.findByText(/every prop is read from 204 g or less up to 1,?122 g/)).toBeTruthy();
+    expect(screen.getByLabelText<HTMLInputElement>('Throttles, %').value).toBe('100 82 60 41');
   });
 
   test('entries move, times are told, packs of another craft are not proposed', () => {
@@ -216,15 +286,13 @@ describe('a plan', () => {
       '2 h 31 min',
     ]);
     expect(planHeadline(1, { durationS: 60, chargeAh: null, chargeCount: 1 })).toBe('1 run, 1 min, 1 charge');
-    expect(
-      fittingPacks([...packs, pack('p9', 'P9', 4)], { packSeriesCount: 6, packChemistry: 'lipo' } as never),
-    ).toEqual(packs);
+    expect(fittingPacks([...packs, pack('p9', 'P9', 4)], rigs[0]!)).toEqual(packs);
   });
 });
 
 describe('what another way of running does to the runs that are there', () => {
-  const full = { kind: 'full', stepCount: 1, holdS: 5 } as const;
-  const ladder = { kind: 'ladder', stepCount: 7, holdS: 6 } as const;
+  const full = { kind: 'full', stepCount: 1, holdS: 5, throttles: null } as const;
+  const ladder = { kind: 'ladder', stepCount: 7, holdS: 6, throttles: null } as const;
   const draft = draftOf(plan(), evening(), models, packs);
   const with2 = evening([{}, {}], { protocols: [full] });
 
@@ -460,6 +528,34 @@ test('two readings make two steps, and the texts stand in the draft', () => {
   const entry = { packId: '', rest: '', readings: [reading, { ...reading, thrust: '1510' }] };
   expect(entryFaults(entry, defaultUnits).size).toBe(0);
   expect(keepBody(entry, defaultUnits, 3).steps.map((s) => s.currentA)).toEqual([36.5, 36.5]);
-  const start = startBody('r1', 'm1', entry, defaultUnits);
+  const start = startBody('r1', { propId: 'm1', kitId: 'k1' }, entry, defaultUnits);
+  expect(start).toMatchObject({ propModelId: 'm1', kitId: 'k1' });
   expect([start.packPieceId, start.draft.cells[1]]).toEqual([null, ['100', '1510', '', '36,5', '23.1']]);
+});
+
+test('pictures go to the run that was kept after them, or just before; older ones wait', () => {
+  const { runs } = evening([{}, {}]);
+  const photo = (name: string, at: string) => ({ sha256: name, name, takenMs: Date.parse(`2026-11-20T${at}Z`) });
+  const photos = [photo('a', '10:01:00'), photo('b', '10:05:40'), photo('c', '11:04:59'), photo('d', '08:00:00')];
+  expect(photoPlaces([...photos, photo('e', '12:00:00')], runs).map((p) => [p.photo.name, p.runId])).toEqual([
+    ['a', 'r0'],
+    ['b', 'r0'],
+    ['c', 'r1'],
+  ]);
+});
+
+test('on a second screen the evening says what is next, what to change, and what the last run gave', async () => {
+  pretendServer(
+    answers(evening([{ propModelId: 'm1' }]), plan(), {
+      'GET /runs/r0': { id: 'r0', steps: [{ throttleRatio: 1, thrustN: 14.7, currentA: 36.4, speedRpm: null }] },
+    }),
+  );
+  show('evening');
+  await userEvent.click(await screen.findByRole('button', { name: 'Read from afar' }));
+  expect(await screen.findByText('Next: Veddick 7.2×3.6×2 on P2')).toBeTruthy();
+  expect(await headline()).toMatch(/Pack out\. Veddick 7×4×2 off, Veddick 7\.2×3\.6×2 on/);
+  expect(await screen.findByText('1,499')).toBeTruthy();
+  expect(screen.getByText('1 of 3 done')).toBeTruthy();
+  await userEvent.click(screen.getByRole('button', { name: 'Back to the evening' }));
+  expect(await screen.findByRole('button', { name: 'Read from afar' })).toBeTruthy();
 });

@@ -1,7 +1,6 @@
 import {
   planLimits,
   type CampaignDetailView,
-  type CraftView,
   type EveningPlanDto,
   type PackPieceView,
   type PlannedRunDto,
@@ -10,59 +9,71 @@ import {
 import {
   driftBias,
   eveningState,
-  FULL_READING,
   gateAnswer,
-  LADDER,
   planEvening,
+  requireProtocol,
+  usualProtocols,
   withProtocol,
   type EveningEstimate,
   type EveningState,
   type PlannedRun,
+  type ProtocolKind,
   type StandProtocol,
 } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { v7 } from 'uuid';
+import type { RigChoice } from '../../shared/craft/rigChoices.ts';
 import { numberIn } from '../../shared/forms/numberIn.ts';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 
 /** A plan as it is put together, text by text. */
 export interface PlanDraft {
   propIds: string[];
+  /** Motors and cells, by kit; null for the craft as it is described. */
+  kitIds: (string | null)[];
   packIds: string[];
   runsPerProp: string;
   runsPerPack: string;
   mostBetween: string;
-  kind: StandProtocol['kind'];
+  kind: ProtocolKind;
   stepCount: string;
   holdS: string;
+  /** Of own steps and of a hold, in per cent. */
+  throttles: string;
   changeMin: string;
   runs: PlannedRunDto[];
   /** Revision of the plan that it began with; 0 without one. */
   basis: number;
 }
 
-const protocolTexts = ({ kind, stepCount, holdS, changeS }: StandProtocol) => ({
+const protocolTexts = ({ kind, stepCount, holdS, throttles, changeS }: StandProtocol) => ({
   kind,
   stepCount: String(stepCount),
   holdS: String(holdS),
+  throttles: throttlesText(throttles ?? []),
   changeMin: String(changeS / 60),
 });
 
-/** The other way of running, with its usual numbers. */
+/** Throttles as they are typed: per cent, parted by blanks. */
+export const throttlesText = (throttles: readonly number[]): string =>
+  throttles.map((u) => String(Math.round(u * 1000) / 10)).join(' ');
+
+/** Another way of running, with its usual numbers. */
 export const withKind = (draft: PlanDraft, kind: PlanDraft['kind']): PlanDraft => ({
   ...draft,
-  ...protocolTexts(kind === 'full' ? FULL_READING : LADDER),
+  ...protocolTexts(usualProtocols[kind]),
 });
 
 /** A prop this much larger or smaller than the reference is hardly meant for the same craft. */
 const NEAR_RATIO = 0.15;
 const MOST_PROPOSED = 12;
 
-/** Packs that this craft can be run on. */
-export const fittingPacks = (packs: readonly PackPieceView[], craft: CraftView | null): PackPieceView[] =>
-  packs.filter(
-    (p) => craft === null || (p.seriesCount === craft.packSeriesCount && p.chemistry === craft.packChemistry),
-  );
+/** Packs that a rig can be run on. */
+export const fittingPacks = (
+  packs: readonly PackPieceView[],
+  rig: Pick<RigChoice, 'seriesCount' | 'chemistry'> | null,
+): PackPieceView[] =>
+  packs.filter((p) => rig === null || (p.seriesCount === rig.seriesCount && p.chemistry === rig.chemistry));
 
 /** What stands on the page at first: the plan that is kept, or what lies near the reference, read at full throttle. */
 export function draftOf(
@@ -79,11 +90,12 @@ export function draftOf(
     propIds: (plan ? unique(runs.map((r) => r.propModelId)) : near.slice(0, MOST_PROPOSED).map((m) => m.id)).filter(
       (id) => id !== referenceId,
     ),
+    kitIds: plan && runs.length > 0 ? [...new Set(runs.map((r) => r.kitId ?? null))] : [null],
     packIds: plan ? unique(runs.map((r) => r.packPieceId)) : packs.map((p) => p.id),
     runsPerProp: '2',
     runsPerPack: String(plan?.runsPerPack ?? 3),
     mostBetween: '6',
-    ...protocolTexts(plan ?? FULL_READING),
+    ...protocolTexts(plan ?? usualProtocols.full),
     runs,
     basis: plan?.revision ?? 0,
   };
@@ -103,9 +115,23 @@ export function draftFaults(draft: PlanDraft): Partial<Record<keyof PlanDraft, s
   check('runsPerProp', planLimits.runsPerProp, true);
   check('runsPerPack', planLimits.runsPerPack, true);
   check('mostBetween', planLimits.mostBetween, true);
-  check('stepCount', planLimits.stepCount, true);
+  if (draft.kind !== 'own') check('stepCount', planLimits.stepCount, true);
   check('holdS', planLimits.holdS, false);
   check('changeMin', changeRange, false);
+  const throttles = throttlesOf(draft);
+  if (throttles?.some((u) => !(u >= 0.01 && u <= 1)) || throttles?.length === 0)
+    faults.throttles = 'per cent, 1 to 100, parted by blanks';
+  else if (draft.kind === 'hold' && throttles!.length > 1) faults.throttles = 'one throttle';
+  else if (draft.kind === 'own' && throttles!.length > planLimits.stepCount.max)
+    faults.throttles = `${planLimits.stepCount.max} at most`;
+  if (draft.kitIds.length === 0) faults.kitIds = 'one at least';
+  if (Object.keys(faults).length === 0)
+    try {
+      requireProtocol(protocolOf(draft));
+    } catch {
+      // The only thing that is left: a ramp has to pass each of its points slowly enough to be read.
+      faults.holdS = `${numberOf(draft.stepCount)} at least: a second for each point`;
+    }
   return faults;
 }
 
@@ -113,33 +139,56 @@ const numberOf = (text: string): number => Number(text.trim().replace(',', '.'))
 
 export const runsPerPackOf = ({ runsPerPack }: PlanDraft): number => numberOf(runsPerPack);
 
-export const protocolOf = ({ kind, stepCount, holdS, changeMin }: PlanDraft): StandProtocol => ({
-  kind,
-  stepCount: numberOf(stepCount),
-  holdS: numberOf(holdS),
-  changeS: numberOf(changeMin) * 60,
-});
+/** Typed throttles; null where the way of running has none of its own. */
+function throttlesOf({ kind, throttles }: Pick<PlanDraft, 'kind' | 'throttles'>): number[] | null {
+  if (kind !== 'own' && kind !== 'hold') return null;
+  return throttles
+    .split(/[\s;%]+|,(?=\s)/)
+    .filter((t) => t !== '')
+    .map((t) => numberOf(t) / 100);
+}
 
-export const plannedOf = ({ propModelId, packPieceId, isReference }: PlannedRunDto): PlannedRun => ({
+export const protocolOf = (draft: PlanDraft): StandProtocol => {
+  const throttles = throttlesOf(draft);
+  return {
+    kind: draft.kind,
+    stepCount: draft.kind === 'own' ? throttles!.length : numberOf(draft.stepCount),
+    holdS: numberOf(draft.holdS),
+    throttles,
+    changeS: numberOf(draft.changeMin) * 60,
+  };
+};
+
+export const plannedOf = ({ propModelId, kitId, packPieceId, isReference }: PlannedRunDto): PlannedRun => ({
   propId: propModelId,
+  kitId: kitId ?? null,
   packId: packPieceId,
   isReference,
 });
 
 /** The chosen props in an order in which drift favours nobody; none where nothing is chosen. */
-export function putInOrder(draft: PlanDraft, referenceId: string | null): PlannedRunDto[] {
+export function putInOrder(
+  draft: PlanDraft,
+  referenceId: string | null,
+  rigs: readonly RigChoice[],
+  packs: readonly PackPieceView[],
+): PlannedRunDto[] {
   if (draft.propIds.length === 0 && referenceId === null) return [];
   return planEvening({
     propIds: draft.propIds,
     referenceId,
     runsPerProp: numberOf(draft.runsPerProp),
-    packIds: draft.packIds,
+    rigs: draft.kitIds.map((kitId) => {
+      const fitting = fittingPacks(packs, rigs.find((r) => r.kitId === kitId) ?? null);
+      return { kitId, packIds: draft.packIds.filter((id) => fitting.some((p) => p.id === id)) };
+    }),
     mostBetween: numberOf(draft.mostBetween),
   })
     .slice(0, planLimits.runCount.max)
-    .map(({ propId, packId, isReference }) => ({
+    .map(({ propId, kitId, packId, isReference }) => ({
       id: v7(),
       propModelId: propId,
+      kitId,
       packPieceId: packId,
       isReference,
       isSkipped: false,
@@ -148,6 +197,7 @@ export function putInOrder(draft: PlanDraft, referenceId: string | null): Planne
 
 export const planBody = (draft: PlanDraft, revision: number): EveningPlanDto => ({
   ...protocolOf(draft),
+  throttles: throttlesOf(draft),
   runsPerPack: runsPerPackOf(draft),
   runs: draft.runs,
   revision,
@@ -221,6 +271,7 @@ export function stateOf(plan: EveningPlanDto, { runs, gateCellV, protocolVersion
       .map((run) => ({
         id: run.id,
         propId: run.propModelId,
+        kitId: run.kitId,
         packId: run.packPieceId,
         isKept: run.state === 'kept',
         restingCellV: run.restingCellV,
@@ -233,9 +284,16 @@ export function stateOf(plan: EveningPlanDto, { runs, gateCellV, protocolVersion
 export interface Names {
   prop: (id: string) => string;
   pack: (id: string | null) => string | null;
+  /** Of a motor with its cells, by kit. */
+  rig: (kitId: string | null) => string;
 }
 
-export const namesOf = (models: readonly PropModelView[], packs: readonly PackPieceView[]): Names => ({
+export const namesOf = (
+  models: readonly PropModelView[],
+  packs: readonly PackPieceView[],
+  rigs: readonly RigChoice[],
+): Names => ({
+  rig: (kitId) => rigs.find((r) => r.kitId === kitId)?.name ?? 'a kit that is gone',
   prop: (id) => {
     const model = models.find((m) => m.id === id);
     return model ? propModelName(model) : 'a prop that left the rack';
@@ -256,11 +314,13 @@ export function rigText({ entries, next }: EveningState, names: Names): string {
   if (next === null) return '';
   const { entry } = entries[next]!;
   const before = entries.slice(0, next).findLast((e) => e.state === 'done')?.entry;
+  const isOtherRig = entries.some((e) => e.entry.kitId !== entry.kitId) && before?.kitId !== entry.kitId;
+  const rig = isOtherRig ? ` The rig: ${names.rig(entry.kitId)}.` : '';
   const pack = names.pack(entry.packId);
   const packPart = pack === null ? '' : ` Pack ${pack} in last, when nobody is near.`;
-  if (before?.propId === entry.propId) return `The prop stays on. Tare, telemetry cleared.${packPart}`;
+  if (before?.propId === entry.propId && !isOtherRig) return `The prop stays on. Tare, telemetry cleared.${packPart}`;
   const off = before === undefined ? '' : `${names.prop(before.propId)} off, `;
-  return `Pack out. ${off}${names.prop(entry.propId)} on. Tare, telemetry cleared.${packPart}`;
+  return `Pack out. ${off}${names.prop(entry.propId)} on.${rig} Tare, telemetry cleared.${packPart}`;
 }
 
 /** Volts of a cell as they are typed in a hurry: 412 is 4.12. */
@@ -299,3 +359,23 @@ export function gateText(
       return { text: `${volts(restV!)}${gateCellV === null ? '' : ', over the gate'}`, severity: 'gain' };
   }
 }
+
+/** What each way of running is called, and what its numbers are. */
+export const kindWords: Record<ProtocolKind, { name: string; steps: string; hold: string; runs: string }> = {
+  full: { name: 'full throttle', steps: 'Readings a run', hold: 'Each held, s', runs: 'Run full throttle' },
+  ladder: { name: 'a ladder down', steps: 'Steps', hold: 'Each held, s', runs: 'Run the ladder' },
+  own: { name: 'steps of my own', steps: 'Steps', hold: 'Each held, s', runs: 'Run the steps' },
+  ramp: { name: 'a slow ramp up and down', steps: 'Points on the way up', hold: 'Way up, s', runs: 'Run the ramp' },
+  burst: { name: 'bursts to full throttle', steps: 'Bursts', hold: 'Each held, s', runs: 'Run the bursts' },
+  coast: { name: 'run-downs', steps: 'Run-downs', hold: 'Turning before, s', runs: 'Run it down' },
+  hold: { name: 'one throttle, held', steps: 'Readings on the way', hold: 'Held, s', runs: 'Hold it' },
+};
+
+/** What a way of running is good for, and what it needs. */
+export const kindNotes: Partial<Record<ProtocolKind, string>> = {
+  ramp: 'A ramp gives a whole curve in a minute; points on the way up and down lie at the same throttles. It needs a stand that reads by itself.',
+  burst: 'Bursts tell how soon thrust follows the throttle. They need a stand that reads by itself.',
+  coast:
+    'A run-down tells the inertia, and whether the bearings are dry. It needs a stand that reads by itself, and a speed controller with its braking switched off.',
+  hold: 'A hold tells what is left of the thrust when pack and motor are warm. Watch the bell: let it cool between runs.',
+};

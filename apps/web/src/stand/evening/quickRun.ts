@@ -1,5 +1,5 @@
 import { readingLimits, type CreateRunDto, type KeepRunDto } from '@zivvo/contract';
-import { emptyStep, fromSi, toSi } from '@zivvo/core';
+import { emptyStep, fromSi, toSi, type PlannedRun } from '@zivvo/core';
 import { unitFor, type UnitChoices } from '@zivvo/words';
 import { numberIn } from '../../shared/forms/numberIn.ts';
 import { freshGrid } from '../runGrid.ts';
@@ -55,13 +55,19 @@ export function entryFaults(entry: QuickEntry, choices: UnitChoices): Set<string
 }
 
 /** What starts the run: the texts stand in its grid, so that a draft that is not kept loses nothing. */
-export function startBody(id: string, propModelId: string, entry: QuickEntry, choices: UnitChoices): CreateRunDto {
+export function startBody(
+  id: string,
+  { propId, kitId }: Pick<PlannedRun, 'propId' | 'kitId'>,
+  entry: QuickEntry,
+  choices: UnitChoices,
+): CreateRunDto {
   const { columns } = freshGrid();
   const force = unitFor('force', choices).symbol;
   const cells = entry.readings.map((r) => ['100', r.thrust, r.rpm, r.current, r.voltage]);
   return {
     id,
-    propModelId,
+    propModelId: propId,
+    kitId,
     packPieceId: entry.packId === '' ? null : entry.packId,
     replacesRunId: null,
     draft: {

@@ -36,6 +36,8 @@ export interface PhotoQueue {
   leaveOut: () => void;
   /** Puts the picture that is shown with a run, and goes on to the next. */
   attachTo: (runId: string) => Promise<void>;
+  /** Puts pictures with the runs that they belong to. */
+  attachAll: (places: readonly { photo: QueuedPhoto; runId: string }[]) => Promise<void>;
 }
 
 /** Pictures of an evening, stored as they are dropped and kept in their order until each is with its run. */
@@ -80,15 +82,19 @@ export function usePhotoQueue(campaignId: string): PhotoQueue {
     setNote(notes.length === 0 ? null : notes.join(' '));
     setAdding(false);
   };
-  const attachTo = async (runId: string): Promise<void> => {
-    const photo = photos[place];
-    if (!photo) return;
+  const put = async (photo: QueuedPhoto, runId: string): Promise<void> => {
     try {
       await attach({ id: runId, blobSha256: photo.sha256 }).unwrap();
       without(photo.sha256);
     } catch (error) {
       setNote(`${photo.name} is not with its run: ${failureOf(error).detail}`);
     }
+  };
+  const attachTo = async (runId: string): Promise<void> => {
+    if (photos[place]) await put(photos[place], runId);
+  };
+  const attachAll: PhotoQueue['attachAll'] = async (places) => {
+    for (const { photo, runId } of places) await put(photo, runId);
   };
   return {
     photos,
@@ -97,6 +103,7 @@ export function usePhotoQueue(campaignId: string): PhotoQueue {
     note,
     add,
     attachTo,
+    attachAll,
     step: (by) => setQueue((now) => ({ ...now, shownSha: now.photos[place + by]?.sha256 ?? now.shownSha })),
     leaveOut: () => photos[place] && without(photos[place].sha256),
   };

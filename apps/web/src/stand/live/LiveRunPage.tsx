@@ -20,6 +20,7 @@ import { TAB_ID } from '../../shared/api/liveStream.ts';
 import { usePropModelsQuery } from '../../shared/api/rackApi.ts';
 import {
   useCampaignQuery,
+  usePlanQuery,
   useRemoveRunMutation,
   useRestoreRunMutation,
   useResultsQuery,
@@ -37,6 +38,7 @@ import { takeAway } from '../../shared/ui/takeAway.ts';
 import { ArmPanel } from './ArmPanel.tsx';
 import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
+import { kindWords } from '../evening/planView.ts';
 import { carryName } from '../resultsView.ts';
 import { liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
 import { OtherRun } from './OtherRun.tsx';
@@ -46,7 +48,6 @@ import { useStandKeys } from './useStandKeys.ts';
 import { useThrottleSteps } from './useThrottleSteps.ts';
 
 const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
-const LADDER = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
 const FAULTS: { value: SimulatedFault | ''; label: string }[] = [
   { value: '', label: 'nothing' },
   { value: 'scaleStuck', label: 'the scale sticks' },
@@ -118,14 +119,22 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       onGone: () => go(`/stand/${view.campaignId}`),
     });
   const step = useThrottleSteps(live, view.throttleRatio);
-  const onLadder = (): void => {
-    if (isPilot && view.ladder === null) send({ name: 'ladder', throttles: LADDER, settleS: 1 });
+  const { data: evening } = usePlanQuery(view.campaignId);
+  const planned = evening?.plan ?? null;
+  const protocol = planned && {
+    kind: planned.kind,
+    stepCount: planned.stepCount,
+    holdS: planned.holdS,
+    throttles: planned.throttles,
+  };
+  const onProgram = (): void => {
+    if (isPilot && view.program === null) send({ name: 'program', protocol });
   };
   useStandKeys(isHot, {
     keepPoint: () => isPilot && send({ name: 'keepPoint' }),
     cut: () => send({ name: 'cut' }),
     step,
-    ladder: onLadder,
+    program: onProgram,
   });
   const headline = isLost
     ? 'Zivvo’s server does not answer: use your switch'
@@ -177,8 +186,8 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
             </Action>
           )}
           {isHot && (
-            <Action hint="l" disabled={!isPilot || view.ladder !== null} onClick={onLadder}>
-              Run the ladder
+            <Action hint="l" disabled={!isPilot || view.program !== null} onClick={onProgram}>
+              {kindWords[planned?.kind ?? 'ladder'].runs}
             </Action>
           )}
           {!isHot && view.fault === null && view.points.length > 0 && (

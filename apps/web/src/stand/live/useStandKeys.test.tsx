@@ -5,15 +5,15 @@ import { useStandKeys } from './useStandKeys.ts';
 const keepPoint = jest.fn();
 const cut = jest.fn();
 const step = jest.fn();
-const ladder = jest.fn();
+const program = jest.fn();
 const global = jest.fn();
 
 beforeEach(() => {
-  for (const spy of [keepPoint, cut, step, ladder, global]) spy.mockReset();
+  for (const spy of [keepPoint, cut, step, program, global]) spy.mockReset();
 });
 
 function Page({ isHot }: { isHot: boolean }) {
-  useStandKeys(isHot, { keepPoint, cut, step, ladder });
+  useStandKeys(isHot, { keepPoint, cut, step, program });
   return <button type="button">Cut</button>;
 }
 
@@ -45,7 +45,7 @@ test.each(['Escape', '.', 'q', '/', '?', 'g', 'F5', 'Backspace', '0', 'Tab', 'En
 test.each(['Shift', 'Control', 'Alt', 'Meta'])('%s alone is no stroke', (key) => {
   show(true);
   fireEvent.keyDown(document.body, { key });
-  for (const spy of [cut, step, keepPoint, ladder]) expect(spy).not.toHaveBeenCalled();
+  for (const spy of [cut, step, keepPoint, program]) expect(spy).not.toHaveBeenCalled();
 });
 
 test.each(['ctrlKey', 'altKey', 'metaKey'] as const)('a listed key with %s is another key, and cuts', (modifier) => {
@@ -74,13 +74,13 @@ test('the button that armed the stand loses the focus, and the key that is still
   expect(cut).not.toHaveBeenCalled();
 });
 
-test('a key held down is one step; l runs the ladder', () => {
+test('a key held down is one step; l runs the program', () => {
   show(true);
   fireEvent.keyDown(document.body, { key: ']' });
   for (let i = 0; i < 5; i++) fireEvent.keyDown(document.body, { key: ']', repeat: true });
   expect(step).toHaveBeenCalledTimes(1);
   fireEvent.keyDown(document.body, { key: 'l' });
-  expect(ladder).toHaveBeenCalledTimes(1);
+  expect(program).toHaveBeenCalledTimes(1);
 });
 
 test('while nothing is armed the keys belong to the app', () => {

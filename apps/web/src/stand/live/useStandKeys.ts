@@ -4,7 +4,7 @@ interface StandKeys {
   keepPoint: () => unknown;
   cut: () => void;
   step: (by: number) => void;
-  ladder: () => void;
+  program: () => void;
 }
 
 const STEP = 0.05;
@@ -21,7 +21,7 @@ const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'AltGraph', 'Meta']);
 
 /**
  * Keys of an armed stand, caught before anything else on the page: Space keeps a point, arrows and brackets step the
- * throttle, `l` runs the ladder, everything that is not listed cuts. A key held down is one stroke. No button keeps the
+ * throttle, `l` runs the program, everything that is not listed cuts. A key held down is one stroke. No button keeps the
  * focus meanwhile, so that none can be pressed by a key.
  */
 export function useStandKeys(isHot: boolean, keys: StandKeys): void {
@@ -40,7 +40,7 @@ export function useStandKeys(isHot: boolean, keys: StandKeys): void {
       const isPlain = !event.ctrlKey && !event.altKey && !event.metaKey;
       const by = isPlain ? STEPS[event.key] : undefined;
       if (isPlain && event.key === ' ') latest.current.keepPoint();
-      else if (isPlain && event.key === 'l') latest.current.ladder();
+      else if (isPlain && event.key === 'l') latest.current.program();
       else if (by !== undefined) latest.current.step(by);
       else latest.current.cut();
     };

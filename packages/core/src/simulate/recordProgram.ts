@@ -1,5 +1,6 @@
 import type { LiveLimits, LiveReading } from '../stand/liveReading.ts';
-import { StandSession, type Ladder, type LivePoint } from '../stand/standSession.ts';
+import type { ThrottleProgram } from '../stand/protocol.ts';
+import { StandSession, type LivePoint } from '../stand/standSession.ts';
 import type { SimulatedStand } from './simulatedStand.ts';
 
 const NO_LIMITS: LiveLimits = {
@@ -10,19 +11,19 @@ const NO_LIMITS: LiveLimits = {
   temperatureC: null,
   vibrationMPerS2: null,
 };
-/** Readings at rest before the tare, and the longest that a ladder may take. */
+/** Readings at rest before the tare, and the longest that a program may take. */
 const REST_COUNT = 120;
 const MOST_COUNT = 120_000;
 
 /**
- * Runs a ladder of throttle steps on a made-up stand, as the live page would, without waiting for a clock.
+ * Runs a program on a made-up stand, as the live page would, without waiting for a clock.
  *
  * @param onReading - hears every reading, as a recorder would
- * @returns the kept points; fewer than the ladder has steps where a limit cut it
+ * @returns the kept points; fewer than the program has where a limit cut it
  */
-export function recordLadder(
+export function recordProgram(
   stand: SimulatedStand,
-  ladder: Ladder,
+  program: ThrottleProgram,
   limits: LiveLimits = NO_LIMITS,
   onReading: (reading: LiveReading) => void = () => undefined,
 ): LivePoint[] {
@@ -36,7 +37,7 @@ export function recordLadder(
   for (let i = 0; i < REST_COUNT; i++) exchange();
   session.tare();
   session.arm(0);
-  session.startLadder(ladder);
-  for (let i = 0; i < MOST_COUNT && session.ladder !== null; i++) exchange();
+  session.startProgram(program);
+  for (let i = 0; i < MOST_COUNT && session.program !== null; i++) exchange();
   return session.points;
 }
