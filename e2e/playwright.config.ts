@@ -11,14 +11,23 @@ const args = [
   '--disable-sync',
 ];
 
+/** Journeys that fly a stand. */
+const FLOWN = ['live.spec.ts', 'liveKill.spec.ts', 'driven.spec.ts', 'evening.spec.ts', 'protocols.spec.ts'].map(
+  (file) => `**/${file}`,
+);
+
 export default defineConfig({
   testDir: '.',
-  testMatch: '*.spec.ts',
   globalSetup: './openedOnce.ts',
   // No journey shares what it changes, so each may run beside any other.
   fullyParallel: true,
-  // A journey waits for about half of its time: three keep two cores busy.
+  // A journey waits for about half of its time: three keep two cores busy. A page that flies a stand has to be heard
+  // every two seconds, so one such journey at a time.
   workers: 3,
+  projects: [
+    { name: 'flown', testMatch: FLOWN, workers: 1 },
+    { name: 'walked', testIgnore: FLOWN, workers: 2 },
+  ],
   retries: 0,
   timeout: 120_000,
   expect: { timeout: 15_000 },

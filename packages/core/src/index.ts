@@ -163,6 +163,7 @@ export * from './stand/explainFigure.ts';
 export * from './stand/recognizeColumns.ts';
 export * from './stand/readRunTable.ts';
 export * from './stand/lineFeed.ts';
+export * from './stand/drivenStand.ts';
 export * from './care/findings.ts';
 export * from './care/condition.ts';
 export * from './care/fatigue.ts';

@@ -39,6 +39,23 @@ export class HardwareStopError extends FeatureError {
   }
 }
 
+export class DeviceNotHereError extends FeatureError {
+  constructor(name: string) {
+    super(
+      409,
+      'deviceNotHere',
+      `“${name}” is not heard`,
+      'Start the program that drives it; it has to name its thrust, the throttle it holds and the order it obeyed.',
+    );
+  }
+}
+
+export class TooManyStandsError extends FeatureError {
+  constructor(most: number) {
+    super(409, 'tooManyStands', 'Too many stands are speaking', `${most} at a time are heard; nothing was changed.`);
+  }
+}
+
 export class DeviceLostError extends FeatureError {
   constructor() {
     super(

@@ -20,8 +20,11 @@ export interface OpenRun extends Omit<LiveView, 'deviceKind' | 'isOpen' | 'pilot
 }
 
 export function toLiveView({ pilot, writer: _writer, hasDevice: _hasDevice, ...open }: OpenRun): LiveView {
-  return { ...open, deviceKind: 'simulated', isOpen: true, pilotTabId: pilot?.tabId ?? null };
+  return { ...open, deviceKind: deviceKindOf(open.deviceName), isOpen: true, pilotTabId: pilot?.tabId ?? null };
 }
+
+export const deviceKindOf = (deviceName: string | null): LiveView['deviceKind'] =>
+  deviceName === null ? 'simulated' : 'driven';
 
 export function toPointRow(runId: string, ordinal: number, { atS, values }: LivePoint): LivePointRow {
   return { runId, ordinal, atS, values: liveChannels.map((channel) => values[channel]) };
@@ -32,6 +35,16 @@ export function toLivePoint({ atS, values }: LivePointRow): LivePoint {
     atS,
     values: Object.fromEntries(liveChannels.map((channel, i) => [channel, values[i]!])) as Record<LiveChannel, number>,
   };
+}
+
+/** What was read; null for what the device does not read. Thrust and throttle are always there. */
+export function readValues(
+  values: LivePoint['values'],
+): Record<LiveChannel, number | null> & { thrustN: number; throttleRatio: number } {
+  const read = Object.fromEntries(
+    liveChannels.map((channel) => [channel, Number.isFinite(values[channel]) ? values[channel] : null]),
+  ) as Record<LiveChannel, number | null>;
+  return { ...read, thrustN: values.thrustN, throttleRatio: values.throttleRatio };
 }
 
 /** The stand's channels as a recording holds them. */

@@ -1,9 +1,11 @@
 import type {
   CoreError,
+  DriveOrder,
   LiveCut,
   LiveLimits,
   LivePhase,
   LivePoint,
+  LiveReading,
   PlainCutReason,
   SimulatedFault,
   SimulatedStandOptions,
@@ -18,17 +20,25 @@ export type RuntimeCommand =
   | { name: 'cut'; reason: PlainCutReason }
   | { name: 'fault'; fault: SimulatedFault | null };
 
+/** What stands on the stand: a made-up one, or one that is driven line by line. */
+export type OpenedDevice =
+  | { kind: 'simulated'; options: SimulatedStandOptions }
+  /** `seriesCount` for volts a cell. */
+  | { kind: 'driven'; seriesCount: number };
+
 export type ToRuntime =
   /** `startS` is where the device's clock begins on the axis of the run. */
   | {
       kind: 'open';
-      device: SimulatedStandOptions;
+      device: OpenedDevice;
       limits: LiveLimits;
       points: LivePoint[];
       startS: number;
       timeFactor: number;
     }
   | { kind: 'command'; id: number; command: RuntimeCommand }
+  /** A driven stand has read, and says the last order that it obeyed. */
+  | { kind: 'exchange'; id: number; reading: Omit<LiveReading, 'timeS'>; sequence: number }
   | { kind: 'heartbeat' }
   | { kind: 'close' };
 
@@ -39,13 +49,19 @@ export interface RuntimeState {
   zeroN: number | null;
   cut: LiveCut | null;
   program: { index: number; count: number } | null;
+  /** What the device says it holds, zero or throttle; null before it said anything. */
+  isZeroHeld: boolean | null;
   timeS: number;
 }
 
 export type FromRuntime =
   | { kind: 'answer'; id: number; ok: true }
   | { kind: 'answer'; id: number; ok: false; error: { code: string; details: CoreError['details'] } }
-  | { kind: 'opened'; restingCellV: number }
+  | { kind: 'opened' }
+  /** Volts a cell before anything turned. */
+  | { kind: 'rested'; restingCellV: number }
+  /** To a driven stand, for one of its exchanges. */
+  | { kind: 'order'; id: number; order: DriveOrder }
   | { kind: 'state'; state: RuntimeState }
   | { kind: 'point'; ordinal: number; point: LivePoint }
   | { kind: 'readings'; timeS: number; values: number[] }

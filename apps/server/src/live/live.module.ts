@@ -3,6 +3,8 @@ import { CraftModule } from '../craft/craft.module.ts';
 import { RackModule } from '../rack/rack.module.ts';
 import { RecordingModule } from '../recording/recording.module.ts';
 import { StandModule } from '../stand/stand.module.ts';
+import { DrivenStandsController } from './drivenStands.controller.ts';
+import { DrivenStands } from './drivenStands.service.ts';
 import { FeedController } from './feed.controller.ts';
 import { FeedService } from './feed.service.ts';
 import { LiveController } from './live.controller.ts';
@@ -18,8 +20,9 @@ import { StandRecords } from './standRecords.ts';
 
 @Module({
   imports: [CraftModule, RackModule, RecordingModule, StandModule],
-  controllers: [FeedController, LiveController],
+  controllers: [DrivenStandsController, FeedController, LiveController],
   providers: [
+    DrivenStands,
     FeedService,
     LiveService,
     LiveSubjectService,

@@ -16,7 +16,9 @@ import {
   isHot,
   LIVE_RATE_HZ,
   liveChannels,
+  readableLimits,
   throttleProgram,
+  type LiveChannel,
   type LivePhase,
   type LivePoint,
   type RunProtocol,
@@ -30,6 +32,7 @@ import type { RunRow } from '../stand/run.repository.ts';
 import { RunService } from '../stand/run.service.ts';
 import {
   DeviceLostError,
+  DeviceNotHereError,
   HardwareStopError,
   NotPilotError,
   NotWrittenError,
@@ -37,8 +40,18 @@ import {
   StandBusyError,
   StandClosedError,
 } from './live.errors.ts';
-import { byChannel, standTracks, toLivePoint, toLiveView, toPointRow, type OpenRun } from './live.mapper.ts';
-import type { FromRuntime, RuntimeCommand } from './live.messages.ts';
+import {
+  byChannel,
+  deviceKindOf,
+  readValues,
+  standTracks,
+  toLivePoint,
+  toLiveView,
+  toPointRow,
+  type OpenRun,
+} from './live.mapper.ts';
+import { DrivenStands } from './drivenStands.service.ts';
+import type { FromRuntime, OpenedDevice, RuntimeCommand } from './live.messages.ts';
 import { LiveRepository, type LiveRunRow } from './live.repository.ts';
 import { LiveSubjectService } from './liveSubject.service.ts';
 import { limitsOf, simulatedDevice } from './simulatedDevice.ts';
@@ -75,6 +88,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     private readonly recordings: RecordingService,
     private readonly runs: RunService,
     private readonly findings: StandFindings,
+    private readonly stands: DrivenStands,
   ) {
     device.listen(
       (message) => this.onMessage(message),
@@ -101,6 +115,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     return this.turns.do(async () => {
       await this.clearStand(dto.id);
       const kitId = dto.kitId ?? null;
+      const deviceName = dto.deviceName ?? null;
+      const channels = this.channelsOf(deviceName);
       const { campaign, craft, model } = await this.subjects.find({ campaignId, propModelId: dto.propModelId, kitId });
       const recordingId = this.subjects.makeId();
       await this.db.transaction(async (tx) => {
@@ -113,13 +129,15 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
           packPieceId: dto.packPieceId ?? null,
           protocolVersion: campaign.protocolVersion,
           recordingId,
+          origin: deviceName === null ? 'simulated' : 'stand',
         });
         if (!isNew) await this.recordings.remove(tx, recordingId);
         else
           await this.live.add(tx, {
             runId: dto.id,
             phase: 'idle',
-            limits: limitsOf(craft, model.speedLimitRpm),
+            limits: readableLimits(limitsOf(craft, model.speedLimitRpm), channels),
+            deviceName,
             zeroN: null,
             cut: null,
             restingCellV: null,
@@ -139,7 +157,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
   async find(runId: string): Promise<LiveView> {
     if (this.open?.runId === runId) return toLiveView(this.open);
     const { campaignId, propModelId, kitId, packPieceId, recordingId } = await this.subjects.findRun(runId);
-    const { phase, zeroN, cut, limits, restingCellV } = await this.requireLive(runId);
+    const { phase, zeroN, cut, limits, deviceName, restingCellV } = await this.requireLive(runId);
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
     const recordedS = recordingId === null ? 0 : await this.recordings.recordedS(recordingId);
     return {
@@ -149,7 +167,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       propModelId,
       kitId,
       packPieceId,
-      deviceKind: 'simulated',
+      deviceKind: deviceKindOf(deviceName),
+      deviceName,
       isOpen: false,
       phase,
       throttleRatio: 0,
@@ -159,6 +178,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       points,
       program: null,
       limits,
+      isZeroHeld: null,
       restingCellV,
       timeS: 0,
       recordedS,
@@ -235,7 +255,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       if (open?.runId === runId) await this.takeOff(open);
       const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
       const steps = points
-        .map(({ values }) => ({ ...emptyStep(), ...values }))
+        .map(({ values }) => ({ ...emptyStep(), ...readValues(values) }))
         .sort((a, b) => a.throttleRatio - b.throttleRatio);
       const readings: KeepRunDto = {
         revision: run.revision,
@@ -263,7 +283,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     const points = (await this.live.pointsOf(this.db, runId)).map(toLivePoint);
     const recordedS = await this.recordings.recordedS(recordingId);
     const writer = await this.recordings.begin(recordingId);
-    const { limits, zeroN, restingCellV } = row;
+    const { limits, deviceName, zeroN, restingCellV } = row;
+    this.channelsOf(deviceName);
     const { startS } = writer.segment;
     const { campaignId, propModelId, kitId, packPieceId } = run;
     const open: OpenRun = {
@@ -281,6 +302,8 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
       points,
       program: null,
       limits,
+      deviceName,
+      isZeroHeld: null,
       restingCellV,
       timeS: startS,
       pilot: null,
@@ -290,9 +313,21 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     };
     this.open = open;
     const charge = await this.chargeOf(packPieceId);
-    await this.device.open({ device: simulatedDevice(craft, model, campaign, charge, runId), limits, points, startS });
+    const device: OpenedDevice =
+      deviceName === null
+        ? { kind: 'simulated', options: simulatedDevice(craft, model, campaign, charge, runId) }
+        : { kind: 'driven', seriesCount: craft.packSeriesCount };
+    await this.device.open({ device, limits, points, startS }, deviceName);
     // Lost again in that moment, it is held; the answer says so.
     return toLiveView(open);
+  }
+
+  /** @throws {DeviceNotHereError} for a driven stand that is not heard */
+  private channelsOf(deviceName: string | null): readonly LiveChannel[] {
+    if (deviceName === null) return liveChannels;
+    const channels = this.stands.channelsOf(deviceName);
+    if (channels === null) throw new DeviceNotHereError(deviceName);
+    return channels;
   }
 
   /** Runs from before there were recordings get theirs when they go on. */
@@ -374,12 +409,12 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     await this.device.ask(command);
   }
 
-  private onMessage(message: Exclude<FromRuntime, { kind: 'answer' | 'closed' }>): void {
+  private onMessage(message: Exclude<FromRuntime, { kind: 'answer' | 'closed' | 'order' }>): void {
     const { open } = this;
     if (!open) return;
     if (message.kind === 'readings')
       this.events.next({ type: 'readings', runId: open.runId, data: { timeS: message.timeS, values: message.values } });
-    else if (message.kind === 'opened')
+    else if (message.kind === 'rested')
       this.take(open, { restingCellV: message.restingCellV }, { restingCellV: message.restingCellV });
     else if (message.kind === 'state')
       this.take(open, message.state, {
@@ -388,7 +423,7 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
         cut: message.state.cut,
       });
     else if (message.kind === 'point') this.writes.push(() => this.keepPoint(open, message.ordinal, message.point));
-    else this.record(open, message.startS, message.samples);
+    else if (message.kind === 'chunk') this.record(open, message.startS, message.samples);
   }
 
   /** The device is gone, and with it whatever turned: the run is held as it is. */
@@ -398,7 +433,13 @@ export class LiveService implements OnApplicationBootstrap, OnApplicationShutdow
     open.hasDevice = false;
     this.take(
       open,
-      { phase: 'held', throttleRatio: 0, program: null, cut: { reason: 'deviceLost', atS: open.timeS } },
+      {
+        phase: 'held',
+        throttleRatio: 0,
+        program: null,
+        isZeroHeld: null,
+        cut: { reason: 'deviceLost', atS: open.timeS },
+      },
       { phase: 'held', cut: { reason: 'deviceLost', atS: open.timeS } },
     );
     void this.writes.settled().then(() => (this.writes.hasFailed ? undefined : this.forget(open)));

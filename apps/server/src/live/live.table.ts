@@ -18,6 +18,8 @@ export const liveRun = pgTable(
     runId: ref().primaryKey(),
     phase: text().$type<LivePhase>().notNull(),
     limits: jsonb().$type<LiveLimits>().notNull(),
+    /** The driven stand that it is on; null for the simulated one. */
+    deviceName: text(),
     zeroN: doublePrecision(),
     cut: jsonb().$type<LiveCut>(),
     restingCellV: doublePrecision(),

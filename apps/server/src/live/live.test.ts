@@ -293,7 +293,7 @@ describe('the runtime', () => {
     };
     runtime.handle({
       kind: 'open',
-      device,
+      device: { kind: 'simulated', options: device },
       limits: limitsOf(aCraft({ escLimitA: 25 }) as never, null),
       points: [],
       startS: 0,
@@ -328,6 +328,21 @@ describe('the runtime', () => {
     const shown = said.filter((m) => m.kind === 'readings').length;
     expect(shown).toBeGreaterThan(600 * 19);
     expect(shown).toBeLessThan(600 * 21);
+  });
+
+  test('a throttle that a program slides is told ten times a second, and where it ends', () => {
+    const { said, tick, ask, last } = rig();
+    tick(1.5);
+    ask({ name: 'tare' });
+    ask({ name: 'arm' });
+    const before = said.length;
+    const corners = [0, 0.5, 0.1].map((throttleRatio, i) => ({ atS: 10 * i, throttleRatio }));
+    ask({ name: 'program', program: { corners, keepAtS: [5, 15] } });
+    tick(9);
+    expect(said.slice(before).filter((m) => m.kind === 'state').length).toBeLessThan(9 * 11);
+    tick(14);
+    expect(last()).toMatchObject({ phase: 'held', throttleRatio: 0, program: null, cut: null });
+    expect(said.filter((m) => m.kind === 'point')).toHaveLength(2);
   });
 
   test('a pilot that falls silent is cut within 2.2 s', () => {

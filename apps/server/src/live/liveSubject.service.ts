@@ -48,10 +48,10 @@ export class LiveSubjectService {
     tx: DbOrTx,
     run: Pick<
       RunRow,
-      'id' | 'campaignId' | 'propModelId' | 'kitId' | 'packPieceId' | 'protocolVersion' | 'recordingId'
+      'id' | 'campaignId' | 'propModelId' | 'kitId' | 'packPieceId' | 'protocolVersion' | 'recordingId' | 'origin'
     >,
   ): Promise<boolean> {
-    return this.runs.add(tx, { ...this.rows.newRow(run.id), ...run, state: 'draft', origin: 'simulated', draft: null });
+    return this.runs.add(tx, { ...this.rows.newRow(run.id), ...run, state: 'draft', draft: null });
   }
 
   /** Says which recording holds the readings of a run. */

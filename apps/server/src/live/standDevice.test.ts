@@ -18,7 +18,7 @@ function slowDevice(openMs: number, answerMs: number) {
   let isLost = false;
   const link: StandLink = {
     send: (message: ToRuntime) => {
-      if (message.kind === 'open') setTimeout(() => hear({ kind: 'opened', restingCellV: 4.2 }), openMs);
+      if (message.kind === 'open') setTimeout(() => hear({ kind: 'opened' }), openMs);
       if (message.kind === 'command') setTimeout(() => hear({ kind: 'answer', id: message.id, ok: true }), answerMs);
     },
     onMessage: (listener) => (hear = listener),

@@ -1,4 +1,5 @@
 import { Inject, Injectable, type OnApplicationShutdown } from '@nestjs/common';
+import { DRIVE_VALID_MS, type DriveOrder, type LiveReading } from '@zivvo/core';
 import { CONFIG, type Config } from '../config.ts';
 import { DeviceLostError, RefusedCommandError } from './live.errors.ts';
 import type { FromRuntime, RuntimeCommand, ToRuntime } from './live.messages.ts';
@@ -9,7 +10,7 @@ const ANSWER_MS = 2000;
 /** One that is still being started has this long: a busy machine is not a dead device [ms]. */
 const START_MS = 8000;
 
-type Said = Exclude<FromRuntime, { kind: 'answer' | 'closed' }>;
+type Said = Exclude<FromRuntime, { kind: 'answer' | 'closed' | 'order' }>;
 
 interface Waiting {
   resolve: (message: FromRuntime | null) => void;
@@ -28,6 +29,8 @@ export class StandDevice implements OnApplicationShutdown {
   private readonly waiting = new Map<number, Waiting>();
   private readonly steps = new Map<Step, Waiting>();
   private nextId = 1;
+  /** The driven stand that is on; null while none is. */
+  private drivenName: string | null = null;
   private hear: (message: Said) => void = () => undefined;
   private lose: () => void = () => undefined;
 
@@ -55,7 +58,11 @@ export class StandDevice implements OnApplicationShutdown {
    *
    * @throws {DeviceLostError} if it did not come up
    */
-  async open(session: Omit<Extract<ToRuntime, { kind: 'open' }>, 'kind' | 'timeFactor'>): Promise<void> {
+  async open(
+    session: Omit<Extract<ToRuntime, { kind: 'open' }>, 'kind' | 'timeFactor'>,
+    drivenName: string | null = null,
+  ): Promise<void> {
+    this.drivenName = drivenName;
     const opened = this.step('opened', { kind: 'open', ...session, timeFactor: this.config.timeFactor }, START_MS);
     if ((await opened) === null) throw new DeviceLostError();
   }
@@ -78,8 +85,25 @@ export class StandDevice implements OnApplicationShutdown {
     if (!answer.ok) throw new RefusedCommandError(answer.error.code, answer.error.details);
   }
 
+  /**
+   * One exchange of a driven stand. One that no run is on, or whose runtime is gone, is told to hold nothing.
+   *
+   * @param obeyed - the last order that it obeyed
+   */
+  async exchange(name: string, reading: Omit<LiveReading, 'timeS'>, obeyed: number): Promise<DriveOrder> {
+    const nothing = { sequence: obeyed + 1, throttleRatio: 0, validMs: DRIVE_VALID_MS };
+    if (name !== this.drivenName) return nothing;
+    const id = this.nextId++;
+    const answer = await new Promise<FromRuntime | null>((resolve) => {
+      this.waiting.set(id, this.waitFor(resolve, ANSWER_MS));
+      this.link.send({ kind: 'exchange', id, reading, sequence: obeyed });
+    });
+    return answer?.kind === 'order' ? answer.order : nothing;
+  }
+
   /** Ends the session; answers what the pack still holds, null where nobody knows. */
   async close(): Promise<number | null> {
+    this.drivenName = null;
     const answer = await this.step('closed', { kind: 'close' }, ANSWER_MS);
     return answer?.kind === 'closed' ? answer.chargeRatio : null;
   }
@@ -103,7 +127,7 @@ export class StandDevice implements OnApplicationShutdown {
   }
 
   private onMessage(message: FromRuntime): void {
-    if (message.kind === 'answer') {
+    if (message.kind === 'answer' || message.kind === 'order') {
       settle(this.waiting.get(message.id), message);
       this.waiting.delete(message.id);
       return;
@@ -118,6 +142,7 @@ export class StandDevice implements OnApplicationShutdown {
 
   private onLost(why: string): void {
     console.error(`The stand's device is lost: ${why}.`);
+    this.drivenName = null;
     this.lose();
     this.settleAll();
   }

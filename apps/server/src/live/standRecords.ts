@@ -49,6 +49,7 @@ export class StandRecords {
       runId,
       phase: 'stopped',
       limits,
+      deviceName: null,
       zeroN: null,
       cut: null,
       restingCellV,

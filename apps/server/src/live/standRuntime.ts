@@ -1,8 +1,11 @@
 import { STREAM_RATE_HZ } from '@zivvo/contract';
-import { CoreError, LIVE_RATE_HZ, liveChannels, SimulatedStand, StandSession, type LiveReading } from '@zivvo/core';
+import { CoreError, LIVE_RATE_HZ, liveChannels, StandSession, type LiveReading } from '@zivvo/core';
 import type { FromRuntime, RuntimeCommand, ToRuntime } from './live.messages.ts';
+import { DrivenDevice, SimulatedDevice, type RuntimeDevice } from './runtimeDevice.ts';
 
 const TICK_MS = 10;
+/** How often a sliding throttle is told at most [ms]. */
+const SLIDE_MS = 100;
 /** After a stall no more than this much of device time is caught up at once [readings]. */
 const MOST_CATCH_UP = 400;
 
@@ -12,7 +15,7 @@ const MOST_CATCH_UP = 400;
  */
 export class StandRuntime {
   private session: StandSession | null = null;
-  private stand: SimulatedStand | null = null;
+  private stand: RuntimeDevice | null = null;
   private timer: NodeJS.Timeout | null = null;
   private timeFactor = 1;
   private startedMs = 0;
@@ -20,6 +23,8 @@ export class StandRuntime {
   private exchangeCount = 0;
   private sentPointCount = 0;
   private lastState = '';
+  private lastSteady = '';
+  private toldMs = 0;
   private chunk: number[] = [];
   private chunkStartS = 0;
 
@@ -30,6 +35,7 @@ export class StandRuntime {
 
   handle(message: ToRuntime): void {
     if (message.kind === 'open') this.open(message);
+    else if (message.kind === 'exchange') this.take(message);
     else if (message.kind === 'heartbeat') this.session?.heartbeat(this.nowMs() / 1000);
     else if (message.kind === 'close') this.send({ kind: 'closed', chargeRatio: this.end() });
     else this.command(message.id, message.command);
@@ -37,16 +43,19 @@ export class StandRuntime {
 
   private open({ device, limits, points, startS, timeFactor }: Extract<ToRuntime, { kind: 'open' }>): void {
     this.end();
-    this.stand = new SimulatedStand(device);
+    this.stand =
+      device.kind === 'simulated' ? new SimulatedDevice(device.options) : new DrivenDevice(device.seriesCount);
     this.session = new StandSession(limits);
     this.session.takeUp(points);
     this.session.connect();
     this.sentPointCount = points.length;
-    this.timeFactor = timeFactor;
+    // A real device keeps the time that there is.
+    this.timeFactor = device.kind === 'simulated' ? timeFactor : 1;
     this.startS = startS;
     this.startedMs = this.nowMs();
     this.exchangeCount = 0;
-    this.send({ kind: 'opened', restingCellV: this.stand.restingCellV });
+    this.send({ kind: 'opened' });
+    this.tellRest();
     this.timer = setInterval(() => this.tick(), TICK_MS);
     this.tell();
   }
@@ -87,10 +96,32 @@ export class StandRuntime {
     else if (command.name === 'cut') session.cutNow(command.reason);
     else if (command.name === 'fault') stand.break(command.fault);
     else if (command.name === 'arm') session.arm(this.nowMs() / 1000);
-    else if (command.name === 'tare') session.tare();
-    else if (command.name === 'keepPoint') session.keepPoint();
+    else if (command.name === 'tare') {
+      session.tare();
+      this.tellRest();
+    } else if (command.name === 'keepPoint') session.keepPoint();
     else if (command.name === 'disarm') session.disarm();
     else session.stop();
+  }
+
+  /** A driven stand has read: what it read is checked before anything else, and it is told what to hold. */
+  private take({ id, reading, sequence }: Extract<ToRuntime, { kind: 'exchange' }>): void {
+    const { session, stand } = this;
+    const driven = stand instanceof DrivenDevice ? stand : null;
+    if (session && driven) {
+      const read = driven.take(reading);
+      const timeS = this.startS + read.timeS;
+      session.onReading({ ...read, timeS }, timeS, this.nowMs() / 1000);
+    }
+    const throttleRatio = session && driven ? session.throttleRatio : 0;
+    const order = driven?.order(throttleRatio, sequence) ?? { sequence: sequence + 1, throttleRatio: 0, validMs: 0 };
+    this.send({ kind: 'order', id, order });
+    this.tell();
+  }
+
+  private tellRest(): void {
+    const restingCellV = this.stand?.restingCellV ?? null;
+    if (restingCellV !== null) this.send({ kind: 'rested', restingCellV });
   }
 
   /** Exchanges that are due by the clock. */
@@ -149,10 +180,16 @@ export class StandRuntime {
       zeroN,
       cut,
       program: program && { index: program.index, count: program.keepAtS.length },
+      isZeroHeld: stand.isZeroHeld,
     };
     const told = JSON.stringify(state);
     if (told === this.lastState) return;
+    // A throttle that a program slides is told a few times a second; everything else at once.
+    const steady = JSON.stringify({ ...state, throttleRatio: throttleRatio > 0 });
+    if (program !== null && steady === this.lastSteady && this.nowMs() - this.toldMs < SLIDE_MS) return;
     this.lastState = told;
+    this.lastSteady = steady;
+    this.toldMs = this.nowMs();
     this.send({ kind: 'state', state: { ...state, timeS: this.startS + stand.timeS } });
   }
 }

@@ -56,7 +56,7 @@ export function rigOf(craft: CraftRow, kitId: string | null): StandRig {
   return {
     kitId,
     name: kit.name,
-    craft: { ...kitted, ...motor, estimatedFields: kitted.estimatedFields as CraftRow['estimatedFields'] },
+    craft: { ...kitted, ...motor, estimatedFields: kitted.estimatedFields },
     isOtherMotor: kit.motor != null,
     isGone: false,
   };

@@ -15,6 +15,7 @@ import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { DeviceSelect, useDeviceChoice } from './live/DeviceChoice.tsx';
 import { fittingPacks } from './evening/planView.ts';
 import { freshGrid } from './runGrid.ts';
 
@@ -37,6 +38,7 @@ export function Component() {
   const fitting = fittingPacks(packs, rigs.find((r) => r.kitId === kitId) ?? null);
   const items = models?.items ?? [];
   const propId = chosen ?? propModelId ?? campaign.data?.referencePropModelId ?? items[0]?.id ?? '';
+  const device = useDeviceChoice();
   const onStart = async (): Promise<void> => {
     const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
     const started = await create({
@@ -48,7 +50,13 @@ export function Component() {
   const onStand = async (): Promise<void> => {
     const started = await startLive({
       campaignId,
-      body: { id, propModelId: propId, packPieceId: packId === '' ? null : packId, kitId },
+      body: {
+        id,
+        propModelId: propId,
+        packPieceId: packId === '' ? null : packId,
+        kitId,
+        deviceName: device.deviceName,
+      },
     });
     if (!started.error) go(`/stand/live/${id}`, { propModelId: propId });
   };
@@ -125,6 +133,7 @@ export function Component() {
                     ...fitting.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
                   ]}
                 />
+                <DeviceSelect choice={device} />
               </fieldset>
             </form>
           )}

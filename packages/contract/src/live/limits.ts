@@ -34,5 +34,11 @@ export const STREAM_WATCHDOG_MS = 3000;
 export const STREAM_RATE_HZ = 20;
 /** Of one post to the line feed [bytes]: seconds of readings, not hours. */
 export const FEED_BODY_MAX_BYTES = 65_536;
+/** Of one exchange of a driven stand [bytes]. */
+export const DRIVEN_BODY_MAX_BYTES = 16_384;
+/** Driven stands that are heard at a time. */
+export const DRIVEN_MAX_COUNT = 8;
+/** What a driven stand may call itself. */
+export const DRIVEN_NAME = /^[\p{L}\p{N}][\p{L}\p{N} ._-]{0,39}$/u;
 /** Lines of a feed that are passed on, a second. */
 export const FEED_LINES_A_SECOND = 400;

@@ -1,9 +1,9 @@
 import 'reflect-metadata';
 import { simulatedFaults, type SimulatedFault } from '@zivvo/core';
-import { IsBoolean } from 'class-validator';
+import { IsBoolean, Matches } from 'class-validator';
 import { Id, Inside, Nullable, OneOf, Within } from '../shared/rules.ts';
 import { RunProtocolDto } from '../stand/plan.dto.ts';
-import { liveCommandNames, type LiveCommandName } from './limits.ts';
+import { DRIVEN_NAME, liveCommandNames, type LiveCommandName } from './limits.ts';
 
 /** Puts a prop on the live stand. */
 export class StartLiveRunDto {
@@ -22,6 +22,11 @@ export class StartLiveRunDto {
   @Nullable()
   @Id()
   kitId?: string | null;
+
+  /** The driven stand that it is put on; null for the simulated one. */
+  @Nullable()
+  @Matches(DRIVEN_NAME, { context: { allowed: 'letters, digits, blank . - _' } })
+  deviceName?: string | null;
 }
 
 /** The browser tab that speaks. */

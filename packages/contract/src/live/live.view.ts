@@ -1,4 +1,4 @@
-import type { LiveCut, LiveLimits, LivePhase, LivePoint } from '@zivvo/core';
+import type { DrivenFault, LiveChannel, LiveCut, LiveLimits, LivePhase, LivePoint } from '@zivvo/core';
 
 /** A run on the live stand, as every tab that looks at it sees it. */
 export interface LiveView {
@@ -9,7 +9,9 @@ export interface LiveView {
   propModelId: string;
   kitId: string | null;
   packPieceId: string | null;
-  deviceKind: 'simulated';
+  deviceKind: 'simulated' | 'driven';
+  /** Of a driven stand; null for the simulated one. */
+  deviceName: string | null;
   /** False after a restart or once another run took the stand: it can be opened again. */
   isOpen: boolean;
   phase: LivePhase;
@@ -23,6 +25,8 @@ export interface LiveView {
   /** What runs by itself: how many of its points are kept. */
   program: { index: number; count: number } | null;
   limits: LiveLimits;
+  /** What the device itself says it holds; null before it said anything. */
+  isZeroHeld: boolean | null;
   restingCellV: number | null;
   /** Time on the axis of the recording [s]. */
   timeS: number;
@@ -32,10 +36,21 @@ export interface LiveView {
   pilotTabId: string | null;
 }
 
-/** Readings on their way to a page: values in the order of the live channels. */
+/** A stand that can be driven, as it was last heard. */
+export interface StandDeviceView {
+  name: string;
+  /** What it reads; none while it does not say it well enough to be driven. */
+  channels: LiveChannel[];
+  /** Exchanges a second. */
+  rateHz: number;
+  /** What was wrong with its last line. */
+  fault: { fault: DrivenFault; text: string } | null;
+}
+
+/** Readings on their way to a page: values in the order of the live channels; null for what the device does not read. */
 export interface LiveReadingsView {
   timeS: number;
-  values: number[];
+  values: (number | null)[];
 }
 
 /** What is on the stand; null while nothing is. */

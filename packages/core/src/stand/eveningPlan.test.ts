@@ -61,7 +61,9 @@ describe('the order of an evening', () => {
 
   test('without a reference, without packs, with the reference alone', () => {
     expect(
-      planEvening(wish({ referenceId: null, rigs: [{ kitId: null, packIds: [] }] })).every((r) => !r.isReference && r.packId === null),
+      planEvening(wish({ referenceId: null, rigs: [{ kitId: null, packIds: [] }] })).every(
+        (r) => !r.isReference && r.packId === null,
+      ),
     ).toBe(true);
     expect(planEvening(wish({ propIds: ['r'], runsPerProp: 3 })).map((r) => r.propId)).toEqual(['r', 'r', 'r']);
     expect(() => planEvening(wish({ propIds: [], referenceId: null }))).toThrow(/propIds/);

@@ -25,7 +25,7 @@ export type FeedFault =
 export type FeedLine =
   | { kind: 'silent' }
   | { kind: 'header'; columns: RecognizedColumn[] }
-  | { kind: 'reading'; step: StandStep }
+  | { kind: 'reading'; step: StandStep; cells: string[] }
   | { kind: 'fault'; fault: FeedFault; text: string };
 
 /** So many lines on end that do not fit are another device's. */
@@ -141,7 +141,7 @@ export class LineFeed {
       if (typeof read !== 'number') return fault('unreadable', cell);
       step[quantity] = read;
     }
-    return { kind: 'reading', step };
+    return { kind: 'reading', step, cells };
   }
 }
 

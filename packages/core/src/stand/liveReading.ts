@@ -13,7 +13,7 @@ export const liveChannels = [
 ] as const satisfies readonly StandQuantity[];
 export type LiveChannel = (typeof liveChannels)[number];
 
-/** One reading of all channels. */
+/** One reading of all channels; NaN where the device does not read one. */
 export type LiveReading = Record<LiveChannel, number> & {
   /** Time of the device since it was connected [s]. */
   timeS: number;
@@ -33,6 +33,16 @@ export interface LiveLimits {
 }
 
 export type LimitedChannel = keyof LiveLimits;
+
+/** The limits that a device can be held to: those whose channels it reads. */
+export function readableLimits(limits: LiveLimits, channels: readonly LiveChannel[]): LiveLimits {
+  return Object.fromEntries(
+    Object.entries(limits).map(([channel, limit]) => [
+      channel,
+      channels.includes(channel as LiveChannel) ? limit : null,
+    ]),
+  ) as unknown as LiveLimits;
+}
 
 /**
  * The first limit that a reading breaks, or null.

@@ -77,15 +77,11 @@ function meansOf(span: readonly LiveReading[], zeroN: number): Means {
   const mean = (of: (reading: LiveReading) => number): number =>
     span.reduce((sum, reading) => sum + of(reading), 0) / span.length;
   const thrustN = mean((r) => r.thrustN) - zeroN;
+  const voltageV = mean((r) => r.voltageV);
   return {
     thrustN,
-    thrustPerV2:
-      thrustN /
-      Math.max(
-        0.01,
-        mean((r) => r.voltageV),
-      ) **
-        2,
+    // Where no volts are read an emptying pack cannot be told from a failing prop: both are slow, or both cut.
+    thrustPerV2: thrustN / (Number.isNaN(voltageV) ? 1 : Math.max(0.01, voltageV) ** 2),
     vibrationMPerS2: mean((r) => r.vibrationMPerS2),
   };
 }

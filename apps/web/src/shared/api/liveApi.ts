@@ -1,4 +1,4 @@
-import type { LiveCommandDto, LiveView, RunView, StandView, StartLiveRunDto } from '@zivvo/contract';
+import type { LiveCommandDto, LiveView, RunView, StandDeviceView, StandView, StartLiveRunDto } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const liveApi = api.injectEndpoints({
@@ -16,6 +16,7 @@ const liveApi = api.injectEndpoints({
       { id: string; body: Partial<LiveCommandDto> & Pick<LiveCommandDto, 'name' | 'tabId'> }
     >({ query: ({ id, body }) => ({ url: `/live/${id}/commands`, method: 'POST', body }) }),
     liveRun: build.query<LiveView, string>({ query: (id) => `/live/${id}`, keepUnusedDataFor: 5 }),
+    standDevices: build.query<StandDeviceView[], void>({ query: () => '/stand/devices', keepUnusedDataFor: 1 }),
     stand: build.query<StandView, void>({ query: () => '/stand', keepUnusedDataFor: 1 }),
     cutStand: build.mutation<StandView, string>({
       query: (tabId) => ({ url: '/stand/cut', method: 'POST', body: { tabId } }),
@@ -34,6 +35,7 @@ export const {
   useLiveCommandMutation,
   useKeepLiveMutation,
   useLiveRunQuery,
+  useStandDevicesQuery,
   useStandQuery,
   useCutStandMutation,
 } = liveApi;

@@ -1,4 +1,5 @@
 import { STREAM_WATCHDOG_MS, type LiveReadingsView, type LiveView } from '@zivvo/contract';
+import { liveChannels, type LivePoint } from '@zivvo/core';
 import { v7 } from 'uuid';
 
 /** This tab, as the stand knows it; a reload is another one. */
@@ -42,7 +43,7 @@ export class LiveStream {
   }
 
   private show(view: LiveView): void {
-    this.view = view;
+    this.view = { ...view, points: view.points.map(withUnread) };
     for (const listener of this.stateListeners) listener();
   }
 
@@ -75,6 +76,13 @@ export class LiveStream {
     this.isLost = isLost;
     for (const listener of this.stateListeners) listener();
   }
+}
+
+/** What a device does not read comes as nothing, and is no number. */
+function withUnread(point: LivePoint): LivePoint {
+  const values = { ...point.values };
+  for (const channel of liveChannels) values[channel] = (values[channel]) ?? NaN;
+  return { ...point, values };
 }
 
 function listen(listeners: Set<() => void>, listener: () => void): () => void {

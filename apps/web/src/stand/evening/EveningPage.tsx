@@ -37,6 +37,7 @@ import { ReasonList } from '../../shared/ui/ReasonList.tsx';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
 import { freshGrid } from '../runGrid.ts';
 import classes from './Evening.module.css';
+import { DeviceSelect, useDeviceChoice } from '../live/DeviceChoice.tsx';
 import { EveningFar } from './EveningFar.tsx';
 import { kindWords, namesOf, nextText, rigText, stateOf, type Names } from './planView.ts';
 import { PhotoBeside, PhotoDrop } from './PhotoBeside.tsx';
@@ -254,12 +255,16 @@ function RunActions({
   const go = useGo();
   const [create, creating] = useCreateRunMutation();
   const [startLive, starting] = useStartLiveMutation();
+  const device = useDeviceChoice();
   const { propId: propModelId, packId: packPieceId, kitId } = current.entry;
   const begin = async (isLive: boolean): Promise<void> => {
     const id = v7();
     const draft = { ...freshGrid(), restingCell: '', zeroBefore: '', zeroAfter: '' };
     const begun = isLive
-      ? await startLive({ campaignId: campaign.id, body: { id, propModelId, packPieceId, kitId } })
+      ? await startLive({
+          campaignId: campaign.id,
+          body: { id, propModelId, packPieceId, kitId, deviceName: device.deviceName },
+        })
       : await create({
           campaignId: campaign.id,
           body: { id, propModelId, packPieceId, kitId, replacesRunId: null, draft },
@@ -287,6 +292,7 @@ function RunActions({
           Run it on the live stand
         </Action>
       )}
+      <DeviceSelect choice={device} />
       <ProblemNote error={creating.error ?? starting.error} />
     </>
   );

@@ -291,7 +291,10 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
           <NativeSelect
             label="Each run"
             value={draft.kind}
-            onChange={(e) => setDraft((now) => withKind(now, e.currentTarget.value as PlanDraft['kind']))}
+            onChange={(e) => {
+              const kind = e.currentTarget.value as PlanDraft['kind'];
+              setDraft((now) => withKind(now, kind));
+            }}
             data={protocolKinds.map((kind) => ({ value: kind, label: kindWords[kind].name }))}
           />
           {draft.kind !== 'own' && number('stepCount', kindWords[draft.kind].steps)}

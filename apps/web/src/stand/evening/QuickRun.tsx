@@ -84,7 +84,10 @@ export function QuickRun({ campaign, entry, packs, readingCount, onKept }: Quick
         <NativeSelect
           label="Pack"
           value={typed.packId}
-          onChange={(e) => setTyped((now) => ({ ...now, packId: e.currentTarget.value }))}
+          onChange={(e) => {
+            const packId = e.currentTarget.value;
+            setTyped((now) => ({ ...now, packId }));
+          }}
           data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]}
         />
         <TextInput

@@ -40,14 +40,19 @@ import { FarView } from './FarView.tsx';
 import classes from './Live.module.css';
 import { kindWords } from '../evening/planView.ts';
 import { carryName } from '../resultsView.ts';
-import { liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
+import { isHolding, liveChart, liveHeadline, phaseWords, type LiveWords } from './liveView.ts';
 import { OtherRun } from './OtherRun.tsx';
 import { Readings } from './Readings.tsx';
+import { useStays } from './useStays.ts';
 import { useLiveRun, type LiveRun } from './useLiveRun.ts';
 import { useStandKeys } from './useStandKeys.ts';
 import { useThrottleSteps } from './useThrottleSteps.ts';
 
 const Chart = lazy(() => import('../../shared/charts/Chart.tsx'));
+/** What every stand is cut at where it is read; speed only where its maker gives a limit. */
+const WATCHED = ['currentA', 'voltageV', 'temperatureC', 'vibrationMPerS2'] as const satisfies LimitedChannel[];
+/** A driven stand has this long to say that it holds nothing [ms]. */
+const STUCK_MS = 600;
 const FAULTS: { value: SimulatedFault | ''; label: string }[] = [
   { value: '', label: 'nothing' },
   { value: 'scaleStuck', label: 'the scale sticks' },
@@ -102,7 +107,8 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       ? { name: propModelName(referenceModel), line: referenceResult.line }
       : null;
   const last = view.points.at(-1);
-  const comparison = last && reference ? thrustAtSamePower(reference.line, last.values) : null;
+  const comparison =
+    last && reference && Number.isFinite(last.values.powerW) ? thrustAtSamePower(reference.line, last.values) : null;
   const words: LiveWords = {
     share: formatShare,
     quantity: (channel, value) => format.quantity(value, standQuantities[channel]).text,
@@ -136,9 +142,12 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
     step,
     program: onProgram,
   });
+  const isStuck = useStays(isHolding(view), STUCK_MS);
   const headline = isLost
     ? 'Zivvo’s server does not answer: use your switch'
-    : liveHeadline(view, comparison, reference?.name ?? null, words);
+    : isStuck
+      ? 'Told to hold nothing, and the stand does not say that it does: use your switch'
+      : liveHeadline(view, comparison, reference?.name ?? null, words);
   const state = isLost ? 'not heard' : phaseWords[view.phase];
 
   if (far !== null) return <FarView live={live} state={state} headline={headline} onBack={() => setFar(null)} />;
@@ -149,7 +158,7 @@ function OnStand({ live, view }: { live: LiveRun; view: NonNullable<LiveRun['vie
       detail={[
         state,
         view.restingCellV === null ? '' : `pack at rest ${format.quantity(view.restingCellV, 'voltage').text} a cell`,
-        'simulated',
+        view.deviceName ?? 'simulated',
         isPilot || !view.isOpen ? '' : 'another tab flies; you watch',
       ]
         .filter((t) => t !== '')
@@ -313,8 +322,8 @@ function GrowingChart({ live, view, reference, limitPowerW, carryThrustN, carryW
   );
 }
 
-function valueOf(values: readonly number[], channel: LiveChannel): number {
-  return values[liveChannels.indexOf(channel)] ?? 0;
+function valueOf(values: readonly (number | null)[], channel: LiveChannel): number {
+  return values[liveChannels.indexOf(channel)] ?? NaN;
 }
 
 interface LiveReasonsProps {
@@ -330,6 +339,8 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
   const limits = (Object.entries(view.limits) as [LimitedChannel, number | null][]).filter(
     (entry): entry is [LimitedChannel, number] => entry[1] !== null,
   );
+  const unwatched: LimitedChannel[] =
+    view.deviceKind === 'driven' ? WATCHED.filter((channel) => view.limits[channel] === null) : [];
   const said: { severity: Severity; text: string; key: string }[] = [
     ...(live.isLost
       ? [
@@ -375,6 +386,15 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
           },
         ]
       : []),
+    ...(unwatched.length === 0
+      ? []
+      : [
+          {
+            severity: 'caution' as const,
+            key: 'unwatched',
+            text: `${view.deviceName ?? 'The device'} does not read ${unwatched.map((c) => quantityNames[c].toLowerCase()).join(', ')}: nothing cuts by itself at ${unwatched.length === 1 ? 'it' : 'them'}. Watch with your own eyes.`,
+          },
+        ]),
     {
       severity: 'note',
       key: 'limits',
@@ -398,7 +418,7 @@ function LiveReasons({ view, live, words, referenceName, isExtended }: LiveReaso
           ))}
         </ol>
       )}
-      {view.isOpen && (
+      {view.isOpen && view.deviceKind === 'simulated' && (
         <NativeSelect
           className={classes.fault}
           size="sm"

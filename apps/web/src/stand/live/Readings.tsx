@@ -38,7 +38,9 @@ export function Readings({ live, view, onStep }: ReadingsProps) {
               {shown.number}
               <small>{shown.unit}</small>
             </span>
-            {limit !== null && <LimitBar channel={channel as LimitedChannel} value={value} limit={limit} />}
+            {limit !== null && Number.isFinite(value) && (
+              <LimitBar channel={channel as LimitedChannel} value={value} limit={limit} />
+            )}
           </div>
         );
       })}
@@ -80,10 +82,9 @@ function LimitBar({ channel, value, limit }: { channel: LimitedChannel; value: n
 /** The latest reading of every channel, thrust from the tare on. */
 export function useReading(live: LiveRun): Record<LiveChannel, number> {
   const latest = useSyncExternalStore(live.stream.onReading, () => live.stream.latest);
-  const values = Object.fromEntries(liveChannels.map((channel, i) => [channel, latest?.values[i] ?? 0])) as Record<
-    LiveChannel,
-    number
-  >;
+  const values = Object.fromEntries(
+    liveChannels.map((channel, i) => [channel, latest ? (latest.values[i] ?? NaN) : 0]),
+  ) as Record<LiveChannel, number>;
   values.thrustN -= live.view?.zeroN ?? 0;
   return values;
 }

@@ -16,6 +16,8 @@ const view = (more: Partial<LiveView> = {}): LiveView => ({
   kitId: null,
   packPieceId: null,
   deviceKind: 'simulated',
+  deviceName: null,
+  isZeroHeld: true,
   isOpen: true,
   phase: 'tared',
   throttleRatio: 0,

@@ -56,6 +56,10 @@ export function liveHeadline(
     : `Held: ${view.points.length} ${view.points.length === 1 ? 'point' : 'points'} kept`;
 }
 
+/** Whether a driven stand was told to hold nothing and says that it holds something. */
+export const isHolding = ({ isOpen, deviceKind, phase, throttleRatio, isZeroHeld }: LiveView): boolean =>
+  isOpen && deviceKind === 'driven' && throttleRatio === 0 && phase !== 'running' && isZeroHeld === false;
+
 /** Why the throttle went to zero. */
 export function cutSentence(cut: LiveCut, words: LiveWords): string {
   if (cut.reason === 'limit')
@@ -106,9 +110,12 @@ export function liveChart({
   ink,
 }: LiveChartInput): EChartsCoreOption {
   const thrust = (n: number): number => fromSi(thrustUnit, n);
-  const own = points.map(({ values }) => [values.powerW, thrust(values.thrustN)] as const).sort((a, b) => a[0] - b[0]);
+  const own = points
+    .filter(({ values }) => Number.isFinite(values.powerW))
+    .map(({ values }) => [values.powerW, thrust(values.thrustN)] as const)
+    .sort((a, b) => a[0] - b[0]);
   const line = reference?.line.map((p) => [p.powerW, thrust(p.thrustN)] as const) ?? [];
-  const reached = now ? [[now.powerW, thrust(now.thrustN)] as const] : [];
+  const reached = now && Number.isFinite(now.powerW) ? [[now.powerW, thrust(now.thrustN)] as const] : [];
   const all = [...own, ...line, ...reached];
   const endX = niceEnd(Math.max(100, (limitPowerW ?? 0) * 1.08, ...all.map(([x]) => x)));
   const endY = niceEnd(Math.max(thrust(1), thrust(carryThrustN ?? 0) * 1.3, ...all.map(([, y]) => y)) * 1.02);

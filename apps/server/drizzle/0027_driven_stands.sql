@@ -1,0 +1,1 @@
+ALTER TABLE "live_run" ADD COLUMN "device_name" text;
