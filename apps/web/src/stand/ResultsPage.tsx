@@ -23,7 +23,8 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled, selectMarks } from './markSlice.ts';
 import { ResultsTable } from './ResultsTable.tsx';
-import { RigMatrix, rigName } from './RigMatrix.tsx';
+import { RigMatrix } from './RigMatrix.tsx';
+import { rigName } from './rigName.ts';
 import { carryName, chartSentence, resultRows, type ResultRow } from './resultsView.ts';
 import classes from './ResultsPage.module.css';
 import { RunList } from './RunList.tsx';
@@ -235,7 +236,14 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
           )}
         </>
       )}
-      <RunList runs={campaign.runs} models={models} rows={rows} propModelId={inHand?.id ?? null} to={to} />
+      <RunList
+        runs={campaign.runs}
+        models={models}
+        rows={rows}
+        propModelId={inHand?.id ?? null}
+        rigs={results.rigs}
+        to={to}
+      />
       {workingKey !== null && (
         <Working
           campaignId={campaign.id}

@@ -1,5 +1,5 @@
 import { NativeSelect } from '@mantine/core';
-import type { PropModelView, StandRigView } from '@zivvo/contract';
+import type { PropModelView } from '@zivvo/contract';
 import { figureDimension, type ComparedFigure, type PointFigure, type PointName } from '@zivvo/core';
 import { figureNames, formatShare } from '@zivvo/words';
 import { useMatrixQuery } from '../shared/api/standApi.ts';
@@ -8,6 +8,7 @@ import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import table from '../shared/table/Table.module.css';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
+import { rigName } from './rigName.ts';
 import classes from './ResultsTable.module.css';
 
 /** Figures in which motors and packs are compared, and whether less is better. */
@@ -20,9 +21,6 @@ const COMPARED: readonly PointFigure[] = [
   'throttleRatio',
 ];
 const LESS_IS_BETTER: readonly PointFigure[] = ['powerW', 'currentA', 'throttleRatio'];
-
-export const rigName = ({ name, motorLabel, seriesCount }: StandRigView): string =>
-  name ?? `${motorLabel}, ${seriesCount}S`;
 
 interface RigMatrixProps {
   campaignId: string;

@@ -25,7 +25,14 @@ const rows = [
 
 const show = (runs: RunSummaryView[], propModelId: string | null = null): void =>
   void renderInApp(
-    <RunList runs={runs} models={models} rows={rows} propModelId={propModelId} to={(path) => `${path}?craft=c`} />,
+    <RunList
+      runs={runs}
+      models={models}
+      rows={rows}
+      rigs={[]}
+      propModelId={propModelId}
+      to={(path) => `${path}?craft=c`}
+    />,
   );
 const texts = (): string[] => screen.getAllByRole('link').map((l) => l.textContent!.replace(/\u202f/g, ' '));
 

@@ -1,8 +1,9 @@
-import type { PropModelView, RunSummaryView } from '@zivvo/contract';
+import type { PropModelView, RunSummaryView, StandRigView } from '@zivvo/contract';
 import { Link } from 'react-router';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import classes from './ResultsPage.module.css';
+import { rigName } from './rigName.ts';
 import type { ResultRow } from './resultsView.ts';
 
 interface RunListProps {
@@ -11,11 +12,13 @@ interface RunListProps {
   rows: ResultRow[];
   /** Only this prop's runs where one is in hand. */
   propModelId: string | null;
+  /** Where the evening has several motors or packs. */
+  rigs: readonly StandRigView[];
   to: (path: string) => string;
 }
 
 /** The runs behind the figures, drafts first; those that do not count say why. */
-export function RunList({ runs, models, rows, propModelId, to }: RunListProps) {
+export function RunList({ runs, models, rows, propModelId, rigs, to }: RunListProps) {
   const format = useFormat();
   const shown = runs
     .filter((r) => r.state === 'draft' || propModelId === null || r.propModelId === propModelId)
@@ -29,6 +32,7 @@ export function RunList({ runs, models, rows, propModelId, to }: RunListProps) {
       <ul className={classes.runs}>
         {shown.map((run) => {
           const model = models.find((m) => m.id === run.propModelId);
+          const rig = rigs.length > 1 ? rigs.find((r) => r.kitId === run.kitId) : undefined;
           const why =
             run.state === 'draft'
               ? 'draft'
@@ -47,6 +51,7 @@ export function RunList({ runs, models, rows, propModelId, to }: RunListProps) {
                 data-draft={run.state === 'draft'}
               >
                 {heldName ? '' : `${model ? propModelName(model) : ''} · `}run {run.ordinal}
+                {rig ? ` · ${rigName(rig)}` : ''}
                 {why === '' ? '' : ` · ${why}`}
               </Link>
             </li>
