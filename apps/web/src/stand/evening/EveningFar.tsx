@@ -17,7 +17,7 @@ interface EveningFarProps {
   onBack: () => void;
 }
 
-const SHOWN = ['thrustN', 'currentA', 'speedRpm'] as const;
+const SHOWN = ['thrustN', 'currentA'] as const;
 
 /** The evening on a second screen beside the stand, read from three metres: what is next, what the last run gave. */
 export function EveningFar({ headline, rig, detail, leader, lastRun, onBack }: EveningFarProps) {
@@ -34,7 +34,7 @@ export function EveningFar({ headline, rig, detail, leader, lastRun, onBack }: E
             const shown = format.quantity(top[quantity]!, standQuantities[quantity]);
             return (
               <p key={quantity}>
-                <span>{`${quantityNames[quantity]}, ${lastRun!.name}`}</span>
+                <span>{quantityNames[quantity]}</span>
                 <strong>{shown.number}</strong>
                 <small>{shown.unit}</small>
               </p>
@@ -42,7 +42,9 @@ export function EveningFar({ headline, rig, detail, leader, lastRun, onBack }: E
           })}
       </div>
       <p className={live.farLine}>
-        {[detail, leader === null ? null : `${leader} leads`].filter((t) => t).join(' · ')}
+        {[lastRun && `${lastRun.name} gave this`, detail, leader === null ? null : `${leader} leads`]
+          .filter((t) => t)
+          .join(' · ')}
       </p>
       <div className={live.controls}>
         <Action onClick={onBack}>Back to the evening</Action>

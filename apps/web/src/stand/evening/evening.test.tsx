@@ -555,7 +555,7 @@ test('on a second screen the evening says what is next, what to change, and what
   expect(await screen.findByText('Next: Veddick 7.2×3.6×2 on P2')).toBeTruthy();
   expect(await headline()).toMatch(/Pack out\. Veddick 7×4×2 off, Veddick 7\.2×3\.6×2 on/);
   expect(await screen.findByText('1,499')).toBeTruthy();
-  expect(screen.getByText('1 of 3 done')).toBeTruthy();
+  expect(screen.getByText('Veddick 7×4×2 gave this · 1 of 3 done')).toBeTruthy();
   await userEvent.click(screen.getByRole('button', { name: 'Back to the evening' }));
   expect(await screen.findByRole('button', { name: 'Read from afar' })).toBeTruthy();
 });
