@@ -42,6 +42,8 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
       origin: 'simulated',
       ordinal: k + 1,
       protocolVersion: 1,
+      place: 0,
+      findings: null,
       corrections: [],
       staleChecks: [],
       densityKgPerM3: 1.25,
@@ -75,6 +77,7 @@ export function simulatedCampaign({ seed, propCount, runCount, alike = false }) 
     referencePropId: 'prop-0',
     gateCellV: 4.05,
     protocolVersion: 1,
+    protocol: null,
     runs,
     chosenThrottleRatio: 0.6,
   };

@@ -8,12 +8,15 @@ import { labelCases, labelForms } from './labelCases.mjs';
 import { calibrated, calibratedMotor, predictor, randomInputs } from './propulsion.mjs';
 import { soundStudy } from './sound.mjs';
 import { report } from './report.mjs';
+import { calibrationStudy, coverageStudy } from './stand.mjs';
 import { symptomStudy } from './symptoms.mjs';
 
 await report({
   random: randomInputs,
   predictor,
   calibrated: (seed) => [...calibrated(seed), ...calibratedMotor(seed)],
+  calibration: calibrationStudy,
+  coverage: coverageStudy,
   sound: soundStudy,
   balance: balanceStudy,
   symptoms: symptomStudy,

@@ -159,6 +159,7 @@ export * from './stand/runCalibration.ts';
 export * from './stand/overlapSteps.ts';
 export * from './stand/responseOfRun.ts';
 export * from './stand/sortRuns.ts';
+export * from './stand/uncertainty.ts';
 export * from './stand/explainFigure.ts';
 export * from './stand/recognizeColumns.ts';
 export * from './stand/readRunTable.ts';

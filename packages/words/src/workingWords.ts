@@ -37,6 +37,7 @@ export function inputName(what: string): string {
   if (what === 'rotorCount') return 'rotors that carry';
   if (what === 'liftToDrag') return 'lift over drag of a small plane';
   if (what === 'throttleRatio') return 'throttle looked at';
+  if (what === 'driftFactor') return 'factor to the middle of the evening, by how all props drifted';
   if (what === 'voltageRatio') return 'factor to the voltage of the comparison, through the motor';
   if (what === 'airDensity') return 'air density of that evening';
   if (what in fieldNames) return fieldNames[what]!.toLowerCase();

@@ -52,19 +52,17 @@ export class CampaignInputs {
     const models = new Map((await this.propModels.byIds(this.db, propIds)).map((m) => [m.id, m]));
     const checks = await this.checks.checks(this.db);
     const readAt = timesOfReading(all);
+    const placeOf = placesOf(all);
     const kitIds = [null, ...craft.kits.map((k) => k.id), ...counted.map((r) => r.kitId)];
     const used = [...new Set(kitIds)].filter((kitId) => counted.some((r) => r.kitId === kitId));
     const rigs = (used.length === 0 ? [null] : used).map((kitId): RigInput => {
       const rig = rigOf(craft, kitId);
       const own = counted.filter((r) => r.kitId === kitId);
       const records = own.map((r) =>
-        toRunRecord(
-          summaries.get(r.id)!,
-          r,
-          channels.get(r.id)!,
-          densityKgPerM3,
-          checksOf(r, checks, readAt.get(r.id)!),
-        ),
+        toRunRecord(summaries.get(r.id)!, r, channels.get(r.id)!, densityKgPerM3, {
+          place: placeOf.get(r.id)!,
+          ...checksOf(r, checks, readAt.get(r.id)!),
+        }),
       );
       return { rig, runCount: own.length, input: this.inputOf(row, rig, models, records, chosenThrottleRatio) };
     });
@@ -123,6 +121,14 @@ function timesOfReading(rows: readonly RunRow[]): Map<string, number> {
   for (const { id, createdAt, replacesRunId } of rows)
     times.set(id, (replacesRunId === null ? undefined : times.get(replacesRunId)) ?? createdAt.getTime());
   return times;
+}
+
+/** The place of each run in the order of the evening; a correction has that of the run that it corrects. */
+function placesOf(rows: readonly RunRow[]): Map<string, number> {
+  const places = new Map<string, number>();
+  for (const [i, { id, replacesRunId }] of rows.entries())
+    places.set(id, (replacesRunId === null ? undefined : places.get(replacesRunId)) ?? i);
+  return places;
 }
 
 /** What the checks of the instruments say of a run; a simulated one was read with none. */

@@ -121,7 +121,7 @@ export function toRunRecord(
   row: RunRow,
   channels: ChannelRow[],
   densityKgPerM3: number,
-  checks: Pick<RunRecord, 'corrections' | 'staleChecks'>,
+  beside: Pick<RunRecord, 'corrections' | 'staleChecks' | 'place'>,
 ): RunRecord {
   return {
     id: row.id,
@@ -136,7 +136,7 @@ export function toRunRecord(
     readingKinds: Object.fromEntries(channels.map((c) => [c.quantity, c.readingKind])),
     steps: toSteps(channels),
     findings: row.findings,
-    ...checks,
+    ...beside,
   };
 }
 

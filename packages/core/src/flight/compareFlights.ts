@@ -88,7 +88,9 @@ export function compareFlights(
         const differenceRatio = reference.length === 0 ? null : mean(own) / mean(reference) - 1;
         const half =
           spread && spread.halfWidthRatio * Math.max(1, LEAST_SPREAD_RATIO / Math.max(spread.spreadRatio, 1e-12));
-        const within = half && half * Math.sqrt(1 / own.length + 1 / Math.max(1, reference.length));
+        // A scatter is relative to what it scatters: of a prop with half as much again it is half as wide again.
+        const within =
+          half && (1 + (differenceRatio ?? 0)) * half * Math.sqrt(1 / own.length + 1 / Math.max(1, reference.length));
         return [
           name,
           {

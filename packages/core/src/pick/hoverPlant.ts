@@ -29,5 +29,8 @@ export function hoverPlant(prepared: PreparedCraft, geometry: PropGeometry): Hov
   const above = points.findIndex((p) => p.thrustN >= neededN);
   if (above < 1 || above + 1 >= points.length) return null;
   const [low, high] = [points[above - 1]!, points[above + 1]!];
-  return { slopeN: (high.thrustN - low.thrustN) / (high.throttleRatio - low.throttleRatio), riseS: candidate.figures.riseTimeS };
+  return {
+    slopeN: (high.thrustN - low.thrustN) / (high.throttleRatio - low.throttleRatio),
+    riseS: candidate.figures.riseTimeS,
+  };
 }

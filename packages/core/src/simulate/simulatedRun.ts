@@ -35,6 +35,15 @@ const CELL_V_PER_STEP = 0.006;
 /** Standard deviations of an instrument's gain: scale, current meter, tachometer. */
 const GAIN = { thrust: 0.004, current: 0.005, speed: 0.0005 };
 
+/** What the instruments of a made-up bench make of what is there. */
+export interface SimulatedBench {
+  thrust: number;
+  current: number;
+  speed: number;
+  /** Of their usual noise within a run: 1 as it is, 0 for the truth itself. */
+  noiseRatio: number;
+}
+
 /**
  * Draws a made-up motor around its label figures.
  *
@@ -71,6 +80,7 @@ export function simulatedMotor(
  * @param throttles - ladder, each in (0, 1]
  * @param densityKgPerM3 - air of the day
  * @param seed - any text
+ * @param bench - the instruments; drawn anew for this run where they are not given
  */
 export function simulatedRun(
   prop: SimulatedProp,
@@ -79,12 +89,14 @@ export function simulatedRun(
   throttles: readonly number[],
   densityKgPerM3: number,
   seed: string,
+  bench?: SimulatedBench,
 ): StandStep[] {
   const random = seededRandom(seed);
-  const gain = {
+  const gain = bench ?? {
     thrust: 1 + GAIN.thrust * random.normal(),
     current: 1 + GAIN.current * random.normal(),
     speed: 1 + GAIN.speed * random.normal(),
+    noiseRatio: 1,
   };
   return throttles.map((throttleRatio, i) => {
     const openV = pack.cellCount * (pack.restingCellV - CELL_V_PER_STEP * i);
@@ -97,14 +109,16 @@ export function simulatedRun(
       densityKgPerM3,
     );
     const noisy = (value: number, ratio: number, floor: number): number =>
-      value * (1 + ratio * random.normal()) + floor * random.normal();
+      value * (1 + gain.noiseRatio * ratio * random.normal()) + gain.noiseRatio * floor * random.normal();
+    // Without noise there are no digits either: that is the truth.
+    const rounded = (value: number, step: number): number => (gain.noiseRatio === 0 ? value : roundTo(value, step));
     return {
       ...emptyStep(),
       throttleRatio,
-      thrustN: roundTo(noisy(state.thrustN * gain.thrust, 0.002, 0.004), 0.00980665),
-      speedRpm: roundTo(noisy(state.speedRpm * gain.speed, 0.001, 3), 10),
-      currentA: roundTo(noisy(state.currentA * gain.current, 0.003, 0.02), 0.1),
-      voltageV: roundTo(state.voltageV, 0.01),
+      thrustN: rounded(noisy(state.thrustN * gain.thrust, 0.002, 0.004), 0.00980665),
+      speedRpm: rounded(noisy(state.speedRpm * gain.speed, 0.001, 3), 10),
+      currentA: rounded(noisy(state.currentA * gain.current, 0.003, 0.02), 0.1),
+      voltageV: rounded(state.voltageV, 0.01),
       temperatureC: roundTo(14 + 46 * throttleRatio ** 2.4 * (1 + 0.1 * i * 0.2) + random.normal(), 1),
     };
   });

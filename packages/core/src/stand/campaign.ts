@@ -54,6 +54,8 @@ export interface ComparedFigure {
   runCount: number;
   /** Relative to the reference: 0.06 is 6 % more; null for the reference itself or without one. */
   differenceRatio: number | null;
+  /** Half width of the 95 % interval of the figure by its repeats alone, for comparing props; null where none are known. */
+  repeatHalfWidthRatio: number | null;
   /** Half width of the 95 % interval of that difference; null when no spread is known. */
   differenceHalfWidthRatio: number | null;
   comparison: Comparison;
@@ -112,6 +114,8 @@ export interface CampaignResults {
   /** Relative spread of one run, pooled over the campaign, of full-throttle thrust. */
   spreadRatio: number | null;
   degreesOfFreedom: number;
+  /** How full-throttle thrust moved from the first run to the last, relative; null where no drift shows. */
+  driftRatio: number | null;
   /** What the checks of the instruments did to the runs that count, and to how many. */
   corrections: (Correction & { runCount: number })[];
   headline: Reason;

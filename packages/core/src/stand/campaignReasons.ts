@@ -16,6 +16,8 @@ const EXPONENT_RANGE = [1.85, 2.25] as const;
  * reduced.
  */
 const VOLTAGE_TOLERANCE_RATIO = 0.02;
+/** Less than this over an evening needs no word. */
+const TOLD_DRIFT_RATIO = 0.003;
 /** Voltages that lie closer together need no word. */
 const TOLD_VOLTAGE_RATIO = 0.005;
 
@@ -178,6 +180,8 @@ export function campaignReasons(
       figure: null,
     });
   reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted), ...instruments(results, sorted));
+  if (results.driftRatio !== null && Math.abs(results.driftRatio) > TOLD_DRIFT_RATIO)
+    reasons.push({ code: 'drifted', severity: 'note', values: { driftRatio: results.driftRatio }, figure: null });
   reasons.push(...responses(results, name), ...crossings(results, name));
   if (results.props.some((p) => p.countedRunIds.length > 0) && results.degreesOfFreedom === 0) {
     reasons.push({ code: 'noRepeats', severity: 'action', values: {}, figure: null });

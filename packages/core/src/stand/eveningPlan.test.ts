@@ -169,10 +169,14 @@ describe('an evening under way', () => {
   });
 
   test('the leader so far, and who can no longer catch it', () => {
-    const prop = (propModelId: string, value: number, uncertainty: number | null) =>
+    const prop = (propModelId: string, value: number, half: number | null) =>
       ({
         propModelId,
-        points: { full: { thrustN: { figure: { value, uncertainty } } }, hover: {}, chosen: {} },
+        points: {
+          full: { thrustN: { figure: { value }, repeatHalfWidthRatio: half === null ? null : half / value } },
+          hover: {},
+          chosen: {},
+        },
       }) as never;
     expect(eveningRace({ props: [prop('a', 10, 0.3), prop('b', 10.4, 0.3), prop('c', 9, 0.3)] })).toEqual({
       leaderId: 'b',

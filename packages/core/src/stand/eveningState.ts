@@ -124,13 +124,19 @@ export function eveningRace({ props }: Pick<CampaignResults, 'props'>): EveningR
   const leader = ranked[0];
   // Whoever runs alone leads nobody.
   if (!leader || ranked.length < 2) return { leaderId: null, beatenIds: [] };
-  const { value, uncertainty } = thrustOf(leader)!;
+  // Instruments are the same for all: only how runs repeat may part them.
+  const rangeOf = (p: PropResult): { low: number; high: number } | null => {
+    const { figure, repeatHalfWidthRatio } = p.points.full.thrustN!;
+    if (repeatHalfWidthRatio === null) return null;
+    const half = Math.abs(figure.value) * repeatHalfWidthRatio;
+    return { low: figure.value - half, high: figure.value + half };
+  };
+  const best = rangeOf(leader);
   return {
     leaderId: leader.propModelId,
     beatenIds: ranked.slice(1).flatMap((p) => {
-      const own = thrustOf(p)!;
-      const isBeaten =
-        uncertainty !== null && own.uncertainty !== null && own.value + own.uncertainty < value - uncertainty;
+      const own = rangeOf(p);
+      const isBeaten = best !== null && own !== null && own.high < best.low;
       return isBeaten ? [p.propModelId] : [];
     }),
   };

@@ -13,7 +13,8 @@ import {
   type ResponseFigure,
   type RunPoint,
 } from './pointOfRun.ts';
-import { correctionsOf, figureDimension, reduceRigs } from './reduceCampaign.ts';
+import { campaignSpreads, correctionsOf, figureDimension, reduceRigs } from './reduceCampaign.ts';
+import { driftFactor, type Drift } from './uncertainty.ts';
 import type { VoltageStep } from './reduceVoltage.ts';
 import { standQuantities } from './quantities.ts';
 import { campaignRuns, type CountedRun } from './sortRuns.ts';
@@ -33,17 +34,20 @@ export function explainFigure(input: CampaignInput, key: string, rigs: readonly 
   const [propModelId = '', point, figure] = key.split(':') as [string, PointName | 'standard', PointFigure];
   const results = reduceRigs(rigs)[rigs.indexOf(input)]!;
   const result = results.props.find((p) => p.propModelId === propModelId);
-  if (point === 'standard' && result) return explainStandardThrust(input, result, key);
+  if (point === 'standard' && result) return explainStandardThrust(input, result, key, rigs);
   const compared = point !== 'standard' && pointFigures.includes(figure) ? result?.points[point]?.[figure] : undefined;
   if (!result || !compared || point === 'standard') throw new UnknownFigureError(key);
-  if (point === 'response') return explainResponse(input, result, figure as ResponseFigure, compared.figure);
+  if (point === 'response') return explainResponse(input, result, figure as ResponseFigure, compared.figure, rigs);
   const runs = campaignRuns(input).of.get(propModelId)!;
+  const drift = campaignSpreads(rigs.map(campaignRuns)).get(`${point}:${figure}`)?.drift ?? null;
   const place = pointPlaces(results.carryThrustN, input.chosenThrottleRatio).find((p) => p.point === point)!;
   const inputs: WorkingInput[] = [];
   const lines: WorkingLine[] = [];
   if (place.axis === 'thrustN') explainHover(input, inputs, lines);
   else inputs.push({ symbol: 'u', what: 'throttleRatio', value: place.at, dimension: 'ratio', mark: 'measured' });
-  const perRun = runs.counted.flatMap((run) => explainRun(run, place, figure, inputs, lines));
+  const perRun = runs.counted.flatMap((run) =>
+    explainRun(run, place, figure, inputs, lines).map((symbol) => explainDrift(symbol, run, drift, inputs)),
+  );
   lines.push({
     symbol: 'mean',
     formula: perRun.length === 1 ? perRun[0]! : `(${perRun.join(' + ')}) / ${perRun.length}`,
@@ -75,19 +79,41 @@ export function explainFigure(input: CampaignInput, key: string, rigs: readonly 
   };
 }
 
+/** A run's figure as it would have been read in the middle of the evening; as it is where nothing drifts. */
+function explainDrift(symbol: string, { settled }: CountedRun, drift: Drift | null, inputs: WorkingInput[]): string {
+  if (drift === null) return symbol;
+  const { ordinal, place } = settled.run;
+  const factor = `d${ordinal}`;
+  inputs.push({
+    symbol: factor,
+    what: 'driftFactor',
+    value: driftFactor(place, drift),
+    dimension: 'number',
+    mark: 'estimated',
+  });
+  return `${symbol} * ${factor}`;
+}
+
 /** A figure beside the curve: what each run told, and their mean. */
-function explainResponse(input: CampaignInput, result: PropResult, figure: ResponseFigure, shown: Figure): Working {
+function explainResponse(
+  input: CampaignInput,
+  result: PropResult,
+  figure: ResponseFigure,
+  shown: Figure,
+  rigs: readonly CampaignInput[],
+): Working {
   const { propModelId } = result;
+  const drift = campaignSpreads(rigs.map(campaignRuns)).get(`response:${figure}`)?.drift ?? null;
   const inputs: WorkingInput[] = [];
   const terms = campaignRuns(input)
     .of.get(propModelId)!
-    .counted.flatMap(({ settled, points }) => {
-      const value = points.response?.values[figure];
+    .counted.flatMap((run) => {
+      const value = run.points.response?.values[figure];
       if (value === undefined) return [];
-      const { ordinal } = settled.run;
+      const { ordinal } = run.settled.run;
       const dimension = responseFigures[figure];
       inputs.push({ symbol: `a${ordinal}`, what: `run.${ordinal}.${figure}`, value, dimension, mark: 'measured' });
-      return [`a${ordinal}`];
+      return [explainDrift(`a${ordinal}`, run, drift, inputs)];
     });
   const formula = terms.length === 1 ? terms[0]! : `(${terms.join(' + ')}) / ${terms.length}`;
   const notes: Working['notes'] = [{ code: 'meanOfRuns', values: { count: terms.length } }];
@@ -103,12 +129,19 @@ function explainResponse(input: CampaignInput, result: PropResult, figure: Respo
   };
 }
 
-function explainStandardThrust(input: CampaignInput, result: PropResult, key: string): Working {
+function explainStandardThrust(
+  input: CampaignInput,
+  result: PropResult,
+  key: string,
+  rigs: readonly CampaignInput[],
+): Working {
   if (!result.standardThrust) throw new UnknownFigureError(key);
+  const drift = campaignSpreads(rigs.map(campaignRuns)).get('full:thrustN')?.drift ?? null;
   const inputs: WorkingInput[] = [];
   const terms = campaignRuns(input)
     .of.get(result.propModelId)!
-    .counted.flatMap(({ settled, points }) => {
+    .counted.flatMap((run) => {
+      const { settled, points } = run;
       const thrustN = points.full?.values.thrustN;
       if (thrustN === undefined || points.full?.values.speedRpm === undefined) return [];
       const { ordinal, densityKgPerM3 } = settled.run;
@@ -120,13 +153,13 @@ function explainStandardThrust(input: CampaignInput, result: PropResult, key: st
         mark: 'measured',
       });
       inputs.push({
-        symbol: `d${ordinal}`,
+        symbol: `r${ordinal}`,
         what: 'airDensity',
         value: densityKgPerM3,
         dimension: 'density',
         mark: 'measured',
       });
-      return [`T${ordinal} * 1.225 / d${ordinal}`];
+      return [explainDrift(`T${ordinal} * 1.225 / r${ordinal}`, run, drift, inputs)];
     });
   const formula = terms.length === 1 ? terms[0]! : `(${terms.join(' + ')}) / ${terms.length}`;
   return {

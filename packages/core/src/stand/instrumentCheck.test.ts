@@ -110,8 +110,8 @@ describe('which check counts', () => {
 
 describe('applied', () => {
   const corrections = [
-    { checkId: 'a', quantity: 'currentA', factor: 1.02, day: '2026-11-01' },
-    { checkId: 'b', quantity: 'voltageV', factor: 0.99, day: '2026-11-01' },
+    { checkId: 'a', quantity: 'currentA', factor: 1.02, day: '2026-11-01', uncertaintyRatio: 0.005 },
+    { checkId: 'b', quantity: 'voltageV', factor: 0.99, day: '2026-11-01', uncertaintyRatio: 0.005 },
   ] as const;
 
   test('power that was read follows both meters; what is missing stays missing', () => {
@@ -124,7 +124,13 @@ describe('applied', () => {
   });
 
   test('a scale that reads 2 % too little: thrust, its working and the reasons follow; raw readings stay', () => {
-    const scale = { checkId: 'c', quantity: 'thrustN', factor: 1.02, day: '2026-11-01' } as const;
+    const scale = {
+      checkId: 'c',
+      quantity: 'thrustN',
+      factor: 1.02,
+      day: '2026-11-01',
+      uncertaintyRatio: 0.005,
+    } as const;
     const run = runOf('ref', 1, lawSteps(10, 300), { corrections: [scale] });
     const results = reduceCampaign(campaignOf([run]));
     expect(results.props[0]!.points.full.thrustN!.figure.value).toBeCloseTo(10.2, 6);

@@ -44,6 +44,8 @@ export interface Correction {
   quantity: CheckedQuantity;
   factor: number;
   day: string;
+  /** How far a checked reading may still be off, relative, 95 %. */
+  uncertaintyRatio: number;
 }
 
 /** Beyond this another unit or another pole count is set; a factor would hide the slip. */
@@ -57,6 +59,15 @@ export const STALE_DAYS: Record<CheckedQuantity, number> = {
   currentA: 90,
   voltageV: 180,
   torqueNm: 30,
+};
+/** What a way of checking is itself good to, relative: a judgement. */
+const CHECKED_LEAST_RATIO: Record<CheckMethod, number> = {
+  knownMass: 0.002,
+  tachometer: 0.002,
+  sound: 0.005,
+  secondMeter: 0.005,
+  putBack: 0.015,
+  torqueArm: 0.005,
 };
 const DAY_MS = 86_400_000;
 
@@ -101,7 +112,10 @@ export function correctionsAt(checks: readonly InstrumentCheck[], atMs: number):
     const next = own.find((c) => c.atMs > atMs);
     const last = own.filter((c) => c.atMs <= atMs).at(-1);
     const check = next?.reachesBack ? next : last;
-    return check ? [{ checkId: check.id, quantity, factor: correctionOf(check).factor, day: check.day }] : [];
+    if (!check) return [];
+    const { factor, apartRatio } = correctionOf(check);
+    const uncertaintyRatio = Math.max(CHECKED_LEAST_RATIO[check.method], apartRatio / 2);
+    return [{ checkId: check.id, quantity, factor, day: check.day, uncertaintyRatio }];
   });
 }
 

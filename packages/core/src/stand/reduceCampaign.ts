@@ -2,7 +2,7 @@ import { carryThrustN } from '../craft/carryThrust.ts';
 import type { Figure, Origin } from '../figure/figure.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import { mean } from '../statistics/describe.ts';
-import { pooledHalfWidthRatio, pooledSpread, type PooledSpread } from '../statistics/pooledSpread.ts';
+import { pooledHalfWidthRatio } from '../statistics/pooledSpread.ts';
 import { powerLawFit } from '../statistics/powerLaw.ts';
 import {
   standardThrustKey,
@@ -29,6 +29,15 @@ import { standQuantities } from './quantities.ts';
 import type { SettledRun } from './settleRun.ts';
 import { campaignRuns, type CampaignRuns, type CountedRun, type SortedRuns } from './sortRuns.ts';
 import { reduceToStandardDay } from './standardDay.ts';
+import {
+  commonRatio,
+  differenceOf,
+  driftFactor,
+  figureSpread,
+  settledValue,
+  type FigureSpread,
+  type PlacedValue,
+} from './uncertainty.ts';
 
 const DIMENSIONS: Record<PointFigure, Dimension> = {
   ...standQuantities,
@@ -69,14 +78,14 @@ export function reduceCampaign(input: CampaignInput): CampaignResults {
  */
 export function reduceRigs(inputs: readonly CampaignInput[]): CampaignResults[] {
   const runs = inputs.map(campaignRuns);
-  const spreads = spreadOfFigures(runs.flatMap(({ of }) => [...of.values()]));
+  const spreads = campaignSpreads(runs);
   return inputs.map((input, i) => resultsOf(input, runs[i]!, spreads));
 }
 
 function resultsOf(
   input: CampaignInput,
   { of: sorted, fullVoltageV }: CampaignRuns,
-  spreads: Map<string, PooledSpread>,
+  spreads: Map<string, FigureSpread>,
 ): CampaignResults {
   const hoverN = carryThrustN(input.craft.massKg, input.craft.rotorCount, input.craft.kind);
   const reference = input.referencePropId === null ? undefined : sorted.get(input.referencePropId);
@@ -91,6 +100,7 @@ function resultsOf(
     escLimitPowerW: escLimitPower(input, props),
     spreadRatio: spread?.spreadRatio ?? null,
     degreesOfFreedom: spread?.degreesOfFreedom ?? 0,
+    driftRatio: driftRatio([...sorted.values()], spread),
     corrections: correctionsOf([...sorted.values()].flatMap((s) => s.counted)),
     headline: { code: 'noRuns', severity: 'action', values: {}, figure: null },
     reasons: [],
@@ -113,15 +123,21 @@ function escLimitPower(input: CampaignInput, props: PropResult[]): number | null
   return input.craft.escLimitA === null || voltages.length === 0 ? null : input.craft.escLimitA * mean(voltages);
 }
 
-function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): number[] {
-  return runs.counted.map((r) => r.points[point]?.values[figure]).filter((v) => v !== undefined);
+/** Every counted run's figure at a point, in the order of the runs. */
+export function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): PlacedValue[] {
+  return runs.counted.flatMap((r) => {
+    const value = r.points[point]?.values[figure];
+    return value === undefined ? [] : [{ value, place: r.settled.run.place }];
+  });
 }
 
-function spreadOfFigures(all: SortedRuns[]): Map<string, PooledSpread> {
-  const spreads = new Map<string, PooledSpread>();
+/** How every figure at every point repeats, over all props and rigs, by `point:figure`. */
+export function campaignSpreads(rigs: readonly CampaignRuns[]): Map<string, FigureSpread> {
+  const all = rigs.flatMap(({ of }) => [...of.values()]);
+  const spreads = new Map<string, FigureSpread>();
   for (const point of pointNames) {
     for (const figure of pointFigures) {
-      const spread = pooledSpread(all.map((runs) => valuesAt(runs, point, figure)));
+      const spread = figureSpread(all.map((runs) => valuesAt(runs, point, figure)));
       if (spread) spreads.set(`${point}:${figure}`, spread);
     }
   }
@@ -133,7 +149,7 @@ function propResult(
   prop: CampaignProp,
   runs: SortedRuns,
   reference: SortedRuns | undefined,
-  spreads: Map<string, PooledSpread>,
+  spreads: Map<string, FigureSpread>,
   hoverN: number | null,
 ): PropResult {
   const isReference = prop.id === input.referencePropId;
@@ -187,34 +203,38 @@ function comparedFigure(
   point: PointName,
   figure: PointFigure,
   runs: SortedRuns,
-  reference: number[],
-  spread: PooledSpread | null,
+  reference: PlacedValue[],
+  spread: FigureSpread | null,
 ): ComparedFigure | null {
   const values = valuesAt(runs, point, figure);
   if (values.length === 0) return null;
-  const value = mean(values);
+  const drift = spread?.drift ?? null;
+  const settled = (all: PlacedValue[]): number => mean(all.map((v) => settledValue(v, drift)));
+  const value = settled(values);
   const isExtended =
     !isResponse(figure) && runs.counted.some((r) => r.points[point]?.readings[readBehind(figure)]?.isExtended);
+  const repeatHalfWidthRatio = spread ? pooledHalfWidthRatio(spread, values.length) : null;
+  const common = commonRatio(figure, runs.counted[0]!.settled.run.corrections);
   const shown: Figure = {
     value,
     dimension: figureDimension(figure),
     mark: isExtended ? 'extended' : 'measured',
     origin: originOf(runs),
-    uncertainty: spread ? Math.abs(value) * pooledHalfWidthRatio(spread, values.length) : null,
+    uncertainty: repeatHalfWidthRatio === null ? null : Math.abs(value) * Math.hypot(repeatHalfWidthRatio, common),
     working: workingKey(propModelId, point, figure),
   };
   if (reference.length === 0)
     return {
       figure: shown,
       runCount: values.length,
+      repeatHalfWidthRatio,
       differenceRatio: null,
       differenceHalfWidthRatio: null,
       comparison: 'unknown',
     };
-  const differenceRatio = value / mean(reference) - 1;
-  const differenceHalfWidthRatio = spread
-    ? spread.halfWidthRatio * Math.sqrt(1 / values.length + 1 / reference.length)
-    : null;
+  const difference = spread && differenceOf(spread, values, reference);
+  const differenceRatio = difference?.ratio ?? value / settled(reference) - 1;
+  const differenceHalfWidthRatio = difference?.halfWidth ?? null;
   const comparison =
     differenceHalfWidthRatio === null
       ? 'unknown'
@@ -223,7 +243,21 @@ function comparedFigure(
         : differenceRatio > 0
           ? 'more'
           : 'less';
-  return { figure: shown, runCount: values.length, differenceRatio, differenceHalfWidthRatio, comparison };
+  return {
+    figure: shown,
+    runCount: values.length,
+    repeatHalfWidthRatio,
+    differenceRatio,
+    differenceHalfWidthRatio,
+    comparison,
+  };
+}
+
+/** How full-throttle thrust moved between the first and the last of the counted runs. */
+function driftRatio(sorted: SortedRuns[], spread: FigureSpread | null): number | null {
+  const places = sorted.flatMap((runs) => runs.counted.map((r) => r.settled.run.place));
+  if (!spread?.drift || places.length === 0) return null;
+  return Math.exp(spread.drift.perPlace * (Math.max(...places) - Math.min(...places))) - 1;
 }
 
 const isResponse = (figure: PointFigure): figure is ResponseFigure => figure in responseFigures;
@@ -235,14 +269,17 @@ function readBehind(figure: Exclude<PointFigure, ResponseFigure>): ReadFigure {
 }
 
 /** Full-throttle thrust in standard air at the speed it was measured at; the motor would turn a little slower there. */
-function standardThrust(propModelId: string, runs: SortedRuns, spread: PooledSpread | null): Figure | null {
+function standardThrust(propModelId: string, runs: SortedRuns, spread: FigureSpread | null): Figure | null {
   const values = runs.counted.flatMap(({ points, settled }) => {
     const { thrustN, speedRpm, powerW } = points.full?.values ?? {};
     if (thrustN === undefined || speedRpm === undefined) return [];
-    return [
-      reduceToStandardDay({ thrustN, speedRpm, powerW: powerW ?? 0, torqueNm: null }, settled.run.densityKgPerM3, null)
-        .thrustN,
-    ];
+    const { densityKgPerM3, place } = settled.run;
+    const standard = reduceToStandardDay(
+      { thrustN, speedRpm, powerW: powerW ?? 0, torqueNm: null },
+      densityKgPerM3,
+      null,
+    );
+    return [standard.thrustN * driftFactor(place, spread?.drift ?? null)];
   });
   if (values.length === 0) return null;
   const value = mean(values);

@@ -14,6 +14,8 @@ export interface RunRecord {
   ordinal: number;
   /** Of the evening when it was begun. */
   protocolVersion: number;
+  /** Place in the order of the evening's runs; a correction has that of the run it corrects. */
+  place: number;
   densityKgPerM3: number;
   zeroBeforeN: number | null;
   zeroAfterN: number | null;

@@ -46,6 +46,7 @@ export interface StandReasons
   fullOnly: 'names' | 'kind';
   rowsDropped: 'count' | 'name';
   thrustExponent: 'name' | 'exponent';
+  drifted: 'driftRatio';
   reducedToVoltage: 'voltageV' | 'lowV' | 'highV';
   voltageDiffers: 'name' | 'value' | 'other';
   outlierRun: 'ordinal' | 'name' | 'thrustN' | 'mean';

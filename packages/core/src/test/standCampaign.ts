@@ -28,6 +28,7 @@ export const runOf = (
   propModelId,
   ordinal,
   protocolVersion: 1,
+  place: 0,
   origin: 'typed',
   densityKgPerM3: 1.225,
   zeroBeforeN: null,

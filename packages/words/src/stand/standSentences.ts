@@ -84,6 +84,8 @@ export const standSentences: Sentences<StandReasons> = {
   rowsDropped: (p) => `${p.number('count')} rows of ${p.text('name')} have no throttle or thrust and were left out.`,
   thrustExponent: (p) =>
     `Thrust of ${p.text('name')} grows with speed to the power ${p.number('exponent', 2)}; 1.85 to 2.25 is usual. Look at the scale, stall or flex.`,
+  drifted: (p) =>
+    `Over the evening thrust moved by ${p.difference('driftRatio')} from the first run to the last, for every prop alike: it is taken out.`,
   reducedToVoltage: (p) =>
     `Full throttle is compared at ${p.quantity('voltageV', 'voltage')}, one motor: the runs lay between ${p.quantity('lowV', 'voltage')} and ${p.quantity('highV', 'voltage')} and are reduced through the motor.`,
   voltageDiffers: (p) =>
@@ -136,7 +138,8 @@ export const standSentences: Sentences<StandReasons> = {
   'stand.measured': (p) => `Stand: measured, ${p.number('count')} runs`,
   meanOfRuns: (p) =>
     p.text('count') === '1' ? 'One run counts: its own value.' : `Mean of ${p.number('count')} runs that count.`,
-  pooledSpread: () => 'The ± is a 95 % interval; the spread between runs is pooled over the whole campaign.',
+  pooledSpread: () =>
+    'The ± is a 95 % interval: the spread between runs, pooled over the whole campaign, and what the instruments may be off. A difference to the reference holds the first alone.',
   currentDoesNotScale: () =>
     'Full-throttle current does not scale with air density; only thrust at the same speed does.',
 };

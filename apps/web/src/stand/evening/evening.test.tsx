@@ -405,7 +405,7 @@ describe('an evening', () => {
   test('who leads and who is beaten is said; the caller speaks when it is asked to, and what is next alone', async () => {
     const result = (propModelId: string, value: number) => ({
       propModelId,
-      points: { full: { thrustN: { figure: { value, uncertainty: 0.2 } } } },
+      points: { full: { thrustN: { figure: { value }, repeatHalfWidthRatio: 0.2 / value } } },
     });
     const said: string[] = [];
     Object.assign(window, {
