@@ -158,6 +158,7 @@ export * from './stand/reduceVoltage.ts';
 export * from './stand/runCalibration.ts';
 export * from './stand/overlapSteps.ts';
 export * from './stand/responseOfRun.ts';
+export * from './stand/curveSigns.ts';
 export * from './stand/sortRuns.ts';
 export * from './stand/uncertainty.ts';
 export * from './stand/explainFigure.ts';

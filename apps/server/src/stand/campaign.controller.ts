@@ -1,10 +1,11 @@
-import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import {
   CreateCampaignDto,
   CreateRunDto,
   ImportRunsDto,
   UpdateCampaignDto,
   type CampaignDetailView,
+  type CampaignExportView,
   type CampaignListView,
   type CampaignMatrixView,
   type CampaignResultsView,
@@ -61,6 +62,13 @@ export class CampaignController {
     @Query('kitId', OptionalIdPipe) kitId: string | null,
   ): Promise<Working> {
     return this.campaigns.working(id, throttleRatio, String(key), kitId);
+  }
+
+  /** Every kept run of an evening as a file: SI, with air, gate, protocol, rigs and checks. */
+  @Get(':id/export')
+  @Header('Content-Disposition', 'attachment; filename="evening.json"')
+  export(@Param('id', IdPipe) id: string): Promise<CampaignExportView> {
+    return this.campaigns.export(id);
   }
 
   @Post()

@@ -4,6 +4,7 @@ import {
   FIRST_PROTOCOL_VERSION,
   LIST_MAX,
   type CampaignDetailView,
+  type CampaignExportView,
   type CampaignListView,
   type CampaignMatrixView,
   type CampaignResultsView,
@@ -16,9 +17,13 @@ import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { CampaignRepository } from './campaign.repository.ts';
-import { CampaignInputs, type RigInput } from './campaignInputs.service.ts';
+import { CampaignInputs } from './campaignInputs.service.ts';
+import type { RigInput } from './standRigs.ts';
 import { RunRepository } from './run.repository.ts';
 import { toCampaignColumns, toCampaignView, toRigView, toRunSummaries } from './stand.mapper.ts';
+
+/** Where nobody looks at a throttle of the curve. */
+const ANY_THROTTLE = 0.5;
 
 @Injectable()
 export class CampaignService {
@@ -95,6 +100,27 @@ export class CampaignService {
         const { props, carryThrustN } = reduced[i]!;
         return { ...toRigView(rig), results: { props, carryThrustN } };
       }),
+    };
+  }
+
+  /** Everything that was read on an evening. */
+  async export(id: string): Promise<CampaignExportView> {
+    const { row, rigs } = await this.inputs.of(id, ANY_THROTTLE);
+    const tally = await this.campaigns.tally(this.db, [id]);
+    const rows = new Map((await this.runs.ofCampaign(this.db, id, CAMPAIGN_RUN_MAX_COUNT)).map((r) => [r.id, r]));
+    return {
+      format: 'zivvo-evening-1',
+      campaign: toCampaignView(row, tally.get(id)),
+      rigs: rigs.map((rig) => {
+        const { drive: _drive, ...craft } = rig.input.craft;
+        return { ...toRigView(rig), craft, props: rig.input.props };
+      }),
+      runs: rigs.flatMap(({ input }) =>
+        input.runs.map((run) => {
+          const { kitId, recordingId, keptAt } = rows.get(run.id)!;
+          return { ...run, kitId, recordingId, keptAt: keptAt?.toISOString() ?? null };
+        }),
+      ),
     };
   }
 

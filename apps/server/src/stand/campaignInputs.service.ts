@@ -16,7 +16,7 @@ import { PropModelRepository, type PropModelRow } from '../rack/propModel.reposi
 import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
 import { InstrumentCheckRepository } from './instrument.repository.ts';
 import { RunRepository, type ChannelRow, type RunRow } from './run.repository.ts';
-import { rigOf, type StandRig } from './standRigs.ts';
+import { rigOf, type RigInput, type StandRig } from './standRigs.ts';
 import { densityOf, toRunRecord, toRunSummaries } from './stand.mapper.ts';
 
 /** Puts together what the core reduces: a campaign's craft, its props, its runs and the instruments they were read with. */
@@ -106,13 +106,6 @@ export class CampaignInputs {
       chosenThrottleRatio,
     };
   }
-}
-
-/** A rig of a campaign with what is reduced of it. */
-export interface RigInput {
-  rig: StandRig;
-  runCount: number;
-  input: CampaignInput;
 }
 
 /** When the readings of each run were taken; a run that corrects another one holds the readings of that one's time. */

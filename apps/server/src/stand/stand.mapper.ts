@@ -17,7 +17,7 @@ import {
   type StandStep,
 } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
-import type { RigInput } from './campaignInputs.service.ts';
+import type { RigInput } from './standRigs.ts';
 import type { CampaignRow, RunTally } from './campaign.repository.ts';
 import type { ChannelRow, PictureRow, RunRow } from './run.repository.ts';
 

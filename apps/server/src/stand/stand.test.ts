@@ -2,6 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, test } from '@jest/g
 import type {
   CalibrationView,
   CampaignDetailView,
+  CampaignExportView,
   CampaignMatrixView,
   CampaignResultsView,
   CraftView,
@@ -14,7 +15,7 @@ import type {
   PropModelView,
   RunView,
 } from '@zivvo/contract';
-import { calibrationFactor, type Working } from '@zivvo/core';
+import { calibrationFactor, reduceCampaign, type Working } from '@zivvo/core';
 import { eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
@@ -131,6 +132,31 @@ describe('a plan', () => {
     expect((await plan()).plan).toBeNull();
     await server.http.get(`/api/campaigns/${v7()}/plan`).expect(404);
   });
+});
+
+test('an evening leaves as a file with enough to reduce it again', async () => {
+  const first = await keep(await startRun());
+  await keep(await startRun());
+  const answer = await server.http.get(`/api/campaigns/${campaignId}/export`).expect(200);
+  expect(answer.headers['content-disposition']).toContain('attachment');
+  const file = answer.body as CampaignExportView;
+  expect(file).toMatchObject({ format: 'zivvo-evening-1', campaign: { id: campaignId } });
+  const [rig] = file.rigs;
+  const again = reduceCampaign({
+    craft: { ...rig!.craft, drive: null },
+    props: rig!.props,
+    referencePropId: file.campaign.referencePropModelId,
+    gateCellV: file.campaign.gateCellV,
+    protocolVersion: file.campaign.protocolVersion,
+    protocol: null,
+    runs: file.runs,
+    chosenThrottleRatio: 0.6,
+  });
+  const shown = await results();
+  expect(again.props[0]!.countedRunIds).toEqual(shown.props[0]!.countedRunIds);
+  expect(again.props[0]!.curve).toEqual(shown.props[0]!.curve);
+  expect(file.runs.find((r) => r.id === first.id)!.steps).toHaveLength(first.stepCount);
+  await server.http.get(`/api/campaigns/${v7()}/export`).expect(404);
 });
 
 describe('motors and cells', () => {

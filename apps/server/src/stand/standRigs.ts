@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { estimateMotor, withKit } from '@zivvo/core';
+import { estimateMotor, withKit, type CampaignInput } from '@zivvo/core';
 import { NotFoundError } from '../common/featureError.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
@@ -15,6 +15,13 @@ export interface StandRig {
   isOtherMotor: boolean;
   /** The craft has this kit no more: nobody knows what turned the props. */
   isGone: boolean;
+}
+
+/** A rig of a campaign with what is reduced of it. */
+export interface RigInput {
+  rig: StandRig;
+  runCount: number;
+  input: CampaignInput;
 }
 
 /** What props are run on: the motors and packs of a craft and of its kits. */

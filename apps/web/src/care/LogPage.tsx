@@ -9,6 +9,7 @@ import { formatDay, formatTime } from '../shared/format/useFormat.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { Action } from '../shared/ui/Action.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
+import { saveText } from '../shared/ui/saveText.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Care.module.css';
 import { CareTabs } from './CareTabs.tsx';
@@ -106,11 +107,7 @@ function Log({
       },
       { escapeFormulae: true },
     );
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([`\uFEFF${text}`], { type: 'text/csv;charset=utf-8' }));
-    link.download = `${craft.name} ${range?.from ?? ''} ${range?.to ?? ''}.csv`;
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveText(`\uFEFF${text}`, `${craft.name} ${range?.from ?? ''} ${range?.to ?? ''}.csv`, 'text/csv');
   };
   return (
     <StationPage

@@ -1,4 +1,4 @@
-import { NativeSelect, SegmentedControl } from '@mantine/core';
+import { CopyButton, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
 import { pointNames } from '@zivvo/core';
@@ -15,14 +15,17 @@ import { useIsNarrow } from '../shared/charts/useIsNarrow.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
-import { ActionLink } from '../shared/ui/Action.tsx';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { saveText } from '../shared/ui/saveText.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled, selectMarks } from './markSlice.ts';
-import { ResultsTable } from './ResultsTable.tsx';
+import { differenceChart, differenceSentence } from './differenceChart.ts';
+import { resultCells, toCsv, toTabs, winnersText } from './resultsTable.ts';
+import { ResultsTable, shownFigures } from './ResultsTable.tsx';
 import { RigMatrix } from './RigMatrix.tsx';
 import { rigName } from './rigName.ts';
 import { carryName, chartSentence, resultRows, type ResultRow } from './resultsView.ts';
@@ -102,25 +105,39 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
   const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
   const chartHeight = isNarrow ? 250 : 316;
   const hasRuns = rows.some((r) => r.result.curve.length > 0);
+  const [view, setView] = useAddressParam('view');
+  const isDifference = view === 'difference' && rows.some((r) => r.isReference && r.result.line.length > 1);
   const option = useMemo(
     () =>
-      thrustPowerChart({
-        results,
-        rows,
-        strong: new Set([
-          ...marked.filter((id) => rows.some((r) => r.id === id)),
-          ...(propModelId === null ? [] : [propModelId]),
-        ]),
-        thrustUnit: unitFor('force', format.choices),
-        ink,
-        carryName: carryName(craft),
-        escLimit: craft?.escLimitA ? format.quantity(craft.escLimitA, 'current', 0).text : '',
-        isNarrow,
-        width: chartWidth,
-        height: chartHeight,
-      }),
-    [results, rows, marked, propModelId, format, ink, craft, isNarrow, chartWidth, chartHeight],
+      isDifference
+        ? differenceChart({
+            rows,
+            strong: new Set(marked.filter((id) => rows.some((r) => r.id === id))),
+            halfWidthRatio:
+              rows.find((r) => !r.isReference)?.result.points.full.thrustN?.differenceHalfWidthRatio ?? null,
+            ink,
+            isNarrow,
+            width: chartWidth,
+          })
+        : thrustPowerChart({
+            results,
+            rows,
+            strong: new Set([
+              ...marked.filter((id) => rows.some((r) => r.id === id)),
+              ...(propModelId === null ? [] : [propModelId]),
+            ]),
+            thrustUnit: unitFor('force', format.choices),
+            ink,
+            carryName: carryName(craft),
+            escLimit: craft?.escLimitA ? format.quantity(craft.escLimitA, 'current', 0).text : '',
+            isNarrow,
+            width: chartWidth,
+            height: chartHeight,
+          }),
+    [results, rows, marked, propModelId, format, ink, craft, isNarrow, chartWidth, chartHeight, isDifference],
   );
+  const cells = resultCells(rows, shownFigures(point), format.choices);
+  const winners = winnersText(results, (id) => rows.find((r) => r.id === id)?.name ?? '', format.choices);
   const inHand = rows.find((r) => r.id === propModelId) ?? null;
   const isSimulated = rows.some((r) => r.result.origin === 'simulated');
   return (
@@ -182,12 +199,28 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
                 <Chart
                   option={option}
                   height={chartHeight}
-                  label={chartSentence(rows, (n) => format.quantity(n, 'force').text)}
+                  label={
+                    isDifference
+                      ? differenceSentence(rows)
+                      : chartSentence(rows, (n) => format.quantity(n, 'force').text)
+                  }
                 />
               </Suspense>
             </div>
           </section>
+          {winners !== null && <p className={classes.standard}>{winners}</p>}
           <div className={classes.points}>
+            {rows.some((r) => r.isReference && r.result.line.length > 1) && (
+              <SegmentedControl
+                aria-label="What the chart shows"
+                value={isDifference ? 'difference' : 'thrust'}
+                onChange={(value) => setView(value === 'thrust' ? null : value)}
+                data={[
+                  { value: 'thrust', label: 'Thrust' },
+                  { value: 'difference', label: 'Against the reference' },
+                ]}
+              />
+            )}
             {results.rigs.length > 1 && (
               <NativeSelect
                 aria-label="Motor and cells"
@@ -230,6 +263,21 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             onMark={(row) => dispatch(propMarkToggled(row.id))}
             onShow={showWorking}
           />
+          <div className={classes.points}>
+            <CopyButton value={toTabs(cells)}>
+              {({ copied, copy }) => (
+                <Action weight="quiet" onClick={copy}>
+                  {copied ? 'Copied' : 'Copy the table'}
+                </Action>
+              )}
+            </CopyButton>
+            <Action weight="quiet" onClick={() => saveText(toCsv(cells), `${campaign.name} ${point}.csv`, 'text/csv')}>
+              Save it as CSV
+            </Action>
+            <ActionLink weight="quiet" to={`/api/campaigns/${campaign.id}/export`} reloadDocument download>
+              Save all runs as JSON
+            </ActionLink>
+          </div>
           <StandardAir rows={rows} onShow={showWorking} />
           {results.rigs.length > 1 && (
             <RigMatrix campaignId={campaign.id} throttleRatio={throttleRatio} point={point} models={models} />

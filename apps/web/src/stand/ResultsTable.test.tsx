@@ -36,6 +36,7 @@ function prop(id: string, thrustN: number, currentA: number, more: Partial<PropR
     standardThrust: null,
     breaches: [],
     thrustExponent: 2,
+    signs: null,
     curve: [{ throttleRatio: 1, thrustN, powerW: 800, speedRpm: null, currentA }],
     line: [],
     ...more,

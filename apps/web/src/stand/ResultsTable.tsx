@@ -43,6 +43,8 @@ const SHOWN: readonly PointFigure[] = [
   'thrustPerPowerNPerW',
 ];
 const RESPONSE = Object.keys(responseFigures) as ResponseFigure[];
+/** What is looked at at each point. */
+export const shownFigures = (point: PointName): readonly PointFigure[] => (point === 'response' ? RESPONSE : SHOWN);
 const SHORT: Partial<Record<PointFigure, string>> = { thrustPerCurrentNPerA: '', thrustPerPowerNPerW: '' };
 
 const DIFFERENCE: Record<PointName, string> = {
@@ -67,7 +69,7 @@ export function ResultsTable({
   onShow,
 }: ResultsTableProps) {
   const format = useFormat();
-  const figures: readonly PointFigure[] = point === 'response' ? RESPONSE : SHOWN;
+  const figures = shownFigures(point);
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),

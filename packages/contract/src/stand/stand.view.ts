@@ -1,4 +1,5 @@
 import type {
+  CampaignInput,
   CampaignResults,
   RunFindings,
   RunProtocol,
@@ -99,6 +100,16 @@ export interface CampaignResultsView extends CampaignResults {
 /** Every prop on every rig of an evening, in the order of the rigs. */
 export interface CampaignMatrixView {
   rigs: (StandRigView & { results: Pick<CampaignResults, 'props' | 'carryThrustN'> })[];
+}
+
+/** An evening with every kept run, in SI, with enough to reduce it again. */
+export interface CampaignExportView {
+  format: 'zivvo-evening-1';
+  campaign: CampaignView;
+  /** The craft as each rig made it, in the order of the rigs. */
+  rigs: (StandRigView & { craft: Omit<CampaignInput['craft'], 'drive'>; props: CampaignInput['props'] })[];
+  /** Settled by nothing: as they were read, with what their checks multiply them by. */
+  runs: (CampaignInput['runs'][number] & { kitId: string | null; recordingId: string | null; keptAt: string | null })[];
 }
 
 /** How a row of headers was read the last time. */

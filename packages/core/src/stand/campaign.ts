@@ -2,6 +2,7 @@ import type { CraftKind } from '../craft/layouts.ts';
 import type { Drive } from '../powertrain/equilibrium.ts';
 import type { EvidenceMark, Figure, Origin } from '../figure/figure.ts';
 import type { Reason } from '../figure/reason.ts';
+import type { CurveSigns, ShakePeak, ThrustRange } from './curveSigns.ts';
 import type { PointFigure, PointName } from './pointOfRun.ts';
 import type { RunProtocol } from './protocol.ts';
 import type { Correction } from './instrumentCheck.ts';
@@ -95,6 +96,8 @@ export interface PropResult {
     speedRpm: number | null;
     currentA: number | null;
   }[];
+  /** What the shape of its curve says, of its last counted run; null without one. */
+  signs: CurveSigns | null;
   /** The mean curve of thrust against power as it is drawn: local power laws between the measured points. */
   line: { powerW: number; thrustN: number }[];
 }
@@ -118,6 +121,10 @@ export interface CampaignResults {
   driftRatio: number | null;
   /** What the checks of the instruments did to the runs that count, and to how many. */
   corrections: (Correction & { runCount: number })[];
+  /** One speed at which every prop shakes; null where none is. */
+  shakePeak: ShakePeak | null;
+  /** Who lifts which thrust on least power, of the props that pass no limit. */
+  winners: ThrustRange[];
   headline: Reason;
   reasons: Reason[];
 }

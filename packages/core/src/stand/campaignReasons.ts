@@ -180,6 +180,18 @@ export function campaignReasons(
       figure: null,
     });
   reasons.push(...leaders(results, name), ...reducedVoltage(results, sorted), ...instruments(results, sorted));
+  for (const { propModelId, signs } of results.props) {
+    const say = (code: 'bogs' | 'flattens', throttleRatio: number | null): void => {
+      if (throttleRatio !== null)
+        reasons.push({ code, severity: 'caution', values: { name: name(propModelId), throttleRatio }, figure: null });
+    };
+    say('bogs', signs?.bogsFromThrottleRatio ?? null);
+    say('flattens', signs?.flattensFromThrottleRatio ?? null);
+  }
+  if (results.shakePeak !== null) {
+    const { speedRpm, timesExpected: times, propCount: count } = results.shakePeak;
+    reasons.push({ code: 'standRings', severity: 'caution', values: { speedRpm, times, count }, figure: null });
+  }
   if (results.driftRatio !== null && Math.abs(results.driftRatio) > TOLD_DRIFT_RATIO)
     reasons.push({ code: 'drifted', severity: 'note', values: { driftRatio: results.driftRatio }, figure: null });
   reasons.push(...responses(results, name), ...crossings(results, name));

@@ -14,6 +14,7 @@ import {
   type PropResult,
 } from './campaign.ts';
 import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
+import { curveSigns, shakePeak, winnersByThrust } from './curveSigns.ts';
 import { breachesOf } from './limits.ts';
 import {
   pointFigures,
@@ -101,6 +102,11 @@ function resultsOf(
     spreadRatio: spread?.spreadRatio ?? null,
     degreesOfFreedom: spread?.degreesOfFreedom ?? 0,
     driftRatio: driftRatio([...sorted.values()], spread),
+    shakePeak: shakePeak([...sorted.values()].flatMap((s) => s.counted.map((r) => r.settled))),
+    winners: winnersByThrust(
+      props.filter((p) => p.breaches.length === 0),
+      (spreads.get('hover:powerW') ?? spreads.get('full:powerW'))?.halfWidthRatio ?? 0,
+    ),
     corrections: correctionsOf([...sorted.values()].flatMap((s) => s.counted)),
     headline: { code: 'noRuns', severity: 'action', values: {}, figure: null },
     reasons: [],
@@ -178,6 +184,7 @@ function propResult(
       runs.counted.map((r) => r.settled),
     ),
     thrustExponent: thrustExponent(runs),
+    signs: runs.counted.length === 0 ? null : curveSigns(runs.counted.at(-1)!.settled),
     curve,
     line: drawnLine(curve),
   };

@@ -46,6 +46,9 @@ export interface StandReasons
   fullOnly: 'names' | 'kind';
   rowsDropped: 'count' | 'name';
   thrustExponent: 'name' | 'exponent';
+  bogs: 'name' | 'throttleRatio';
+  flattens: 'name' | 'throttleRatio';
+  standRings: 'speedRpm' | 'times' | 'count';
   drifted: 'driftRatio';
   reducedToVoltage: 'voltageV' | 'lowV' | 'highV';
   voltageDiffers: 'name' | 'value' | 'other';

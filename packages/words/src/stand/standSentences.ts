@@ -84,6 +84,12 @@ export const standSentences: Sentences<StandReasons> = {
   rowsDropped: (p) => `${p.number('count')} rows of ${p.text('name')} have no throttle or thrust and were left out.`,
   thrustExponent: (p) =>
     `Thrust of ${p.text('name')} grows with speed to the power ${p.number('exponent', 2)}; 1.85 to 2.25 is usual. Look at the scale, stall or flex.`,
+  bogs: (p) =>
+    `${p.text('name')} bogs from ${p.share('throttleRatio')} throttle: the current climbs and the speed no longer follows. Less pitch, or fewer cells.`,
+  flattens: (p) =>
+    `${p.text('name')} flattens from ${p.share('throttleRatio')} throttle: it turns faster and hardly pulls more. Blades bend or stall there.`,
+  standRings: (p) =>
+    `Every prop shakes at about ${p.quantity('speedRpm', 'rotation')}, ${p.number('times', 1)} times what its unbalance explains (${p.number('count')} props): that is the arm or the mount. Leave the band out, or make it stiffer.`,
   drifted: (p) =>
     `Over the evening thrust moved by ${p.difference('driftRatio')} from the first run to the last, for every prop alike: it is taken out.`,
   reducedToVoltage: (p) =>
