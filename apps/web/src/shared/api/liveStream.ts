@@ -81,7 +81,7 @@ export class LiveStream {
 /** What a device does not read comes as nothing, and is no number. */
 function withUnread(point: LivePoint): LivePoint {
   const values = { ...point.values };
-  for (const channel of liveChannels) values[channel] = (values[channel]) ?? NaN;
+  for (const channel of liveChannels) values[channel] = values[channel] ?? NaN;
   return { ...point, values };
 }
 
