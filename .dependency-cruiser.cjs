@@ -9,7 +9,7 @@ const rooms = {
       ['units', 'errors', 'numerics', 'statistics', 'figure', 'line', 'recording'],
       ['air', 'label', 'propeller', 'sound', 'powertrain', 'craft', 'rack'],
       ['stand', 'pick', 'balance', 'fit', 'care', 'flight', 'listen'],
-      ['ready'],
+      ['ready', 'verdict'],
       ['simulate'],
     ],
   },

@@ -23,6 +23,7 @@ await report({
   reduce: (seed) => {
     const evening = simulatedCampaign({ seed, propCount: 9, runCount: 3 });
     const full = simulatedCampaign({ seed, propCount: 40, runCount: 10 });
+    const long = simulatedCampaign({ seed, propCount: 30, runCount: 4, stepCount: 12 });
     return [
       {
         id: 'stand.reduce.27runs.ms',
@@ -32,6 +33,13 @@ await report({
         target: 20,
       },
       {
+        id: 'stand.results.ms',
+        value: medianMs(() => core.reduceCampaign(long), 11),
+        unit: 'ms',
+        baseline: null,
+        target: 150,
+      },
+      {
         id: 'stand.reduce.400runs.ms',
         value: medianMs(() => core.reduceCampaign(full), 11),
         unit: 'ms',
@@ -39,6 +47,17 @@ await report({
         target: 250,
       },
     ];
+  },
+  verdict: (seed) => {
+    const random = core.seededRandom(`${seed}/verdict`);
+    const wishes = ['thrust', 'minutes', 'quiet', 'cost'].map((name) => ({ name, weight: 5, matters: 0.03 }));
+    const contenders = Array.from({ length: 20 }, (_, i) => ({
+      id: `p${i}`,
+      evidence: Object.fromEntries(wishes.map(({ name }) => [name, { gain: 0.02 * random.normal(), deviation: 0.05 }])),
+    }));
+    const ways = [{ name: 'standRun', tells: { thrust: 0.01, minutes: 0.015 }, minutes: 7 }];
+    const value = medianMs(() => [core.verdict(contenders, wishes), core.nextTests(contenders, wishes, ways)]);
+    return [{ id: 'verdict.ms', value, unit: 'ms', baseline: null, target: 500 }];
   },
   pick: pickFigures,
   page: pageFigures,

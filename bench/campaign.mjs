@@ -13,10 +13,12 @@ const drive = {
   ...core.usualEsc(6),
   motorTemperatureC: 60,
 };
-const ladder = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
+const LADDER = [0.2, 0.35, 0.5, 0.65, 0.8, 0.9, 1];
 
 /** A simulated stand evening as the reduction takes it; props that are `alike` share one truth. */
-export function simulatedCampaign({ seed, propCount, runCount, alike = false }) {
+export function simulatedCampaign({ seed, propCount, runCount, alike = false, stepCount = 7 }) {
+  const ladder =
+    stepCount === LADDER.length ? LADDER : Array.from({ length: stepCount }, (_, i) => (i + 1) / stepCount);
   const props = Array.from({ length: propCount }, (_, i) => {
     const size = alike ? 0 : i;
     const diameterM = (6.6 + 0.15 * size) * core.INCH_M;

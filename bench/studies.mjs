@@ -10,6 +10,7 @@ import { soundStudy } from './sound.mjs';
 import { report } from './report.mjs';
 import { calibrationStudy, coverageStudy } from './stand.mjs';
 import { symptomStudy } from './symptoms.mjs';
+import { verdictStudy } from './verdict.mjs';
 
 await report({
   random: randomInputs,
@@ -21,6 +22,7 @@ await report({
   balance: balanceStudy,
   symptoms: symptomStudy,
   flight: flightStudy,
+  verdict: verdictStudy,
   /** Labels of known props: is the truth offered, and is it the first reading? */
   labels: (seed) => {
     const cases = labelCases(seed, 4000);

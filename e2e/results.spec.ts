@@ -1,4 +1,5 @@
-import { expect, openEvening, test, watchFaults } from './zivvo.ts';
+import fs from 'node:fs';
+import { expect, openEvening, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 test('the table sorts by any figure and by a second one with shift; every figure opens its working', async ({
   demo,
@@ -137,4 +138,43 @@ test('an estimate of a craft shows how it came about, and so does its hover thru
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'working', exact: true }).click();
   await expect(page.getByRole('dialog')).toContainText('m * 9.80665 / k');
+});
+
+test('columns and rows are the reader’s, kept over a reload; the table and the evening leave as files; the difference has a chart', async ({
+  shed,
+  page,
+}) => {
+  const faults = watchFaults(page);
+  await openEvening(page, shed);
+  await expect(page.getByText(/^Least power for a thrust: .* Veddick 7\.9×3\.3×2/)).toBeVisible();
+  await page.getByText('Against the reference', { exact: true }).click();
+  await expect(
+    page.getByRole('img', { name: /^Thrust against Brindlow 7\.2×3\.9×3 at the same power: / }),
+  ).toBeVisible();
+  await expect(page).toHaveURL(/view=difference/);
+
+  await page.getByRole('button', { name: 'Columns and rows' }).click();
+  await page.getByRole('checkbox', { name: 'Voltage' }).uncheck();
+  await page.getByRole('checkbox', { name: /Orle 7144-2/ }).uncheck();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('columnheader', { name: /Voltage/ })).toHaveCount(0);
+  const orle = page.getByRole('row', { name: /Orle 7144-2/ });
+  await expect(orle).toHaveCount(0);
+  await page.getByRole('row', { name: /Tamsk 7\.7×4×3/ }).focus();
+  await page.keyboard.press('h');
+  await expect(page.getByRole('button', { name: 'Columns and rows, 2 props hidden' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Columns and rows, 2 props hidden' })).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+
+  const table = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save it as CSV' }).click();
+  const text = fs.readFileSync(await (await table).path(), 'utf8');
+  expect(text).toMatch(/^\uFEFFProp,Runs,Thrust \(g\),± Thrust \(g\)/);
+  expect(text).not.toMatch(/Voltage|Orle 7144-2|Tamsk 7\.7/);
+  const evening = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Save all runs as JSON' }).click();
+  const file = JSON.parse(fs.readFileSync(await (await evening).path(), 'utf8')) as { format: string; runs: object[] };
+  expect([file.format, file.runs.length]).toEqual(['zivvo-evening-1', 27]);
+  expect(faults).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { CopyButton, NativeSelect, SegmentedControl } from '@mantine/core';
 import { useElementSize } from '@mantine/hooks';
 import type { CampaignDetailView, CampaignResultsView, PropModelView } from '@zivvo/contract';
-import { pointNames } from '@zivvo/core';
+import { pointNames, type PointFigure } from '@zivvo/core';
 import { carryNames, formatShare, standText, unitFor, upperFirst } from '@zivvo/words';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
@@ -13,6 +13,7 @@ import { useCampaignQuery, useResultsQuery, useWorkingQuery } from '../shared/ap
 import { useInk } from '../shared/charts/useInk.ts';
 import { useIsNarrow } from '../shared/charts/useIsNarrow.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useKept } from '../shared/forms/kept.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
@@ -24,6 +25,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled, selectMarks } from './markSlice.ts';
 import { differenceChart, differenceSentence } from './differenceChart.ts';
+import { ShownChoice } from './ShownChoice.tsx';
 import { resultCells, toCsv, toTabs, winnersText } from './resultsTable.ts';
 import { ResultsTable, shownFigures } from './ResultsTable.tsx';
 import { RigMatrix } from './RigMatrix.tsx';
@@ -102,6 +104,10 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
     { key: '3', what: 'Look at the chosen throttle', run: () => setPoint('chosen') },
     ...(hasResponse ? [{ key: '4', what: 'Look at the response', run: () => setPoint('response') }] : []),
   ]);
+  const [hiddenFigures, setHiddenFigures] = useKept<PointFigure[]>('results/columns', () => []);
+  const [hiddenIds, setHiddenIds] = useKept<string[]>(`results/${campaign.id}/hidden`, () => []);
+  const figures = shownFigures(point).filter((f) => !hiddenFigures.includes(f));
+  const shownRows = useMemo(() => rows.filter((r) => !hiddenIds.includes(r.id)), [rows, hiddenIds]);
   const { ref: chartBox, width: chartWidth } = useElementSize<HTMLDivElement>();
   const chartHeight = isNarrow ? 250 : 316;
   const hasRuns = rows.some((r) => r.result.curve.length > 0);
@@ -111,7 +117,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
     () =>
       isDifference
         ? differenceChart({
-            rows,
+            rows: rows.filter((r) => r.isReference || shownRows.includes(r)),
             strong: new Set(marked.filter((id) => rows.some((r) => r.id === id))),
             halfWidthRatio:
               rows.find((r) => !r.isReference)?.result.points.full.thrustN?.differenceHalfWidthRatio ?? null,
@@ -121,7 +127,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
           })
         : thrustPowerChart({
             results,
-            rows,
+            rows: shownRows,
             strong: new Set([
               ...marked.filter((id) => rows.some((r) => r.id === id)),
               ...(propModelId === null ? [] : [propModelId]),
@@ -134,9 +140,22 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             width: chartWidth,
             height: chartHeight,
           }),
-    [results, rows, marked, propModelId, format, ink, craft, isNarrow, chartWidth, chartHeight, isDifference],
+    [
+      results,
+      rows,
+      shownRows,
+      marked,
+      propModelId,
+      format,
+      ink,
+      craft,
+      isNarrow,
+      chartWidth,
+      chartHeight,
+      isDifference,
+    ],
   );
-  const cells = resultCells(rows, shownFigures(point), format.choices);
+  const cells = resultCells(shownRows, figures, format.choices);
   const winners = winnersText(results, (id) => rows.find((r) => r.id === id)?.name ?? '', format.choices);
   const inHand = rows.find((r) => r.id === propModelId) ?? null;
   const isSimulated = rows.some((r) => r.result.origin === 'simulated');
@@ -254,8 +273,10 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
           </div>
           <ResultsTable
             kind={results.kind}
-            rows={rows}
+            rows={shownRows}
             point={point}
+            figures={figures}
+            onHide={(row) => setHiddenIds((now) => [...now, row.id])}
             marked={marked}
             inHandId={propModelId}
             pointedKey={pointed}
@@ -264,6 +285,14 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             onShow={showWorking}
           />
           <div className={classes.points}>
+            <ShownChoice
+              figures={shownFigures(point)}
+              hiddenFigures={hiddenFigures}
+              onFigures={setHiddenFigures}
+              rows={rows}
+              hiddenIds={hiddenIds}
+              onRows={setHiddenIds}
+            />
             <CopyButton value={toTabs(cells)}>
               {({ copied, copy }) => (
                 <Action weight="quiet" onClick={copy}>

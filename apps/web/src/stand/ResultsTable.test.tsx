@@ -1,14 +1,17 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
 import { fireEvent, screen, within } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
 import type { ComparedFigure, PointFigure, PropResult } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { chartSentence, comparedFigureName, resultRows, type ResultRow } from './resultsView.ts';
-import { ResultsTable } from './ResultsTable.tsx';
+import { ResultsTable, shownFigures } from './ResultsTable.tsx';
+import { ShownChoice } from './ShownChoice.tsx';
 
 const onOpen = jest.fn();
+const onHide = jest.fn();
 const onMark = jest.fn();
 const onShow = jest.fn();
-beforeEach(() => [onOpen, onMark, onShow].forEach((spy) => spy.mockReset()));
+beforeEach(() => [onOpen, onMark, onHide, onShow].forEach((spy) => spy.mockReset()));
 
 const compared = (value: number, working: string, differenceRatio: number | null = null): ComparedFigure =>
   ({
@@ -66,11 +69,13 @@ function show(change: Partial<Parameters<typeof ResultsTable>[0]> = {}): void {
       kind="multirotor"
       rows={rows()}
       point="full"
+      figures={shownFigures('full')}
       marked={[]}
       inHandId={null}
       pointedKey={null}
       onOpen={onOpen}
       onMark={onMark}
+      onHide={onHide}
       onShow={onShow}
       {...change}
     />,
@@ -156,4 +161,33 @@ describe('the table', () => {
     show({ pointedKey: 'b:full:currentA' });
     expect(document.querySelectorAll('[data-pointed=true]')).toHaveLength(1);
   });
+});
+
+test('h hides the row with the keys on it, and they go on at the next; columns are those that are asked for', async () => {
+  show({ figures: ['currentA'] });
+  expect(screen.getAllByRole('columnheader').map((h) => h.textContent.trim())).not.toContain('Thrust g');
+  screen.getAllByRole('row')[2]!.focus();
+  await userEvent.keyboard('h');
+  expect(onHide).toHaveBeenCalledWith(expect.objectContaining({ id: 'a' }));
+  expect(document.activeElement?.textContent).toMatch(/7×6/);
+});
+
+test('columns and props are chosen from one list, which says how many are hidden', async () => {
+  const onFigures = jest.fn();
+  const onRows = jest.fn();
+  renderInApp(
+    <ShownChoice
+      figures={['thrustN', 'currentA']}
+      hiddenFigures={['currentA']}
+      onFigures={onFigures}
+      rows={rows()}
+      hiddenIds={['b', 'gone']}
+      onRows={onRows}
+    />,
+  );
+  await userEvent.click(screen.getByRole('button', { name: 'Columns and rows, 1 prop hidden' }));
+  await userEvent.click(await screen.findByRole('checkbox', { name: 'Current' }));
+  expect(onFigures).toHaveBeenCalledWith([]);
+  await userEvent.click(screen.getByRole('checkbox', { name: /7×5/ }));
+  expect(onRows).toHaveBeenCalledWith(['b', 'gone', 'a']);
 });

@@ -24,12 +24,15 @@ interface ResultsTableProps {
   kind: CraftKind;
   rows: ResultRow[];
   point: PointName;
+  /** Columns, in their order. */
+  figures: readonly PointFigure[];
   marked: readonly string[];
   inHandId: string | null;
   /** Figure that a reason points at. */
   pointedKey: string | null;
   onOpen: (row: ResultRow) => void;
   onMark: (row: ResultRow) => void;
+  onHide: (row: ResultRow) => void;
   onShow: (key: string, row: ResultRow) => void;
 }
 
@@ -61,15 +64,16 @@ export function ResultsTable({
   kind,
   rows,
   point,
+  figures,
   marked,
   inHandId,
   pointedKey,
   onOpen,
   onMark,
+  onHide,
   onShow,
 }: ResultsTableProps) {
   const format = useFormat();
-  const figures = shownFigures(point);
   const columns = useMemo(
     () => [
       column.accessor('name', { header: 'Prop', sortDescFirst: false }),
@@ -98,7 +102,11 @@ export function ResultsTable({
   );
   const grid = useSortedGrid(rows, columns, (r) => r.id);
   const shown = grid.getRowModel().rows;
-  const rowKeys = useRowKeys({ onOpen: (i) => onOpen(shown[i]!.original), onMark: (i) => onMark(shown[i]!.original) });
+  const rowKeys = useRowKeys({
+    onOpen: (i) => onOpen(shown[i]!.original),
+    onMark: (i) => onMark(shown[i]!.original),
+    onHide: (i) => onHide(shown[i]!.original),
+  });
   const figureCell = (row: ResultRow, figure: ComparedFigure | undefined, text: string) =>
     figure && figure.figure.working !== null ? (
       <button

@@ -122,13 +122,9 @@ function asRead(step: StandStep): RunPoint {
 }
 
 /** Values with the quotients that follow from them. */
-export function withQuotients({ thrustN, powerW, currentA, ...rest }: RunPoint['values']): RunPoint['values'] {
-  const values: RunPoint['values'] = {
-    ...rest,
-    ...(thrustN === undefined ? {} : { thrustN }),
-    ...(powerW === undefined ? {} : { powerW }),
-    ...(currentA === undefined ? {} : { currentA }),
-  };
+export function withQuotients(read: RunPoint['values']): RunPoint['values'] {
+  const values = { ...read };
+  const { thrustN, powerW, currentA } = values;
   if (thrustN !== undefined && powerW !== undefined && powerW > 0) values.thrustPerPowerNPerW = thrustN / powerW;
   if (thrustN !== undefined && currentA !== undefined && currentA > 0)
     values.thrustPerCurrentNPerA = thrustN / currentA;

@@ -129,12 +129,30 @@ function escLimitPower(input: CampaignInput, props: PropResult[]): number | null
   return input.craft.escLimitA === null || voltages.length === 0 ? null : input.craft.escLimitA * mean(voltages);
 }
 
+/** Figures of the counted runs by `point:figure`, gathered once for runs that are asked many times. */
+const gathered = new WeakMap<SortedRuns, ReadonlyMap<string, PlacedValue[]>>();
+
+function gather({ counted }: SortedRuns): ReadonlyMap<string, PlacedValue[]> {
+  const found = new Map<string, PlacedValue[]>();
+  for (const { points, settled } of counted)
+    for (const [point, { values }] of Object.entries(points))
+      for (const [figure, value] of Object.entries(values)) {
+        const key = `${point}:${figure}`;
+        const entry = { value, place: settled.run.place };
+        const known = found.get(key);
+        if (known) known.push(entry);
+        else found.set(key, [entry]);
+      }
+  return found;
+}
+
+const NOTHING: readonly PlacedValue[] = [];
+
 /** Every counted run's figure at a point, in the order of the runs. */
-export function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): PlacedValue[] {
-  return runs.counted.flatMap((r) => {
-    const value = r.points[point]?.values[figure];
-    return value === undefined ? [] : [{ value, place: r.settled.run.place }];
-  });
+export function valuesAt(runs: SortedRuns, point: PointName, figure: PointFigure): readonly PlacedValue[] {
+  let own = gathered.get(runs);
+  if (!own) gathered.set(runs, (own = gather(runs)));
+  return own.get(`${point}:${figure}`) ?? NOTHING;
 }
 
 /** How every figure at every point repeats, over all props and rigs, by `point:figure`. */
@@ -143,7 +161,8 @@ export function campaignSpreads(rigs: readonly CampaignRuns[]): Map<string, Figu
   const spreads = new Map<string, FigureSpread>();
   for (const point of pointNames) {
     for (const figure of pointFigures) {
-      const spread = figureSpread(all.map((runs) => valuesAt(runs, point, figure)));
+      const groups = all.map((runs) => valuesAt(runs, point, figure)).filter((group) => group.length > 0);
+      const spread = figureSpread(groups);
       if (spread) spreads.set(`${point}:${figure}`, spread);
     }
   }
@@ -162,7 +181,7 @@ function propResult(
   const points: PropResult['points'] = { full: {}, hover: {}, chosen: {}, response: {} };
   for (const point of pointNames) {
     for (const figure of pointFigures) {
-      const against = isReference || !reference ? [] : valuesAt(reference, point, figure);
+      const against = isReference || !reference ? NOTHING : valuesAt(reference, point, figure);
       const compared = comparedFigure(prop.id, point, figure, runs, against, spreads.get(`${point}:${figure}`) ?? null);
       if (compared) points[point][figure] = compared;
     }
@@ -210,13 +229,13 @@ function comparedFigure(
   point: PointName,
   figure: PointFigure,
   runs: SortedRuns,
-  reference: PlacedValue[],
+  reference: readonly PlacedValue[],
   spread: FigureSpread | null,
 ): ComparedFigure | null {
   const values = valuesAt(runs, point, figure);
   if (values.length === 0) return null;
   const drift = spread?.drift ?? null;
-  const settled = (all: PlacedValue[]): number => mean(all.map((v) => settledValue(v, drift)));
+  const settled = (all: readonly PlacedValue[]): number => mean(all.map((v) => settledValue(v, drift)));
   const value = settled(values);
   const isExtended =
     !isResponse(figure) && runs.counted.some((r) => r.points[point]?.readings[readBehind(figure)]?.isExtended);

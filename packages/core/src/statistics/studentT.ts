@@ -45,6 +45,20 @@ export function studentTTwoSided(t: number, degreesOfFreedom: number): number {
 export function studentTQuantile(probability: number, degreesOfFreedom: number): number {
   if (!(probability > 0 && probability < 1)) throw new OutOfRangeError('probability', probability, '> 0 and < 1');
   requirePositive('degreesOfFreedom', degreesOfFreedom);
+  const key = `${probability}/${degreesOfFreedom}`;
+  const known = quantiles.get(key);
+  if (known !== undefined) return known;
+  const found = solvedQuantile(probability, degreesOfFreedom);
+  // An evening asks for a handful, some hundred times each.
+  if (quantiles.size >= QUANTILE_MAX_COUNT) quantiles.clear();
+  quantiles.set(key, found);
+  return found;
+}
+
+const QUANTILE_MAX_COUNT = 500;
+const quantiles = new Map<string, number>();
+
+function solvedQuantile(probability: number, degreesOfFreedom: number): number {
   if (probability === 0.5) return 0;
   const tail = Math.min(probability, 1 - probability);
   let high = 1;

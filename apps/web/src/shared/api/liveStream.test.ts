@@ -46,13 +46,15 @@ test('states and readings reach those who listen, and nobody after they stopped'
   const onReading = jest.fn();
   const stopState = stream.onState(onState);
   stream.onReading(onReading);
-  say('state', { phase: 'armed' });
+  say('state', { phase: 'armed', points: [{ atS: 1, values: { thrustN: 2, temperatureC: null } }] });
   say('readings', { timeS: 1, values: [0, 2] });
   expect(stream.view).toMatchObject({ phase: 'armed' });
+  // What the device does not read is no number.
+  expect(stream.view!.points[0]!.values).toMatchObject({ thrustN: 2, temperatureC: NaN });
   expect(stream.latest).toEqual({ timeS: 1, values: [0, 2] });
   expect([onState.mock.calls.length, onReading.mock.calls.length]).toEqual([1, 1]);
   stopState();
-  say('state', { phase: 'held' });
+  say('state', { phase: 'held', points: [] });
   expect(onState).toHaveBeenCalledTimes(1);
 });
 

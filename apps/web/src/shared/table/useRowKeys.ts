@@ -3,10 +3,11 @@ import { useRef, type KeyboardEvent } from 'react';
 interface RowKeys {
   onOpen?: (index: number) => void;
   onMark?: (index: number) => void;
+  onHide?: (index: number) => void;
 }
 
-/** Arrow keys between rows, Enter opens, `x` marks. Spread the result on the table's body; rows take `tabIndex` 0. */
-export function useRowKeys({ onOpen, onMark }: RowKeys) {
+/** Arrow keys between rows, Enter opens, `x` marks, `h` hides. Spread the result on the table's body; rows take `tabIndex` 0. */
+export function useRowKeys({ onOpen, onMark, onHide }: RowKeys) {
   const body = useRef<HTMLTableSectionElement>(null);
   const onKeyDown = (event: KeyboardEvent<HTMLTableSectionElement>): void => {
     if (event.target instanceof HTMLElement && event.target.tagName !== 'TR') return;
@@ -23,6 +24,12 @@ export function useRowKeys({ onOpen, onMark }: RowKeys) {
     } else if (event.key === 'x' && onMark) {
       event.preventDefault();
       onMark(at);
+    } else if (event.key === 'h' && onHide) {
+      event.preventDefault();
+      onHide(at);
+      // The keys go on at the row that takes its place.
+      const next = rows[at + 1] ?? rows[at - 1];
+      next?.focus();
     }
   };
   return { ref: body, onKeyDown };
