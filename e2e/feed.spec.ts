@@ -72,12 +72,16 @@ test('a device on a serial port is read in the browser: lines that come in piece
   // A port that no machine of the tests has: what the browser would hand over, with the bytes of a stand.
   await page.addInitScript(() => {
     const bytes = new TextEncoder();
+    // It begins to print when it is opened, however long the page took until then.
+    let begin: () => void = () => undefined;
+    const isOpen = new Promise<void>((resolve) => (begin = resolve));
     const port = {
       open: ({ baudRate }: { baudRate: number }) =>
-        baudRate === 57_600 ? Promise.resolve() : Promise.reject(new Error('another speed')),
+        baudRate === 57_600 ? Promise.resolve(begin()) : Promise.reject(new Error('another speed')),
       close: () => Promise.resolve(),
       readable: new ReadableStream<Uint8Array>({
         async start(controller) {
+          await isOpen;
           controller.enqueue(bytes.encode('Thrust (g),Current'));
           controller.enqueue(bytes.encode(' (A),Throttle (%)\r\n'));
           for (let i = 0; i < 60; i++) {

@@ -21,9 +21,8 @@ export default defineConfig({
   globalSetup: './openedOnce.ts',
   // No journey shares what it changes, so each may run beside any other.
   fullyParallel: true,
-  // A journey waits for about half of its time: three keep two cores busy. A page that flies a stand has to be heard
-  // every two seconds, so one such journey at a time.
-  workers: 3,
+  // A page that flies a stand has to be heard every two seconds, so one such journey at a time.
+  workers: 2,
   projects: [
     { name: 'flown', testMatch: FLOWN, workers: 1 },
     { name: 'walked', testIgnore: FLOWN, workers: 2 },

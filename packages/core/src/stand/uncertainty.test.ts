@@ -42,6 +42,19 @@ describe('drift', () => {
     for (const { drift } of claimed) if (drift) expect(Math.abs(drift.perPlace * 27)).toBeLessThan(0.02);
   });
 
+  test('props run twice in a row tell how a second run differs, not how the evening drifts', () => {
+    const inARow = Array.from({ length: 8 }, (_, i) => [
+      { value: 10 + i, place: 2 * i },
+      { value: (10 + i) * 0.99, place: 2 * i + 1 },
+    ]);
+    expect(figureSpread(inARow)!.drift).toBeNull();
+    const thereAndBack = Array.from({ length: 8 }, (_, i) => [
+      { value: 10 + i, place: i },
+      { value: (10 + i) * (1 - 0.001 * (15 - 2 * i)), place: 15 - i },
+    ]);
+    expect(figureSpread(thereAndBack)!.drift!.perPlace).toBeCloseTo(-0.001, 4);
+  });
+
   test('too few repeats, one place for all, or a figure that is nothing tell no drift', () => {
     const at = (value: number, place: number) => ({ value, place });
     expect(

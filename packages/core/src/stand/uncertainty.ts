@@ -75,11 +75,22 @@ function driftOf(groups: readonly (readonly PlacedValue[])[], degreesOfFreedom: 
       yy += y * y;
     }
   }
-  if (xx === 0) return null;
+  if (xx === 0 || !spansEvening(groups)) return null;
   const perPlace = xy / xx;
   const deviation = Math.sqrt(Math.max(0, yy - perPlace * xy) / (degreesOfFreedom - 1) / xx);
   if (!(Math.abs(perPlace) > studentTQuantile(0.975, degreesOfFreedom - 1) * deviation)) return null;
   return { perPlace, deviation, middle: mean(groups.flatMap((group) => group.map((r) => r.place))) };
+}
+
+/** Repeats that follow each other say how a second run differs from a first, not how an evening goes on. */
+const LEAST_SPAN_SHARE = 0.35;
+
+/** Whether repeats lie far enough apart to speak of the whole evening. */
+function spansEvening(groups: readonly (readonly PlacedValue[])[]): boolean {
+  const spanOf = (all: readonly PlacedValue[]): number =>
+    Math.max(...all.map((r) => r.place)) - Math.min(...all.map((r) => r.place));
+  const repeated = groups.filter((group) => group.length > 1);
+  return mean(repeated.map(spanOf)) >= LEAST_SPAN_SHARE * spanOf(groups.flat());
 }
 
 /** A figure as it would have been read in the middle of the evening. */
