@@ -25,6 +25,7 @@ const rooms = {
       ['live', 'pick', 'fit', 'care'],
       ['fly'],
       ['listen'],
+      ['judge'],
       ['finder', 'docs', 'demo'],
     ],
   },
@@ -33,7 +34,7 @@ const rooms = {
     sideways: false,
     floors: [
       ['shared'],
-      ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'fly', 'listen', 'settings', 'finder'],
+      ['craft', 'rack', 'pick', 'balance', 'fit', 'care', 'stand', 'fly', 'listen', 'judge', 'settings', 'finder'],
       ['app'],
     ],
   },

@@ -1,4 +1,5 @@
 // Flight logs of 30 MB in a real browser: from the file to what was found, and the longest task of the page meanwhile.
+import { chromiumPath } from '../scripts/chromium.mjs';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -13,7 +14,7 @@ const FILE_BYTES = 30_000_000;
 export async function flyFigures(seed) {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zivvo-bench-'));
   const files = writeFiles(folder, seed);
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: ['--no-sandbox'] });
   try {
     return await withDemoServer(PORT, async (address) => {
       const { items } = await (await fetch(`${address}/api/crafts`)).json();

@@ -1,4 +1,5 @@
 // Pick in a real browser: from a cold route to the first map, from a changed input to the next, and the longest task.
+import { chromiumPath } from '../scripts/chromium.mjs';
 import { chromium } from '@playwright/test';
 import { withDemoServer } from './demoServer.mjs';
 
@@ -6,7 +7,7 @@ const PORT = 4812;
 const OPENED = 7;
 
 export async function pageFigures() {
-  const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox'] });
+  const browser = await chromium.launch({ executablePath: chromiumPath(), args: ['--no-sandbox'] });
   try {
     return await withDemoServer(PORT, async (address) => {
       const { items } = await (await fetch(`${address}/api/crafts`)).json();

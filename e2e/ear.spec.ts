@@ -1,4 +1,5 @@
 import { simulateMicrophone, writeWav } from '@zivvo/core';
+import { chromiumPath } from '../scripts/chromium.mjs';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -19,7 +20,7 @@ test.afterAll(() => fs.rmSync(path.dirname(file), { recursive: true, force: true
 test.use({
   permissions: ['microphone'],
   launchOptions: {
-    executablePath: process.env.CHROMIUM_PATH ?? '/usr/bin/chromium',
+    executablePath: chromiumPath(),
     args: [
       '--headless',
       '--no-sandbox',

@@ -148,6 +148,8 @@ test.describe(() => {
     await expect(page.getByLabel('Step 2, current')).toHaveValue('38');
     // The next device says nothing of its figures: it is asked once.
     printing.line = '498 6.1';
+    // What the last one said is still on its way.
+    await expect(device.getByText('now 6.1')).toBeVisible();
     await device.getByRole('combobox', { name: 'Column 1', exact: true }).selectOption('Thrust');
     await device.getByRole('combobox', { name: 'Unit of Column 1' }).selectOption('g');
     await device.getByRole('button', { name: 'Read it so' }).click();

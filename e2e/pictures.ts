@@ -37,11 +37,6 @@ test('pick', async ({ demo, page }) => {
   await openStation(page, demo, 'pick', 'Petrel');
   await expect(page.getByText('Plain answer:')).toBeVisible({ timeout: 60_000 });
   await take(page, 'pick');
-  for (const name of ['Veddick 7.5×3.6×2', 'Tamsk 7.7×4×3'])
-    await page.getByRole('checkbox', { name: `Mark ${name} for comparison` }).click();
-  await page.getByRole('link', { name: 'Compare 2 marked' }).click();
-  await expect(page.getByRole('columnheader', { name: /Tamsk 7.7/ })).toBeVisible();
-  await take(page, 'compare');
 });
 
 test('pieces', async ({ demo, page }) => {
@@ -158,6 +153,12 @@ test('listen', async ({ demo, page }) => {
   await openStation(page, demo, 'listen', 'Petrel');
   await expect(page.getByRole('img', { name: /^Spectrum of / })).toHaveAttribute('data-drawn', 'true');
   await take(page, 'listen');
+});
+
+test('judge', async ({ demo, page }) => {
+  await openStation(page, demo, 'judge', 'Petrel');
+  await expect(page.getByRole('table', { name: 'Evidence' })).toBeVisible();
+  await take(page, 'judge');
 });
 
 test('a flight log by night', async ({ demo, page }) => {

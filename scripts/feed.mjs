@@ -1,6 +1,6 @@
 // The line feed from the other side: sends what a program prints, checks it, or plays a stand that prints.
-import fs from 'node:fs';
 import readline from 'node:readline';
+import { core, grams, layoutOf, madeUpStand, readFor, runJob } from './standTools.mjs';
 
 /** Lines of one post, and how long they are gathered [ms]. */
 const POST_MS = 150;
@@ -37,36 +37,17 @@ const layouts = {
   /** A device that says nothing of what it prints: a person has to. */
   bare: { header: null, line: (r) => `${grams(r).toFixed(0)} ${r.currentA.toFixed(1)}` },
 };
-const grams = (r) => (r.thrustN / 9.80665) * 1000;
 const percent = (r) => (r.throttleRatio * 100).toFixed(0);
 
 /** Prints a made-up stand that climbs a ladder of throttles; at once with `--fast`, else as fast as it would be. */
 async function play(options) {
-  const { SimulatedStand, simulatedMotor, simulatedProp, LIVE_RATE_HZ } =
-    await import('../packages/core/dist/index.js');
-  const layout = layouts[options[options.indexOf('--layout') + 1]] ?? layouts.commas;
-  const stand = new SimulatedStand({
-    prop: simulatedProp(0.178, 0.102, {
-      bladeCount: 2,
-      tip: 'standard',
-      material: 'polycarbonate',
-      familySeed: 'feed',
-      pieceSeed: 'feed',
-    }),
-    motor: simulatedMotor(1080, 0.12, 0.7, 'feed'),
-    inertiaKgM2: 2e-5,
-    motorMassKg: 0.04,
-    pack: { cellCount: 6, capacityAh: 4, cellResistanceOhm: 0.0034, stateOfCharge: 0.97 },
-    airC: 15,
-    densityKgPerM3: 1.225,
-    unbalanceKgM: 1e-6,
-    seed: 'feed',
-  });
+  const { LIVE_RATE_HZ } = await core();
+  const layout = layoutOf(layouts, options);
+  const stand = await madeUpStand('feed');
   if (layout.header !== null) console.log(layout.header);
   for (const throttle of LADDER)
     for (let i = 0; i < STEP_S * PLAY_HZ; i++) {
-      let reading = null;
-      for (let k = 0; k < LIVE_RATE_HZ / PLAY_HZ; k++) reading = stand.exchange(throttle);
+      const reading = readFor(stand, throttle, PLAY_HZ, LIVE_RATE_HZ);
       if (reading) console.log(layout.line({ ...reading, timeS: stand.timeS }));
       if (!options.includes('--fast')) await new Promise((resolve) => setTimeout(resolve, 1000 / PLAY_HZ));
     }
@@ -86,7 +67,7 @@ const WORDS = {
 
 /** Says what of standard input Zivvo would not read; fails where there is anything. */
 async function check() {
-  const { checkFeed } = await import('../packages/core/dist/index.js');
+  const { checkFeed } = await core();
   const { readingLimits } = await import('../packages/contract/dist/index.js');
   const lines = [];
   const isLive = process.stdin.isTTY !== true;
@@ -135,12 +116,4 @@ async function send([address = 'http://127.0.0.1:4600']) {
   await posting.then(post);
 }
 
-const [job, ...options] = process.argv.slice(2);
-const jobs = { play, check, send };
-if (!jobs[job]) {
-  console.error(USAGE);
-  process.exitCode = 1;
-} else if (!fs.existsSync(new URL('../packages/core/dist/index.js', import.meta.url))) {
-  console.error('Zivvo is not built yet: run `npm start` once.');
-  process.exitCode = 1;
-} else await jobs[job](options);
+await runJob({ play, check, send }, USAGE);

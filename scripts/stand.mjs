@@ -1,7 +1,7 @@
 // A stand that is driven: plays one, joins a program that drives one to a running Zivvo, or checks such a program.
 import { spawn } from 'node:child_process';
-import fs from 'node:fs';
 import readline from 'node:readline';
+import { core, grams, layoutOf, madeUpStand, readFor, runJob } from './standTools.mjs';
 
 /** How often a played stand reads and says so [a second]. */
 const PLAY_HZ = 50;
@@ -14,7 +14,6 @@ const USAGE = `node scripts/stand.mjs play [--layout commas|semicolons]         
 node scripts/stand.mjs drive [--to address] [--name bench] -- program…   joins a program to a running Zivvo
 node scripts/stand.mjs check -- program…                                 says what a program does otherwise than it should`;
 
-const grams = (r) => (r.thrustN / 9.80665) * 1000;
 const layouts = {
   commas: {
     header: 'sequence,Throttle (%),Thrust (g),Current (A),Voltage (V),rpm,Temperature (°C)',
@@ -44,26 +43,9 @@ const layouts = {
 
 /** Reads, says so, and obeys; without an order in time it holds nothing. */
 async function play(options) {
-  const { LIVE_RATE_HZ, readOrder, SimulatedStand, simulatedMotor, simulatedProp } =
-    await import('../packages/core/dist/index.js');
-  const layout = layouts[options[options.indexOf('--layout') + 1]] ?? layouts.commas;
-  const stand = new SimulatedStand({
-    prop: simulatedProp(0.178, 0.102, {
-      bladeCount: 2,
-      tip: 'standard',
-      material: 'polycarbonate',
-      familySeed: 'driven',
-      pieceSeed: 'driven',
-    }),
-    motor: simulatedMotor(1080, 0.12, 0.7, 'driven'),
-    inertiaKgM2: 2e-5,
-    motorMassKg: 0.04,
-    pack: { cellCount: 6, capacityAh: 4, cellResistanceOhm: 0.0034, stateOfCharge: 0.97 },
-    airC: 15,
-    densityKgPerM3: 1.225,
-    unbalanceKgM: 1e-6,
-    seed: 'driven',
-  });
+  const { LIVE_RATE_HZ, readOrder } = await core();
+  const layout = layoutOf(layouts, options);
+  const stand = await madeUpStand('driven');
   let obeyed = { sequence: 0, throttleRatio: 0, untilMs: 0 };
   readline.createInterface({ input: process.stdin }).on('line', (line) => {
     const order = readOrder(line, obeyed.sequence);
@@ -79,8 +61,7 @@ async function play(options) {
   console.log(layout.header);
   setInterval(() => {
     const throttle = performance.now() < obeyed.untilMs ? obeyed.throttleRatio : 0;
-    let reading = null;
-    for (let k = 0; k < LIVE_RATE_HZ / PLAY_HZ; k++) reading = stand.exchange(throttle);
+    const reading = readFor(stand, throttle, PLAY_HZ, LIVE_RATE_HZ);
     if (reading) console.log(layout.line(reading, obeyed.sequence));
   }, 1000 / PLAY_HZ);
 }
@@ -159,7 +140,7 @@ async function drive(options) {
 
 /** Drives the program by itself for some seconds, with small throttles, and says what it does otherwise than it should. */
 async function check(options) {
-  const { DrivenFeed, orderLine, ZERO_THROTTLE } = await import('../packages/core/dist/index.js');
+  const { DrivenFeed, orderLine, ZERO_THROTTLE } = await core();
   const { readingLimits } = await import('../packages/contract/dist/index.js');
   const feed = new DrivenFeed(readingLimits);
   const wrong = [];
@@ -207,12 +188,4 @@ async function check(options) {
   process.exit(wrong.length === 0 ? 0 : 1);
 }
 
-const [job, ...options] = process.argv.slice(2);
-const jobs = { play, drive, check };
-if (!jobs[job]) {
-  console.error(USAGE);
-  process.exitCode = 1;
-} else if (!fs.existsSync(new URL('../packages/core/dist/index.js', import.meta.url))) {
-  console.error('Zivvo is not built yet: run `npm start` once.');
-  process.exitCode = 1;
-} else await jobs[job](options);
+await runJob({ play, drive, check }, USAGE);

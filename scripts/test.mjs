@@ -1,5 +1,6 @@
 import fs from 'node:fs';
-import { run, runNode, runTogether } from './process.mjs';
+import { ensureChromium } from './chromium.mjs';
+import { runNode, runTogether } from './process.mjs';
 import { build } from './prepare.mjs';
 
 const RESULTS = '.cache/test';
@@ -13,16 +14,14 @@ export async function quick() {
 /** Everything: checks, Jest, the reference cases, journeys in a real browser. */
 export async function test() {
   await checkAll([]);
-  const counts = [jest('unit', [])];
-  counts.push(journeys({}));
-  finish(counts);
+  finish([jest('unit', []), ...allJourneys({})]);
 }
 
 /** The full figures: many kills, long journeys. */
 export async function soak() {
   await build({ withDemo: true });
   ensureChromium();
-  finish([journeys({ ZIVVO_SOAK: '1' })]);
+  finish(allJourneys({ ZIVVO_SOAK: '1' }));
 }
 
 /** Checks types, lint and boundaries side by side with what else must be there: demo, web app, browser. */
@@ -83,11 +82,15 @@ function jest(name, args) {
   return { name, passed: report?.numPassedTests ?? 0, failed: (report?.numFailedTests ?? 0) + failedSuites };
 }
 
-/** Journeys in a real browser, a few at a time. */
-function journeys(env) {
-  const name = 'journeys';
-  const file = `${RESULTS}/${name}.json`;
-  runNode(['../node_modules/@playwright/test/cli.js', 'test'], {
+/** Journeys in a real browser: first those that fly a stand, one at a time and alone; then two at a time. */
+function allJourneys(env) {
+  return [journeys('flown', 1, env), journeys('walked', 2, env)];
+}
+
+function journeys(project, workers, env) {
+  const name = `journeys ${project}`;
+  const file = `${RESULTS}/${project}.json`;
+  runNode(['../node_modules/@playwright/test/cli.js', 'test', '--project', project, '--workers', String(workers)], {
     cwd: 'e2e',
     isSoft: true,
     env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: `../${file}` },
@@ -106,17 +109,4 @@ function finish(counts) {
   const failed = counts.reduce((sum, c) => sum + c.failed + (c.passed + c.failed === 0 ? 1 : 0), 0);
   console.log(`${passed} passed, ${failed} failed`);
   process.exitCode = failed === 0 ? 0 : 1;
-}
-
-/** Debian's Chromium, installed where it is missing and may be. */
-export function ensureChromium() {
-  if ([process.env.CHROMIUM_PATH, '/usr/bin/chromium'].some((p) => p && fs.existsSync(p))) return;
-  if (process.getuid?.() !== 0 || !fs.existsSync('/usr/bin/apt-get')) {
-    console.error('Chromium is missing: install Debian’s package chromium, or name another with CHROMIUM_PATH.');
-    process.exit(1);
-  }
-  console.log('Installing Chromium…');
-  const env = { DEBIAN_FRONTEND: 'noninteractive' };
-  run('apt-get', ['update', '-qq'], { isSoft: true, env });
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env });
 }

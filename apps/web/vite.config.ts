@@ -3,6 +3,9 @@ import { defaultClientConditions, defineConfig } from 'vite';
 
 const api = process.env.ZIVVO_API ?? 'http://127.0.0.1:4600';
 
+/** What only a page with a form needs. */
+const FORMS = /react-hook-form|shared.forms.(Fields|QuantityField|dtoResolver|useKeptForm|ConflictNote)/;
+
 export default defineConfig({
   plugins: [react()],
   resolve: { conditions: ['source', ...defaultClientConditions] },
@@ -11,16 +14,18 @@ export default defineConfig({
     target: 'es2022',
     chunkSizeWarningLimit: 900,
     // What several pages share comes in one piece with the entry: forty small files would queue behind one another, and
-    // the page's questions to the server behind them. Charts and tables come with the pages that show them.
+    // the page's questions to the server behind them. Charts, tables and forms come with the pages that show them.
     rolldownOptions: {
       output: {
         codeSplitting: {
           groups: [
             {
               name: 'shared',
-              test: (id) => !/echarts|zrender|papaparse|@tanstack|shared.table/.test(id),
+              test: (id) => !/echarts|zrender|papaparse|@tanstack|shared.table/.test(id) && !FORMS.test(id),
               minShareCount: 3,
+              priority: 1,
             },
+            { name: 'forms', test: FORMS },
           ],
         },
       },

@@ -10,6 +10,7 @@ import { EventModule } from './event/event.module.ts';
 import { FitModule } from './fit/fit.module.ts';
 import { FlyModule } from './fly/fly.module.ts';
 import { FinderModule } from './finder/finder.module.ts';
+import { JudgeModule } from './judge/judge.module.ts';
 import { LineModule } from './line/line.module.ts';
 import { ListenModule } from './listen/listen.module.ts';
 import { LiveModule } from './live/live.module.ts';
@@ -32,6 +33,7 @@ const features = [
   CareModule,
   FlyModule,
   ListenModule,
+  JudgeModule,
 ];
 
 @Module({})

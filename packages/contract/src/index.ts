@@ -43,3 +43,6 @@ export type * from './fly/fly.view.ts';
 export * from './listen/limits.ts';
 export * from './listen/listen.dto.ts';
 export type * from './listen/listen.view.ts';
+export * from './judge/limits.ts';
+export * from './judge/judge.dto.ts';
+export type * from './judge/judge.view.ts';

@@ -12,3 +12,4 @@ export * from './logSentence.ts';
 export * from './schoolWords.ts';
 export * from './doubtSentence.ts';
 export * from './upperFirst.ts';
+export * from './judge/judgeNames.ts';

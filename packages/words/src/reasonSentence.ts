@@ -3,6 +3,7 @@ import { balanceSentences } from './balance/balanceSentences.ts';
 import { careSentences } from './care/careSentences.ts';
 import { fitSentences } from './fit/fitSentences.ts';
 import { flySentences } from './fly/flySentences.ts';
+import { judgeSentences } from './judge/judgeSentences.ts';
 import { listenSentences } from './listen/listenSentences.ts';
 import { penFor, type Pen, type Sentences } from './pen.ts';
 import { pickSentences } from './pick/pickSentences.ts';
@@ -20,6 +21,7 @@ const sentences = {
   ...practiceSentences,
   ...flySentences,
   ...listenSentences,
+  ...judgeSentences,
 } satisfies Sentences<Reasons>;
 
 /** A reason in words and in the reader's units. A code that a newer server knows is shown as it is, never hidden. */

@@ -13,6 +13,7 @@ import {
   wearSpeedRpm,
   type PreparedCraft,
   type PropGeometry,
+  type StandCalibration,
 } from '@zivvo/core';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
 import type { CraftRow } from './craft.repository.ts';
@@ -29,8 +30,9 @@ type PickedCraft = Parameters<typeof pickCraftOf>[0];
 export class CraftRotors {
   private readonly tables = new CoefficientTables(STANDARD_ROTOR_AIR);
 
-  of(craft: PickedCraft): PreparedCraft {
-    return prepareCraft(pickCraftOf(craft, USUAL_AIR_C), this.tables);
+  /** @param calibration - what the craft's own runs say; null leaves the model as it is */
+  of(craft: PickedCraft, calibration: StandCalibration | null = null): PreparedCraft {
+    return prepareCraft(pickCraftOf(craft, USUAL_AIR_C), this.tables, calibration);
   }
 
   /** Whether a piece is worth balancing for a craft: one that needs none counts as done. */

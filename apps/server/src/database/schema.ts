@@ -16,3 +16,4 @@ export * from '../fit/fit.table.ts';
 export * from '../care/care.table.ts';
 export * from '../fly/fly.table.ts';
 export * from '../listen/listen.table.ts';
+export * from '../judge/judge.table.ts';

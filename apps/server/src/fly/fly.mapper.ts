@@ -9,14 +9,10 @@ import {
   type FlownProp,
   type Reason,
 } from '@zivvo/core';
-import { writeLabel } from '@zivvo/words';
 import { toRowView } from '../common/rowMapper.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
-import { propModelName } from '../rack/propModel.mapper.ts';
+import { writtenModelName } from '../rack/propModel.mapper.ts';
 import type { WholeCard } from './fly.repository.ts';
-
-/** Maker and label, as a drawing writes it. */
-export const flownPropName = (model: WholeCard['model']): string => writeLabel(propModelName(model));
 
 /** A card as the core works it out. */
 export function toFlownCard(
@@ -64,7 +60,7 @@ export function toFlightCardView(
     packPieceId: flight.packPieceId,
     note: flight.note,
     propModelId: card.propModelId,
-    propName: flownPropName(model),
+    propName: writtenModelName(model),
     protocol: flown.protocol,
     view: card.view,
     payloadKg: card.payloadKg,

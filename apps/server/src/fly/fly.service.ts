@@ -6,9 +6,10 @@ import { NotFoundError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
+import { writtenModelName } from '../rack/propModel.mapper.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
 import { HeightsCrossedError } from './fly.errors.ts';
-import { currentReasons, flownPropName, toFlightCardView, toFlownCard } from './fly.mapper.ts';
+import { currentReasons, toFlightCardView, toFlownCard } from './fly.mapper.ts';
 import { FlightCardRepository, FlightProtocolRepository, type WholeCard } from './fly.repository.ts';
 import { StaticFigures } from './staticFigures.service.ts';
 
@@ -37,7 +38,7 @@ export class FlyService {
       rows.map((row, i) => ({
         cardId: row.card.id,
         propId: row.card.propModelId,
-        propName: flownPropName(row.model),
+        propName: writtenModelName(row.model),
         card: flown[i]!,
       })),
       craft.referencePropModelId,

@@ -51,7 +51,8 @@ export class StaticFigures {
       const { prop, figures } = evaluateCandidate(prepared, modelGeometry(model));
       const { carryThrottleRatio } = figures;
       const evening = results.get(evenings.get(propModelId) ?? '');
-      const found = evening?.props.find((p) => p.propModelId === propModelId);
+      // What another motor of the craft pulled is no figure of the one that flies.
+      const found = evening?.kitId === null ? evening.props.find((p) => p.propModelId === propModelId) : undefined;
       const full = found?.points.full;
       const currentA = full?.currentA?.figure.value ?? null;
       return {

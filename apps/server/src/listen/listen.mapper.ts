@@ -7,9 +7,8 @@ import {
   type ListeningResult,
   type SoundTake,
 } from '@zivvo/core';
-import { writeLabel } from '@zivvo/words';
 import { toRowView } from '../common/rowMapper.ts';
-import { propModelName } from '../rack/propModel.mapper.ts';
+import { writtenModelName } from '../rack/propModel.mapper.ts';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
 import type { ListeningRow, SoundTakeRow, SoundVoteRow } from './listen.repository.ts';
 
@@ -20,7 +19,7 @@ export function soundKeyOf({ propModelId, pattern }: Pick<SoundTakeRow, 'propMod
 }
 
 function nameOf(model: PropModelRow, pattern: SoundTakeRow['pattern']): string {
-  const name = writeLabel(propModelName(model));
+  const name = writtenModelName(model);
   if (pattern === null) return name;
   return `${name}, slots ${pattern.slots.map((s) => s.slot + 1).join(' ')} of ${pattern.slotCount}`;
 }

@@ -56,8 +56,8 @@ export class SimulatedDevice implements RuntimeDevice {
   }
 }
 
-/** A reading stands for this long; a stand that reads more slowly leaves gaps [s]. */
-const FRESH_S = 0.12;
+/** A reading stands for this long, so that five a second leave no gaps [s]. */
+const FRESH_S = 0.25;
 
 /**
  * A stand that is driven line by line: its last reading stands until the next one comes. It obeys orders by itself and
@@ -78,7 +78,7 @@ export class DrivenDevice implements RuntimeDevice {
     return this.isZeroHeld === true && Number.isFinite(volts) ? volts / this.seriesCount : null;
   }
 
-  /** Takes what it read, with the order that it obeyed; one that is older than what it said before says nothing new. */
+  /** Takes what it read and holds. */
   take(reading: Omit<LiveReading, 'timeS'>): LiveReading {
     this.latest = { reading, atS: this.timeS };
     this.isZeroHeld = reading.throttleRatio < ZERO_THROTTLE;

@@ -1,4 +1,5 @@
 import type { AvailableView, PropModelDto, PropModelView } from '@zivvo/contract';
+import { writeLabel } from '@zivvo/words';
 import { byHand } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { StockRow } from './stock.repository.ts';
@@ -53,6 +54,10 @@ export function toPropModelView(
       : null;
   return { ...own, ...toRowView(row), stock };
 }
+
+/** Maker and label, as a drawing writes it. */
+export const writtenModelName = (row: Pick<PropModelRow, 'label' | 'makerName'>): string =>
+  writeLabel(propModelName(row));
 
 /** Short name for sentences: maker and label. */
 export function propModelName(row: Pick<PropModelRow, 'label' | 'makerName'>): string {

@@ -10,7 +10,6 @@ import {
   throttleCurve,
   usualProtocols,
   withProtocol,
-  type ThrottleCurve,
 } from '@zivvo/core';
 import { NotFoundError, RevisionConflictError } from '../common/featureError.ts';
 import { RowMaker } from '../common/rowMaker.ts';
@@ -73,14 +72,12 @@ export class PlanService {
     const { craft } = await this.rigs.of(craftId, kitId);
     const prepared = this.rotors.of(craft);
     const models = await this.models.byIds(this.db, [...propModelIds]);
-    const curves = models.flatMap((model): ThrottleCurve[] => {
-      const points = throttleCurve(prepared, modelGeometry(model));
-      return points.length < 2 ? [] : [{ id: model.id, points }];
-    });
+    const curves = models
+      .map((model) => throttleCurve(prepared, modelGeometry(model)))
+      .filter((curve) => curve.length >= 2);
     if (curves.length === 0) return { throttles: [...usualProtocols.own.throttles!].reverse(), shared: null };
     const carryN = carryThrustN(craft.massKg, craft.rotors.length, layoutKind(craft.layout));
-    const { throttles, shared } = overlapSteps(curves, carryN, count);
-    return { throttles, shared };
+    return overlapSteps(curves, carryN, count);
   }
 
   /** What the reference draws, by the model: the evening's charge is reckoned with it. */

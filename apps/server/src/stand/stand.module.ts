@@ -56,6 +56,7 @@ import { StandFactRepository } from './standFact.repository.ts';
     StandStop,
   ],
   exports: [
+    CalibrationService,
     StandRigs,
     StandFactRepository,
     CampaignRepository,

@@ -5,13 +5,26 @@ import { fit } from '../fit/feature.ts';
 import { pick } from '../pick/feature.ts';
 import { rack } from '../rack/feature.ts';
 import { fly } from '../fly/feature.ts';
+import { judge } from '../judge/feature.ts';
 import { listen } from '../listen/feature.ts';
 import { settings } from '../settings/feature.ts';
 import { stand } from '../stand/feature.ts';
 import type { Feature, Station } from '../shared/feature.ts';
 
 /** Every feature in the order of the work; a new one is added here. */
-export const features: readonly Feature[] = [craft, rack, pick, balance, fit, stand, fly, listen, care, settings];
+export const features: readonly Feature[] = [
+  craft,
+  rack,
+  pick,
+  balance,
+  fit,
+  stand,
+  fly,
+  listen,
+  judge,
+  care,
+  settings,
+];
 
 export const stations: readonly Station[] = features.flatMap((f) => f.station ?? []);
 

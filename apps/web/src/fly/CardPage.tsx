@@ -9,7 +9,7 @@ import {
   type PropModelView,
 } from '@zivvo/contract';
 import { cellVoltages } from '@zivvo/core';
-import { formatNumber, placeNames, upperFirst } from '@zivvo/words';
+import { formatNumber, opinionNames, placeNames, upperFirst } from '@zivvo/words';
 import type { ReactNode } from 'react';
 import { useAddFlightCardMutation, useFlyQuery, useRemoveFlightCardMutation } from '../shared/api/flyApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -43,7 +43,7 @@ import {
 import { CarefulFirst } from './CarefulFirst.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
 import classes from './Fly.module.css';
-import { opinionNames, touchNames } from './flyWords.ts';
+import { touchNames } from './flyWords.ts';
 
 /** A card of one flight, typed standing on the field. */
 export function Component() {

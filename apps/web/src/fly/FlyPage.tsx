@@ -1,5 +1,5 @@
 import type { CraftView, FlightCardView, FlyView } from '@zivvo/contract';
-import { formatNumber } from '@zivvo/words';
+import { formatNumber, opinionNames } from '@zivvo/words';
 import { useFlyQuery, useRemoveFlightCardMutation, useRestoreFlightCardMutation } from '../shared/api/flyApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
@@ -15,7 +15,6 @@ import { FlyTable } from './FlyTable.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
 import classes from './Fly.module.css';
 import { flightFigureText, flyHeadline, windText } from './flyView.ts';
-import { opinionNames } from './flyWords.ts';
 
 /** What the air says of the props of a craft, side by side. */
 export function Component() {

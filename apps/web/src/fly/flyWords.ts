@@ -1,4 +1,4 @@
-import type { motorTouches, opinionTopics } from '@zivvo/contract';
+import type { motorTouches } from '@zivvo/contract';
 import type { FlightFigureName, SegmentKind } from '@zivvo/core';
 
 export const flightFigureTitles: Record<FlightFigureName, string> = {
@@ -9,18 +9,6 @@ export const flightFigureTitles: Record<FlightFigureName, string> = {
   hoverThrottleRatio: 'Hover at',
   enduranceS: 'To the gate',
   takeOffRollM: 'Take-off roll',
-};
-
-export const opinionNames: Record<(typeof opinionTopics)[number], string> = {
-  planted: 'planted',
-  twitchy: 'twitchy',
-  soft: 'soft',
-  grip: 'grip',
-  snap: 'snap',
-  smoothness: 'smoothness',
-  sound: 'sound',
-  worryingSound: 'worrying sound',
-  looks: 'looks',
 };
 
 export const touchNames: Record<(typeof motorTouches)[number], string> = {

@@ -4,6 +4,7 @@ import { criterionNames, useNames, useWeights, type CriterionName, type UseName,
 import { criterionWords, useWords } from '@zivvo/words';
 import { useState } from 'react';
 import { useSetCraftUseMutation } from '../shared/api/craftApi.ts';
+import { WeightSliders } from '../shared/forms/WeightSliders.tsx';
 import { Action } from '../shared/ui/Action.tsx';
 import { ProblemNote } from '../shared/ui/PageStates.tsx';
 import classes from './UsePanel.module.css';
@@ -52,24 +53,13 @@ export function UsePanel({ craft, use, weights, onTry }: UsePanelProps) {
           </Action>
         )}
       </div>
-      {criterionNames.map((name) => (
-        <label key={name} className={classes.row}>
-          <span>{criterionWords[name]}</span>
-          <output>{shown[name]}</output>
-          <input
-            type="range"
-            min={0}
-            max={10}
-            step={1}
-            value={shown[name]}
-            onChange={(e) => move(name, Number(e.currentTarget.value))}
-            onPointerUp={() => moving && write(use, moving)}
-            onKeyUp={() => moving && write(use, moving)}
-            onBlur={() => moving && write(use, moving)}
-            style={{ '--share': `${shown[name] * 10}%` } as React.CSSProperties}
-          />
-        </label>
-      ))}
+      <WeightSliders
+        names={criterionNames}
+        labels={criterionWords}
+        weights={shown}
+        onMove={move}
+        onRest={() => moving && write(use, moving)}
+      />
       {JSON.stringify(shown) === JSON.stringify(useWeights[use]) && (
         <p className="muted">Proposed for this use; move a handle to make them yours.</p>
       )}

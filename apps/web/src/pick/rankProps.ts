@@ -7,6 +7,7 @@ import {
   handsNeeded,
   scoreOf,
   scoreTable,
+  USUAL_USE,
   usablePieceCost,
   useWeights,
   type PickMap,
@@ -28,7 +29,7 @@ export interface RankedProp {
 
 /** Use and weights in force: the craft's own, or a long endurance that nobody chose yet. */
 export function usedWeights(craft: Pick<CraftView, 'use' | 'weights'>): { use: UseName; weights: Weights } {
-  const use = craft.use ?? 'longEndurance';
+  const use = craft.use ?? USUAL_USE;
   return { use, weights: craft.weights ?? useWeights[use] };
 }
 

@@ -16,6 +16,7 @@ import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { RigSelect } from './RigSelect.tsx';
 import { DoubtItems } from './DoubtItems.tsx';
 import {
   doubtsOf,
@@ -226,14 +227,7 @@ export function Component() {
                     ...items.map((m) => ({ value: m.id, label: propModelName(m) })),
                   ]}
                 />
-                {rigs.length > 1 && (
-                  <NativeSelect
-                    label="Motor and cells"
-                    value={kitId ?? ''}
-                    onChange={(e) => setKitId(e.currentTarget.value === '' ? null : e.currentTarget.value)}
-                    data={rigs.map((r) => ({ value: r.kitId ?? '', label: r.name }))}
-                  />
-                )}
+                <RigSelect rigs={rigs} kitId={kitId} onChange={setKitId} />
                 <NativeSelect
                   label="Pack"
                   value={packId}

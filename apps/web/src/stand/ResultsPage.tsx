@@ -60,7 +60,13 @@ export function Component() {
       {(data) => (
         <Ready query={campaign}>
           {(detail) => (
-            <Results results={data} campaign={detail} models={models?.items ?? []} throttleRatio={throttleRatio} />
+            <Results
+              key={campaignId}
+              results={data}
+              campaign={detail}
+              models={models?.items ?? []}
+              throttleRatio={throttleRatio}
+            />
           )}
         </Ready>
       )}

@@ -16,7 +16,7 @@ import { EmptyPage, ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { DeviceSelect, useDeviceChoice } from './live/DeviceChoice.tsx';
-import { fittingPacks } from './evening/planView.ts';
+import { RigSelect } from './RigSelect.tsx';
 import { freshGrid } from './runGrid.ts';
 
 /** Which prop, on which pack: then the grid. */
@@ -35,7 +35,6 @@ export function Component() {
   const [kitId, setKitId] = useState<string | null>(null);
   const { data: craft } = useCraftQuery(campaign.data?.craftId ?? '', { skip: !campaign.data });
   const rigs = craft ? rigChoices(craft) : [];
-  const fitting = fittingPacks(packs, rigs.find((r) => r.kitId === kitId) ?? null);
   const items = models?.items ?? [];
   const propId = chosen ?? propModelId ?? campaign.data?.referencePropModelId ?? items[0]?.id ?? '';
   const device = useDeviceChoice();
@@ -116,21 +115,14 @@ export function Component() {
                   onChange={(e) => setChosen(e.currentTarget.value)}
                   data={items.map((m) => ({ value: m.id, label: propModelName(m) }))}
                 />
-                {rigs.length > 1 && (
-                  <NativeSelect
-                    label="Motor and cells"
-                    value={kitId ?? ''}
-                    onChange={(e) => setKitId(e.currentTarget.value === '' ? null : e.currentTarget.value)}
-                    data={rigs.map((r) => ({ value: r.kitId ?? '', label: r.name }))}
-                  />
-                )}
+                <RigSelect rigs={rigs} kitId={kitId} onChange={setKitId} />
                 <NativeSelect
                   label="Pack"
                   value={packId}
                   onChange={(e) => setPackId(e.currentTarget.value)}
                   data={[
                     { value: '', label: 'not noted' },
-                    ...fitting.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
+                    ...packs.map((p) => ({ value: p.id, label: `${p.tag} · ${p.seriesCount}S ${p.capacityAh} Ah` })),
                   ]}
                 />
                 <DeviceSelect choice={device} />

@@ -3,6 +3,7 @@ import type { Ink } from '../shared/charts/useInk.ts';
 import { propMark } from '../shared/ui/propColour.ts';
 import type { ResultRow } from './resultsView.ts';
 import { niceEnd } from './thrustPowerChart.ts';
+import { powerAxis, valueAxis } from '../shared/charts/axes.ts';
 
 interface DifferenceInput {
   rows: readonly ResultRow[];
@@ -49,34 +50,13 @@ export function differenceChart({
     100 * Math.max(0.02, halfWidthRatio ?? 0, ...lines.flatMap((l) => l.points.map((p) => Math.abs(p.ratio)))),
   );
   const endX = niceEnd(Math.max(1, ...rows.flatMap((r) => r.result.line.map((p) => p.powerW))));
-  const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
   const band = 100 * (halfWidthRatio ?? 0);
   return {
     animation: false,
     textStyle: { fontFamily: ink.fontText },
     grid: { left: 58, right: isNarrow ? 18 : NAMES_WIDTH, top: 26, bottom: 44 },
-    xAxis: {
-      type: 'value',
-      min: 0,
-      max: endX,
-      name: 'electrical power, W',
-      nameLocation: 'middle',
-      nameGap: 28,
-      nameTextStyle: axisText,
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      axisLine: { onZero: false, lineStyle: { color: ink.hairline } },
-      axisTick: { show: false },
-      splitLine: { show: false },
-    },
-    yAxis: {
-      type: 'value',
-      min: -most,
-      max: most,
-      name: `thrust against ${reference?.name ?? 'the reference'}, %`,
-      nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] },
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      splitLine: { lineStyle: { color: ink.hairline } },
-    },
+    xAxis: powerAxis(endX, ink),
+    yAxis: valueAxis(`thrust against ${reference?.name ?? 'the reference'}, %`, -most, most, ink),
     series: [
       {
         type: 'line',

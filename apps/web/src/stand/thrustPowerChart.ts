@@ -4,6 +4,7 @@ import type { EChartsCoreOption } from 'echarts/core';
 import type { Ink } from '../shared/charts/useInk.ts';
 import { propMark } from '../shared/ui/propColour.ts';
 import type { ResultRow } from './resultsView.ts';
+import { powerAxis, valueAxis } from '../shared/charts/axes.ts';
 
 interface ChartInput {
   results: Pick<CampaignResultsView, 'carryThrustN' | 'escLimitPowerW'>;
@@ -36,7 +37,6 @@ export function thrustPowerChart(input: ChartInput): EChartsCoreOption {
     Math.max(...rows.flatMap((r) => r.result.line.map((c) => c.powerW)), (results.escLimitPowerW ?? 0) * 1.06, 1),
   );
   const endY = niceEnd(Math.max(...rows.flatMap((r) => r.result.line.map((c) => thrust(c.thrustN))), 1));
-  const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
   const names = isNarrow ? new Map<string, number>() : placeNames(input, endY, thrust);
   const series = [...rows]
     .reverse()
@@ -53,28 +53,8 @@ export function thrustPowerChart(input: ChartInput): EChartsCoreOption {
     animation: false,
     textStyle: { fontFamily: ink.fontText },
     grid: { left: LEFT, right: isNarrow ? 18 : NAMES_WIDTH, top: TOP, bottom: BOTTOM },
-    xAxis: {
-      type: 'value',
-      min: 0,
-      max: endX,
-      name: 'electrical power, W',
-      nameLocation: 'middle',
-      nameGap: 28,
-      nameTextStyle: axisText,
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisTick: { show: false },
-      splitLine: { show: false },
-    },
-    yAxis: {
-      type: 'value',
-      min: 0,
-      max: endY,
-      name: `thrust, ${thrustUnit.symbol}`,
-      nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] },
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      splitLine: { lineStyle: { color: ink.hairline } },
-    },
+    xAxis: powerAxis(endX, ink),
+    yAxis: valueAxis(`thrust, ${thrustUnit.symbol}`, 0, endY, ink),
     tooltip: {
       trigger: 'item',
       backgroundColor: ink.sheet,

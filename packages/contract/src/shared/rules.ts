@@ -110,6 +110,17 @@ export function Id(): PropertyRule {
   return IsUUID('all', { context: { allowed: 'UUID' } });
 }
 
+/** Ids of different things, so many of them. */
+export function EachId({ min, max }: Range): PropertyRule {
+  return applyDecorators(
+    IsArray(),
+    ArrayMinSize(min, { context: { min } }),
+    ArrayMaxSize(max, { context: { max } }),
+    ArrayUnique(),
+    IsUUID('all', { each: true, context: { allowed: 'UUIDs' } }),
+  );
+}
+
 /** Yes or no. */
 export function Flag(): PropertyRule {
   return IsBoolean({ context: { allowed: 'true, false' } });

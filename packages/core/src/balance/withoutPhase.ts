@@ -2,6 +2,7 @@ import { NotEnoughReadingsError } from '../errors/coreError.ts';
 import { requirePositive, requireReadings } from '../errors/guards.ts';
 import { solveLinear } from '../numerics/solveLinear.ts';
 import { wrapDegrees } from '../numerics/complex.ts';
+import { Z_95 } from '../statistics/normal.ts';
 
 /** Amplitudes with one and the same trial mass at three places or more, and without it. */
 export interface TrialRuns {
@@ -78,7 +79,6 @@ export function balanceWithoutPhase({
 const ROUNDS = 60;
 const SETTLED = 1e-13;
 const READING_RATIO = 0.02;
-const NORMAL_QUANTILE = 1.96;
 
 /**
  * The same by least squares on the amplitudes themselves, from the closed form on: better with noise, and with more
@@ -119,8 +119,8 @@ export function refineWithoutPhase(runs: TrialRuns): RefinedTrialResult {
     correctionKg: trialKg * Math.abs(a / b),
     correctionDegrees,
     residual: Math.sqrt(best / count),
-    massRatio: NORMAL_QUANTILE * Math.hypot(spread[0]! / a, spread[1]! / b),
-    degreesHalfWidth: Math.min(180, (NORMAL_QUANTILE * spread[2]! * 180) / Math.PI),
+    massRatio: Z_95 * Math.hypot(spread[0]! / a, spread[1]! / b),
+    degreesHalfWidth: Math.min(180, (Z_95 * spread[2]! * 180) / Math.PI),
   };
 }
 

@@ -1,7 +1,7 @@
 import type { ReasonCode } from '../figure/reason.ts';
 
 /** Stations that the line runs through, in the order of the work. */
-export const lineStations = ['pick', 'balance', 'fit', 'stand', 'fly', 'listen'] as const;
+export const lineStations = ['pick', 'balance', 'fit', 'stand', 'fly', 'listen', 'judge'] as const;
 export type LineStation = (typeof lineStations)[number];
 
 /** Empty: nothing yet. Half: partial or stale. Full: measured and in date. Notched: something is wrong. */

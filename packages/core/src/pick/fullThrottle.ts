@@ -2,6 +2,7 @@ import type { PropellerModel } from '../propeller/propellerModel.ts';
 import { rotorAtThrottle, type Powertrain, type RotorPoint } from '../powertrain/powertrain.ts';
 import { driveWith, type MotorCalibration } from '../stand/motorCalibration.ts';
 import { powertrainOn, type PreparedCraft } from './pickCraft.ts';
+import { Z_95 } from '../statistics/normal.ts';
 
 /** Full throttle of one motor with how sure it is. */
 export interface FullPrediction {
@@ -14,7 +15,6 @@ export interface FullPrediction {
   currentUncertaintyRatio: number;
 }
 
-const NORMAL_QUANTILE = 1.96;
 /** What is believed of a motor that nobody measured, in logarithms: kV, resistance, reactance. */
 const LABEL_MOTOR = { kvDeviation: 0.02, resistanceDeviation: 0.25, reactanceDeviation: 0.5 } as const;
 
@@ -31,10 +31,7 @@ export function fullThrottleOnStand(powertrain: Powertrain, motor: MotorCalibrat
   if (own === null) return null;
   const { prop } = powertrain;
   const { kvDeviation, resistanceDeviation, reactanceDeviation } = motor ?? LABEL_MOTOR;
-  const [thrustLog, powerLog] = [
-    prop.thrustUncertaintyRatio / NORMAL_QUANTILE,
-    prop.powerUncertaintyRatio / NORMAL_QUANTILE,
-  ];
+  const [thrustLog, powerLog] = [prop.thrustUncertaintyRatio / Z_95, prop.powerUncertaintyRatio / Z_95];
   const nudges: Powertrain[] = [
     { ...powertrain, prop: { ...prop, powerFactor: prop.powerFactor * Math.exp(powerLog) } },
     ...[
@@ -54,8 +51,8 @@ export function fullThrottleOnStand(powertrain: Powertrain, motor: MotorCalibrat
     thrustN: own.prop.thrustN,
     currentA: own.drive.busCurrentA,
     voltageV: own.drive.busVoltageV,
-    thrustUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(thrust),
-    currentUncertaintyRatio: NORMAL_QUANTILE * Math.sqrt(current),
+    thrustUncertaintyRatio: Z_95 * Math.sqrt(thrust),
+    currentUncertaintyRatio: Z_95 * Math.sqrt(current),
   };
 }
 

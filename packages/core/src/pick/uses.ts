@@ -44,6 +44,9 @@ export const useNames = [
 ] as const;
 export type UseName = (typeof useNames)[number];
 
+/** Where nobody has said what a craft is flown for. */
+export const USUAL_USE: UseName = 'longEndurance';
+
 const weigh = (
   minutes: number,
   thrust: number,

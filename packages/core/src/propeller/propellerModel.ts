@@ -20,6 +20,7 @@ import {
   requirePropGeometry,
   type PropGeometry,
 } from './propGeometry.ts';
+import { Z_95 } from '../statistics/normal.ts';
 
 /** A propeller whose thrust and torque can be asked for at any speed, with how well that is known. */
 export interface PropellerModel {
@@ -68,7 +69,6 @@ const HALF_WIDTHS = [
 ] as const;
 /** Outside the sizes that the model was fitted to, intervals are at least this much wider. */
 const OUTSIDE_WIDENING = 2;
-const NORMAL_QUANTILE = 1.96;
 
 /**
  * A propeller from its geometry: coefficients from the family's shared table, or computed for the piece where its
@@ -105,16 +105,16 @@ export function propellerModel(
   const widening = isFitted ? labelWidening(geometry) : Math.max(OUTSIDE_WIDENING, labelWidening(geometry));
   const thrust = isCalibrated
     ? calibrationFactor(calibration.thrust, pitchRatio)
-    : { factor: 1, deviationLog: (widening * halfWidth.thrust) / NORMAL_QUANTILE };
+    : { factor: 1, deviationLog: (widening * halfWidth.thrust) / Z_95 };
   const power = isCalibrated
     ? calibrationFactor(calibration.power, pitchRatio)
-    : { factor: 1, deviationLog: (widening * halfWidth.power) / NORMAL_QUANTILE };
+    : { factor: 1, deviationLog: (widening * halfWidth.power) / Z_95 };
   return {
     geometry,
     air: tables.air,
     mark: isCalibrated ? 'calibrated' : isFitted ? 'estimated' : 'extended',
-    thrustUncertaintyRatio: NORMAL_QUANTILE * thrust.deviationLog,
-    powerUncertaintyRatio: NORMAL_QUANTILE * power.deviationLog,
+    thrustUncertaintyRatio: Z_95 * thrust.deviationLog,
+    powerUncertaintyRatio: Z_95 * power.deviationLog,
     thrustFactor: thrust.factor,
     powerFactor: power.factor,
     row,

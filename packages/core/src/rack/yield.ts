@@ -1,4 +1,5 @@
 import { requireWithin } from '../errors/guards.ts';
+import { Z_95 } from '../statistics/normal.ts';
 
 /** What the record knows of how a piece turned out. */
 export interface PieceFate {
@@ -49,8 +50,6 @@ export interface YieldResult extends YieldCounts {
   usable: { ratio: number; lowRatio: number; highRatio: number } | null;
 }
 
-const Z = 1.959964;
-
 /**
  * Share of usable pieces with Wilson's interval, which stays inside 0 to 1 and honest for a handful of pieces.
  *
@@ -66,9 +65,9 @@ export function yieldOf(counts: YieldCounts): YieldResult {
   const n = good + counts.rejectedCount;
   if (n === 0) return { ...counts, pieceCount: 0, usable: null };
   const p = good / n;
-  const base = 1 + Z ** 2 / n;
-  const centre = (p + Z ** 2 / (2 * n)) / base;
-  const half = (Z * Math.sqrt((p * (1 - p)) / n + Z ** 2 / (4 * n ** 2))) / base;
+  const base = 1 + Z_95 ** 2 / n;
+  const centre = (p + Z_95 ** 2 / (2 * n)) / base;
+  const half = (Z_95 * Math.sqrt((p * (1 - p)) / n + Z_95 ** 2 / (4 * n ** 2))) / base;
   return {
     ...counts,
     pieceCount: n,

@@ -1,16 +1,8 @@
-import type { LiveLimits, LiveReading } from '../stand/liveReading.ts';
+import { NO_LIMITS, type LiveLimits, type LiveReading } from '../stand/liveReading.ts';
 import type { ThrottleProgram } from '../stand/protocol.ts';
 import { StandSession, type LivePoint } from '../stand/standSession.ts';
 import type { SimulatedStand } from './simulatedStand.ts';
 
-const NO_LIMITS: LiveLimits = {
-  speedRpm: null,
-  currentA: null,
-  voltageV: null,
-  powerW: null,
-  temperatureC: null,
-  vibrationMPerS2: null,
-};
 /** Readings at rest before the tare, and the longest that a program may take. */
 const REST_COUNT = 120;
 const MOST_COUNT = 120_000;

@@ -7,8 +7,6 @@ export interface CurveSigns {
   bogsFromThrottleRatio: number | null;
   /** From here on thrust grows much more slowly than speed lets expect: blades flatten or stall. */
   flattensFromThrottleRatio: number | null;
-  /** Thrust at 60 % throttle over that at full: what is left to hold with. */
-  holdingRatio: number | null;
 }
 
 /** A stand or an arm that rings: one speed at which every prop shakes. */
@@ -27,9 +25,11 @@ const USUAL_CURRENT_SLOPE = 1;
 const FLAT_EXPONENT = 1.3;
 /** Between steps nearer than this noise is all there is. */
 const LEAST_STEP = 0.04;
-const HOLDING_THROTTLE = 0.6;
 
-/** Reads the signs of one run; a sign needs two steps in a row where the curve has room for them. */
+/**
+ * Reads the signs of one run off neighbouring steps above 70 % throttle. Throttles are shares; null where a sign does not
+ * show, or speed and current that tell it were not read.
+ */
 export function curveSigns({ steps }: SettledRun): CurveSigns {
   const pairs = steps.slice(1).map((to, i) => ({ from: steps[i]!, to }));
   const wide = pairs.filter(({ from, to }) => to.throttleRatio! - from.throttleRatio! >= LEAST_STEP);
@@ -48,17 +48,9 @@ export function curveSigns({ steps }: SettledRun): CurveSigns {
     const isMoving = (to.speedRpm ?? 0) > 1.015 * (from.speedRpm ?? Infinity);
     return isMoving && exponent !== null && exponent < FLAT_EXPONENT;
   });
-  const full = steps.find((s) => s.throttleRatio! >= 0.98);
-  const held = wide.find(
-    ({ from, to }) => from.throttleRatio! <= HOLDING_THROTTLE && to.throttleRatio! >= HOLDING_THROTTLE,
-  );
-  const share =
-    held && (HOLDING_THROTTLE - held.from.throttleRatio!) / (held.to.throttleRatio! - held.from.throttleRatio!);
-  const holdingN = held && held.from.thrustN! + share! * (held.to.thrustN! - held.from.thrustN!);
   return {
     bogsFromThrottleRatio: bogs?.from.throttleRatio ?? null,
     flattensFromThrottleRatio: flattens?.from.throttleRatio ?? null,
-    holdingRatio: full && full.thrustN! > 0 && holdingN !== undefined ? holdingN / full.thrustN! : null,
   };
 }
 

@@ -34,6 +34,16 @@ export interface LiveLimits {
 
 export type LimitedChannel = keyof LiveLimits;
 
+/** Nothing is limited. */
+export const NO_LIMITS: LiveLimits = {
+  speedRpm: null,
+  currentA: null,
+  voltageV: null,
+  powerW: null,
+  temperatureC: null,
+  vibrationMPerS2: null,
+};
+
 /** The limits that a device can be held to: those whose channels it reads. */
 export function readableLimits(limits: LiveLimits, channels: readonly LiveChannel[]): LiveLimits {
   return Object.fromEntries(

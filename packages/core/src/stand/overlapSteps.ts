@@ -1,18 +1,13 @@
 import { requireWithin } from '../errors/guards.ts';
 
 /** Thrust of one prop against throttle, rising, as the model gives it. */
-export interface ThrottleCurve {
-  id: string;
-  points: readonly { throttleRatio: number; thrustN: number }[];
-}
+export type ThrottleCurve = readonly { throttleRatio: number; thrustN: number }[];
 
 export interface OverlapSteps {
   /** Throttles to read, the greatest first, in whole per cent. */
   throttles: number[];
   /** The thrusts that every prop is read at or between [N]; null where the props share none. */
   shared: { leastN: number; mostN: number } | null;
-  /** How many steps of each prop lie within what all share. */
-  within: { id: string; count: number }[];
 }
 
 /** Under what the craft needs to be carried nobody flies for long. */
@@ -38,7 +33,7 @@ export function overlapSteps(
 ): OverlapSteps {
   requireWithin('count', count, 2, 40);
   requireWithin('curves', curves.length, 1, 1000);
-  const tops = curves.map(({ points }) => points.at(-1)!.thrustN);
+  const tops = curves.map((points) => points.at(-1)!.thrustN);
   const weakest = Math.min(...tops);
   const wanted = Math.min(0.9 * weakest, LEAST_CARRY_SHARE * (carryThrustN ?? 0.4 * weakest));
   const bottom = Math.max(LEAST_THROTTLE, Math.min(...curves.map((c) => throttleFor(c, wanted))));
@@ -52,29 +47,15 @@ export function overlapSteps(
   }
   const last = throttles.at(-1)!;
   const leastN = Math.max(...curves.map((c) => thrustFor(c, last)));
-  const shared = leastN < weakest ? { leastN, mostN: weakest } : null;
-  return {
-    throttles,
-    shared,
-    within: curves.map((curve) => ({
-      id: curve.id,
-      count:
-        shared === null
-          ? 0
-          : throttles.filter((u) => {
-              const thrustN = thrustFor(curve, u);
-              return thrustN >= shared.leastN - 1e-9 && thrustN <= shared.mostN + 1e-9;
-            }).length,
-    })),
-  };
+  return { throttles, shared: leastN < weakest ? { leastN, mostN: weakest } : null };
 }
 
-const throttleFor = ({ points }: ThrottleCurve, thrustN: number): number =>
+const throttleFor = (points: ThrottleCurve, thrustN: number): number =>
   between(
     points.map((p) => ({ x: p.thrustN, y: p.throttleRatio })),
     thrustN,
   );
-const thrustFor = ({ points }: ThrottleCurve, throttleRatio: number): number =>
+const thrustFor = (points: ThrottleCurve, throttleRatio: number): number =>
   between(
     points.map((p) => ({ x: p.throttleRatio, y: p.thrustN })),
     throttleRatio,

@@ -13,7 +13,8 @@ import {
   type ComparedFigure,
   type PropResult,
 } from './campaign.ts';
-import { campaignHeadline, campaignReasons } from './campaignReasons.ts';
+import { campaignHeadline } from './campaignHeadline.ts';
+import { campaignReasons } from './campaignReasons.ts';
 import { curveSigns, shakePeak, winnersByThrust } from './curveSigns.ts';
 import { breachesOf } from './limits.ts';
 import {

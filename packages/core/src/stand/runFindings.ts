@@ -50,6 +50,8 @@ const LEAST_HOLD_S = 0.8;
 const RISE_SHARE = 0.9;
 /** Thrust is smoothed over so many readings, so that noise does not cross the mark early. */
 const SMOOTH_COUNT = 5;
+/** From less throttle than this a rotor is slow, and bearings take much of what slows it on any motor. */
+const COAST_FROM_LEAST = 0.5;
 /** A run-down is followed down to this share of its speed. */
 const COAST_LEAST = 0.15;
 /** Fewer different speeds than this make no curve. */
@@ -168,7 +170,7 @@ const RAD = (2 * Math.PI) / 60;
  * √(a/c)·tan(θ − √(a·c)·t); it is fitted by least squares in ω₀, a and c (Gauss and Newton), from the air alone.
  */
 function coastAfter({ timeS, speedRpm }: StandSamples, { before, after, end, from, to }: Edge): Coast | null {
-  if (to > 0 || from < STEP_RATIO) return null;
+  if (to > 0 || from < COAST_FROM_LEAST) return null;
   const startRpm = speedRpm[before]!;
   if (!(startRpm > 0)) return null;
   // Telemetry repeats itself between two words: only what is new is a reading.

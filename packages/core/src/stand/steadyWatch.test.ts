@@ -4,18 +4,9 @@ import { seededRandom } from '../numerics/seededRandom.ts';
 import { simulatedProp } from '../simulate/simulatedProp.ts';
 import { simulatedMotor } from '../simulate/simulatedRun.ts';
 import { SimulatedStand } from '../simulate/simulatedStand.ts';
-import type { LiveLimits, LiveReading } from './liveReading.ts';
+import { NO_LIMITS, type LiveReading } from './liveReading.ts';
 import { StandSession } from './standSession.ts';
 import { SteadyWatch } from './steadyWatch.ts';
-
-const NO_LIMITS: LiveLimits = {
-  speedRpm: null,
-  currentA: null,
-  voltageV: null,
-  powerW: null,
-  temperatureC: null,
-  vibrationMPerS2: null,
-};
 
 interface Rig {
   diameterIn: number;

@@ -1,3 +1,6 @@
+/** Standard deviations to each side that hold 95 % of a normal distribution. */
+export const Z_95 = 1.959964;
+
 /** Density of the standard normal distribution. */
 export function normalDensity(z: number): number {
   return Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI);

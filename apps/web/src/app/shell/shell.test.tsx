@@ -74,6 +74,7 @@ test('the rail is the work in its order, each station with its stop, and what is
     'Stand',
     'Fly',
     'Listen',
+    'Judge',
     'Care',
     'Settings',
   ]);

@@ -65,6 +65,7 @@ export const api = createApi({
   tagTypes: [
     'Fly',
     'Listen',
+    'Judge',
     'Craft',
     'PropModel',
     'Campaign',

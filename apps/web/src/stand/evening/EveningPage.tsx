@@ -186,13 +186,15 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
               <PhotoBeside queue={photos} />
             </div>
           )}
-          {plan.kind === 'full' ? (
-            <PhotoDrop queue={photos} runs={campaign.runs} />
-          ) : (
+          {plan.kind !== 'full' && (
             <p className="muted">{`${upperFirst(words.name)}: ${plan.kind === 'own' ? plan.throttles!.map((u) => formatShare(u)).join(', ') : `${plan.stepCount} ${words.steps.toLowerCase()}`}, ${words.hold.replace(', s', '').toLowerCase()} ${plan.holdS} s.`}</p>
           )}
         </section>
       )}
+      <section className={classes.sheet} aria-label="Pictures">
+        <PhotoDrop queue={photos} runs={campaign.runs} />
+        {(current === null || plan.kind !== 'full') && <PhotoBeside queue={photos} />}
+      </section>
       <section className={classes.sheet} aria-label="Runs of the evening">
         <h2>Runs</h2>
         <AskedNote asking={asking} error={setting.error} />

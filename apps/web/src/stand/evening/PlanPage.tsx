@@ -115,9 +115,11 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
   // What nobody has touched here follows the plan that is kept; what somebody has stays until it is handed over.
   const [own, setOwn, handedOver] = useKept<PlanDraft | null>(`plan/${campaign.id}`, () => null);
   const kept = useMemo(() => draftOf(view.plan, campaign, models, shelf), [view.plan, campaign, models, shelf]);
-  const draft = own ?? kept;
+  // A draft that was begun before a field was there takes it from the plan.
+  const draft = own ? { ...kept, ...own } : kept;
   const isMovedOn = own !== null && own.basis !== revision;
-  const setDraft = (change: (now: PlanDraft) => PlanDraft): void => setOwn((now) => change(now ?? kept));
+  const setDraft = (change: (now: PlanDraft) => PlanDraft): void =>
+    setOwn((now) => change(now ? { ...kept, ...now } : kept));
   const set = (change: Partial<PlanDraft>): void => setDraft((now) => ({ ...now, ...change }));
   const faults = draftFaults(draft);
   const isGood = Object.keys(faults).length === 0;
@@ -195,7 +197,7 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
       headline={planHeadline(draft.runs.length, estimate)}
       detail={
         estimate?.chargeAh != null
-          ? `about ${formatNumber(estimate.chargeAh * 1000, 0)} mAh a run with the reference at full throttle, by the model`
+          ? `about ${formatNumber(estimate.chargeAh * 1000, 0)} mAh a run with the reference, by the model`
           : undefined
       }
       reasons={
@@ -320,7 +322,7 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
           )}
           {outOfOrder !== null && <p role="status">{outOfOrder}</p>}
         </div>
-        {overlap !== null && (
+        {overlap !== null && draft.kind === 'own' && (
           <p role="status" className="muted">
             {overlap}
           </p>

@@ -4,14 +4,17 @@ import {
   LineFeed,
   standQuantityNames,
   type AskedColumns,
-  type FeedFault,
+  type DrivenFault,
   type RecognizedColumn,
   type StandStep,
 } from '@zivvo/core';
 import { readKept, writeKept } from '../../shared/forms/kept.ts';
 
 /** What is wrong with the lines that come, in words. */
-const FAULTS: Record<FeedFault, (text: string) => string> = {
+export const feedFaults: Record<DrivenFault, (text: string) => string> = {
+  noSequence: () => 'No column is the order that was obeyed.',
+  noThrottle: () => 'No column is the throttle that is held.',
+  badSequence: (text) => `“${text}” is no number of an order.`,
   tooLong: () => 'A line is longer than any reading.',
   noHeader: () => 'Figures come, and nothing says what they are.',
   noThrust: () => 'No column is the thrust.',
@@ -50,7 +53,7 @@ export class FeedEar {
         this.fault = null;
       } else if (taken.kind === 'fault') {
         this.faultCount++;
-        this.fault = FAULTS[taken.fault](taken.text.slice(0, 60));
+        this.fault = feedFaults[taken.fault](taken.text.slice(0, 60));
       }
     }
   }

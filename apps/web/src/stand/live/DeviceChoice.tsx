@@ -1,6 +1,8 @@
 import { NativeSelect } from '@mantine/core';
 import type { StandDeviceView } from '@zivvo/contract';
+import { formatNumber } from '@zivvo/words';
 import { useState } from 'react';
+import { feedFaults } from '../feed/feedEar.ts';
 import { useStandDevicesQuery } from '../../shared/api/liveApi.ts';
 
 /** How often it is asked which stands are here [ms]. */
@@ -31,15 +33,22 @@ export function useDeviceChoice(): DeviceChoice {
 export function DeviceSelect({ choice }: { choice: DeviceChoice }) {
   const { devices, deviceName, choose } = choice;
   if (devices.length === 0) return null;
+  const faults = devices.flatMap(({ name, fault }) =>
+    fault ? [`${name}: ${feedFaults[fault.fault](fault.text)}`] : [],
+  );
   return (
     <NativeSelect
       label="Live stand"
+      error={faults.length === 0 ? undefined : faults.join(' ')}
       value={deviceName ?? ''}
       onChange={(e) => choose(e.currentTarget.value === '' ? null : e.currentTarget.value)}
       data={[
         ...devices.map((d) => ({
           value: d.name,
-          label: d.channels.length === 0 ? `${d.name}: cannot be driven as it speaks` : d.name,
+          label:
+            d.channels.length === 0
+              ? `${d.name}: cannot be driven as it speaks`
+              : `${d.name}, ${formatNumber(d.rateHz, 0)} readings a second`,
           disabled: d.channels.length === 0,
         })),
         { value: '', label: 'simulated' },

@@ -13,6 +13,7 @@ import {
 import type { EChartsCoreOption } from 'echarts/core';
 import type { Ink } from '../../shared/charts/useInk.ts';
 import { niceEnd } from '../thrustPowerChart.ts';
+import { powerAxis, valueAxis } from '../../shared/charts/axes.ts';
 
 /** State words, as they are read from three metres. */
 export const phaseWords: Record<LivePhase, string> = {
@@ -119,7 +120,6 @@ export function liveChart({
   const all = [...own, ...line, ...reached];
   const endX = niceEnd(Math.max(100, (limitPowerW ?? 0) * 1.08, ...all.map(([x]) => x)));
   const endY = niceEnd(Math.max(thrust(1), thrust(carryThrustN ?? 0) * 1.3, ...all.map(([, y]) => y)) * 1.02);
-  const axisText = { color: ink.muted, fontFamily: ink.fontText, fontSize: 13 };
   const name = (text: string, colour: string): object => ({
     show: true,
     formatter: text,
@@ -134,28 +134,8 @@ export function liveChart({
     animation: false,
     textStyle: { fontFamily: ink.fontText },
     grid: { left: 58, right: 24, top: 26, bottom: 44 },
-    xAxis: {
-      type: 'value',
-      min: 0,
-      max: endX,
-      name: 'electrical power, W',
-      nameLocation: 'middle',
-      nameGap: 28,
-      nameTextStyle: axisText,
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      axisLine: { lineStyle: { color: ink.hairline } },
-      axisTick: { show: false },
-      splitLine: { show: false },
-    },
-    yAxis: {
-      type: 'value',
-      min: 0,
-      max: endY,
-      name: `thrust, ${thrustUnit.symbol}`,
-      nameTextStyle: { ...axisText, align: 'left', padding: [0, 0, 0, -40] },
-      axisLabel: { ...axisText, fontFamily: ink.fontMono },
-      splitLine: { lineStyle: { color: ink.hairline } },
-    },
+    xAxis: powerAxis(endX, ink),
+    yAxis: valueAxis(`thrust, ${thrustUnit.symbol}`, 0, endY, ink),
     series: [
       {
         type: 'line',

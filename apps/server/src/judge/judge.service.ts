@@ -1,0 +1,106 @@
+import { Inject, Injectable } from '@nestjs/common';
+import { judgeLimits, type FreezeVerdictDto, type JudgeView, type JudgeWishesDto } from '@zivvo/contract';
+import {
+  changesSince,
+  judge,
+  usualJudgeWeights,
+  USUAL_USE,
+  usualMatters,
+  type JudgeInput,
+  type JudgeMatters,
+  type JudgeWeights,
+} from '@zivvo/core';
+import { NotFoundError } from '../common/featureError.ts';
+import { currentPersonId } from '../common/requestContext.ts';
+import { RowMaker } from '../common/rowMaker.ts';
+import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
+import { DB, type Db } from '../database/database.ts';
+import { PropModelRepository } from '../rack/propModel.repository.ts';
+import { NothingToJudgeError, WeightlessError } from './judge.errors.ts';
+import { toFrozenVerdictView } from './judge.mapper.ts';
+import { FrozenVerdictRepository, JudgeWishesRepository, type JudgeWishesRow } from './judge.repository.ts';
+import { JudgedEvidence, type Evidence } from './judgedEvidence.service.ts';
+
+/** What a person wants of a craft's props, and what was decided. */
+@Injectable()
+export class JudgeService {
+  constructor(
+    @Inject(DB) private readonly db: Db,
+    private readonly rows: RowMaker,
+    private readonly crafts: CraftRepository,
+    private readonly models: PropModelRepository,
+    private readonly wishes: JudgeWishesRepository,
+    private readonly verdicts: FrozenVerdictRepository,
+    private readonly evidence: JudgedEvidence,
+  ) {}
+
+  async ofCraft(craftId: string): Promise<JudgeView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const { row, isOwn } = await this.wishesOf(craftId);
+    const addedPropModelIds = row?.addedPropModelIds ?? [];
+    const found = await this.evidence.of(craft, addedPropModelIds);
+    const input = inputOf(craft, row, found);
+    const { rows, total } = await this.verdicts.ofCraft(this.db, craftId, judgeLimits.verdictsMost);
+    const [newest] = rows;
+    return {
+      input,
+      props: found.props,
+      wishes: { id: row?.id ?? null, revision: isOwn ? row!.revision : 0, isOwn, addedPropModelIds },
+      verdicts: rows.map(toFrozenVerdictView),
+      verdictTotal: total,
+      changes: newest && input.contenders.length > 0 ? changesSince(newest.input, input) : null,
+      leftOutCount: found.leftOutCount,
+      isSimulated: found.isSimulated,
+    };
+  }
+
+  /** Weights of whoever is at work; those of others stay. */
+  async setWishes(craftId: string, { id, revision, ...dto }: JudgeWishesDto): Promise<JudgeView> {
+    if (Object.values(dto.weights).every((w) => w === 0)) throw new WeightlessError();
+    await this.crafts.find(this.db, craftId);
+    await Promise.all(dto.addedPropModelIds.map((propModelId) => this.models.find(this.db, propModelId)));
+    const { row, isOwn } = await this.wishesOf(craftId);
+    if (isOwn) await this.wishes.revise(this.db, row!.id, revision, dto, this.rows.now());
+    else await this.wishes.add(this.db, { ...this.rows.newRow(id), ...dto, craftId });
+    return this.ofCraft(craftId);
+  }
+
+  /** Keeps the verdict with its evidence; sending it again changes nothing. */
+  async freeze(craftId: string, { id, note }: FreezeVerdictDto): Promise<JudgeView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const { row } = await this.wishesOf(craftId);
+    const input = inputOf(craft, row, await this.evidence.of(craft, row?.addedPropModelIds ?? []));
+    if (input.contenders.length === 0) throw new NothingToJudgeError();
+    const { verdict, headline } = judge(input);
+    const winnerPropModelId = verdict?.winnerId ?? null;
+    await this.verdicts.add(this.db, { ...this.rows.newRow(id), craftId, input, headline, winnerPropModelId, note });
+    return this.ofCraft(craftId);
+  }
+
+  async remove(craftId: string, id: string): Promise<void> {
+    if ((await this.verdicts.find(this.db, id)).craftId !== craftId) throw new NotFoundError('verdict', id);
+    await this.verdicts.remove(this.db, id, this.rows.now());
+  }
+
+  /** Brought back, or nothing is changed where it is another craft's. */
+  async restore(craftId: string, id: string): Promise<JudgeView> {
+    await this.db.transaction(async (tx) => {
+      await this.verdicts.restore(tx, id);
+      if ((await this.verdicts.find(tx, id)).craftId !== craftId) throw new NotFoundError('verdict', id);
+    });
+    return this.ofCraft(craftId);
+  }
+
+  /** What the person at work wants; where they have not said, what the last one did. */
+  private async wishesOf(craftId: string): Promise<{ row: JudgeWishesRow | null; isOwn: boolean }> {
+    const rows = await this.wishes.ofCraft(this.db, craftId);
+    const own = rows.find((r) => r.personId === currentPersonId());
+    return { row: own ?? rows[0] ?? null, isOwn: own !== undefined };
+  }
+}
+
+function inputOf(craft: CraftRow, row: JudgeWishesRow | null, { referenceId, contenders }: Evidence): JudgeInput {
+  const weights: JudgeWeights = row?.weights ?? usualJudgeWeights(craft.weights, craft.use ?? USUAL_USE);
+  const matters: JudgeMatters = row?.matters ?? usualMatters;
+  return { craftName: craft.name, referenceId: referenceId ?? '', contenders, weights, matters };
+}

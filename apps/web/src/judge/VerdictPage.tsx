@@ -1,0 +1,124 @@
+import type { CraftView, FrozenVerdictView, JudgeView } from '@zivvo/contract';
+import { handsNeeded } from '@zivvo/core';
+import { formatShare, wishWords } from '@zivvo/words';
+import { useMemo } from 'react';
+import { useParams } from 'react-router';
+import { useJudgeQuery } from '../shared/api/judgeApi.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
+import { formatDay, useFormat } from '../shared/format/useFormat.ts';
+import { useInHand } from '../shared/inHand/useInHand.ts';
+import { WithCraft } from '../shared/inHand/WithCraft.tsx';
+import { usePersonName } from '../shared/store/usePersonName.ts';
+import { Action, ActionLink } from '../shared/ui/Action.tsx';
+import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
+import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { StationPage } from '../shared/ui/StationPage.tsx';
+import classes from './Judge.module.css';
+import { JudgeMatrix } from './JudgeMatrix.tsx';
+import { countedWishes, judgementOf, judgeRows } from './judgeView.ts';
+
+/** A verdict as it was kept, on a sheet that prints. */
+export function Component() {
+  return <WithCraft station="Judge">{(craft) => <VerdictOf craft={craft} key={craft.id} />}</WithCraft>;
+}
+
+function VerdictOf({ craft }: { craft: CraftView }) {
+  const { verdictId } = useParams();
+  return (
+    <Ready query={useJudgeQuery(craft.id)}>
+      {(view) => {
+        const verdict = view.verdicts.find((v) => v.id === verdictId);
+        return verdict ? <Verdict craft={craft} view={view} verdict={verdict} /> : <Gone craft={craft} />;
+      }}
+    </Ready>
+  );
+}
+
+function Gone({ craft }: { craft: CraftView }) {
+  const { to } = useInHand();
+  return (
+    <StationPage eyebrow={`Judge · ${craft.name}`} headline="This verdict is not among those that are kept">
+      <EmptyPage
+        title="It was taken out, or belongs to another craft"
+        actions={<ActionLink to={to('/judge')}>To Judge</ActionLink>}
+      >
+        <p>Verdicts of this craft stand at the foot of Judge.</p>
+      </EmptyPage>
+    </StationPage>
+  );
+}
+
+interface VerdictProps {
+  craft: CraftView;
+  view: JudgeView;
+  verdict: FrozenVerdictView;
+}
+
+function Verdict({ craft, view, verdict }: VerdictProps) {
+  const format = useFormat();
+  const { to } = useInHand();
+  const nameOf = usePersonName();
+  const { data: models } = usePropModelsQuery();
+  const { input } = verdict;
+  const judgement = useMemo(() => judgementOf(input), [input]);
+  const rows = useMemo(() => judgeRows(input, judgement), [input, judgement]);
+  const wishes = countedWishes(input).filter((name) => rows.some((r) => r.contender.row[name]));
+  const isNewest = view.verdicts[0]?.id === verdict.id;
+  const winner = rows.find((r) => r.id === verdict.winnerPropModelId);
+  const { cwCount, ccwCount } = handsNeeded(craft.rotors, craft.kind);
+  const by = nameOf(verdict.personId);
+  return (
+    <StationPage
+      eyebrow={`Judge · ${input.craftName} · kept`}
+      headline={format.sentence(verdict.headline)}
+      detail={`${formatDay(verdict.frozenAt)}${by === null ? '' : `, by ${by}`}${verdict.note === null ? '' : `: ${verdict.note}`}`}
+      tools={
+        <span className="no-print">
+          <ActionLink to={to('/judge')}>As it is today</ActionLink>
+        </span>
+      }
+      reasons={
+        isNewest && view.changes !== null && view.changes.length > 0 ? (
+          <ReasonList reasons={view.changes} />
+        ) : (
+          <p className="muted">Kept as it was judged that day. What was measured since does not change it.</p>
+        )
+      }
+      actions={
+        <Action weight="main" onClick={() => window.print()}>
+          Print, or save as PDF
+        </Action>
+      }
+    >
+      <JudgeMatrix
+        rows={rows}
+        wishes={wishes}
+        models={models?.items ?? []}
+        chosenId={null}
+        onChoose={() => undefined}
+        isFrozen
+      />
+      <section className={classes.sheet} aria-label="Reasons of that day">
+        <h2>Reasons</h2>
+        <ReasonList reasons={judgement?.reasons ?? []} />
+      </section>
+      <section className={classes.sheet} aria-label="What counted">
+        <h2>What counted</h2>
+        <p>
+          {countedWishes(input)
+            .map((name) => `${wishWords[name]} ${input.weights[name]}`)
+            .join(' · ')}
+        </p>
+        {winner && (
+          <p>
+            {`To buy for ${input.craftName}: ${cwCount + ccwCount} of ${winner.name}, ${cwCount} CW and ${ccwCount} CCW.`}
+            {winner.standing ? ` Best with a chance of ${formatShare(winner.standing.bestShare, 0)}.` : ''}
+          </p>
+        )}
+        <p className="muted">
+          Zivvo certifies nothing: makers’ limits, local rules and a walkaround come before any verdict.
+        </p>
+      </section>
+    </StationPage>
+  );
+}
