@@ -11,6 +11,7 @@ import { cutFigures } from './live.mjs';
 import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
 import { rackFigures } from './rack.mjs';
+import { todayFigures } from './today.mjs';
 import { recordingFigures } from './recording.mjs';
 import { medianMs, report } from './report.mjs';
 
@@ -62,6 +63,7 @@ await report({
   pick: pickFigures,
   page: pageFigures,
   rack: rackFigures,
+  today: todayFigures,
   recording: recordingFigures,
   live: cutFigures,
   fly: flyFigures,

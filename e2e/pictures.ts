@@ -39,10 +39,10 @@ test('pick', async ({ demo, page }) => {
   await take(page, 'pick');
 });
 
-test('pieces', async ({ demo, page }) => {
-  await page.goto(`${demo.address}/rack/pieces`);
-  await expect(page.getByRole('row', { name: /fitted/ }).first()).toBeVisible();
-  await take(page, 'pieces');
+test('today', async ({ demo, page }) => {
+  await page.goto(`${demo.address}/today`);
+  await expect(page.getByRole('region', { name: 'May it fly?' })).toContainText('Skua');
+  await take(page, 'today');
 });
 
 test('balance', async ({ shed, page }) => {

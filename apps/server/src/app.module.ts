@@ -19,6 +19,7 @@ import { RackModule } from './rack/rack.module.ts';
 import { ReadyModule } from './ready/ready.module.ts';
 import { RecordingModule } from './recording/recording.module.ts';
 import { StandModule } from './stand/stand.module.ts';
+import { TodayModule } from './today/today.module.ts';
 import { WorkshopModule } from './workshop/workshop.module.ts';
 
 /** Every feature that owns a slice; a new one is added here. */
@@ -52,6 +53,7 @@ export class AppModule {
         RecordingModule,
         ...features,
         FinderModule,
+        TodayModule,
         DemoModule,
       ],
     };

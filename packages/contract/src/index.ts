@@ -46,3 +46,4 @@ export type * from './listen/listen.view.ts';
 export * from './judge/limits.ts';
 export * from './judge/judge.dto.ts';
 export type * from './judge/judge.view.ts';
+export type * from './today/today.view.ts';

@@ -181,6 +181,7 @@ export * from './care/symptoms.ts';
 export * from './care/drills.ts';
 export * from './care/careRemarks.ts';
 export * from './ready/readyToFly.ts';
+export * from './ready/due.ts';
 export * from './simulate/hiddenFault.ts';
 export * from './simulate/simulatedProp.ts';
 export * from './simulate/simulatedRun.ts';

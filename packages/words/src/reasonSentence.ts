@@ -9,6 +9,7 @@ import { penFor, type Pen, type Sentences } from './pen.ts';
 import { pickSentences } from './pick/pickSentences.ts';
 import { practiceSentences } from './care/practiceSentences.ts';
 import { standSentences } from './stand/standSentences.ts';
+import { todaySentences } from './today/todaySentences.ts';
 import type { UnitChoices } from './unitChoices.ts';
 
 /** What every feature says; a code of the core without its words does not compile. */
@@ -22,6 +23,7 @@ const sentences = {
   ...flySentences,
   ...listenSentences,
   ...judgeSentences,
+  ...todaySentences,
 } satisfies Sentences<Reasons>;
 
 /** A reason in words and in the reader's units. A code that a newer server knows is shown as it is, never hidden. */

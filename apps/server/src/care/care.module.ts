@@ -3,6 +3,7 @@ import { Global, Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
 import { PieceJudge } from '../rack/pieceJudge.ts';
 import { RackModule } from '../rack/rack.module.ts';
+import { CareDue } from './care.due.ts';
 import { CareSource } from '../ready/sources.ts';
 import { StandModule } from '../stand/stand.module.ts';
 import { WorkshopModule } from '../workshop/workshop.module.ts';
@@ -93,6 +94,7 @@ const services = [
     PieceLives,
     Conditions,
     CareFacts,
+    CareDue,
     { provide: PieceJudge, useExisting: Conditions },
     { provide: CareSource, useExisting: CareFacts },
   ],

@@ -316,6 +316,11 @@ export class TicketRepository extends RowRepository<typeof jobTicket> {
     super(jobTicket, 'job ticket', workshop.id);
   }
 
+  /** Those that nobody has closed, the newest first. */
+  async open(db: DbOrTx, limit: number): Promise<TicketRow[]> {
+    return (await this.list(db, limit, isNull(jobTicket.closedAt))).rows;
+  }
+
   async ofCraft(db: DbOrTx, craftId: string | null, limit: number): Promise<TicketRow[]> {
     return (await this.list(db, limit, craftId === null ? undefined : eq(jobTicket.craftId, craftId))).rows;
   }

@@ -1,5 +1,5 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, count, desc, eq, gt, inArray, isNull, sql } from 'drizzle-orm';
+import { and, count, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { event } from '../event/event.table.ts';
@@ -29,38 +29,36 @@ export class CareFactsRepository {
     return new Map(rows.map(({ craftId, ...look }) => [craftId, look]));
   }
 
-  /** Flights of a craft after an event, those that were taken out left out. */
-  async flightsAfter(db: DbOrTx, craftId: string, sequence: number): Promise<number> {
-    const [row] = await db
-      .select({ total: count() })
+  /** Flights and strikes of craft after an event each, those that were taken out left out. */
+  async happenedAfter(
+    db: DbOrTx,
+    after: ReadonlyMap<string, number>,
+  ): Promise<Map<string, { flights: number; strikes: number }>> {
+    const found = new Map([...after.keys()].map((id) => [id, { flights: 0, strikes: 0 }]));
+    if (after.size === 0) return found;
+    const since = sql.join(
+      [...after].map(([craftId, sequence]) => sql`(${craftId}::uuid, ${sequence}::bigint)`),
+      sql`, `,
+    );
+    const last = sql`(select s.last from (values ${since}) as s (craft_id, last) where s.craft_id = ${event.subjectId})`;
+    const rows = await db
+      .select({ craftId: event.subjectId, kind: event.kind, total: count() })
       .from(event)
-      .innerJoin(flight, sql`${flight.id} = (${event.fact} ->> 'flightId')::uuid`)
+      .leftJoin(flight, and(eq(event.kind, 'flown'), sql`${flight.id} = (${event.fact} ->> 'flightId')::uuid`))
+      .leftJoin(strike, and(eq(event.kind, 'struck'), sql`${strike.id} = (${event.fact} ->> 'strikeId')::uuid`))
       .where(
         and(
-          eq(event.subjectId, craftId),
-          eq(event.kind, 'flown'),
-          gt(event.sequence, sequence),
-          isNull(flight.deletedAt),
+          inArray(event.subjectId, [...after.keys()]),
+          gt(event.sequence, last),
+          or(
+            and(eq(event.kind, 'flown'), isNotNull(flight.id), isNull(flight.deletedAt)),
+            and(eq(event.kind, 'struck'), isNotNull(strike.id), isNull(strike.deletedAt)),
+          ),
         ),
-      );
-    return row?.total ?? 0;
-  }
-
-  /** Strikes of a craft after an event, those that were taken out left out. */
-  async strikesAfter(db: DbOrTx, craftId: string, sequence: number): Promise<number> {
-    const [row] = await db
-      .select({ total: count() })
-      .from(event)
-      .innerJoin(strike, sql`${strike.id} = (${event.fact} ->> 'strikeId')::uuid`)
-      .where(
-        and(
-          eq(event.subjectId, craftId),
-          eq(event.kind, 'struck'),
-          gt(event.sequence, sequence),
-          isNull(strike.deletedAt),
-        ),
-      );
-    return row?.total ?? 0;
+      )
+      .groupBy(event.subjectId, event.kind);
+    for (const { craftId, kind, total } of rows) found.get(craftId)![kind === 'flown' ? 'flights' : 'strikes'] = total;
+    return found;
   }
 
   /** Struck motors of craft that nobody has felt since. */

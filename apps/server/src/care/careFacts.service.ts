@@ -34,6 +34,7 @@ export class CareFacts extends CareSource {
     const alerts = await this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))]);
     const looks = await this.facts.lastLooks(this.db, ids);
     const motors = await this.facts.motorsToFeel(this.db, ids);
+    const since = await this.facts.happenedAfter(this.db, new Map(ids.map((id) => [id, looks.get(id)?.sequence ?? 0])));
     const found = new Map<string, CareRecord>();
     for (const { id } of crafts) {
       const look = looks.get(id) ?? null;
@@ -52,8 +53,8 @@ export class CareFacts extends CareSource {
         look,
         pieces: new Map(own),
         motorsToFeel: motors.filter((m) => m.craftId === id).map((m) => m.tag),
-        flightsSinceLook: await this.facts.flightsAfter(this.db, id, look?.sequence ?? 0),
-        strikesSinceLook: await this.facts.strikesAfter(this.db, id, look?.sequence ?? 0),
+        flightsSinceLook: since.get(id)!.flights,
+        strikesSinceLook: since.get(id)!.strikes,
       });
     }
     return found;

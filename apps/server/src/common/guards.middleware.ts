@@ -80,10 +80,11 @@ function faultOf(value: unknown, depthLeft: number, count: { nodesLeft: number }
 /** Carries the person named in the header through the request. */
 export const asPerson: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
   const person = request.headers['zivvo-person'];
-  if (person === undefined || person === '') return runAsPerson(null, next);
+  const isReading = request.method === 'GET';
+  if (person === undefined || person === '') return runAsPerson(null, next, isReading);
   if (typeof person !== 'string' || !validate(person))
     return next(
       new FieldError('Zivvo-Person', 'isUuid', 'Zivvo-Person must be a UUID', null, { allowed: 'UUID' }, 400),
     );
-  runAsPerson(person, next);
+  runAsPerson(person, next, isReading);
 };

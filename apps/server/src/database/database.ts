@@ -3,6 +3,7 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { PreparingClient } from './preparingClient.ts';
 import pg from 'pg';
 import type { Config } from '../config.ts';
 import { prepareFolder, type FolderTemplate } from './folder.ts';
@@ -76,6 +77,7 @@ function templateOf(
 /** One connection over a wire; the embedded database has no second one, so a transaction owns it. */
 export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }> {
   const pool = new pg.Pool({
+    Client: PreparingClient,
     max: 1,
     idleTimeoutMillis: 0,
     user: 'postgres',
@@ -88,7 +90,7 @@ export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }
 }
 
 async function openServer(url: string): Promise<Database> {
-  const pool = new pg.Pool({ connectionString: url });
+  const pool = new pg.Pool({ connectionString: url, Client: PreparingClient });
   const db = drizzle(pool, { schema, casing: 'snake_case' });
   await migrateForward(db, pool);
   return { db, kind: 'server', close: () => pool.end() };

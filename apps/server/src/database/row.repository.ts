@@ -31,8 +31,10 @@ export class RowRepository<T extends RowTable> {
     order: SQL = desc(this.table.createdAt),
   ): Promise<{ rows: InferSelectModel<T>[]; total: number }> {
     const rows = await db.select().from(this.anyTable).where(this.whereLive(where)).orderBy(order).limit(limit);
+    const found = rows as unknown as InferSelectModel<T>[];
+    if (rows.length < limit) return { rows: found, total: rows.length };
     const [counted] = await db.select({ total: count() }).from(this.anyTable).where(this.whereLive(where));
-    return { rows: rows as unknown as InferSelectModel<T>[], total: counted?.total ?? 0 };
+    return { rows: found, total: counted?.total ?? 0 };
   }
 
   /** @throws {NotFoundError} if there is no such row or it was deleted */

@@ -3,13 +3,14 @@ import type { FoundView } from '@zivvo/contract';
 import { readPropLabel } from '@zivvo/core';
 import { and, between, desc, eq, ilike, isNull, or, type SQL } from 'drizzle-orm';
 import { craft } from '../craft/craft.table.ts';
-import { pieceLife, pieceSet, propPiece } from '../rack/piece.table.ts';
+import { batch, pieceLife, pieceSet, propPiece } from '../rack/piece.table.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { propModelName } from '../rack/propModel.mapper.ts';
 import { propModel } from '../rack/propModel.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
 import { motorPiece, packPiece } from '../rack/part.table.ts';
+import { craftThings } from './craftThings.repository.ts';
 
 const MOST_OF_A_KIND = 8;
 
@@ -28,11 +29,12 @@ export class FinderRepository {
       this.pieces(pattern),
       this.crafts(pattern),
       this.models(isModel),
-      this.campaigns(pattern),
+      craftThings(this.db, this.workshop.id, pattern, MOST_OF_A_KIND),
       this.runs(isModel),
       this.packs(pattern),
       this.motors(pattern),
       this.sets(pattern),
+      this.deliveries(isModel, pattern),
     ];
     return (await Promise.all(kinds)).flat();
   }
@@ -108,27 +110,26 @@ export class FinderRepository {
     }));
   }
 
-  private async campaigns(pattern: string): Promise<FoundView[]> {
+  private async deliveries(isModel: SQL | undefined, pattern: string): Promise<FoundView[]> {
     const rows = await this.db
-      .select({ id: campaign.id, name: campaign.name, craftId: craft.id, craftName: craft.name })
-      .from(campaign)
-      .innerJoin(craft, eq(craft.id, campaign.craftId))
+      .select({ id: batch.id, supplierName: batch.supplierName, model: propModel })
+      .from(batch)
+      .innerJoin(propModel, eq(propModel.id, batch.propModelId))
       .where(
         and(
-          eq(campaign.workshopId, this.workshop.id),
-          isNull(campaign.deletedAt),
-          isNull(craft.deletedAt),
-          or(ilike(campaign.name, pattern), ilike(craft.name, pattern)),
+          eq(batch.workshopId, this.workshop.id),
+          isNull(batch.deletedAt),
+          or(isModel, ilike(batch.supplierName, pattern)),
         ),
       )
-      .orderBy(desc(campaign.createdAt))
+      .orderBy(desc(batch.createdAt))
       .limit(MOST_OF_A_KIND);
-    return rows.map((c) => ({
-      kind: 'campaign',
-      id: c.id,
-      title: c.name,
-      detail: c.craftName,
-      craftId: c.craftId,
+    return rows.map(({ id, supplierName, model }) => ({
+      kind: 'delivery',
+      id,
+      title: propModelName(model),
+      detail: supplierName ?? 'no supplier noted',
+      craftId: null,
       propModelId: null,
     }));
   }

@@ -21,9 +21,14 @@ export interface FitState extends Arrangement {
   arms: ArmView[];
 }
 
+/** Forces of so many props on craft are kept. */
+const KNOWN_MOST = 500;
+
 /** The arrangement of craft, for whoever asks: Fit, the line, and whether a craft may fly. */
 @Injectable()
 export class FitStates extends ArrangementSource {
+  private readonly known = new Map<string, FittedForces>();
+
   constructor(
     @Inject(DB) private readonly db: Db,
     private readonly fittings: FittingRepository,
@@ -66,6 +71,18 @@ export class FitStates extends ArrangementSource {
     );
   }
 
+  /** Forces of a prop on a craft; they follow from both as they are described, so each change works them out anew. */
+  private forcesOf(craft: CraftRow, model: PropModelRow | null): FittedForces {
+    const key = `${craft.id} ${craft.revision} ${model?.id ?? ''} ${model?.revision ?? ''}`;
+    let forces = this.known.get(key);
+    if (!forces) {
+      forces = fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null);
+      if (this.known.size >= KNOWN_MOST) this.known.clear();
+      this.known.set(key, forces);
+    }
+    return forces;
+  }
+
   private stateOf(
     craft: CraftRow,
     row: FittingRow | null,
@@ -75,10 +92,7 @@ export class FitStates extends ArrangementSource {
   ): Omit<FitState, 'changed' | 'signedSequence'> {
     const models = modelsOf(craft, on, known);
     const [model] = models;
-    const forces = {
-      ...fittedForces(this.bench.of(craft), model ? modelGeometry(model) : null),
-      hasTailServo: craft.layout === 'tri',
-    };
+    const forces = { ...this.forcesOf(craft, model ?? null), hasTailServo: craft.layout === 'tri' };
     const arms = toArmViews(craft, row, on, fitted, forces.carry.thrustN);
     return { row, on, fitted, models, forces, arms, takeOff: takeOff(arms, layoutKind(craft.layout), forces) };
   }

@@ -21,14 +21,30 @@ export interface WholeCard {
 
 @Injectable()
 export class FlightProtocolRepository extends RowRepository<typeof flightProtocol> {
-  constructor(@Inject(WORKSHOP) workshop: Workshop) {
+  constructor(@Inject(WORKSHOP) private readonly workshop: Workshop) {
     super(flightProtocol, 'protocol', workshop.id);
   }
 
   /** The version in force; null where a craft has none of its own yet. */
   async inForce(db: DbOrTx, craftId: string): Promise<FlightProtocolRow | null> {
-    const { rows } = await this.list(db, 1, eq(flightProtocol.craftId, craftId), desc(flightProtocol.version));
-    return rows[0] ?? null;
+    return (await this.ofCrafts(db, [craftId])).get(craftId) ?? null;
+  }
+
+  /** The version in force of each craft that has one of its own. */
+  async ofCrafts(db: DbOrTx, craftIds: readonly string[]): Promise<Map<string, FlightProtocolRow>> {
+    if (craftIds.length === 0) return new Map();
+    const rows = await db
+      .selectDistinctOn([flightProtocol.craftId])
+      .from(flightProtocol)
+      .where(
+        and(
+          eq(flightProtocol.workshopId, this.workshop.id),
+          isNull(flightProtocol.deletedAt),
+          inArray(flightProtocol.craftId, [...craftIds]),
+        ),
+      )
+      .orderBy(flightProtocol.craftId, desc(flightProtocol.version));
+    return new Map(rows.map((row) => [row.craftId, row]));
   }
 }
 

@@ -30,10 +30,13 @@ export class FlyStop implements StopSource, OnModuleInit {
       crafts.map((c) => c.id),
       CARDS_OF_A_CRAFT,
     );
-    const stops = crafts.map(async (craft) => {
+    const protocols = await this.protocols.ofCrafts(
+      this.db,
+      rows.map((r) => r.card.craftId),
+    );
+    const stops = crafts.map((craft) => {
       const own = rows.filter((r) => r.card.craftId === craft.id);
-      const version =
-        own.length === 0 ? 1 : ((await this.protocols.inForce(this.db, craft.id)) ?? USUAL_PROTOCOL).version;
+      const { version } = protocols.get(craft.id) ?? USUAL_PROTOCOL;
       const flown = own.map((r) => toFlownCard(r, craft));
       const rule = flightRule(flown, version);
       const counting = own.filter((_, i) => reflyReasons(flown[i]!, rule).length === 0);
@@ -48,6 +51,6 @@ export class FlyStop implements StopSource, OnModuleInit {
         }),
       ] as const;
     });
-    return new Map(await Promise.all(stops));
+    return new Map(stops);
   };
 }

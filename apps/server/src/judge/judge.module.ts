@@ -7,6 +7,7 @@ import { StandModule } from '../stand/stand.module.ts';
 import { JudgeController } from './judge.controller.ts';
 import { FrozenVerdictRepository, JudgeWishesRepository } from './judge.repository.ts';
 import { JudgeService } from './judge.service.ts';
+import { JudgeDue } from './judge.due.ts';
 import { JudgeStop } from './judge.stop.ts';
 import { JudgedEvidence } from './judgedEvidence.service.ts';
 import { PredictedEvidence } from './predictedEvidence.service.ts';
@@ -20,6 +21,7 @@ import { PredictedEvidence } from './predictedEvidence.service.ts';
     JudgedEvidence,
     PredictedEvidence,
     JudgeStop,
+    JudgeDue,
     JudgeWishesRepository,
     FrozenVerdictRepository,
   ],

@@ -1,8 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, eq, inArray, isNull, sql, type InferSelectModel } from 'drizzle-orm';
+import { and, count, eq, gt, inArray, isNotNull, isNull, max, sql, type InferSelectModel } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { flightCard } from '../fly/fly.table.ts';
+import { listening, soundTake } from '../listen/listen.table.ts';
+import { campaign, run } from '../stand/stand.table.ts';
 import { frozenVerdict, judgeWishes } from './judge.table.ts';
 
 export type JudgeWishesRow = InferSelectModel<typeof judgeWishes>;
@@ -58,5 +61,56 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
       )
       .groupBy(frozenVerdict.craftId);
     return new Map(rows.map(({ craftId, ...tally }) => [craftId, tally]));
+  }
+
+  /** Runs, flight cards and takes of each craft that came after its newest verdict; crafts without one are not there. */
+  async readingsSince(db: DbOrTx, craftIds: readonly string[]): Promise<Map<string, number>> {
+    if (craftIds.length === 0) return new Map();
+    const since = db
+      .select({ craftId: frozenVerdict.craftId, at: max(frozenVerdict.createdAt).as('at') })
+      .from(frozenVerdict)
+      .where(
+        and(
+          eq(frozenVerdict.workshopId, this.workshop.id),
+          inArray(frozenVerdict.craftId, [...craftIds]),
+          isNull(frozenVerdict.deletedAt),
+        ),
+      )
+      .groupBy(frozenVerdict.craftId)
+      .as('since');
+    const counted = { craftId: since.craftId, count: count() };
+    const found = await Promise.all([
+      db
+        .select(counted)
+        .from(since)
+        .innerJoin(campaign, and(eq(campaign.craftId, since.craftId), isNull(campaign.deletedAt)))
+        .innerJoin(run, and(eq(run.campaignId, campaign.id), isNull(run.deletedAt), gt(run.keptAt, since.at)))
+        .groupBy(since.craftId),
+      db
+        .select(counted)
+        .from(since)
+        .innerJoin(
+          flightCard,
+          and(eq(flightCard.craftId, since.craftId), isNull(flightCard.deletedAt), gt(flightCard.createdAt, since.at)),
+        )
+        .groupBy(since.craftId),
+      db
+        .select(counted)
+        .from(since)
+        .innerJoin(listening, and(eq(listening.craftId, since.craftId), isNull(listening.deletedAt)))
+        .innerJoin(
+          soundTake,
+          and(
+            eq(soundTake.listeningId, listening.id),
+            isNull(soundTake.deletedAt),
+            isNotNull(soundTake.propModelId),
+            gt(soundTake.createdAt, since.at),
+          ),
+        )
+        .groupBy(since.craftId),
+    ]);
+    const sums = new Map<string, number>();
+    for (const row of found.flat()) sums.set(row.craftId, (sums.get(row.craftId) ?? 0) + row.count);
+    return sums;
   }
 }

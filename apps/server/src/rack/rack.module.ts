@@ -10,6 +10,7 @@ import { PieceService } from './piece.service.ts';
 import { PropModelController } from './propModel.controller.ts';
 import { PropModelRepository } from './propModel.repository.ts';
 import { PropModelService } from './propModel.service.ts';
+import { RackDue } from './rackDue.repository.ts';
 import { RackProjectors } from './rack.projector.ts';
 import { SetService } from './set.service.ts';
 import { StickerService } from './sticker.service.ts';
@@ -40,7 +41,7 @@ const services = [PropModelService, PieceService, BatchService, SetService, Yiel
     PackPieceController,
     SparePartController,
   ],
-  providers: [...repositories, ...services, RackProjectors],
+  providers: [...repositories, ...services, RackProjectors, RackDue],
   exports: [...repositories, ...services],
 })
 export class RackModule {}

@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
 import { readyToFly, type ReadyArm, type ReadyToFly } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
+import { onceWhileReading } from '../common/requestContext.ts';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { CraftRotors } from '../craft/craftRotors.ts';
 import {
@@ -30,7 +31,16 @@ export class ReadyService {
   ) {}
 
   /** @param known - arrangements that the asker has at hand */
-  async of(crafts: readonly CraftRow[], known?: ReadonlyMap<string, Arrangement>): Promise<Map<string, CraftReady>> {
+  of(crafts: readonly CraftRow[], known?: ReadonlyMap<string, Arrangement>): Promise<Map<string, CraftReady>> {
+    return known
+      ? this.workOut(crafts, known)
+      : onceWhileReading(`ready of ${crafts.map((c) => c.id).join()}`, () => this.workOut(crafts));
+  }
+
+  private async workOut(
+    crafts: readonly CraftRow[],
+    known?: ReadonlyMap<string, Arrangement>,
+  ): Promise<Map<string, CraftReady>> {
     const arrangements = known ?? (await this.arrangements.of(crafts));
     const records = await this.care.of(crafts, arrangements);
     const today = this.clock.localDay(this.clock.now());

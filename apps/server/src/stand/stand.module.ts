@@ -22,6 +22,7 @@ import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
 import { StandProjector } from './stand.projector.ts';
+import { StandDue } from './standDue.repository.ts';
 import { StandStop } from './stand.stop.ts';
 import { StandRigs } from './standRigs.ts';
 import { StandFactRepository } from './standFact.repository.ts';
@@ -54,6 +55,7 @@ import { StandFactRepository } from './standFact.repository.ts';
     StandProjector,
     StandRigs,
     StandStop,
+    StandDue,
   ],
   exports: [
     CalibrationService,

@@ -9,10 +9,12 @@ import { judge } from '../judge/feature.ts';
 import { listen } from '../listen/feature.ts';
 import { settings } from '../settings/feature.ts';
 import { stand } from '../stand/feature.ts';
+import { today } from '../today/feature.ts';
 import type { Feature, Station } from '../shared/feature.ts';
 
 /** Every feature in the order of the work; a new one is added here. */
 export const features: readonly Feature[] = [
+  today,
   craft,
   rack,
   pick,

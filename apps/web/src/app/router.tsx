@@ -18,7 +18,7 @@ export const router = createBrowserRouter([
     shouldRevalidate: () => false,
     HydrateFallback: () => <p style={{ padding: 40 }}>working…</p>,
     children: [
-      { index: true, loader: ({ request }) => redirect(`/crafts${new URL(request.url).search}`) },
+      { index: true, loader: ({ request }) => redirect(`/today${new URL(request.url).search}`) },
       // Where a station stood before, for links that people keep.
       { path: 'true/*', loader: ({ request }) => redirect(request.url.replace(/^[^/]*\/\/[^/]*\/true/, '/balance')) },
       {

@@ -12,7 +12,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import table from '../shared/table/Table.module.css';
 import { CraftDrawing } from './CraftDrawing.tsx';
-import { FirstSteps } from './FirstSteps.tsx';
+import { FirstSteps } from '../shared/ui/FirstSteps.tsx';
 
 /** The shelf of crafts. */
 export function Component() {

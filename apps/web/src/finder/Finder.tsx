@@ -1,25 +1,14 @@
 import '@mantine/spotlight/styles.layer.css';
 import { useDebouncedValue } from '@mantine/hooks';
 import { createSpotlight, Spotlight } from '@mantine/spotlight';
-import type { FoundView } from '@zivvo/contract';
 import { symptomNames } from '@zivvo/core';
 import { symptomWords } from '@zivvo/words';
 import { useEffect, useState } from 'react';
 import { useFoundQuery } from '../shared/api/workshopApi.ts';
 import { useGo } from '../shared/inHand/useInHand.ts';
+import { foundNames, pathOfFound } from '../shared/ui/foundPlaces.ts';
 
 const [finderStore, finder] = createSpotlight();
-
-const KIND_NAMES: Record<FoundView['kind'], string> = {
-  piece: 'Piece',
-  craft: 'Craft',
-  propModel: 'Prop',
-  campaign: 'Stand evening',
-  run: 'Run',
-  pack: 'Pack',
-  motor: 'Motor',
-  set: 'Set',
-};
 
 const MOST_SYMPTOMS = 6;
 
@@ -61,9 +50,9 @@ export default function Finder({
           <Spotlight.Action
             key={`${f.kind}${f.id}`}
             label={f.title}
-            description={`${KIND_NAMES[f.kind]} · ${f.detail}`}
+            description={`${foundNames[f.kind]} · ${f.detail}`}
             onClick={open(() =>
-              go(pathOf(f), {
+              go(pathOfFound(f), {
                 ...(f.craftId === null ? {} : { craftId: f.craftId }),
                 ...(f.propModelId === null ? {} : { propModelId: f.propModelId }),
               }),
@@ -87,17 +76,4 @@ export default function Finder({
       </Spotlight.ActionsList>
     </Spotlight.Root>
   );
-}
-
-function pathOf({ kind, id }: FoundView): string {
-  return {
-    piece: `/rack/pieces/${id}`,
-    craft: `/crafts/${id}`,
-    propModel: `/rack/${id}`,
-    campaign: `/stand/${id}`,
-    run: `/stand/runs/${id}`,
-    pack: `/rack/parts/packs/${id}`,
-    motor: `/rack/parts/motors/${id}`,
-    set: '/rack/sets',
-  }[kind];
 }

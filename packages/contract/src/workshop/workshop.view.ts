@@ -44,7 +44,19 @@ export interface PackServiceView {
 
 /** One thing that the finder can lead to. */
 export interface FoundView {
-  kind: 'piece' | 'craft' | 'propModel' | 'campaign' | 'run' | 'pack' | 'motor' | 'set';
+  kind:
+    | 'piece'
+    | 'craft'
+    | 'propModel'
+    | 'campaign'
+    | 'run'
+    | 'pack'
+    | 'motor'
+    | 'set'
+    | 'delivery'
+    | 'listening'
+    | 'ticket'
+    | 'verdict';
   id: string;
   title: string;
   detail: string;

@@ -66,6 +66,7 @@ test('the rail is the work in its order, each station with its stop, and what is
   renderInApp(<Rail />, { address: '/fit?craft=c1' });
   const links = screen.getAllByRole('link');
   expect(links.map((l) => l.title)).toEqual([
+    'Today',
     'Crafts',
     'Rack',
     'Pick',

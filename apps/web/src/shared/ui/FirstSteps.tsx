@@ -1,8 +1,8 @@
 import { IconGauge, IconPackage, IconPropeller, IconTent, IconWaveSine, type Icon } from '@tabler/icons-react';
 import { Link } from 'react-router';
-import { useOpenDemoMutation } from '../shared/api/workshopApi.ts';
-import { useInHand } from '../shared/inHand/useInHand.ts';
-import { ProblemNote } from '../shared/ui/PageStates.tsx';
+import { useOpenDemoMutation } from '../api/workshopApi.ts';
+import { useInHand } from '../inHand/useInHand.ts';
+import { ProblemNote } from './PageStates.tsx';
 import classes from './FirstSteps.module.css';
 
 const STEPS: readonly { path: string; icon: Icon; title: string; says: string }[] = [
