@@ -1,4 +1,4 @@
-import type { JudgeView } from '@zivvo/contract';
+import type { CraftView, JudgeView, PropModelView } from '@zivvo/contract';
 import {
   usualMatters,
   weighEvidence,
@@ -7,6 +7,28 @@ import {
   type JudgeWeights,
   type KnownFigure,
 } from '@zivvo/core';
+
+export const aCraft = {
+  id: 'c1',
+  name: 'Petrel',
+  kind: 'multirotor',
+  rotors: ['cw', 'ccw', 'cw', 'ccw'].map((spin) => ({ spin })),
+  referencePropModelId: 'm1',
+} as unknown as CraftView;
+
+export const models = ['7.2x3.9x3', '7.9x3.3x2'].map(
+  (label, i) =>
+    ({
+      id: `m${i + 1}`,
+      label,
+      makerName: 'Brindlow',
+      bladeCount: 3 - i,
+      tipShape: 'standard',
+      diameterM: 0.183,
+      pitchM: 0.099,
+      seriesIndex: i,
+    }) as unknown as PropModelView,
+);
 
 const read = (source: KnownFigure['source'], value: number, difference: number | null): KnownFigure => ({
   source,

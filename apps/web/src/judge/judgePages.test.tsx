@@ -2,17 +2,15 @@ import { afterEach, describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FreezeVerdictDto, JudgeView, JudgeWishesDto } from '@zivvo/contract';
-import { aCraft as craft, models } from '../listen/listen.fixtures.ts';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
-import { aJudge, weightsOf } from './judge.fixtures.ts';
+import { aCraft, aJudge, models, weightsOf } from './judge.fixtures.ts';
 import { Component as JudgePage } from './JudgePage.tsx';
 import { differenceText, judgeRows, judgementOf, widthText } from './judgeView.ts';
 import { Route, Routes } from 'react-router';
 import { labelSides, tradePoints, tradeSentence } from './tradeChart.ts';
 import { Component as VerdictPage } from './VerdictPage.tsx';
 
-const aCraft = { ...craft, rotors: ['cw', 'ccw', 'cw', 'ccw'].map((spin) => ({ spin })) };
 const answers = (view: JudgeView, more: object = {}) => ({
   'GET /crafts/c1': aCraft,
   'GET /judge/c1': view,
