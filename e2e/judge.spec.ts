@@ -92,6 +92,12 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   await expect(kept).toBeHidden();
   await page.keyboard.press('Control+z');
   await expect(kept).toBeVisible();
+  // Sayings of the trade, by its own readings where two props differ in just that.
+  await page.getByRole('link', { name: 'Sayings' }).click();
+  await expect(headline(page)).toHaveText(/^\d+ of \d+ sayings hold for Petrel$/);
+  await expect(page.getByText(/by (ear|the stand)$/).first()).toBeVisible();
+  expect(await seriousFaults(page)).toEqual([]);
+  await page.getByRole('link', { name: 'Verdict', exact: true }).click();
   // A figure leads to where it was read.
   await evidence
     .getByRole('link', { name: /Thrust in hand.*by the stand/ })

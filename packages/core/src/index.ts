@@ -221,3 +221,4 @@ export * from './verdict/weighEvidence.ts';
 export * from './verdict/judge.ts';
 export * from './verdict/judgeReasons.ts';
 export * from './verdict/judgeStop.ts';
+export * from './verdict/sayings.ts';

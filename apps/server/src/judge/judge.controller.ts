@@ -1,5 +1,5 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { FreezeVerdictDto, JudgeWishesDto, type JudgeView } from '@zivvo/contract';
+import { FreezeVerdictDto, JudgeWishesDto, type JudgeView, type SayingsView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { JudgeService } from './judge.service.ts';
 
@@ -10,6 +10,11 @@ export class JudgeController {
   @Get()
   find(@Param('craftId', IdPipe) craftId: string): Promise<JudgeView> {
     return this.judge.ofCraft(craftId);
+  }
+
+  @Get('sayings')
+  sayings(@Param('craftId', IdPipe) craftId: string): Promise<SayingsView> {
+    return this.judge.sayings(craftId);
   }
 
   @Put('wishes')

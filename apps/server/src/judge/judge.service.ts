@@ -1,14 +1,23 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { judgeLimits, type FreezeVerdictDto, type JudgeView, type JudgeWishesDto } from '@zivvo/contract';
 import {
+  judgeLimits,
+  type FreezeVerdictDto,
+  type JudgeView,
+  type JudgeWishesDto,
+  type SayingsView,
+} from '@zivvo/contract';
+import {
+  answerSayings,
   changesSince,
   judge,
+  modelGeometry,
   usualJudgeWeights,
   USUAL_USE,
   usualMatters,
   type JudgeInput,
   type JudgeMatters,
   type JudgeWeights,
+  type SaidProp,
 } from '@zivvo/core';
 import { NotFoundError } from '../common/featureError.ts';
 import { currentPersonId } from '../common/requestContext.ts';
@@ -20,6 +29,7 @@ import { NothingToJudgeError, WeightlessError } from './judge.errors.ts';
 import { toFrozenVerdictView } from './judge.mapper.ts';
 import { FrozenVerdictRepository, JudgeWishesRepository, type JudgeWishesRow } from './judge.repository.ts';
 import { JudgedEvidence, type Evidence } from './judgedEvidence.service.ts';
+import { PredictedEvidence } from './predictedEvidence.service.ts';
 
 /** What a person wants of a craft's props, and what was decided. */
 @Injectable()
@@ -32,6 +42,7 @@ export class JudgeService {
     private readonly wishes: JudgeWishesRepository,
     private readonly verdicts: FrozenVerdictRepository,
     private readonly evidence: JudgedEvidence,
+    private readonly predicted: PredictedEvidence,
   ) {}
 
   async ofCraft(craftId: string): Promise<JudgeView> {
@@ -51,6 +62,28 @@ export class JudgeService {
       changes: newest && input.contenders.length > 0 ? changesSince(newest.input, input) : null,
       leftOutCount: found.leftOutCount,
       isSimulated: found.isSimulated,
+    };
+  }
+
+  /** Sayings of the trade, answered for this craft. */
+  async sayings(craftId: string): Promise<SayingsView> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const { row } = await this.wishesOf(craftId);
+    const { referenceId, contenders } = await this.evidence.of(craft, row?.addedPropModelIds ?? []);
+    const models = await this.models.byIds(
+      this.db,
+      contenders.map((c) => c.id),
+    );
+    const reference = models.find((m) => m.id === referenceId);
+    if (!reference) return { referenceName: null, items: [] };
+    const { prepared } = await this.predicted.prepared(craft);
+    const props = contenders.flatMap(({ id, name, row: evidence }): SaidProp[] => {
+      const model = models.find((m) => m.id === id);
+      return model ? [{ id, name, geometry: modelGeometry(model), row: evidence }] : [];
+    });
+    return {
+      referenceName: contenders.find((c) => c.id === referenceId)!.name,
+      items: answerSayings(prepared, modelGeometry(reference), props, row?.matters ?? usualMatters),
     };
   }
 

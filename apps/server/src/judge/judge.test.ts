@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { JudgeView } from '@zivvo/contract';
-import { judge as judgeOf, type LineStop } from '@zivvo/core';
+import type { JudgeView, SayingsView } from '@zivvo/contract';
+import { judge as judgeOf, sayingNames, type LineStop } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { aCraft, aPropModel, startDemoServer, startTestServer, type TestServer } from '../test/testServer.ts';
 
@@ -120,6 +120,26 @@ describe('evidence', () => {
       .post('/api/pack-pieces')
       .send({ ...pack, ...rest })
       .expect(201);
+  });
+});
+
+describe('sayings', () => {
+  test('are answered at the prop in use, by the craft’s own limits of what matters', async () => {
+    const { body } = await server.http.get(`/api/judge/${craftId}/sayings`).expect(200);
+    const { referenceName, items } = body as SayingsView;
+    expect(referenceName).toBe('Brindlow 7.2×3.9×3');
+    expect(items.map((i) => i.name)).toEqual(sayingNames);
+    expect(items.find((i) => i.name === 'pitchIsSpeed')).toMatchObject({ status: 'holds', basis: 'predicted' });
+  });
+
+  test('of a craft that flies nothing are not asked; of one that is not there neither', async () => {
+    const bare = aCraft({ referencePropModelId: null });
+    await server.http.post('/api/crafts').send(bare).expect(201);
+    expect((await server.http.get(`/api/judge/${bare.id}/sayings`).expect(200)).body).toEqual({
+      referenceName: null,
+      items: [],
+    });
+    await server.http.get(`/api/judge/${v7()}/sayings`).expect(404);
   });
 });
 

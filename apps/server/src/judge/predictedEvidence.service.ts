@@ -10,6 +10,8 @@ import {
   type CriterionName,
   type JudgeBar,
   type KnownFigure,
+  type PreparedCraft,
+  type StandCalibration,
 } from '@zivvo/core';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import { CraftRotors } from '../craft/craftRotors.ts';
@@ -40,9 +42,14 @@ export class PredictedEvidence {
     private readonly calibrations: CalibrationService,
   ) {}
 
-  async of(craft: CraftRow, models: readonly PropModelRow[]): Promise<Map<string, PredictedProp>> {
+  /** The craft made ready, corrected by what its own runs say of all props, and those corrections. */
+  async prepared(craft: CraftRow): Promise<{ prepared: PreparedCraft; calibration: StandCalibration | null }> {
     const { calibration } = await this.calibrations.ofCraft(craft.id);
-    const prepared = this.rotors.of(craft, calibration);
+    return { prepared: this.rotors.of(craft, calibration), calibration };
+  }
+
+  async of(craft: CraftRow, models: readonly PropModelRow[]): Promise<Map<string, PredictedProp>> {
+    const { prepared, calibration } = await this.prepared(craft);
     return new Map(
       models.map((model) => {
         const candidate = evaluateCandidate(prepared, modelGeometry(model), {

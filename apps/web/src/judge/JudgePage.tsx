@@ -24,6 +24,7 @@ import { AddedProps } from './AddedProps.tsx';
 import classes from './Judge.module.css';
 import { JudgeMatrix } from './JudgeMatrix.tsx';
 import { countedWishes, judgementOf, judgeRows, withDraft, type JudgeRow, type WishDraft } from './judgeView.ts';
+import { JudgeTabs } from './JudgeTabs.tsx';
 import { OpinionList } from './OpinionList.tsx';
 import { SourceMark } from './SourceMark.tsx';
 import { TRADE_HEIGHT, tradeChart, tradeSentence } from './tradeChart.ts';
@@ -97,6 +98,7 @@ function Judge({ craft, view, models }: JudgeProps) {
       eyebrow={`Judge · ${craft.name}`}
       headline={judgement ? format.sentence(judgement.headline) : 'Nothing counts: give a wish more than 0'}
       detail={detailOf(view, rows)}
+      tools={<JudgeTabs />}
       reasons={judgement && <ReasonList reasons={judgement.reasons} />}
       actions={
         <>

@@ -1,6 +1,6 @@
 import type { CraftView, JudgeView } from '@zivvo/contract';
 import { judgeLimits } from '@zivvo/contract';
-import { isShareOf, usualJudgeWeights, USUAL_USE, wishNames, type WishName } from '@zivvo/core';
+import { isLogarithmicWish, usualJudgeWeights, USUAL_USE, wishNames, type WishName } from '@zivvo/core';
 import { TextInput } from '@mantine/core';
 import { formatNumber, wishWords } from '@zivvo/words';
 import { useState } from 'react';
@@ -96,7 +96,7 @@ export function WishPanel({ craft, view, draft, setDraft }: WishPanelProps) {
 }
 
 const unitOf = (name: WishName): string =>
-  name === 'quiet' ? 'dB' : name === 'cool' ? '°C' : isShareOf(name) ? '%' : 'points';
+  name === 'quiet' ? 'dB' : name === 'cool' ? '°C' : isLogarithmicWish(name) ? '%' : 'points';
 const timesOf = (name: WishName): number => (name === 'quiet' || name === 'cool' ? 1 : 100);
 
 function MatterField({ name, value, onChange }: { name: WishName; value: number; onChange: (value: number) => void }) {

@@ -1,7 +1,8 @@
 import { afterEach, describe, expect, test } from '@jest/globals';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import type { FreezeVerdictDto, JudgeView, JudgeWishesDto } from '@zivvo/contract';
+import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView } from '@zivvo/contract';
+import type { SayingAnswer } from '@zivvo/core';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { aCraft, aJudge, models, weightsOf } from './judge.fixtures.ts';
@@ -9,6 +10,7 @@ import { Component as JudgePage } from './JudgePage.tsx';
 import { differenceText, judgeRows, judgementOf, widthText } from './judgeView.ts';
 import { Route, Routes } from 'react-router';
 import { labelSides, tradePoints, tradeSentence } from './tradeChart.ts';
+import { Component as SayingsPage } from './SayingsPage.tsx';
 import { Component as VerdictPage } from './VerdictPage.tsx';
 
 const answers = (view: JudgeView, more: object = {}) => ({
@@ -150,6 +152,48 @@ describe('a verdict that was kept', () => {
     pretendServer(answers(view));
     showVerdict('v9');
     expect(await headline()).toBe('This verdict is not among those that are kept');
+  });
+});
+
+describe('sayings', () => {
+  const items: SayingAnswer[] = [
+    { name: 'bladesPull', wish: 'thrust', status: 'holds', basis: 'predicted', predicted: 0.12, pairs: [] },
+    {
+      name: 'bladesAreQuiet',
+      wish: 'quiet',
+      status: 'fails',
+      basis: 'measured',
+      predicted: -2.1,
+      pairs: [
+        { moreId: 'm2', moreName: 'Tamsk', lessName: 'Veddick', gain: -0.1, halfWidth: 0.02, source: 'ear' },
+        { moreId: 'm3', moreName: 'Orle', lessName: 'Veddick', gain: 0.01, halfWidth: 0.02, source: 'ear' },
+      ],
+    },
+    { name: 'squareTipsPull', wish: 'thrust', status: 'untold', basis: null, predicted: null, pairs: [] },
+  ];
+  const showSayings = (view: SayingsView): void => {
+    pretendServer(answers(aJudge(), { 'GET /judge/c1/sayings': view }));
+    renderInApp(<SayingsPage />, { address: '/judge/sayings?craft=c1' });
+  };
+
+  test('each with what decided, by how much, and where it is tested', async () => {
+    showSayings({ referenceName: 'Brindlow 7.2×3.9×3', items });
+    expect(await headline()).toBe('1 of 2 sayings hold for Petrel');
+    const [pull, quiet, square] = within(screen.getByRole('region', { name: 'Sayings of the trade' })).getAllByRole(
+      'listitem',
+    );
+    expect(plain(pull!.textContent)).toMatch(/holds here.*\+12 % \(more thrust\), predicted/);
+    expect(within(pull!).getByRole('link').getAttribute('href')).toBe('/stand/new?craft=c1');
+    expect(plain(quiet!.textContent)).toMatch(
+      /does not hold here.*−2\.1 dB \(quieter\).*Tamsk is worse than Veddick, by ear.*Orle cannot be told apart from Veddick/,
+    );
+    expect(within(square!).queryByRole('link')).toBeNull();
+  });
+
+  test('a craft that flies nothing is asked what it flies', async () => {
+    showSayings({ referenceName: null, items: [] });
+    expect(await headline()).toBe('Nothing to ask the sayings of, on Petrel');
+    expect(screen.getByRole('link', { name: 'Edit the craft' }).getAttribute('href')).toContain('/crafts/c1/edit');
   });
 });
 

@@ -1,6 +1,6 @@
-import type { JudgeView } from '@zivvo/contract';
+import type { JudgeView, SayingsView } from '@zivvo/contract';
 import {
-  isShareOf,
+  isLogarithmicWish,
   judge,
   type EvidenceCell,
   type EvidenceSource,
@@ -52,7 +52,7 @@ export function countedWishes({ weights }: Pick<JudgeInput, 'weights'>): WishNam
 /** A difference as a cell tells it, with its sign. */
 export function differenceText(name: WishName, value: number): string {
   const size = Math.abs(value);
-  const text = isShareOf(name)
+  const text = isLogarithmicWish(name)
     ? formatShare(size)
     : name === 'quiet'
       ? `${formatNumber(size, 1)}\u202fdB`
@@ -65,7 +65,7 @@ export function differenceText(name: WishName, value: number): string {
 }
 
 export function widthText(name: WishName, halfWidth: number): string {
-  if (isShareOf(name)) return `± ${formatShare(halfWidth)}`;
+  if (isLogarithmicWish(name)) return `± ${formatShare(halfWidth)}`;
   if (name === 'quiet') return `± ${formatNumber(halfWidth, 1)}`;
   if (name === 'cool') return `± ${formatNumber(halfWidth, 0)}`;
   return `± ${formatNumber(100 * halfWidth, 0)}`;
@@ -122,3 +122,11 @@ export function pathOf(source: EvidenceSource, cell: EvidenceCell, propModelId: 
 export type WishDraft = Pick<JudgeInput, 'weights' | 'matters'>;
 
 export const withDraft = ({ input }: JudgeView, draft: WishDraft | null): JudgeInput => ({ ...input, ...draft });
+
+/** How many sayings hold. */
+export function sayingsHeadline(craftName: string, { items }: SayingsView): string {
+  if (items.length === 0) return `Nothing to ask the sayings of, on ${craftName}`;
+  const told = items.filter((i) => i.status !== 'untold');
+  const holding = told.filter((i) => i.status === 'holds').length;
+  return `${holding} of ${told.length} sayings hold for ${craftName}`;
+}

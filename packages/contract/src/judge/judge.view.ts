@@ -1,4 +1,4 @@
-import type { JudgeInput, Reason } from '@zivvo/core';
+import type { JudgeInput, Reason, SayingAnswer } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { opinionTopics } from '../fly/limits.ts';
 
@@ -49,4 +49,11 @@ export interface JudgeView {
   /** Evidence that was left out because more props were measured than a verdict takes. */
   leftOutCount: number;
   isSimulated: boolean;
+}
+
+/** Sayings of the trade, answered for one craft. */
+export interface SayingsView {
+  /** The prop at which the model was asked; null where none is known. */
+  referenceName: string | null;
+  items: SayingAnswer[];
 }

@@ -3,7 +3,7 @@ import type { PickLimit } from '../pick/pickFigures.ts';
 import type { EvidenceRow } from './weighEvidence.ts';
 import { nextTests, type NextTest, type TestWay } from './nextTest.ts';
 import { verdict, type Verdict, type Wish } from './verdict.ts';
-import { gainWidthOf, wishMeasures, wishNames, type JudgeMatters, type JudgeWeights, type WishName } from './wishes.ts';
+import { gainWidthOf, wishNames, type JudgeMatters, type JudgeWeights, type WishName } from './wishes.ts';
 
 /** What bars a prop from being taken, and how far beyond it is: 1.2 is a fifth over. */
 export interface JudgeBar {
@@ -219,6 +219,3 @@ export function changesSince(before: JudgeInput, now: JudgeInput): Reason[] {
   if (wishNames.some((w) => before.weights[w] !== now.weights[w])) said.push(say('judge.changed.weights', {}));
   return bySeverity(said);
 }
-
-/** Whether differences of a wish are told as shares. */
-export const isShareOf = (name: WishName): boolean => wishMeasures[name].isLogarithmic;

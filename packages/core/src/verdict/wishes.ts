@@ -19,6 +19,11 @@ export const wishMeasures: Readonly<Record<WishName, WishMeasure>> = {
   usable: { direction: 1, isLogarithmic: false, smallestDifference: 0.1 },
 };
 
+/** The figure of Pick that a wish is predicted by; null where nothing predicts it. */
+export const wishFigures = Object.fromEntries(
+  wishNames.map((name) => [name, (criteria as Partial<Record<WishName, Criterion>>)[name]?.figure ?? null]),
+) as Readonly<Record<WishName, Criterion['figure'] | null>>;
+
 /** Judgements of practice where nobody said otherwise. */
 const USUAL_OTHERS = { climb: 3, price: 2, usable: 1 } as const;
 
@@ -33,6 +38,9 @@ export const usualMatters: JudgeMatters = Object.fromEntries(
 
 /** One usual smallest difference of any wish is worth this much of a score, so that wishes of many units add up. */
 const GAIN_STEP = 0.03;
+
+/** Whether ratios rather than amounts of a wish count. */
+export const isLogarithmicWish = (name: WishName): boolean => wishMeasures[name].isLogarithmic;
 
 const scaleOf = (name: WishName): number => GAIN_STEP / wishMeasures[name].smallestDifference;
 

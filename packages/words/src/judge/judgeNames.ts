@@ -1,5 +1,5 @@
 import type { opinionTopics } from '@zivvo/contract';
-import type { EvidenceSource, TestWayName, WishName } from '@zivvo/core';
+import type { EvidenceSource, SayingAnswer, SayingName, TestWayName, WishName } from '@zivvo/core';
 import { criterionWords } from '../names.ts';
 
 /** Wishes as columns and sliders name them. */
@@ -66,4 +66,27 @@ export const opinionNames: Record<(typeof opinionTopics)[number], string> = {
   sound: 'sound',
   worryingSound: 'worrying sound',
   looks: 'looks',
+};
+
+/** Sayings of the trade, in our words. */
+export const sayingWords: Record<SayingName, string> = {
+  bladesPull: 'Another blade pulls more.',
+  bladesCostMinutes: 'Another blade costs minutes.',
+  bladesAreQuiet: 'More blades are quieter.',
+  largerFliesLonger: 'The larger prop stays up longer.',
+  largerAnswersLate: 'The larger prop answers late.',
+  pitchIsSpeed: 'Pitch is speed.',
+  pitchHeatsMotors: 'Pitch cooks motors.',
+  pitchPulls: 'More pitch pulls more, standing still.',
+  squareTipsPull: 'Square tips pull more.',
+  squareTipsAreLoud: 'Square tips are loud.',
+  softSurvives: 'Soft blades survive what breaks stiff ones.',
+  lowKvFliesLonger: 'Fewer turns a volt stay up longer.',
+};
+
+export const sayingStatusWords: Record<SayingAnswer['status'], string> = {
+  holds: 'holds here',
+  fails: 'does not hold here',
+  same: 'makes no difference here',
+  untold: 'cannot be told here',
 };

@@ -1,5 +1,5 @@
 import type { EvidenceSource, JudgeReasons, PickLimit, TestWayName, WishName } from '@zivvo/core';
-import { isShareOf } from '@zivvo/core';
+import { isLogarithmicWish } from '@zivvo/core';
 import { limitWords } from '../names.ts';
 import type { Pen, Sentences } from '../pen.ts';
 import { lowerFirst, upperFirst } from '../upperFirst.ts';
@@ -16,7 +16,7 @@ function told(p: Pen<'wish' | 'difference' | 'halfWidth' | 'source'>): string {
       ? `${p.quantity('difference', 'level')} ± ${p.number('halfWidth', 1)}`
       : name === 'cool'
         ? `${p.quantity('difference', 'temperature')} ± ${p.number('halfWidth')}`
-        : `${p.size('difference')} ± ${p.size('halfWidth')}${isShareOf(name) ? '' : ' points'}`;
+        : `${p.size('difference')} ± ${p.size('halfWidth')}${isLogarithmicWish(name) ? '' : ' points'}`;
   const { more, less } = wishTold[name];
   return `${amount} ${isMore ? more : less}, ${sourceNames[p.text('source') as EvidenceSource]}`;
 }

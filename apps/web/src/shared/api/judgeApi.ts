@@ -1,4 +1,4 @@
-import type { FreezeVerdictDto, JudgeView, JudgeWishesDto } from '@zivvo/contract';
+import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const judgeApi = api.injectEndpoints({
@@ -6,6 +6,10 @@ const judgeApi = api.injectEndpoints({
     judge: build.query<JudgeView, string>({
       query: (craftId) => `/judge/${craftId}`,
       providesTags: ['Judge', 'Craft', 'PropModel', 'Run', 'Campaign', 'Fly', 'Listen', 'Piece', 'Person'],
+    }),
+    sayings: build.query<SayingsView, string>({
+      query: (craftId) => `/judge/${craftId}/sayings`,
+      providesTags: ['Judge', 'Craft', 'PropModel', 'Run', 'Campaign', 'Fly', 'Listen', 'Piece'],
     }),
     setJudgeWishes: build.mutation<JudgeView, { craftId: string; body: JudgeWishesDto }>({
       query: ({ craftId, body }) => ({ url: `/judge/${craftId}/wishes`, method: 'PUT', body }),
@@ -28,6 +32,7 @@ const judgeApi = api.injectEndpoints({
 
 export const {
   useJudgeQuery,
+  useSayingsQuery,
   useSetJudgeWishesMutation,
   useFreezeVerdictMutation,
   useRemoveVerdictMutation,
