@@ -41,6 +41,7 @@ describe('crafts', () => {
       expect.objectContaining({ station: 'stand', state: 'empty' }),
       expect.objectContaining({ station: 'fly', state: 'empty' }),
       expect.objectContaining({ station: 'listen', state: 'empty' }),
+      expect.objectContaining({ station: 'judge', state: 'empty' }),
     ]);
   });
 
