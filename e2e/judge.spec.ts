@@ -58,6 +58,7 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   const faults = watchFaults(page);
   const id = await craftId(page, shed, 'Petrel');
   await page.goto(`${shed.address}/crafts?craft=${id}`);
+  await expect(headline(page)).toHaveText('4 crafts on the shelf');
   await page.keyboard.press('g');
   await page.keyboard.press('j');
   await expect(headline(page)).toHaveText('Take Veddick 7.9×3.3×2 for Petrel');
