@@ -26,7 +26,7 @@ test.describe(() => {
     await page.getByRole('button', { name: 'Start the check-in' }).click();
     await expect(page).toHaveURL(/\/rack\/deliveries\/[0-9a-f-]{36}/);
     await expect(headline(page)).toContainText('still to check in');
-    await page.getByRole('link', { name: 'Today' }).click();
+    await page.getByRole('link', { name: 'Today', exact: true }).click();
     await expect(headline(page)).toHaveText('Nothing may fly yet; 1 thing waits');
     const waiting = page.getByRole('region', { name: 'What waits' }).getByRole('link');
     await expect(waiting).toHaveText('1 piece of Brindlow 5.1×4.3×3 wait to be checked in.');
