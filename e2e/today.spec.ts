@@ -29,7 +29,7 @@ test.describe(() => {
     await page.getByRole('link', { name: 'Today', exact: true }).click();
     await expect(headline(page)).toHaveText('Nothing may fly yet; 1 thing waits');
     const waiting = page.getByRole('region', { name: 'What waits' }).getByRole('link');
-    await expect(waiting).toHaveText('1 piece of Brindlow 5.1×4.3×3 wait to be checked in.');
+    await expect(waiting).toHaveText('1 piece of Brindlow 5.1×4.3×3 waits to be checked in.');
     await own.stop('SIGKILL');
     await own.start();
     await page.reload();

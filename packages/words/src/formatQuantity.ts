@@ -83,6 +83,11 @@ export function formatQuantity(
   return { number, unit: unitText, text: `${running}${gap}${unitText}` };
 }
 
+/** How many degrees two temperatures lie apart, without a sign: a difference has no zero to be shifted from. */
+export function formatDegrees(differenceK: number, { temperature }: Pick<UnitChoices, 'temperature'>): string {
+  return `${formatNumber(Math.abs(differenceK) * (temperature === '°F' ? 1.8 : 1), 0)}${GAP}${temperature}`;
+}
+
 /** From 10 kg up, or as a craft's mass from 1 kg, grams are hard to read. */
 function heavier(dimension: Dimension, valueSi: number, unit: Unit): Unit {
   return dimension === 'mass' && unit.symbol === 'g' && Math.abs(valueSi) >= 1 ? findUnit('mass', 'kg')! : unit;

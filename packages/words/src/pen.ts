@@ -1,6 +1,7 @@
 import type { CarePlace, Dimension, Reason, RotorPlace } from '@zivvo/core';
 import { carePlaceNames } from './careNames.ts';
 import {
+  formatDegrees,
   formatDifference,
   formatMilliseconds,
   formatMinutes,
@@ -23,6 +24,8 @@ export interface Pen<K extends string = string> {
   quantity(key: K, dimension: Dimension): string;
   share(key: K): string;
   difference(key: K): string;
+  /** How far temperatures lie apart, without a sign. */
+  degrees(key: K): string;
   /** A share without its sign: the sentence says which way. */
   size(key: K): string;
   number(key: K, digits?: number): string;
@@ -65,6 +68,7 @@ export function penFor(values: Values, choices: UnitChoices): Pen {
     quantity: (key, dimension) =>
       formatQuantity(key === 'difference' ? Math.abs(numberOf(key)) : numberOf(key), dimension, choices).text,
     share: (key) => formatShare(numberOf(key)),
+    degrees: (key) => formatDegrees(numberOf(key), choices),
     difference: (key) => formatDifference(numberOf(key)),
     size: (key) => formatShare(Math.abs(numberOf(key))),
     number: (key, digits = 0) => formatNumber(numberOf(key), digits),

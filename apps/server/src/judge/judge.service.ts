@@ -48,8 +48,10 @@ export class JudgeService {
   async ofCraft(craftId: string): Promise<JudgeView> {
     const craft = await this.crafts.find(this.db, craftId);
     const { row, isOwn } = await this.wishesOf(craftId);
-    const addedPropModelIds = row?.addedPropModelIds ?? [];
-    const found = await this.evidence.of(craft, addedPropModelIds);
+    const added = row?.addedPropModelIds ?? [];
+    const found = await this.evidence.of(craft, added);
+    // A model that was deleted since is no prop any more.
+    const addedPropModelIds = added.filter((id) => found.props.some((p) => p.propModelId === id));
     const input = inputOf(craft, row, found);
     const { rows, total } = await this.verdicts.ofCraft(this.db, craftId, judgeLimits.verdictsMost);
     const [newest] = rows;
@@ -104,8 +106,7 @@ export class JudgeService {
     const { row } = await this.wishesOf(craftId);
     const input = inputOf(craft, row, await this.evidence.of(craft, row?.addedPropModelIds ?? []));
     if (input.contenders.length === 0) throw new NothingToJudgeError();
-    const { verdict, headline } = judge(input);
-    const winnerPropModelId = verdict?.winnerId ?? null;
+    const { winnerId: winnerPropModelId, headline } = judge(input);
     await this.verdicts.add(this.db, { ...this.rows.newRow(id), craftId, input, headline, winnerPropModelId, note });
     return this.ofCraft(craftId);
   }

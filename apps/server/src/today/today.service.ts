@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type TodayView } from '@zivvo/contract';
 import { benchJobs, byUrgency, type DueItem, type LineStop, type ReadyPlace, type ReadyPoint } from '@zivvo/core';
+import { Clock } from '../common/clock.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { DueService } from '../line/due.service.ts';
@@ -30,6 +31,7 @@ export class TodayService {
     private readonly line: LineService,
     private readonly dues: DueService,
     private readonly recent: RecentWork,
+    private readonly clock: Clock,
   ) {}
 
   async find(): Promise<TodayView> {
@@ -50,6 +52,7 @@ export class TodayService {
       ...waiting,
     ]);
     return {
+      at: this.clock.now().toISOString(),
       crafts: crafts.map((craft) => ({
         ...craft,
         missing: craft.missing.slice(0, MISSING_MOST),

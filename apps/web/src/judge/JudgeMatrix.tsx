@@ -121,19 +121,19 @@ function Cell({ row, name, isFrozen }: { row: JudgeRow; name: WishName; isFrozen
   if (!cell) return <span className="muted">open</span>;
   const { difference, source } = cell;
   const value = valueText(name, cell, format);
-  const text = difference === null ? value : differenceText(name, difference.value);
+  const text = difference === null ? value : differenceText(name, difference.value, format);
   const isClear = difference !== null && Math.abs(difference.value) > difference.halfWidth;
   const said =
     difference === null
       ? `${wishWords[name]}: ${value}, ${sourceNames[source]}`
-      : `${wishWords[name]}: ${value}, ${text} ${widthText(name, difference.halfWidth)}, ${difference.value > 0 ? wishTold[name].more : wishTold[name].less}, ${sourceNames[source]}`;
+      : `${wishWords[name]}: ${value}, ${text} ${widthText(name, difference.halfWidth, format)}, ${difference.value > 0 ? wishTold[name].more : wishTold[name].less}, ${sourceNames[source]}`;
   const content = (
     <>
       <span className={classes.figure} data-clear={isClear} data-better={cell.gain > 0}>
         <SourceMark source={source} isExtended={cell.isExtended} />
         {text}
       </span>
-      {difference !== null && <span className={classes.under}>{widthText(name, difference.halfWidth)}</span>}
+      {difference !== null && <span className={classes.under}>{widthText(name, difference.halfWidth, format)}</span>}
     </>
   );
   return isFrozen ? (

@@ -5,8 +5,7 @@ import { sourceNames, wishWords } from '@zivvo/words';
 import { useElementSize } from '@mantine/hooks';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { useFreezeVerdictMutation, useJudgeQuery } from '../shared/api/judgeApi.ts';
-import { usePropModelsQuery, useWantPropModelMutation } from '../shared/api/rackApi.ts';
-import { failureOf } from '../shared/api/api.ts';
+import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
 import { useInk } from '../shared/charts/useInk.ts';
 import { forgetMadeId, madeIdOf, useKept } from '../shared/forms/kept.ts';
@@ -14,12 +13,13 @@ import { useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { useKeys } from '../shared/keys/keys.ts';
+import { useWantModel } from '../shared/prop/useWantModel.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { announce, announceDeletion } from '../shared/ui/undo.ts';
+import { announce } from '../shared/ui/undo.ts';
 import { AddedProps } from './AddedProps.tsx';
 import classes from './Judge.module.css';
 import { JudgeMatrix } from './JudgeMatrix.tsx';
@@ -60,7 +60,7 @@ function Judge({ craft, view, models }: JudgeProps) {
   const [note, setNote] = useKept<string>(`judge/${craft.id}/note`, () => '');
   const [isAll, setAll] = useState(false);
   const [freeze, freezing] = useFreezeVerdictMutation();
-  const [want] = useWantPropModelMutation();
+  const want = useWantModel(craft);
   const { ask, isAsking, asking } = useAsking();
   const input = useMemo(() => withDraft(view, draft), [view, draft]);
   const judgement = useMemo(() => judgementOf(input), [input]);
@@ -68,7 +68,8 @@ function Judge({ craft, view, models }: JudgeProps) {
   const counted = countedWishes(input);
   const known = counted.filter((name) => rows.some((r) => r.contender.row[name]));
   const wishes = isAll ? known : known.slice(0, SHOWN_WISHES);
-  const winner = rows.find((r) => r.id === judgement?.verdict?.winnerId);
+  const winner = rows.find((r) => r.id === judgement?.winnerId);
+  const winnerModel = models.find((m) => m.id === winner?.id);
   const canKeep = judgement !== null && draft === null && !isAsking;
   const keep = async (): Promise<void> => {
     const key = `judge/${craft.id}`;
@@ -81,18 +82,6 @@ function Judge({ craft, view, models }: JudgeProps) {
   };
   useKeys([{ key: 'k', what: 'Keep the verdict', run: () => canKeep && void keep() }]);
   if (input.contenders.length === 0) return <NothingYet craft={craft} view={view} models={models} />;
-  const buy = async ({ id, name }: JudgeRow): Promise<void> => {
-    const model = models.find((m) => m.id === id);
-    if (!model) return;
-    const count = craft.rotors.length;
-    try {
-      await want({ id, body: { count, craftId: craft.id } }).unwrap();
-    } catch (error) {
-      return announce(`${name} could not be put on the list. ${failureOf(error).detail}`);
-    }
-    const before = { count: model.wantedCount, craftId: model.wantedCraftId };
-    void announceDeletion(`${count} of ${name} are wanted for ${craft.name}.`, () => void want({ id, body: before }));
-  };
   return (
     <StationPage
       eyebrow={`Judge · ${craft.name}`}
@@ -105,8 +94,10 @@ function Judge({ craft, view, models }: JudgeProps) {
           <Action weight="main" hint="k" disabled={!canKeep} onClick={() => void keep()}>
             Keep the verdict
           </Action>
-          {winner && !winner.isReference && (
-            <Action onClick={() => void buy(winner)}>{`Want ${craft.rotors.length} of ${winner.name}`}</Action>
+          {winnerModel && !winner!.isReference && (
+            <Action onClick={() => void want({ id: winnerModel.id, name: winner!.name, before: winnerModel })}>
+              {`Want ${craft.rotors.length} of ${winner!.name}`}
+            </Action>
           )}
           <ActionLink to={to('/stand')}>Measure more</ActionLink>
           {draft !== null && <p className="muted">Keep the weights first: a verdict is kept with what is in force.</p>}

@@ -1,7 +1,8 @@
 import type { CraftView, SayingsView } from '@zivvo/contract';
-import type { SayingAnswer, SayingPair, WishName } from '@zivvo/core';
+import { wishMeasures, type SayingAnswer, type SayingPair, type WishName } from '@zivvo/core';
 import { sayingStatusWords, sayingWords, sourceNames, wishTold, wishWords } from '@zivvo/words';
 import { useSayingsQuery } from '../shared/api/judgeApi.ts';
+import { useFormat, type Format } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { ActionLink } from '../shared/ui/Action.tsx';
@@ -75,6 +76,7 @@ const TESTS: Partial<Record<WishName, { path: string; words: string }>> = {
 };
 
 function Saying({ item }: { item: SayingAnswer }) {
+  const format = useFormat();
   const { to } = useInHand();
   const test = TESTS[item.wish];
   return (
@@ -87,14 +89,14 @@ function Saying({ item }: { item: SayingAnswer }) {
       </span>
       <span>
         {item.predicted !== null && (
-          <span>{`${wishWords[item.wish]}: ${told(item.wish, item.predicted)}, predicted`}</span>
+          <span>{`${wishWords[item.wish]}: ${told(item.wish, item.predicted, format)}, predicted`}</span>
         )}
         {item.predicted === null && item.pairs.length === 0 && (
           <span className="muted">Nothing here to change, or nothing that predicts it.</span>
         )}
         {item.pairs.map((pair) => (
           <span key={`${pair.moreName}${pair.lessName}`} className={classes.under}>
-            {pairText(pair)}
+            {pairText(item.wish, pair)}
           </span>
         ))}
       </span>
@@ -107,11 +109,12 @@ function Saying({ item }: { item: SayingAnswer }) {
   );
 }
 
-const told = (wish: WishName, difference: number): string =>
-  `${differenceText(wish, difference)} (${difference > 0 ? wishTold[wish].more : wishTold[wish].less})`;
+const told = (wish: WishName, difference: number, format: Format): string =>
+  `${differenceText(wish, difference, format)} (${difference > 0 ? wishTold[wish].more : wishTold[wish].less})`;
 
-function pairText({ moreName, lessName, gain, halfWidth, source }: SayingPair): string {
-  const isClear = Math.abs(gain) > halfWidth;
-  const which = !isClear ? 'cannot be told apart from' : gain > 0 ? 'is better than' : 'is worse than';
-  return `${moreName} ${which} ${lessName}, ${sourceNames[source]}`;
+function pairText(wish: WishName, { moreName, lessName, gain, halfWidth, source }: SayingPair): string {
+  const by = sourceNames[source];
+  if (Math.abs(gain) <= halfWidth) return `${moreName} cannot be told apart from ${lessName}, ${by}`;
+  const { more, less } = wishTold[wish];
+  return `${moreName}: ${gain * wishMeasures[wish].direction > 0 ? more : less} than ${lessName}, ${by}`;
 }

@@ -6,6 +6,7 @@ import { formatNumber, wishWords } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import { useSetJudgeWishesMutation } from '../shared/api/judgeApi.ts';
+import { useFormat, type Format } from '../shared/format/useFormat.ts';
 import { numberIn } from '../shared/forms/numberIn.ts';
 import { WeightSliders } from '../shared/forms/WeightSliders.tsx';
 import { Action } from '../shared/ui/Action.tsx';
@@ -95,19 +96,22 @@ export function WishPanel({ craft, view, draft, setDraft }: WishPanelProps) {
   );
 }
 
-const unitOf = (name: WishName): string =>
-  name === 'quiet' ? 'dB' : name === 'cool' ? '°C' : isLogarithmicWish(name) ? '%' : 'points';
-const timesOf = (name: WishName): number => (name === 'quiet' || name === 'cool' ? 1 : 100);
+/** In what a difference is typed, and how many of it one is. */
+function unitOf(name: WishName, { choices }: Format): { symbol: string; times: number } {
+  if (name === 'quiet') return { symbol: 'dB', times: 1 };
+  if (name === 'cool') return { symbol: choices.temperature, times: choices.temperature === '°F' ? 1.8 : 1 };
+  return { symbol: isLogarithmicWish(name) ? '%' : 'points', times: 100 };
+}
 
 function MatterField({ name, value, onChange }: { name: WishName; value: number; onChange: (value: number) => void }) {
-  const times = timesOf(name);
+  const { symbol, times } = unitOf(name, useFormat());
   const shown = formatNumber(value * times, 1);
   const [typed, setTyped] = useState<string | null>(null);
   const range = { min: judgeLimits.matters.min * times, max: times === 100 ? 100 : judgeLimits.matters.max };
   const { error } = numberIn(typed ?? shown, range);
   return (
     <TextInput
-      label={`${wishWords[name]}, ${unitOf(name)}`}
+      label={`${wishWords[name]}, ${symbol}`}
       inputMode="decimal"
       size="sm"
       value={typed ?? shown}

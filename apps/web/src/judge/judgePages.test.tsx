@@ -5,6 +5,7 @@ import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView } from '@
 import type { SayingAnswer } from '@zivvo/core';
 import { pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
+import { defaultUnits } from '@zivvo/words';
 import { aCraft, aJudge, models, weightsOf } from './judge.fixtures.ts';
 import { Component as JudgePage } from './JudgePage.tsx';
 import { differenceText, judgeRows, judgementOf, widthText } from './judgeView.ts';
@@ -185,7 +186,7 @@ describe('sayings', () => {
     expect(plain(pull!.textContent)).toMatch(/holds here.*\+12 % \(more thrust\), predicted/);
     expect(within(pull!).getByRole('link').getAttribute('href')).toBe('/stand/new?craft=c1');
     expect(plain(quiet!.textContent)).toMatch(
-      /does not hold here.*−2\.1 dB \(quieter\).*Tamsk is worse than Veddick, by ear.*Orle cannot be told apart from Veddick/,
+      /does not hold here.*−2\.1 dB \(quieter\).*Tamsk: louder than Veddick, by ear.*Orle cannot be told apart from Veddick/,
     );
     expect(within(square!).queryByRole('link')).toBeNull();
   });
@@ -201,11 +202,11 @@ test.each([
   ['minutes', 0.16, '+16 %', '± 16 %'],
   ['thrust', -0.0004, '0.0 %', '± 0.0 %'],
   ['quiet', -4.78, '−4.8 dB', '± 4.8'],
-  ['cool', 12.6, '+13 °C', '± 13'],
+  ['cool', 12.6, '+13 °C', '± 13 °C'],
   ['tough', -0.35, '−35 pts', '± 35'],
 ] as const)('a difference of %s of %d is written %s', (name, value, text, width) => {
-  expect(plain(differenceText(name, value))).toBe(text);
-  expect(plain(widthText(name, Math.abs(value)))).toBe(width);
+  expect(plain(differenceText(name, value, { choices: defaultUnits }))).toBe(text);
+  expect(plain(widthText(name, Math.abs(value), { choices: defaultUnits }))).toBe(width);
 });
 
 test('the scatter shows who is known in both, names who is not beaten in both, and hides no name behind another', () => {

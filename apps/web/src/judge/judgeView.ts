@@ -9,7 +9,7 @@ import {
   type Standing,
   type WishName,
 } from '@zivvo/core';
-import { formatNumber, formatShare } from '@zivvo/words';
+import { formatDegrees, formatNumber, formatShare } from '@zivvo/words';
 import type { Format } from '../shared/format/useFormat.ts';
 
 /** One contender in the matrix. */
@@ -50,24 +50,24 @@ export function countedWishes({ weights }: Pick<JudgeInput, 'weights'>): WishNam
 }
 
 /** A difference as a cell tells it, with its sign. */
-export function differenceText(name: WishName, value: number): string {
+export function differenceText(name: WishName, value: number, { choices }: Pick<Format, 'choices'>): string {
   const size = Math.abs(value);
   const text = isLogarithmicWish(name)
     ? formatShare(size)
     : name === 'quiet'
       ? `${formatNumber(size, 1)}\u202fdB`
       : name === 'cool'
-        ? `${formatNumber(size, 0)}\u202f°C`
+        ? formatDegrees(size, choices)
         : `${formatNumber(100 * size, 0)}\u202fpts`;
   // What is written as nothing has no sign.
   if (!/[1-9]/.test(text)) return text;
   return `${value > 0 ? '+' : '−'}${text}`;
 }
 
-export function widthText(name: WishName, halfWidth: number): string {
+export function widthText(name: WishName, halfWidth: number, { choices }: Pick<Format, 'choices'>): string {
   if (isLogarithmicWish(name)) return `± ${formatShare(halfWidth)}`;
   if (name === 'quiet') return `± ${formatNumber(halfWidth, 1)}`;
-  if (name === 'cool') return `± ${formatNumber(halfWidth, 0)}`;
+  if (name === 'cool') return `± ${formatDegrees(halfWidth, choices)}`;
   return `± ${formatNumber(100 * halfWidth, 0)}`;
 }
 
@@ -92,7 +92,7 @@ export function valueText(name: WishName, { value, source }: EvidenceCell, forma
     case 'climb':
       return `${formatNumber(value, 1)}\u202fm/s`;
     case 'cool':
-      return `${formatNumber(value, 0)}\u202f°C`;
+      return format.quantity(value, 'temperature', 0).text;
     case 'price':
       return formatNumber(value, 2);
     case 'gentle':

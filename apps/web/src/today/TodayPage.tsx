@@ -39,11 +39,7 @@ function Today({ today }: { today: TodayView }) {
     <StationPage
       eyebrow="Today"
       headline={isEmpty ? 'What brings you here?' : todayHeadline(today)}
-      detail={
-        isEmpty
-          ? 'Nothing is on the shelf yet: start with what you have in your hands.'
-          : formatDay(new Date().toISOString())
-      }
+      detail={isEmpty ? 'Nothing is on the shelf yet: start with what you have in your hands.' : formatDay(today.at)}
     >
       {isEmpty ? (
         <FirstSteps />

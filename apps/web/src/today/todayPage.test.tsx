@@ -23,7 +23,15 @@ const aCraft = (name: string, verdict: ReadyVerdict, missing: Reason[] = []): To
   missingCount: missing.length,
   stops: [stopAt('pick')('full', 'pick.measured', { count: 2 }), stopAt('judge')('empty', 'judge.stop.none')],
 });
-const empty: TodayView = { crafts: [], craftTotal: 0, due: [], dueTotal: 0, jobs: [], recent: [] };
+const empty: TodayView = {
+  at: '2026-11-24T12:00:00Z',
+  crafts: [],
+  craftTotal: 0,
+  due: [],
+  dueTotal: 0,
+  jobs: [],
+  recent: [],
+};
 const ticket = {
   reason: reason('due.ticket', { complaint: 'hums', days: 2 }),
   path: '/care/tickets',
@@ -35,6 +43,7 @@ const bag = {
   craftId: null,
 };
 const full: TodayView = {
+  at: '2026-11-24T12:00:00Z',
   crafts: [
     aCraft('Petrel', 'fit'),
     aCraft('Skua', 'grounded', [reason('care.feelMotor', { tag: 'M2' }), reason('care.feelMotor', { tag: 'M3' })]),
@@ -127,12 +136,7 @@ test.each<[string, TodayCraftView[], number, string]>([
     0,
     'Petrel and Eider may fly; nothing else waits',
   ],
-  [
-    'one after a look',
-    [aCraft('Eider', 'unsigned')],
-    1,
-    'Eider may fly once looked over and signed for; 1 thing waits',
-  ],
+  ['one after a look', [aCraft('Eider', 'unsigned')], 1, 'Eider may fly after the checks on the field; 1 thing waits'],
   ['none', [aCraft('Skua', 'grounded')], 3, 'Nothing may fly yet; 3 things wait'],
   ['many', ['a', 'b', 'c'].map((n) => aCraft(n, 'fit')), 0, '3 craft may fly; nothing else waits'],
 ])('%s: the headline', (_what, crafts, dueTotal, text) => expect(todayHeadline({ crafts, dueTotal })).toBe(text));

@@ -33,7 +33,7 @@ export function todayHeadline({ crafts, dueTotal }: Pick<TodayView, 'crafts' | '
     fit > 0
       ? `${named(crafts, 'fit')} may fly`
       : field > 0
-        ? `${named(crafts, 'field')} may fly once looked over and signed for`
+        ? `${named(crafts, 'field')} may fly after the checks on the field`
         : 'Nothing may fly yet';
   if (dueTotal === 0) return `${fly}; nothing else waits`;
   return `${fly}; ${dueTotal === 1 ? '1 thing waits' : `${dueTotal} things wait`}`;

@@ -14,6 +14,8 @@ export interface TodayCraftView {
 }
 
 export interface TodayView {
+  /** Now, by the workshop’s clock. */
+  at: string;
   crafts: TodayCraftView[];
   craftTotal: number;
   /** What waits across the stations, the gravest first, and how much there is in all. */

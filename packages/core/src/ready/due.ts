@@ -37,7 +37,6 @@ const BENCH_MINUTES: Readonly<Partial<Record<ReasonCode, number>>> = {
   'due.ticket': 30,
   'care.untrued': 20,
   'care.feelMotor': 5,
-  'care.missingPieces': 10,
   'care.open.clean': 10,
   'care.open.retire': 10,
   'care.open.retirePair': 10,

@@ -201,7 +201,8 @@ describe('a judgement', () => {
     const hot = contender('hot', { thrust: cell(1), minutes: cell(1) }, { bars });
     const found = judge(input([reference, hot]));
     expect(found.verdict!.standings.map((s) => s.id)).toEqual(['ref']);
-    expect(found.headline.code).toBe('judge.alone');
+    expect(found).toMatchObject({ winnerId: 'ref', headline: { code: 'judge.onlyOne' } });
+    expect(judge(input([reference]))).toMatchObject({ winnerId: null, headline: { code: 'judge.alone' } });
     expect(codesOf(input([reference, hot]))).toContain('judge.barred');
     const all = judge(input([{ ...reference, bars }, hot]));
     expect(all).toMatchObject({ verdict: null, headline: { code: 'judge.none', severity: 'caution' } });

@@ -33,6 +33,8 @@ export interface JudgeInput {
 export interface Judgement {
   /** Over those that nothing bars; null where none is left. */
   verdict: Verdict | null;
+  /** The one to take; null while it cannot be told, and where nothing stands beside it. */
+  winnerId: string | null;
   /** Wishes that count and of which nothing is known of anybody: they are left out of the score. */
   unknown: WishName[];
   /** What to measure next, the best for its work first. */
@@ -101,6 +103,7 @@ export function judge(input: JudgeInput): Judgement {
   const next = pool.length === 0 ? [] : nextTests(pool, wishes, testWays);
   return {
     verdict: found,
+    winnerId: contenders.length > 1 ? (found?.winnerId ?? null) : null,
     unknown,
     next,
     headline: headlineOf(input, found),
@@ -113,7 +116,8 @@ function headlineOf({ craftName: craft, contenders, referenceId }: JudgeInput, f
   const nameOf = (id: string): string => contenders.find((c) => c.id === id)!.name;
   const [first] = found.standings as [Verdict['standings'][0]];
   const name = nameOf(first.id);
-  if (found.standings.length === 1) return say('judge.alone', { name, craft });
+  if (found.standings.length === 1)
+    return say(contenders.length > 1 ? 'judge.onlyOne' : 'judge.alone', { name, craft });
   if (found.winnerId === null) {
     const [other] = found.alikeIds;
     return say('judge.alike', {

@@ -4,6 +4,7 @@ export interface JudgeReasons {
   'judge.stays': 'name' | 'craft';
   'judge.alike': 'name' | 'other' | 'more';
   'judge.alone': 'name' | 'craft';
+  'judge.onlyOne': 'name' | 'craft';
   'judge.none': 'craft';
   'judge.sure': 'name' | 'share' | 'count';
   'judge.gives': 'name' | 'wish' | 'difference' | 'halfWidth' | 'source';

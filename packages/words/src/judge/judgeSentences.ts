@@ -1,5 +1,6 @@
 import type { EvidenceSource, JudgeReasons, PickLimit, TestWayName, WishName } from '@zivvo/core';
 import { isLogarithmicWish } from '@zivvo/core';
+import { formatNumber } from '../formatQuantity.ts';
 import { limitWords } from '../names.ts';
 import type { Pen, Sentences } from '../pen.ts';
 import { lowerFirst, upperFirst } from '../upperFirst.ts';
@@ -10,15 +11,18 @@ const wish = (p: Pen<'wish'>): string => wishWords[p.text('wish') as WishName] ?
 /** A difference with its half width and which way it is. */
 function told(p: Pen<'wish' | 'difference' | 'halfWidth' | 'source'>): string {
   const name = p.text('wish') as WishName;
-  const isMore = p.number('difference', 6).startsWith('−') === false;
+  const [difference, halfWidth] = [Number(p.text('difference')), Number(p.text('halfWidth'))];
+  const points = (share: number): string => formatNumber(Math.abs(100 * share), 0);
   const amount =
     name === 'quiet'
       ? `${p.quantity('difference', 'level')} ± ${p.number('halfWidth', 1)}`
       : name === 'cool'
-        ? `${p.quantity('difference', 'temperature')} ± ${p.number('halfWidth')}`
-        : `${p.size('difference')} ± ${p.size('halfWidth')}${isLogarithmicWish(name) ? '' : ' points'}`;
+        ? `${p.degrees('difference')} ± ${p.degrees('halfWidth')}`
+        : isLogarithmicWish(name)
+          ? `${p.size('difference')} ± ${p.size('halfWidth')}`
+          : `${points(difference)} ± ${points(halfWidth)} points`;
   const { more, less } = wishTold[name];
-  return `${amount} ${isMore ? more : less}, ${sourceNames[p.text('source') as EvidenceSource]}`;
+  return `${amount} ${difference < 0 ? less : more}, ${sourceNames[p.text('source') as EvidenceSource]}`;
 }
 
 /** What Judge says, in words. */
@@ -30,6 +34,7 @@ export const judgeSentences: Sentences<JudgeReasons> = {
       ? `${p.text('name')} and ${p.text('other')} cannot be told apart yet`
       : `${p.text('name')}, ${p.text('other')} and ${p.number('more')} more cannot be told apart yet`,
   'judge.alone': (p) => `Nothing stands beside ${p.text('name')} for ${p.text('craft')} yet`,
+  'judge.onlyOne': (p) => `Only ${p.text('name')} may be taken for ${p.text('craft')}`,
   'judge.none': (p) => `Nothing that is known may be taken for ${p.text('craft')}`,
   'judge.sure': (p) =>
     `By these weights ${p.text('name')} is the best of ${p.number('count')} with a chance of ${p.share('share')}.`,
@@ -38,7 +43,7 @@ export const judgeSentences: Sentences<JudgeReasons> = {
   'judge.predicted': (p) => `${p.text('name')} stands on predictions alone: measure it before you buy a bag.`,
   'judge.open': (p) =>
     `${p.text('name')}: nothing is known of “${lowerFirst(wish(p))}”; it counts as the mean of the others.`,
-  'judge.unknown': (p) => `Nobody has been asked for “${lowerFirst(wish(p))}”: it does not count yet.`,
+  'judge.unknown': (p) => `Nothing is known of “${lowerFirst(wish(p))}” for any prop: it does not count yet.`,
   'judge.next': (p) =>
     `${upperFirst(testWayWords[p.text('way') as TestWayName])} of ${p.text('name')} tells most for its work: about ${p.number('minutes')} min.`,
   'judge.dominated': (p) =>

@@ -6,7 +6,7 @@ export const todaySentences: Sentences<TodayReasons> = {
   'due.buy': (p) =>
     `${p.number('count')} of ${p.text('name')} are wanted${p.text('craft') === '' ? '' : ` for ${p.text('craft')}`}.`,
   'due.checkIn': (p) =>
-    `${p.text('count') === '1' ? '1 piece' : `${p.number('count')} pieces`} of ${p.text('name')}${p.text('supplier') === '' ? '' : ` from ${p.text('supplier')}`} wait to be checked in.`,
+    `${p.text('count') === '1' ? '1 piece' : `${p.number('count')} pieces`} of ${p.text('name')}${p.text('supplier') === '' ? '' : ` from ${p.text('supplier')}`} ${p.text('count') === '1' ? 'waits' : 'wait'} to be checked in.`,
   'due.evening': (p) => `${p.text('name')}: ${p.number('done')} of ${p.number('of')} runs are done.`,
   'due.ticket': (p) =>
     `“${p.text('complaint')}” is open ${p.text('days') === '0' ? 'since today' : p.text('days') === '1' ? 'since yesterday' : `for ${p.number('days')} days`}.`,
