@@ -132,6 +132,29 @@ describe('the wire', () => {
     await pglite.close();
   }, 30_000);
 
+  test('a question that is asked again is read once; other values get other answers, and a lost connection prepares anew', async () => {
+    const pglite = await memoryPglite();
+    const { pool } = await connect(linkTo(pglite));
+    const ask = async (n: number): Promise<number> =>
+      (await pool.query<{ twice: number }>({ text: 'select 2 * $1::int as twice', values: [n] })).rows[0]!.twice;
+    const prepared = async (): Promise<number> =>
+      (
+        await pglite.query<{ n: number }>(
+          `select count(*)::int as n from pg_prepared_statements where statement like 'select 2 * %'`,
+        )
+      ).rows[0]!.n;
+    expect([await ask(1), await ask(2), await ask(21)]).toEqual([2, 4, 42]);
+    expect(await prepared()).toBe(1);
+    // A question that fails leaves those before it as they were.
+    await expect(pool.query({ text: 'select nothing from nowhere', values: [] })).rejects.toThrow();
+    expect(await ask(5)).toBe(10);
+    const client = await pool.connect();
+    client.release(new Error('gone'));
+    expect(await ask(6)).toBe(12);
+    await pool.end();
+    await pglite.close();
+  }, 30_000);
+
   test('bounds hold in the database too: NaN and what is out of range are refused', async () => {
     const { db, close } = await memoryDatabase();
     await db.execute(

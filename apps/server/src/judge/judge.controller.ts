@@ -1,5 +1,11 @@
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
-import { FreezeVerdictDto, JudgeWishesDto, type JudgeView, type SayingsView } from '@zivvo/contract';
+import {
+  FreezeVerdictDto,
+  JudgeWishesDto,
+  type JudgeView,
+  type SayingsView,
+  type WholeVerdictView,
+} from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { JudgeService } from './judge.service.ts';
 
@@ -20,6 +26,11 @@ export class JudgeController {
   @Put('wishes')
   setWishes(@Param('craftId', IdPipe) craftId: string, @Body() dto: JudgeWishesDto): Promise<JudgeView> {
     return this.judge.setWishes(craftId, dto);
+  }
+
+  @Get('verdicts/:id')
+  verdict(@Param('craftId', IdPipe) craftId: string, @Param('id', IdPipe) id: string): Promise<WholeVerdictView> {
+    return this.judge.verdict(craftId, id);
   }
 
   @Post('verdicts')

@@ -13,7 +13,7 @@ import {
 } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
-import type { FrozenVerdictRow } from './judge.repository.ts';
+import type { KeptVerdictRow } from './judge.repository.ts';
 
 type Known = Partial<Record<WishName, KnownFigure>>;
 
@@ -175,15 +175,7 @@ export function opinionsOf(
   };
 }
 
-export function toFrozenVerdictView(row: FrozenVerdictRow): FrozenVerdictView {
-  const { personId, note, headline, winnerPropModelId, input } = row;
-  return {
-    ...toRowView(row),
-    frozenAt: row.createdAt.toISOString(),
-    personId,
-    note,
-    headline,
-    winnerPropModelId,
-    input,
-  };
+export function toFrozenVerdictView(row: KeptVerdictRow): FrozenVerdictView {
+  const { personId, note, headline, winnerPropModelId } = row;
+  return { ...toRowView(row), frozenAt: row.createdAt.toISOString(), personId, note, headline, winnerPropModelId };
 }

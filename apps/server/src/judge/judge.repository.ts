@@ -1,5 +1,19 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, count, eq, gt, inArray, isNotNull, isNull, max, sql, type InferSelectModel } from 'drizzle-orm';
+import {
+  and,
+  count,
+  desc,
+  eq,
+  getTableColumns,
+  gt,
+  inArray,
+  isNotNull,
+  isNull,
+  max,
+  sql,
+  type InferSelectModel,
+  type SQL,
+} from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -10,6 +24,7 @@ import { frozenVerdict, judgeWishes } from './judge.table.ts';
 
 export type JudgeWishesRow = InferSelectModel<typeof judgeWishes>;
 export type FrozenVerdictRow = InferSelectModel<typeof frozenVerdict>;
+export type KeptVerdictRow = Omit<FrozenVerdictRow, 'input'>;
 
 /** Nobody has a row of their own for a craft, people one each. */
 const WISHES_MOST = 500;
@@ -38,8 +53,27 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
     super(frozenVerdict, 'verdict', workshop.id);
   }
 
-  ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<{ rows: FrozenVerdictRow[]; total: number }> {
-    return this.list(db, limit, eq(frozenVerdict.craftId, craftId));
+  /** Without what each is made of, the newest first, and how many there are in all. */
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<{ rows: KeptVerdictRow[]; total: number }> {
+    const { input: _input, ...told } = getTableColumns(frozenVerdict);
+    const where = this.liveOf([craftId]);
+    const rows = await db
+      .select(told)
+      .from(frozenVerdict)
+      .where(where)
+      .orderBy(desc(frozenVerdict.createdAt))
+      .limit(limit);
+    if (rows.length < limit) return { rows, total: rows.length };
+    const [counted] = await db.select({ total: count() }).from(frozenVerdict).where(where);
+    return { rows, total: counted?.total ?? 0 };
+  }
+
+  private liveOf(craftIds: readonly string[]): SQL | undefined {
+    return and(
+      eq(frozenVerdict.workshopId, this.workshop.id),
+      inArray(frozenVerdict.craftId, [...craftIds]),
+      isNull(frozenVerdict.deletedAt),
+    );
   }
 
   /** How many verdicts each craft has, and whether its newest names a winner. */
@@ -52,13 +86,7 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
         isNamed: sql<boolean>`(array_agg(${frozenVerdict.winnerPropModelId} order by ${frozenVerdict.createdAt} desc))[1] is not null`,
       })
       .from(frozenVerdict)
-      .where(
-        and(
-          eq(frozenVerdict.workshopId, this.workshop.id),
-          inArray(frozenVerdict.craftId, [...craftIds]),
-          isNull(frozenVerdict.deletedAt),
-        ),
-      )
+      .where(this.liveOf(craftIds))
       .groupBy(frozenVerdict.craftId);
     return new Map(rows.map(({ craftId, ...tally }) => [craftId, tally]));
   }
@@ -69,13 +97,7 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
     const since = db
       .select({ craftId: frozenVerdict.craftId, at: max(frozenVerdict.createdAt).as('at') })
       .from(frozenVerdict)
-      .where(
-        and(
-          eq(frozenVerdict.workshopId, this.workshop.id),
-          inArray(frozenVerdict.craftId, [...craftIds]),
-          isNull(frozenVerdict.deletedAt),
-        ),
-      )
+      .where(this.liveOf(craftIds))
       .groupBy(frozenVerdict.craftId)
       .as('since');
     const counted = { craftId: since.craftId, count: count() };

@@ -5,6 +5,7 @@ import {
   type JudgeView,
   type JudgeWishesDto,
   type SayingsView,
+  type WholeVerdictView,
 } from '@zivvo/contract';
 import {
   answerSayings,
@@ -17,6 +18,7 @@ import {
   type JudgeInput,
   type JudgeMatters,
   type JudgeWeights,
+  type Reason,
   type SaidProp,
 } from '@zivvo/core';
 import { NotFoundError } from '../common/featureError.ts';
@@ -30,6 +32,12 @@ import { toFrozenVerdictView } from './judge.mapper.ts';
 import { FrozenVerdictRepository, JudgeWishesRepository, type JudgeWishesRow } from './judge.repository.ts';
 import { JudgedEvidence, type Evidence } from './judgedEvidence.service.ts';
 import { PredictedEvidence } from './predictedEvidence.service.ts';
+
+interface Wished {
+  row: JudgeWishesRow | null;
+  /** Of the person at work. */
+  isOwn: boolean;
+}
 
 /** What a person wants of a craft's props, and what was decided. */
 @Injectable()
@@ -46,32 +54,37 @@ export class JudgeService {
   ) {}
 
   async ofCraft(craftId: string): Promise<JudgeView> {
-    const craft = await this.crafts.find(this.db, craftId);
-    const { row, isOwn } = await this.wishesOf(craftId);
-    const added = row?.addedPropModelIds ?? [];
-    const found = await this.evidence.of(craft, added);
+    const { row, isOwn, found, input } = await this.now(craftId);
     // A model that was deleted since is no prop any more.
-    const addedPropModelIds = added.filter((id) => found.props.some((p) => p.propModelId === id));
-    const input = inputOf(craft, row, found);
+    const addedPropModelIds = (row?.addedPropModelIds ?? []).filter((id) =>
+      found.props.some((p) => p.propModelId === id),
+    );
     const { rows, total } = await this.verdicts.ofCraft(this.db, craftId, judgeLimits.verdictsMost);
-    const [newest] = rows;
+    const newest = rows[0] ? await this.verdicts.find(this.db, rows[0].id) : null;
     return {
       input,
       props: found.props,
       wishes: { id: row?.id ?? null, revision: isOwn ? row!.revision : 0, isOwn, addedPropModelIds },
       verdicts: rows.map(toFrozenVerdictView),
       verdictTotal: total,
-      changes: newest && input.contenders.length > 0 ? changesSince(newest.input, input) : null,
+      changes: newest && changesTo(newest.input, input),
       leftOutCount: found.leftOutCount,
       isSimulated: found.isSimulated,
     };
   }
 
+  /** One that was kept, with its evidence and what has changed since. */
+  async verdict(craftId: string, id: string): Promise<WholeVerdictView> {
+    const row = await this.verdicts.find(this.db, id);
+    if (row.craftId !== craftId) throw new NotFoundError('verdict', id);
+    const { input } = await this.now(craftId);
+    return { ...toFrozenVerdictView(row), input: row.input, changes: changesTo(row.input, input) };
+  }
+
   /** Sayings of the trade, answered for this craft. */
   async sayings(craftId: string): Promise<SayingsView> {
-    const craft = await this.crafts.find(this.db, craftId);
-    const { row } = await this.wishesOf(craftId);
-    const { referenceId, contenders } = await this.evidence.of(craft, row?.addedPropModelIds ?? []);
+    const { craft, found, input } = await this.now(craftId);
+    const { referenceId, contenders } = found;
     const models = await this.models.byIds(
       this.db,
       contenders.map((c) => c.id),
@@ -85,7 +98,7 @@ export class JudgeService {
     });
     return {
       referenceName: contenders.find((c) => c.id === referenceId)!.name,
-      items: answerSayings(prepared, modelGeometry(reference), props, row?.matters ?? usualMatters),
+      items: answerSayings(prepared, modelGeometry(reference), props, input.matters),
     };
   }
 
@@ -102,9 +115,7 @@ export class JudgeService {
 
   /** Keeps the verdict with its evidence; sending it again changes nothing. */
   async freeze(craftId: string, { id, note }: FreezeVerdictDto): Promise<JudgeView> {
-    const craft = await this.crafts.find(this.db, craftId);
-    const { row } = await this.wishesOf(craftId);
-    const input = inputOf(craft, row, await this.evidence.of(craft, row?.addedPropModelIds ?? []));
+    const { input } = await this.now(craftId);
     if (input.contenders.length === 0) throw new NothingToJudgeError();
     const { winnerId: winnerPropModelId, headline } = judge(input);
     await this.verdicts.add(this.db, { ...this.rows.newRow(id), craftId, input, headline, winnerPropModelId, note });
@@ -125,13 +136,25 @@ export class JudgeService {
     return this.ofCraft(craftId);
   }
 
+  /** All that a verdict of now is made of. */
+  private async now(craftId: string): Promise<Wished & { craft: CraftRow; found: Evidence; input: JudgeInput }> {
+    const craft = await this.crafts.find(this.db, craftId);
+    const wished = await this.wishesOf(craftId);
+    const found = await this.evidence.of(craft, wished.row?.addedPropModelIds ?? []);
+    return { ...wished, craft, found, input: inputOf(craft, wished.row, found) };
+  }
+
   /** What the person at work wants; where they have not said, what the last one did. */
-  private async wishesOf(craftId: string): Promise<{ row: JudgeWishesRow | null; isOwn: boolean }> {
+  private async wishesOf(craftId: string): Promise<Wished> {
     const rows = await this.wishes.ofCraft(this.db, craftId);
     const own = rows.find((r) => r.personId === currentPersonId());
     return { row: own ?? rows[0] ?? null, isOwn: own !== undefined };
   }
 }
+
+/** What has changed since a verdict; null where there is nothing to judge any more. */
+const changesTo = (before: JudgeInput, now: JudgeInput): Reason[] | null =>
+  now.contenders.length > 0 ? changesSince(before, now) : null;
 
 function inputOf(craft: CraftRow, row: JudgeWishesRow | null, { referenceId, contenders }: Evidence): JudgeInput {
   const weights: JudgeWeights = row?.weights ?? usualJudgeWeights(craft.weights, craft.use ?? USUAL_USE);

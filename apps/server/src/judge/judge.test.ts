@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { JudgeView, SayingsView } from '@zivvo/contract';
+import type { JudgeView, SayingsView, WholeVerdictView } from '@zivvo/contract';
 import { judge as judgeOf, sayingNames, type LineStop } from '@zivvo/core';
 import { v7 } from 'uuid';
 import { aCraft, aPropModel, startDemoServer, startTestServer, type TestServer } from '../test/testServer.ts';
@@ -22,6 +22,8 @@ const wishes = (view: JudgeView, more: object = {}) => ({
   addedPropModelIds: view.wishes.addedPropModelIds,
   ...more,
 });
+const whole = async (id: string): Promise<WholeVerdictView> =>
+  (await server.http.get(`/api/judge/${craftId}/verdicts/${id}`).expect(200)).body as WholeVerdictView;
 const put = (body: object, id = craftId) => server.http.put(`/api/judge/${id}/wishes`).send(body);
 const freeze = (body: object, id = craftId) => server.http.post(`/api/judge/${id}/verdicts`).send(body);
 
@@ -67,6 +69,17 @@ describe('evidence', () => {
     expect(added.input.contenders[1]!.row.thrust).toMatchObject({ source: 'model' });
     expect(added.input.contenders[1]!.row.thrust!.difference!.halfWidth).toBeGreaterThan(0);
     await put(wishes(added, { addedPropModelIds: [v7()] })).expect(404);
+  });
+
+  test('one that was added and then deleted is no prop any more, and the weights can still be kept', async () => {
+    const gone = aPropModel({ label: '9x4.5x2', bladeCount: 2 });
+    await server.http.post('/api/prop-models').send(gone).expect(201);
+    const view = await judge();
+    await put(wishes(view, { addedPropModelIds: [...view.wishes.addedPropModelIds, gone.id] })).expect(200);
+    await server.http.delete(`/api/prop-models/${gone.id}`).expect(204);
+    const after = await judge();
+    expect(after.wishes.addedPropModelIds).not.toContain(gone.id);
+    await put(wishes(after)).expect(200);
   });
 
   test('a flight stands before what is predicted, and what was felt stays apart', async () => {
@@ -189,20 +202,22 @@ describe('a verdict', () => {
     const { body } = await freeze({ id, note: 'over the gardens' }).expect(201);
     const kept = body as JudgeView;
     expect(kept.verdictTotal).toBe(1);
-    expect(kept.verdicts[0]).toMatchObject({ id, note: 'over the gardens', input });
+    expect(kept.verdicts[0]).toMatchObject({ id, note: 'over the gardens' });
+    expect((await whole(id)).input).toEqual(input);
     expect(kept.verdicts[0]!.headline).toEqual(judgeOf(input).headline);
     expect(kept.changes).toEqual([]);
     expect((await stop()).state).toBe(kept.verdicts[0]!.winnerPropModelId === null ? 'half' : 'full');
     await put(wishes(kept, { weights: { ...input.weights, price: 9 } })).expect(200);
     const now = await judge();
     expect(now.changes!.map((r) => r.code)).toContain('judge.changed.weights');
-    expect(now.verdicts[0]!.input).toEqual(input);
+    expect(await whole(id)).toMatchObject({ input, changes: now.changes });
   });
 
   test('is taken out and comes back; another craft’s is not touched', async () => {
     const [verdict] = (await judge()).verdicts;
     const other = aCraft({ referencePropModelId: tri.id });
     await server.http.post('/api/crafts').send(other).expect(201);
+    await server.http.get(`/api/judge/${other.id}/verdicts/${verdict!.id}`).expect(404);
     await server.http.delete(`/api/judge/${other.id}/verdicts/${verdict!.id}`).expect(404);
     await server.http.delete(`/api/judge/${craftId}/verdicts/${verdict!.id}`).expect(204);
     expect((await judge()).verdicts).toEqual([]);

@@ -61,11 +61,13 @@ export class JudgedEvidence {
     const first = craft.referencePropModelId ?? measured[0] ?? addedIds[0] ?? null;
     if (first === null) return { referenceId: null, contenders: [], props: [], leftOutCount: 0, isSimulated: false };
     const ids = [...new Set([first, ...measured, ...addedIds])];
-    const models = await this.models.byIds(this.db, ids.slice(0, judgeLimits.contendersMost));
+    const asked = await this.models.byIds(this.db, ids.slice(0, judgeLimits.contendersMost));
+    // What was measured stays, whatever became of the model; one that was only added goes with it.
+    const models = asked.filter((m) => m.deletedAt === null || m.id === first || measured.includes(m.id));
     const predicted = await this.predicted.of(craft, models);
     const { models: yields } = await this.yields.find();
     const known = models.map((model) => {
-      const { known: model_, bars } = predicted.get(model.id)!;
+      const { known: predictions, bars } = predicted.get(model.id)!;
       const evening = results.find((r) => r.props.some((p) => ran(p, model.id)));
       const stand =
         evening &&
@@ -85,7 +87,7 @@ export class JudgedEvidence {
             model,
             yields.find((y) => y.propModelId === model.id),
           ),
-          model_,
+          predictions,
         ]),
         bars: [...(stand?.bars ?? []), ...bars.filter((b) => !readLimits.has(b.limit))],
       };

@@ -1,9 +1,10 @@
-import type { CraftView, FrozenVerdictView, JudgeView } from '@zivvo/contract';
+import type { CraftView, WholeVerdictView } from '@zivvo/contract';
 import { handsNeeded } from '@zivvo/core';
 import { formatShare, wishWords } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
-import { useJudgeQuery } from '../shared/api/judgeApi.ts';
+import { useVerdictQuery } from '../shared/api/judgeApi.ts';
+import { problemOf } from '../shared/api/api.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
@@ -23,15 +24,10 @@ export function Component() {
 }
 
 function VerdictOf({ craft }: { craft: CraftView }) {
-  const { verdictId } = useParams();
-  return (
-    <Ready query={useJudgeQuery(craft.id)}>
-      {(view) => {
-        const verdict = view.verdicts.find((v) => v.id === verdictId);
-        return verdict ? <Verdict craft={craft} view={view} verdict={verdict} /> : <Gone craft={craft} />;
-      }}
-    </Ready>
-  );
+  const { verdictId = '' } = useParams();
+  const query = useVerdictQuery({ craftId: craft.id, id: verdictId });
+  if (problemOf(query.error)?.status === 404) return <Gone craft={craft} />;
+  return <Ready query={query}>{(verdict) => <Verdict craft={craft} verdict={verdict} />}</Ready>;
 }
 
 function Gone({ craft }: { craft: CraftView }) {
@@ -50,20 +46,18 @@ function Gone({ craft }: { craft: CraftView }) {
 
 interface VerdictProps {
   craft: CraftView;
-  view: JudgeView;
-  verdict: FrozenVerdictView;
+  verdict: WholeVerdictView;
 }
 
-function Verdict({ craft, view, verdict }: VerdictProps) {
+function Verdict({ craft, verdict }: VerdictProps) {
   const format = useFormat();
   const { to } = useInHand();
   const nameOf = usePersonName();
   const { data: models } = usePropModelsQuery();
-  const { input } = verdict;
+  const { input, changes } = verdict;
   const judgement = useMemo(() => judgementOf(input), [input]);
   const rows = useMemo(() => judgeRows(input, judgement), [input, judgement]);
   const wishes = countedWishes(input).filter((name) => rows.some((r) => r.contender.row[name]));
-  const isNewest = view.verdicts[0]?.id === verdict.id;
   const winner = rows.find((r) => r.id === verdict.winnerPropModelId);
   const { cwCount, ccwCount } = handsNeeded(craft.rotors, craft.kind);
   const by = nameOf(verdict.personId);
@@ -78,8 +72,8 @@ function Verdict({ craft, view, verdict }: VerdictProps) {
         </span>
       }
       reasons={
-        isNewest && view.changes !== null && view.changes.length > 0 ? (
-          <ReasonList reasons={view.changes} />
+        changes !== null && changes.length > 0 ? (
+          <ReasonList reasons={changes} />
         ) : (
           <p className="muted">Kept as it was judged that day. What was measured since does not change it.</p>
         )

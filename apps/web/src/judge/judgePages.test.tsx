@@ -121,15 +121,16 @@ describe('a verdict that was kept', () => {
         note: 'quieter over the gardens',
         headline: judgementOf(input)!.headline,
         winnerPropModelId: 'm2',
-        input,
       },
     ],
     verdictTotal: 1,
     changes: [{ code: 'judge.changed.joined', severity: 'note', values: { name: 'Tamsk 7.7×4×3' }, figure: null }],
   });
 
+  const whole = { ...view.verdicts[0]!, input, changes: view.changes };
+
   test('stands on its sheet as it was, with what to buy of each hand and what has changed since', async () => {
-    pretendServer(answers(view));
+    pretendServer(answers(view, { 'GET /judge/c1/verdicts/v1': whole }));
     showVerdict('v1');
     expect(await headline()).toBe('Take Veddick 7.9×3.3×2 for Petrel');
     expect(document.body.textContent).toContain('1 Nov 2026: quieter over the gardens');
@@ -150,7 +151,9 @@ describe('a verdict that was kept', () => {
   });
 
   test('one that is not there says so', async () => {
-    pretendServer(answers(view));
+    pretendServer(
+      answers(view, { 'GET /judge/c1/verdicts/v9': new Refusal(404, 'notFound', 'Not found', 'It is not there.') }),
+    );
     showVerdict('v9');
     expect(await headline()).toBe('This verdict is not among those that are kept');
   });

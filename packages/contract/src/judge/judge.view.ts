@@ -24,7 +24,7 @@ export interface JudgedPropView {
   isAdded: boolean;
 }
 
-/** A verdict as it was kept. */
+/** A verdict as it was kept, as lists tell it. */
 export interface FrozenVerdictView extends RowView {
   frozenAt: string;
   personId: string | null;
@@ -32,7 +32,13 @@ export interface FrozenVerdictView extends RowView {
   headline: Reason;
   /** Null where none could be named. */
   winnerPropModelId: string | null;
+}
+
+/** The same with all that it is made of. */
+export interface WholeVerdictView extends FrozenVerdictView {
   input: JudgeInput;
+  /** What has changed since; null where there is nothing to judge any more. */
+  changes: Reason[] | null;
 }
 
 export interface JudgeView {

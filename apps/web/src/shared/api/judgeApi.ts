@@ -1,4 +1,4 @@
-import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView } from '@zivvo/contract';
+import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView, WholeVerdictView } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const judgeApi = api.injectEndpoints({
@@ -9,6 +9,10 @@ const judgeApi = api.injectEndpoints({
     }),
     sayings: build.query<SayingsView, string>({
       query: (craftId) => `/judge/${craftId}/sayings`,
+      providesTags: ['Judge', 'Craft', 'PropModel', 'Run', 'Campaign', 'Fly', 'Listen', 'Piece'],
+    }),
+    verdict: build.query<WholeVerdictView, { craftId: string; id: string }>({
+      query: ({ craftId, id }) => `/judge/${craftId}/verdicts/${id}`,
       providesTags: ['Judge', 'Craft', 'PropModel', 'Run', 'Campaign', 'Fly', 'Listen', 'Piece'],
     }),
     setJudgeWishes: build.mutation<JudgeView, { craftId: string; body: JudgeWishesDto }>({
@@ -33,6 +37,7 @@ const judgeApi = api.injectEndpoints({
 export const {
   useJudgeQuery,
   useSayingsQuery,
+  useVerdictQuery,
   useSetJudgeWishesMutation,
   useFreezeVerdictMutation,
   useRemoveVerdictMutation,
