@@ -83,8 +83,17 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   await kept.getByRole('link', { name: 'Take Veddick 7.9×3.3×2 for Petrel' }).click();
   await expect(page.getByText(/To buy for Petrel: 4 of Veddick 7\.9×3\.3×2, 2 CW and 2 CCW\./)).toBeVisible();
   expect(await seriousFaults(page)).toEqual([]);
-  // It fits on paper: nothing of the frame is printed, and a page or two hold it.
-  const paper = (await page.pdf({ format: 'A4', landscape: true })).toString('latin1');
+  // It fits on paper: nothing of the frame is printed, no column is cut, and a page or two hold it.
+  await page.emulateMedia({ media: 'print' });
+  await page.setViewportSize({ width: 1030, height: 700 });
+  const cut = await page.evaluate(() => {
+    const table = document.querySelector('table')!;
+    return table.getBoundingClientRect().right - document.documentElement.clientWidth;
+  });
+  expect(cut).toBeLessThanOrEqual(0);
+  await page.emulateMedia({ media: null });
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const paper = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
   const pageCount = paper.match(/\/Type\s*\/Page\b/g)!.length;
   expect(pageCount).toBeGreaterThan(0);
   expect(pageCount).toBeLessThanOrEqual(2);
@@ -93,7 +102,7 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   await expect(kept).toBeHidden();
   await page.keyboard.press('Control+z');
   await expect(kept).toBeVisible();
-  // Sayings of the trade, by its own readings where two props differ in just that.
+  // Sayings of the trade, by its own readings where two props differ in that and little else.
   await page.getByRole('link', { name: 'Sayings' }).click();
   await expect(headline(page)).toHaveText(/^\d+ of \d+ sayings hold for Petrel$/);
   await expect(page.getByText(/by (ear|the stand)$/).first()).toBeVisible();

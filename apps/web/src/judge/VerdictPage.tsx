@@ -12,7 +12,7 @@ import { WithCraft } from '../shared/inHand/WithCraft.tsx';
 import { usePersonName } from '../shared/store/usePersonName.ts';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
-import { ReasonList } from '../shared/ui/ReasonList.tsx';
+import { ReasonList, SaidList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import classes from './Judge.module.css';
 import { JudgeMatrix } from './JudgeMatrix.tsx';
@@ -84,35 +84,43 @@ function Verdict({ craft, verdict }: VerdictProps) {
         </Action>
       }
     >
-      <JudgeMatrix
-        rows={rows}
-        wishes={wishes}
-        models={models?.items ?? []}
-        chosenId={null}
-        onChoose={() => undefined}
-        isFrozen
-      />
-      <section className={classes.sheet} aria-label="Reasons of that day">
-        <h2>Reasons</h2>
-        <ReasonList reasons={judgement?.reasons ?? []} />
-      </section>
-      <section className={classes.sheet} aria-label="What counted">
-        <h2>What counted</h2>
-        <p>
-          {countedWishes(input)
-            .map((name) => `${wishWords[name]} ${input.weights[name]}`)
-            .join(' · ')}
-        </p>
-        {winner && (
+      <div className={classes.paper}>
+        <JudgeMatrix
+          rows={rows}
+          wishes={wishes}
+          models={models?.items ?? []}
+          chosenId={null}
+          onChoose={() => undefined}
+          isFrozen
+        />
+        <section className={classes.sheet} aria-label="Reasons of that day">
+          <h2>Reasons</h2>
+          <SaidList
+            said={(judgement?.reasons ?? []).map((reason) => ({
+              severity: reason.severity,
+              text: format.sentence(reason),
+              key: `${reason.code}${JSON.stringify(reason.values)}`,
+            }))}
+          />
+        </section>
+        <section className={classes.sheet} aria-label="What counted">
+          <h2>What counted</h2>
           <p>
-            {`To buy for ${input.craftName}: ${cwCount + ccwCount} of ${winner.name}, ${cwCount} CW and ${ccwCount} CCW.`}
-            {winner.standing ? ` Best with a chance of ${formatShare(winner.standing.bestShare, 0)}.` : ''}
+            {countedWishes(input)
+              .map((name) => `${wishWords[name]} ${input.weights[name]}`)
+              .join(' · ')}
           </p>
-        )}
-        <p className="muted">
-          Zivvo certifies nothing: makers’ limits, local rules and a walkaround come before any verdict.
-        </p>
-      </section>
+          {winner && (
+            <p>
+              {`To buy for ${input.craftName}: ${cwCount + ccwCount} of ${winner.name}, ${cwCount} CW and ${ccwCount} CCW.`}
+              {winner.standing ? ` Best with a chance of ${formatShare(winner.standing.bestShare, 0)}.` : ''}
+            </p>
+          )}
+          <p className="muted">
+            Zivvo certifies nothing: makers’ limits, local rules and a walkaround come before any verdict.
+          </p>
+        </section>
+      </div>
     </StationPage>
   );
 }

@@ -8,6 +8,7 @@ import {
   type Judgement,
   type Standing,
   type WishName,
+  wishNames,
 } from '@zivvo/core';
 import { formatDegrees, formatNumber, formatShare } from '@zivvo/words';
 import type { Format } from '../shared/format/useFormat.ts';
@@ -44,9 +45,8 @@ export function judgeRows(input: JudgeInput, judgement: Judgement | null): Judge
 
 /** Wishes that count, the weightiest first. */
 export function countedWishes({ weights }: Pick<JudgeInput, 'weights'>): WishName[] {
-  return (Object.keys(weights) as WishName[])
-    .filter((name) => weights[name] > 0)
-    .sort((a, b) => weights[b] - weights[a]);
+  // In the order of the wishes where they weigh the same, however the weights were stored.
+  return wishNames.filter((name) => weights[name] > 0).sort((a, b) => weights[b] - weights[a]);
 }
 
 /** A difference as a cell tells it, with its sign. */

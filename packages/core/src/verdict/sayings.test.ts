@@ -99,6 +99,16 @@ describe('readings of the craft decide before the model', () => {
     expect(answer('bladesPull', props)).toMatchObject({ basis: 'predicted', pairs: [] }),
   );
 
+  test('pairs that are each sure and go both ways decide nothing', () => {
+    const props = [
+      prop('three', present, { thrust: cell(-0.2) }),
+      prop('two', two, { thrust: cell(0) }),
+      prop('other', inches(7.3, 3.8, 2), { thrust: cell(-0.4) }),
+    ];
+    expect(answer('bladesPull', props)).toMatchObject({ status: 'mixed', basis: 'measured' });
+    expect(answer('bladesPull', props).pairs).toHaveLength(2);
+  });
+
   test('readings too wide to tell leave it to the model; surely small ones make no difference', () => {
     const wide = [prop('three', present, { thrust: cell(0.02, 0.2) }), prop('two', two, { thrust: cell(0) })];
     expect(answer('bladesPull', wide).basis).toBe('predicted');

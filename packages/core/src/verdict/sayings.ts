@@ -55,8 +55,11 @@ export interface SayingPair {
 export interface SayingAnswer {
   name: SayingName;
   wish: WishName;
-  /** *untold* where the change makes no sense here, or neither model nor readings can say. */
-  status: 'holds' | 'fails' | 'same' | 'untold';
+  /**
+   * *mixed* where readings that are each sure go both ways; *untold* where the change makes no sense here, or neither
+   * model nor readings can say.
+   */
+  status: 'holds' | 'fails' | 'same' | 'mixed' | 'untold';
   /** Whether readings of this craft decided, or what the model predicts. */
   basis: 'measured' | 'predicted' | null;
   /** Predicted change of the figure: a ratio, or an amount where amounts count; null where it cannot be. */
@@ -66,15 +69,15 @@ export interface SayingAnswer {
 }
 
 /** Props this close are alike in what a saying is not about. */
-const ALIKE = { diameter: 0.05, pitch: 0.15 } as const;
+const ALIKE = { diameter: 0.04, pitch: 0.08 } as const;
 const PAIRS_MOST = 3;
 
 /**
- * Answers the sayings for a craft: by its own readings where two props differ in just that, else by the model at the prop
- * that it flies.
+ * Answers the sayings for a craft: by its own readings where two props differ in that and little else, otherwise by the
+ * model at the prop that it flies.
  *
  * A saying holds (or fails) where the difference is larger than its interval and than what matters; where it is surely
- * smaller than what matters it makes no difference.
+ * smaller than what matters it makes no difference. Pairs that are each sure and go both ways leave it *mixed*.
  *
  * @param matters - smallest differences that matter, as in a verdict
  */
@@ -113,6 +116,8 @@ function decide(
   least: number,
 ): SayingAnswer['status'] | null {
   if (readings.length === 0) return null;
+  const sure = readings.filter((r) => Math.abs(r.gain) > Math.max(r.halfWidth, least)).map((r) => Math.sign(r.gain));
+  if (new Set(sure).size > 1) return 'mixed';
   const weights = readings.map((r) => 1 / Math.max(r.halfWidth, 1e-6) ** 2);
   const total = weights.reduce((a, b) => a + b, 0);
   const gain = readings.reduce((sum, r, i) => sum + (weights[i]! / total) * r.gain, 0);

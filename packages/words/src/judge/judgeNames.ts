@@ -88,5 +88,6 @@ export const sayingStatusWords: Record<SayingAnswer['status'], string> = {
   holds: 'holds here',
   fails: 'does not hold here',
   same: 'makes no difference here',
+  mixed: 'readings here go both ways',
   untold: 'cannot be told here',
 };
