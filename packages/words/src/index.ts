@@ -12,4 +12,5 @@ export * from './logSentence.ts';
 export * from './schoolWords.ts';
 export * from './doubtSentence.ts';
 export * from './upperFirst.ts';
+export * from './fly/flyNames.ts';
 export * from './judge/judgeNames.ts';

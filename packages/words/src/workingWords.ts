@@ -1,12 +1,43 @@
-import { responseFigures, type CraftFigure, type PickFigure, type Working } from '@zivvo/core';
-import { craftFigureNames, fieldNames, figureNames, pickFigureWords, pointNames, quantityNames } from './names.ts';
+import {
+  responseFigures,
+  type CraftFigure,
+  type FlightFigureName,
+  type PickFigure,
+  type RotorPlace,
+  type WishName,
+  type Working,
+} from '@zivvo/core';
+import { flightFigureTitles } from './fly/flyNames.ts';
+import { wishWords } from './judge/judgeNames.ts';
+import {
+  craftFigureNames,
+  fieldNames,
+  figureNames,
+  pickFigureWords,
+  placeNames,
+  pointNames,
+  quantityNames,
+} from './names.ts';
+
+const ownTitles: Record<string, string> = {
+  'balance.shake': 'Shake of the whole craft, in parts of gravity',
+  'life.usedRatio': 'Used share of its life',
+  'sound.differenceDb': 'Level against the reference at equal thrust',
+  'sound.levelDb': 'Level at the thrust looked at',
+  'judge.score': 'Score: mean gain by the weights',
+  'yield.usable': 'Share of usable pieces',
+  'evening.durationS': 'How long the evening takes',
+  'fit.momentNm': 'Moment that turns it over',
+};
 
 /** Title of a working: which figure, where on the curve. */
 export function workingTitle(working: Pick<Working, 'title'>): string {
+  if (working.title in ownTitles) return ownTitles[working.title]!;
   const [point = '', figure = ''] = working.title.split('.');
   if (point === 'pick')
     return `${pickFigureWords[figure as PickFigure] ?? figure}${figure.endsWith('MPerS') ? ', in m/s' : ''}`;
-  if (point === 'balance') return 'Shake of the whole craft, in parts of gravity';
+  if (point === 'flight') return `${flightFigureTitles[figure as FlightFigureName]}: mean of its flights`;
+  if (point === 'flightDifference') return `${flightFigureTitles[figure as FlightFigureName]} against the reference`;
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
   if (point === 'response') return name;
@@ -28,23 +59,53 @@ const otherInputNames: Record<string, string> = {
   residualKgM: 'what is left on the piece, in kilogram metres',
   hoverSpeedRpm: 'speed of the rotor in hover',
   givenEnergyJ: 'energy that the pack gives at that power until it lands, in joules',
+  massKg: 'take-off mass',
+  rotorCount: 'rotors that carry',
+  liftToDrag: 'lift over drag of a small plane',
+  throttleRatio: 'throttle looked at',
+  driftFactor: 'factor to the middle of the evening, by how all props drifted',
+  voltageRatio: 'factor to the voltage of the comparison, through the motor',
+  flownS: 'time in the air',
+  alikeSpeedRpm: 'the one speed that wears as much as all that were flown',
+  materialStress: 'stress of its material at 24,000 rpm and 127 mm',
+  isNicked: 'nicked: 1, else 0',
+  strikeShare: 'share that strikes took',
+  rotationHours: 'hours that its material serves',
+  comparedThrustN: 'thrust at which they are compared',
+  goodFromBagCount: 'good from the bag',
+  goodCorrectedCount: 'good after correction',
+  rejectedCount: 'rejected',
+  runCount: 'runs',
+  protocolS: 'a run by the protocol',
+  changeS: 'the change to the next prop',
+};
+
+const mine = (letter: string): string => (letter === 'r' ? 'of the reference' : 'of the prop');
+
+/** Inputs that come in families, by the first part of their name; the other parts tell them apart. */
+const inputFamilies: Record<string, (...parts: string[]) => string> = {
+  run: (ordinal = '', quantity = '') =>
+    `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`,
+  flight: (figure, letter = '', nth = '') =>
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()} in flight ${nth} ${mine(letter)}`,
+  flights: (figure, letter = '') =>
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ${mine(letter)}`,
+  slope: (letter = '') => `slope of the line ${mine(letter)}, in dB for ten times the thrust`,
+  take: (letter = '', nth = '') => `level in take ${nth} ${mine(letter)}, without the place`,
+  takeThrust: (letter = '', nth = '') => `thrust of a rotor in take ${nth} ${mine(letter)}`,
+  weight: (wish) => `weight of “${wishWords[wish as WishName].toLowerCase()}”`,
+  gain: (wish) => `gain in “${wishWords[wish as WishName].toLowerCase()}”: 0.03 is what usually matters`,
+  openGain: (wish) => `“${wishWords[wish as WishName].toLowerCase()}” is not known of it: mean of the others`,
+  arm: (what, place) =>
+    `${placeNames[place as RotorPlace].toLowerCase()}: ${{ xM: 'forward of the middle', yM: 'right of the middle', offN: 'pull beyond what it should be' }[what!]}`,
 };
 
 /** What an input of a working is. */
 export function inputName(what: string): string {
-  if (what === 'massKg') return 'take-off mass';
   if (what in otherInputNames) return otherInputNames[what]!;
-  if (what === 'rotorCount') return 'rotors that carry';
-  if (what === 'liftToDrag') return 'lift over drag of a small plane';
-  if (what === 'throttleRatio') return 'throttle looked at';
-  if (what === 'driftFactor') return 'factor to the middle of the evening, by how all props drifted';
-  if (what === 'voltageRatio') return 'factor to the voltage of the comparison, through the motor';
-  if (what === 'airDensity') return 'air density of that evening';
-  if (what in fieldNames) return fieldNames[what]!.toLowerCase();
-  const [, ordinal = '', quantity = ''] = /^run\.(\d+)\.(\w+)$/.exec(what) ?? [];
-  return ordinal === ''
-    ? what
-    : `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`;
+  const [family = '', ...parts] = what.split('.');
+  if (parts.length > 0 && family in inputFamilies) return inputFamilies[family]!(...parts);
+  return what in fieldNames ? fieldNames[what]!.toLowerCase() : what;
 }
 
 /** Where the law behind a working comes from. */
@@ -71,6 +132,16 @@ export function sourceSentence(source: string): string {
       'Motor, ESC, pack and prop are solved together for the thrust that carries the craft, the pack half empty.',
     packEnergy:
       'The pack’s discharge at that constant power is summed up until a fifth of the charge is left, or its cells are empty under load.',
+    rotationHours: 'Hours after which a piece of that material is rotated out: experience, not physics.',
+    fatigue:
+      'Damage adds up over hours and strikes (Miner’s rule, sixth power of stress). Bookkeeping: it orders pieces and says when to look harder. A crack ends a piece whatever it says.',
+    flights: 'Flights by the protocol, wind taken out of the passes; the interval has the scatter of all props pooled.',
+    soundLines:
+      'Each prop’s level is a line over the logarithm of thrust; takes are brought to one thrust along it. The place’s own level is taken out first.',
+    weighedMean: 'Gains against the reference, weighed by what counts for whoever chooses.',
+    yieldCounts: 'Counted from what became of each piece; the interval beside it is Wilson’s.',
+    eveningLength: 'Runs by the protocol, one after the other.',
+    layoutMoments: 'Moments about the middle of the craft when every motor gets the same command.',
     similarity:
       'Similarity of rotors: at the same speed thrust is proportional to air density; standard air is 1.225 kg/m³.',
   };

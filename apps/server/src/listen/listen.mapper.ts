@@ -80,7 +80,7 @@ export function toTakeView(
     shownDb,
     name: model ? nameOf(model, take.pattern) : 'The place alone',
     bladeCount: take.pattern?.slots.length ?? model?.bladeCount ?? null,
-    heard: heard ? { levelDb: heard.levelDb, status: heard.status, fault: heard.fault } : null,
+    heard: heard ? { levelDb: heard.levelDb, thrustN: heard.thrustN, status: heard.status, fault: heard.fault } : null,
   };
 }
 

@@ -1,4 +1,4 @@
-import { LEAST_LOG } from '@zivvo/core';
+import { explainLife, LEAST_LOG } from '@zivvo/core';
 import { NativeSelect, TextInput } from '@mantine/core';
 import { carePolicies, type CareView, type CaredPieceView, type CraftView } from '@zivvo/contract';
 import {
@@ -42,6 +42,7 @@ import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announceDeletion } from '../shared/ui/undo.ts';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import classes from './Care.module.css';
 import { CareTabs } from './CareTabs.tsx';
 import { dueWords, headlineOf } from './careView.ts';
@@ -66,6 +67,7 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
   const go = useGo();
   useKeys([{ key: 'n', what: 'Walk round', run: () => go('/care/walk') }]);
   const { lastWalkaround: last } = care;
+  const worst = care.pieces.toSorted((a, b) => b.life.usedRatio - a.life.usedRatio)[0];
   return (
     <StationPage
       eyebrow={`Care · ${craft.name}`}
@@ -75,6 +77,7 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
           ? 'Nobody has looked it over yet.'
           : `Looked over ${formatDay(last.lookedAt)}, ${formatTime(last.lookedAt).slice(0, 5)}${last.personName === null ? '' : ` by ${last.personName}`}: ${formatNumber(last.durationS, 0)} s for ${last.looks.length} ${last.looks.length === 1 ? 'prop' : 'props'}.`
       }
+      working={worst && <HeadlineWorking working={explainLife(worst.life)} subject={worst.piece.tag} />}
       tools={<CareTabs />}
       reasons={
         <>

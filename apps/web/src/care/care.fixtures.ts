@@ -62,6 +62,7 @@ export function aPiece(
       isByFatigue: false,
       state: 'replaceSoon',
       dueInDays: 16,
+      wear: { diameterM: 0.183, material: 'softPlastic', strikes: [], hasNick: false, alikeSpeedRpm: 0 },
     },
     openOutcome: null,
     alert: null,

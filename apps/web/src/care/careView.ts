@@ -8,7 +8,7 @@ export function headlineOf(name: string, { verdict }: Pick<ReadyToFly, 'verdict'
 }
 
 /** When a piece is due, in words. */
-export function dueWords({ usedRatio, dueInDays }: CaredPieceView['life']): string {
+export function dueWords({ usedRatio, dueInDays }: Pick<CaredPieceView['life'], 'usedRatio' | 'dueInDays'>): string {
   if (usedRatio >= 1) return 'due now';
   if (dueInDays === null) return 'not flown lately';
   if (dueInDays >= 730) return 'years away';

@@ -20,11 +20,13 @@ import { WaitingNote } from '../shared/ui/WaitingNote.tsx';
 import { ReadyList } from '../shared/ui/ReadyList.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { ArmPanel } from './ArmPanel.tsx';
 import classes from './FitPage.module.css';
 import {
   armName,
   elsewhere,
+  fitWorking,
   headlineOf,
   isArm,
   moveDone,
@@ -128,6 +130,12 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
     <StationPage
       eyebrow={`Fit · ${craft.name}`}
       headline={headlineOf(view, craft.name)}
+      working={
+        <HeadlineWorking
+          working={fitWorking(view, { ...craft, rotorCount: craft.rotors.length })}
+          subject={craft.name}
+        />
+      }
       detail={first ? moveSentence(first, view.arms) : `${signature} ${openSentence(view) ?? ''}`}
       reasons={
         <>

@@ -1,5 +1,7 @@
 import type { ArmStateDto, ArmView, CraftView, FittingView, UpdateFittingDto } from '@zivvo/contract';
 import {
+  explainCraftFigure,
+  explainTip,
   isLookedAt,
   otherSpin,
   type FixMove,
@@ -7,6 +9,8 @@ import {
   type Reason,
   type RotorPlace,
   type Spin,
+  type ExplainedCraft,
+  type Working,
 } from '@zivvo/core';
 import { placeNames, towardName } from '@zivvo/words';
 import { formatDay } from '../shared/format/useFormat.ts';
@@ -195,6 +199,16 @@ export function moveDone(view: FittingView, move: Exclude<MadeMove, { kind: 'swa
 /** The other way round from how an arm is known to turn. */
 export function reversed({ spin }: Pick<ArmView, 'spin'>): Pick<ArmStateDto, 'seenSpin' | 'spinBy'> {
   return seenAs(otherSpin(spin));
+}
+
+/** What stands behind the headline: the moment that turns it over, else the pull that each arm owes. */
+export function fitWorking(view: Pick<FittingView, 'takeOff' | 'arms'>, craft: ExplainedCraft): Working {
+  const carry = explainCraftFigure(craft, 'carryThrustN');
+  const { verdict, tip } = view.takeOff;
+  const pulling = view.arms.flatMap(({ pullN, ...arm }) =>
+    pullN === null ? [] : { ...arm, pullN, rightPullN: carry.result.value },
+  );
+  return (verdict === 'tips' && tip !== null ? explainTip(pulling, tip) : null) ?? carry;
 }
 
 /** The craft's answer in a line. */

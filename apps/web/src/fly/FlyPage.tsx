@@ -1,5 +1,6 @@
 import type { CraftView, FlightCardView, FlyView } from '@zivvo/contract';
 import { formatNumber, opinionNames } from '@zivvo/words';
+import { useMemo } from 'react';
 import { useFlyQuery, useRemoveFlightCardMutation, useRestoreFlightCardMutation } from '../shared/api/flyApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { formatDay, useFormat } from '../shared/format/useFormat.ts';
@@ -11,10 +12,11 @@ import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { FlyTable } from './FlyTable.tsx';
 import { FlyTabs } from './FlyTabs.tsx';
 import classes from './Fly.module.css';
-import { flightFigureText, flyHeadline, windText } from './flyView.ts';
+import { flightFigureText, flyHeadline, flyWorking, windText } from './flyView.ts';
 
 /** What the air says of the props of a craft, side by side. */
 export function Component() {
@@ -33,12 +35,14 @@ function Fly({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     { key: 'n', what: 'A flight card', run: () => go('/fly/new') },
     { key: 'l', what: 'Read a log', run: () => go('/fly/log') },
   ]);
+  const told = useMemo(() => flyWorking(fly), [fly]);
   const { angleDegrees, lowerM, upperM, version } = fly.protocol;
   return (
     <StationPage
       eyebrow={`Fly · ${craft.name}`}
       headline={flyHeadline(fly)}
       detail={`Climbs at ${formatNumber(angleDegrees, 0)}° from ${formatNumber(lowerM, 0)} to ${formatNumber(upperM, 0)} m, protocol ${version}; top speed of passes both ways or all round`}
+      working={told && <HeadlineWorking working={told.working} subject={told.subject} />}
       tools={<FlyTabs />}
       reasons={<ReasonList reasons={fly.comparison.reasons} />}
       actions={

@@ -1,6 +1,7 @@
 import { createColumnHelper } from '@tanstack/react-table';
 import type { CraftView, FlyView, PropModelView } from '@zivvo/contract';
 import { flightFigureNames, type FlightFigureName, type FlownProp } from '@zivvo/core';
+import { flightFigureTitles } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useFormat } from '../shared/format/useFormat.ts';
 import table from '../shared/table/Table.module.css';
@@ -10,7 +11,6 @@ import { useSortedGrid } from '../shared/table/useSortedGrid.ts';
 import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import classes from './Fly.module.css';
 import { againstText, besideTexts, flightFigureText } from './flyView.ts';
-import { flightFigureTitles } from './flyWords.ts';
 
 const column = createColumnHelper<FlownProp>();
 

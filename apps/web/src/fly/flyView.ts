@@ -1,5 +1,12 @@
 import type { FlyView, StaticFiguresView } from '@zivvo/contract';
-import type { AirFigure, CardFigures, FlightFigureName, FlownProp } from '@zivvo/core';
+import {
+  explainFlights,
+  type AirFigure,
+  type CardFigures,
+  type FlightFigureName,
+  type FlownProp,
+  type Working,
+} from '@zivvo/core';
 import { formatNumber, formatShare, upperFirst } from '@zivvo/words';
 
 /** A figure of the air in words. */
@@ -53,6 +60,30 @@ export function flyHeadline({ comparison, total, referencePropModelId }: FlyView
         : 'no climb stands beside the reference';
   const longest = most('enduranceS');
   return longest ? `${longest.propName} stays up ${by(longest, 'enduranceS')} longer; ${said}` : upperFirst(said);
+}
+
+/** How the figure of the headline follows from the flights: the difference that it tells, else the mean of the first. */
+export function flyWorking({ comparison }: FlyView): { working: Working; subject: string } | null {
+  const reference = comparison.props.find((p) => p.isReference);
+  const others = comparison.props.filter((p) => !p.isReference);
+  const told = (['climbRateMPerS', 'enduranceS'] as const).flatMap((name) =>
+    others
+      .filter((p) => p.figures[name]?.differenceRatio != null && reference?.figures[name])
+      .sort((a, b) => b.figures[name]!.differenceRatio! - a.figures[name]!.differenceRatio!)
+      .map((prop) => ({ name, prop })),
+  );
+  const first = told.find(({ name, prop }) => prop.figures[name]!.comparison === 'more') ?? told[0];
+  if (first) {
+    const { name, prop } = first;
+    return {
+      working: explainFlights(name, prop.figures[name]!, reference!.figures[name]),
+      subject: `${prop.propName} beside ${reference!.propName}`,
+    };
+  }
+  const alone = comparison.props.find((p) => p.figures.climbRateMPerS ?? p.figures.enduranceS);
+  if (!alone) return null;
+  const name = alone.figures.climbRateMPerS ? 'climbRateMPerS' : 'enduranceS';
+  return { working: explainFlights(name, alone.figures[name]!, null), subject: alone.propName };
 }
 
 /** Wind by the passes of a card in words: two opposite ones tell the part along them alone. */

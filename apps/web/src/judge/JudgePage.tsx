@@ -1,6 +1,6 @@
 import { NativeSelect, TextInput } from '@mantine/core';
 import { NOTE_MAX_LENGTH, type CraftView, type JudgeView, type PropModelView } from '@zivvo/contract';
-import { evidenceSources, type WishName } from '@zivvo/core';
+import { evidenceSources, explainScore, type WishName } from '@zivvo/core';
 import { sourceNames, wishWords } from '@zivvo/words';
 import { useElementSize } from '@mantine/hooks';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -20,6 +20,7 @@ import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { announce } from '../shared/ui/undo.ts';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { AddedProps } from './AddedProps.tsx';
 import classes from './Judge.module.css';
 import { JudgeMatrix } from './JudgeMatrix.tsx';
@@ -69,6 +70,7 @@ function Judge({ craft, view, models }: JudgeProps) {
   const known = counted.filter((name) => rows.some((r) => r.contender.row[name]));
   const wishes = isAll ? known : known.slice(0, SHOWN_WISHES);
   const winner = rows.find((r) => r.id === judgement?.winnerId);
+  const first = rows.find((r) => r.id === judgement?.verdict?.standings[0]?.id);
   const winnerModel = models.find((m) => m.id === winner?.id);
   const canKeep = judgement !== null && draft === null && !isAsking;
   const keep = async (): Promise<void> => {
@@ -87,6 +89,10 @@ function Judge({ craft, view, models }: JudgeProps) {
       eyebrow={`Judge · ${craft.name}`}
       headline={judgement ? format.sentence(judgement.headline) : 'Nothing counts: give a wish more than 0'}
       detail={detailOf(view, rows)}
+      working={
+        judgement &&
+        first && <HeadlineWorking working={explainScore(input, judgement, first.id)} subject={first.name} />
+      }
       tools={<JudgeTabs />}
       reasons={judgement && <ReasonList reasons={judgement.reasons} />}
       actions={

@@ -25,10 +25,11 @@ import { propMark } from '../shared/ui/propColour.ts';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { takeAway } from '../shared/ui/takeAway.ts';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { ListenTable } from './ListenTable.tsx';
 import { ListenTabs } from './ListenTabs.tsx';
 import classes from './Listen.module.css';
-import { listenHeadline, placeText, takeText } from './listenView.ts';
+import { listenHeadline, listenWorking, placeText, takeText } from './listenView.ts';
 import { OverTime } from './OverTime.tsx';
 import { levelOption, linesOf, spectrumOption } from './soundCharts.ts';
 import { useOpenListening } from './useOpenListening.ts';
@@ -60,6 +61,7 @@ function Listen({
   const { to } = useInHand();
   const go = useGo();
   const { open } = listen;
+  const told = useMemo(() => listenWorking(listen), [listen]);
   const takePath = open ? `/listen/new?listening=${open.id}` : '/listen/place';
   useKeys([{ key: 'n', what: 'A take', run: () => go(takePath) }]);
   return (
@@ -67,6 +69,7 @@ function Listen({
       eyebrow={`Listen · ${craft.name}`}
       headline={listenHeadline(listen)}
       detail={open ? placeText(open) : undefined}
+      working={told && <HeadlineWorking working={told.working} subject={told.subject} />}
       tools={<ListenTabs />}
       reasons={open && open.takes.length > 0 ? <ReasonList reasons={open.reasons} /> : <HowTo />}
       actions={

@@ -1,5 +1,5 @@
 import type { HeardPropView, ListeningView, ListenView, TakeView } from '@zivvo/contract';
-import type { RankedSound } from '@zivvo/core';
+import { countingTakes, explainSound, type RankedSound, type Working } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
 import type { WorkProblem } from '../shared/worker/workProblem.ts';
 import type { HeardFile } from './listenWork.ts';
@@ -24,6 +24,22 @@ export function listenHeadline({ open, referencePropModelId }: ListenView): stri
   return sounds.some((s) => s.verdict === 'louder')
     ? 'No prop is quieter than the reference'
     : 'The ear tells no prop from the reference';
+}
+
+/** How the figure of the headline follows from the takes: of the quietest against the reference, else its level. */
+export function listenWorking({ open }: ListenView): { working: Working; subject: string } | null {
+  const sounds = open?.ranking?.sounds ?? [];
+  const reference = sounds.find((s) => s.verdict === 'reference') ?? null;
+  const sound = sounds.find((s) => s !== reference) ?? reference;
+  if (!open || !sound || open.thrustN === null) return null;
+  const heard = open.takes.flatMap(({ id, soundKey, heard: told }) =>
+    soundKey === null || told === null ? [] : { id, soundKey, ...told },
+  );
+  const isAlone = sound === reference || reference === null;
+  return {
+    working: explainSound(countingTakes(heard), open.thrustN, sound, isAlone ? null : reference),
+    subject: `${nameOfKey(open, sound.soundKey)}${isAlone ? '' : ` beside ${nameOfKey(open, reference.soundKey)}`}`,
+  };
 }
 
 export const nameOfKey = ({ props }: ListeningView, soundKey: string): string =>

@@ -30,6 +30,7 @@ import { EvidenceDot } from '../shared/ui/EvidenceDot.tsx';
 import { EmptyPage } from '../shared/ui/PageStates.tsx';
 import { ReasonList } from '../shared/ui/ReasonList.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { mapColours, type MapColour } from './mapView.ts';
 import classes from './PickPage.module.css';
 import { PickMapChart } from './PickMapChart.tsx';
@@ -38,7 +39,7 @@ import { PickTabs, withParams } from './PickTabs.tsx';
 import type { KittedView } from './useKit.ts';
 import { WithKit } from './WithKit.tsx';
 import { askedOf, keyOfSize, propOfModel } from './pickProps.ts';
-import { plainAnswer, usedWeights, type PlainAnswer, type RankedProp } from './rankProps.ts';
+import { plainAnswer, usedWeights, weightiestWorking, type PlainAnswer, type RankedProp } from './rankProps.ts';
 import { RankedList } from './RankedList.tsx';
 import { UsePanel } from './UsePanel.tsx';
 import { familyKey, usePickSetting, usePickSpace, usePickTask } from './usePick.ts';
@@ -100,6 +101,10 @@ function PickPage({ craft }: { craft: KittedView }) {
   const subject = isChosenComing ? null : (chosen ?? best ?? null);
   // Where nothing is allowed there is no scale and no order: that is an answer, not work under way.
   const isWorking = space.total === 0 || space.done < space.total || (scale !== null && ranked.length === 0);
+  const explained = useMemo(
+    () => (setting && best && !isWorking ? weightiestWorking(setting, best, weights) : null),
+    [setting, best, isWorking, weights],
+  );
   const plain = useMemo(() => plainAnswer(ranked, craft), [ranked, craft]);
   const want = useWant(craft);
   useKeys([
@@ -152,6 +157,7 @@ function PickPage({ craft }: { craft: KittedView }) {
           <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />
         )
       }
+      working={explained && <HeadlineWorking working={explained} subject={`${best!.prop.name} on ${craft.name}`} />}
       tools={<PickTabs craft={craft} params={address.params} />}
       reasons={
         <>

@@ -2,20 +2,26 @@ import type { CraftView, PropModelView } from '@zivvo/contract';
 import {
   brokenLimits,
   costPerHour,
+  criteria,
+  criterionNames,
+  explainPickFigure,
   geometryAt,
   goodnessTable,
   handsNeeded,
+  isExplained,
   scoreOf,
   scoreTable,
   USUAL_USE,
   usablePieceCost,
   useWeights,
   type PickMap,
+  type PickSetting,
   type PropGeometry,
   type Scale,
   type UseName,
   type Weights,
   type MarkedProp,
+  type Working,
 } from '@zivvo/core';
 import { keyOfSize, type PickProp } from './pickProps.ts';
 
@@ -134,4 +140,13 @@ function usableRatio({ stock, labelHand }: PropModelView, { rotors }: Pick<Craft
   const spins = new Set(rotors.map((r) => r.spin));
   if (spins.size > 1 || labelHand !== null || !stock || stock.cwCount === 0 || stock.ccwCount === 0) return 1;
   return 0.5;
+}
+
+/** How the figure that counts most of a prop follows; the next one where it has no formula of its own. */
+export function weightiestWorking(setting: PickSetting, { worked }: RankedProp, weights: Weights): Working | null {
+  const figure = [...criterionNames]
+    .sort((a, b) => weights[b] - weights[a])
+    .map((name) => criteria[name].figure)
+    .find((name) => isExplained(name) && Number.isFinite(worked.figures[name]));
+  return figure === undefined ? null : explainPickFigure(setting, worked, figure);
 }

@@ -1,4 +1,4 @@
-import { doesMostFail } from '@zivvo/core';
+import { doesMostFail, explainYield } from '@zivvo/core';
 import { formatShare } from '@zivvo/words';
 import { useParams } from 'react-router';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
@@ -9,6 +9,7 @@ import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { RackTabs } from './RackTabs.tsx';
 import { Yields } from './YieldTable.tsx';
 import { bySupplier, costOf, type SupplierYield } from './yieldView.ts';
@@ -30,6 +31,7 @@ export function Component() {
                 eyebrow="Rack · Supplier"
                 headline={found ? headlineOf(found) : `Nothing came from ${supplierName}`}
                 detail={found && found.makers.length > 0 ? `Makers: ${found.makers.join(', ')}.` : undefined}
+                working={found && <HeadlineWorking working={explainYield(found)} subject={found.supplierName} />}
                 tools={<RackTabs />}
                 reasons={
                   <p style={{ margin: 0 }}>

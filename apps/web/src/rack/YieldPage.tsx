@@ -1,5 +1,5 @@
 import type { PropModelView, YieldView } from '@zivvo/contract';
-import { doesMostFail, FEWEST_JUDGED, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
+import { doesMostFail, explainYield, FEWEST_JUDGED, sumOfYields, yieldOf, type YieldResult } from '@zivvo/core';
 import { formatShare } from '@zivvo/words';
 import { useYieldsQuery } from '../shared/api/pieceApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
@@ -9,6 +9,7 @@ import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { HeadlineWorking } from '../shared/working/HeadlineWorking.tsx';
 import { RackTabs } from './RackTabs.tsx';
 import { bySupplier, costOf } from './yieldView.ts';
 import { Yields, type YieldRow } from './YieldTable.tsx';
@@ -36,6 +37,12 @@ export function Component() {
             eyebrow="Rack · Yield"
             headline={headlineOf(makers, yields.models)}
             detail="Good from the bag, good after correction, or rejected: cracked, sent back from the shaft, thrown out unflown. With the 95 % interval that so few pieces leave."
+            working={
+              <HeadlineWorking
+                working={explainYield(yieldOf(sumOfYields(yields.models)))}
+                subject="All pieces of the rack"
+              />
+            }
             tools={<RackTabs />}
             reasons={
               <p style={{ margin: 0 }}>

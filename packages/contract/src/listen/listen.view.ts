@@ -11,7 +11,7 @@ export interface TakeView extends RowView, Omit<CreateTakeDto, 'id'> {
   /** What was read with what the chain lacks [dB]; null where it was walked away from. */
   shownDb: number | null;
   /** With the place taken out, at the listening’s distance; null for the place alone. */
-  heard: Pick<HeardTake, 'levelDb' | 'status' | 'fault'> | null;
+  heard: Pick<HeardTake, 'levelDb' | 'thrustN' | 'status' | 'fault'> | null;
 }
 
 /** A prop, or a hub with a pattern, beside the others. */

@@ -1,5 +1,6 @@
 import { requirePositive, requireWithin } from '../errors/guards.ts';
 import type { Working } from '../figure/figure.ts';
+import { workingInput, workingLine, workingOf } from '../figure/working.ts';
 import { shakeOf } from './targets.ts';
 
 /** The working of what a residual does to the whole craft, by its name. */
@@ -22,20 +23,19 @@ export function explainShake(unbalanceKgM: number, speedRpm: number, massKg: num
   requirePositive('massKg', massKg);
   const forceN = unbalanceKgM * ((2 * Math.PI * speedRpm) / 60) ** 2;
   const value = shakeOf(unbalanceKgM, { massKg, hoverSpeedRpm: speedRpm });
-  return {
+  return workingOf({
     key: SHAKE_FIGURE,
     title: 'balance.shake',
     inputs: [
-      { symbol: 'U', what: 'residualKgM', value: unbalanceKgM, dimension: 'number', mark: 'measured' },
-      { symbol: 'n', what: 'hoverSpeedRpm', value: speedRpm, dimension: 'rotation', mark: 'estimated' },
-      { symbol: 'm', what: 'massKg', value: massKg, dimension: 'mass', mark: 'measured' },
+      workingInput('U', 'residualKgM', unbalanceKgM),
+      workingInput('n', 'hoverSpeedRpm', speedRpm, 'rotation', 'estimated'),
+      workingInput('m', 'massKg', massKg, 'mass'),
     ],
     lines: [
-      { symbol: 'F', formula: 'U * (2 * 3.141592653589793 * n / 60)^2', value: forceN, dimension: 'force' },
-      { symbol: 's', formula: 'F / (m * 9.80665)', value, dimension: 'number' },
+      workingLine('F', 'U * (2 * 3.141592653589793 * n / 60)^2', forceN, 'force'),
+      workingLine('s', 'F / (m * 9.80665)', value),
     ],
-    result: { value, dimension: 'number', mark: 'estimated', origin: null, uncertainty: null, working: SHAKE_FIGURE },
+    mark: 'estimated',
     source: 'centrifugal',
-    notes: [],
-  };
+  });
 }

@@ -1,6 +1,8 @@
 /** Codes of what care says, each with the names of its values; its words are in the words room. */
 export interface CareReasons {
   'care.pair': never;
+  'care.lifeByHours': 'ratio';
+  'care.lifeByFatigue': 'ratio';
   'care.crack': 'place' | 'blade';
   'care.missing': 'place' | 'blade';
   'care.white': 'place' | 'material' | 'blade';

@@ -1,6 +1,6 @@
 import { requireWithin } from '../errors/guards.ts';
 import type { PropMaterial } from '../propeller/propGeometry.ts';
-import { fatigueIndex, stateOf, type FatigueLoad, type FatigueState } from './fatigue.ts';
+import { alikeSpeed, fatigueIndex, stateOf, type FatigueLoad, type FatigueState } from './fatigue.ts';
 
 /** Hours after which a piece is rotated out whatever its stress: experience, not physics, and a setting by material. */
 export const rotationHours: Record<PropMaterial, number> = {
@@ -21,6 +21,12 @@ export interface PieceService extends FatigueLoad {
   secondsPerDay: number;
 }
 
+/** What wore a piece, on one line. */
+export interface PieceWear extends Omit<FatigueLoad, 'flown'> {
+  /** The one speed that wears as much as all that were flown [rev/min]. */
+  alikeSpeedRpm: number;
+}
+
 export interface PieceLifeLeft {
   flightCount: number;
   durationS: number;
@@ -34,6 +40,7 @@ export interface PieceLifeLeft {
   state: FatigueState;
   /** Days until it is due at the present pace; 0 when it is, null where the craft does not fly. */
   dueInDays: number | null;
+  wear: PieceWear;
 }
 
 const FAR_DAYS = 3650;
@@ -47,10 +54,11 @@ const FAR_DAYS = 3650;
  */
 export function pieceLifeLeft(service: PieceService): PieceLifeLeft {
   requireWithin('secondsPerDay', service.secondsPerDay, 0, 86_400);
+  const { diameterM, material, strikes, hasNick } = service;
   const durationS = service.flown.reduce((sum, f) => sum + f.durationS, 0);
   const fatigueRatio = fatigueIndex(service).index;
   const flownRatio = fatigueIndex({ ...service, strikes: [] }).index;
-  const hoursRatio = durationS / 3600 / rotationHours[service.material];
+  const hoursRatio = durationS / 3600 / rotationHours[material];
   const usedRatio = Math.max(fatigueRatio, hoursRatio);
   const left = (used: number, flown: number): number =>
     flown <= 0 || service.secondsPerDay === 0
@@ -60,12 +68,13 @@ export function pieceLifeLeft(service: PieceService): PieceLifeLeft {
   return {
     flightCount: service.flightCount,
     durationS,
-    strikeCount: service.strikes.length,
+    strikeCount: strikes.length,
     usedRatio,
     fatigueRatio,
     hoursRatio,
     isByFatigue: fatigueRatio >= hoursRatio,
     state: stateOf(usedRatio),
     dueInDays: usedRatio >= 1 ? 0 : Number.isFinite(days) ? Math.min(FAR_DAYS, days) : null,
+    wear: { diameterM, material, strikes, hasNick, alikeSpeedRpm: alikeSpeed(service.flown) },
   };
 }

@@ -1,6 +1,6 @@
 import { UnknownFigureError } from '../errors/coreError.ts';
 import type { Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
-import type { Dimension } from '../units/dimensions.ts';
+import { workingInput as input, workingLine as line, workingOf } from '../figure/working.ts';
 import { estimateMotor } from '../powertrain/estimateMotor.ts';
 import { NO_LOAD_VOLTAGE_V, statorFriction } from '../powertrain/frictionLaw.ts';
 import { carryThrustN, LIFT_TO_DRAG } from './carryThrust.ts';
@@ -45,7 +45,7 @@ export function explainCraftFigure(craft: ExplainedCraft, key: string): Working 
     const thrustN = carryThrustN(massKg, rotorCount, kind);
     if (kind === 'multirotor')
       return working(figure, inputs, [line('T', 'm * 9.80665 / k', thrustN, 'force')], 'hoverShare', null);
-    inputs.push({ ...input('e', 'liftToDrag', LIFT_TO_DRAG, 'number'), mark: 'estimated' });
+    inputs.push(input('e', 'liftToDrag', LIFT_TO_DRAG, 'number', 'estimated'));
     return working(
       figure,
       inputs,
@@ -90,14 +90,6 @@ function motorLines({ statorDiameterM, statorHeightM, kvRpmPerV }: ExplainedCraf
   ];
 }
 
-function input(symbol: string, what: string, value: number, dimension: Dimension): WorkingInput {
-  return { symbol, what, value, dimension, mark: 'measured' };
-}
-
-function line(symbol: string, formula: string, value: number, dimension: Dimension): WorkingLine {
-  return { symbol, formula, value, dimension };
-}
-
 function working(
   key: CraftFigure,
   inputs: WorkingInput[],
@@ -105,21 +97,6 @@ function working(
   source: string,
   uncertainty: number | null,
 ): Working {
-  const { value, dimension } = lines.at(-1)!;
-  return {
-    key,
-    title: `craft.${key}`,
-    inputs,
-    lines,
-    result: {
-      value,
-      dimension,
-      mark: uncertainty === null ? 'measured' : 'estimated',
-      origin: null,
-      uncertainty,
-      working: key,
-    },
-    source,
-    notes: [],
-  };
+  const mark = uncertainty === null ? 'measured' : 'estimated';
+  return workingOf({ key, title: `craft.${key}`, inputs, lines, mark, source, uncertainty });
 }

@@ -20,12 +20,16 @@ export interface ComparedCard {
 
 /** One figure of one prop over its flights. */
 export interface AirFigure {
+  /** Of each flight that counts, the newest first. */
+  values: number[];
   mean: number;
   count: number;
   /** Of its mean, at 95 % and with the spread of all props pooled; null where nothing was repeated. */
   halfWidthRatio: number | null;
   /** Against the reference; null for the reference itself and where it has no such figure. */
   differenceRatio: number | null;
+  /** Half width of the 95 % interval of the difference; null where there is none, or nothing was repeated. */
+  differenceHalfWidthRatio: number | null;
   /** `same` within the intervals, `untold` where nothing was repeated. */
   comparison: 'more' | 'less' | 'same' | 'untold' | null;
 }
@@ -94,10 +98,12 @@ export function compareFlights(
         return [
           name,
           {
+            values: own,
             mean: mean(own),
             count: own.length,
             halfWidthRatio: half && half / Math.sqrt(own.length),
             differenceRatio,
+            differenceHalfWidthRatio: differenceRatio === null ? null : within,
             comparison:
               differenceRatio === null
                 ? null

@@ -15,6 +15,8 @@ export interface RankedSound {
   levelDb: number;
   /** Half width of 95 % of the level, and of its difference to the reference [dB]. */
   halfWidthDb: number;
+  /** Of its line: so many dB for ten times the thrust. */
+  slopeDb: number;
   differenceDb: number | null;
   differenceHalfWidthDb: number | null;
   verdict: 'reference' | 'quieter' | 'louder' | 'same' | 'noReference';
@@ -115,6 +117,7 @@ export function rankSounds(
       soundKey,
       levelDb: found[at]!,
       halfWidthDb: halfWidth(unit([at, 1])),
+      slopeDb: USUAL_SLOPE_DB + found[size - 1]! + found[count + at]!,
       differenceDb,
       differenceHalfWidthDb,
       verdict: verdictOf(at === reference, differenceDb, differenceHalfWidthDb),

@@ -1,5 +1,6 @@
 import { UnknownFigureError } from '../errors/coreError.ts';
 import type { EvidenceMark, Working, WorkingInput, WorkingLine } from '../figure/figure.ts';
+import { workingInput, workingLine, workingOf } from '../figure/working.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import type { MarkedProp } from './evaluateCandidate.ts';
 import { COAXIAL_THRUST_RATIO, type PickCraft, type PickSetting } from './pickCraft.ts';
@@ -30,18 +31,10 @@ export function isExplained(figure: string): figure is ExplainedPickFigure {
 export function explainPickFigure({ craft, air }: PickSetting, worked: MarkedProp, key: string): Working {
   if (!isExplained(key) || !Number.isFinite(worked.figures[key])) throw new UnknownFigureError(key);
   const { inputs, lines, source, spreadRatio } = parts(craft, air.densityKgPerM3, worked, key);
-  const { value, dimension } = lines.at(-1)!;
+  const { value } = lines.at(-1)!;
   const mark: EvidenceMark = inputs.some((i) => i.mark !== 'measured') ? worked.mark : 'measured';
   const uncertainty = spreadRatio === null ? null : spreadRatio * value;
-  return {
-    key,
-    title: `pick.${key}`,
-    inputs,
-    lines,
-    result: { value, dimension, mark, origin: null, uncertainty, working: key },
-    source,
-    notes: [],
-  };
+  return workingOf({ key, title: `pick.${key}`, inputs, lines, mark, uncertainty, source });
 }
 
 interface Parts {
@@ -54,29 +47,12 @@ interface Parts {
 
 function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key: ExplainedPickFigure): Parts {
   const { figures, fullSpeedRpm, geometry, mark, thrustUncertaintyRatio, powerUncertaintyRatio } = worked;
-  const given = (symbol: string, what: string, value: number, dimension: Dimension): WorkingInput => ({
-    symbol,
-    what,
-    value,
-    dimension,
-    mark: 'measured',
-  });
-  const model = (symbol: string, what: string, value: number, dimension: Dimension): WorkingInput => ({
-    symbol,
-    what,
-    value,
-    dimension,
-    mark,
-  });
-  const line = (symbol: string, formula: string, dimension: Dimension): WorkingLine => ({
-    symbol,
-    formula,
-    value: figures[key],
-    dimension,
-  });
+  const model = (...given: Parameters<typeof workingInput>): WorkingInput => ({ ...workingInput(...given), mark });
+  const line = (symbol: string, formula: string, dimension: Dimension): WorkingLine =>
+    workingLine(symbol, formula, figures[key], dimension);
   const speed = model('n', 'fullSpeedRpm', fullSpeedRpm, 'rotation');
-  const diameter = given('D', 'diameterM', geometry.diameterM, 'length');
-  const rotors = given('k', 'rotorCount', craft.rotorCount, 'number');
+  const diameter = workingInput('D', 'diameterM', geometry.diameterM, 'length');
+  const rotors = workingInput('k', 'rotorCount', craft.rotorCount, 'number');
   const rotorPowerW = (figures.carryPowerW - craft.standbyPowerW) / craft.rotorCount;
   const rotorPower = model('P', 'rotorCarryPowerW', rotorPowerW, 'power');
   switch (key) {
@@ -89,7 +65,7 @@ function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key
       return { inputs, lines: [line('t', 'E / P', 'time')], source: 'packEnergy', spreadRatio: powerUncertaintyRatio };
     }
     case 'carryPowerW': {
-      const inputs = [rotors, rotorPower, given('S', 'standbyPowerW', craft.standbyPowerW, 'power')];
+      const inputs = [rotors, rotorPower, workingInput('S', 'standbyPowerW', craft.standbyPowerW, 'power')];
       return {
         inputs,
         lines: [line('A', 'k * P + S', 'power')],
@@ -102,7 +78,7 @@ function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key
       const coefficient = figures.fullThrustN / (densityKgPerM3 * perSecond ** 2 * geometry.diameterM ** 4);
       const inputs = [
         model('c', 'thrustCoefficient', coefficient, 'number'),
-        given('r', 'airDensity', densityKgPerM3, 'density'),
+        workingInput('r', 'airDensity', densityKgPerM3, 'density'),
         speed,
         diameter,
       ];
@@ -110,12 +86,12 @@ function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key
       return { inputs, lines, source: 'thrustCoefficient', spreadRatio: thrustUncertaintyRatio };
     }
     case 'thrustToWeightRatio': {
-      const pairs = craft.isCoaxial ? [given('x', 'coaxialRatio', COAXIAL_THRUST_RATIO, 'number')] : [];
+      const pairs = craft.isCoaxial ? [workingInput('x', 'coaxialRatio', COAXIAL_THRUST_RATIO, 'number')] : [];
       const inputs = [
         rotors,
         ...pairs,
         model('T', 'fullThrustN', figures.fullThrustN, 'force'),
-        given('m', 'massKg', craft.massKg, 'mass'),
+        workingInput('m', 'massKg', craft.massKg, 'mass'),
       ];
       const formula = craft.isCoaxial ? 'k * x * T / (m * 9.80665)' : 'k * T / (m * 9.80665)';
       return {
@@ -134,7 +110,7 @@ function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key
       };
     case 'pitchSpeedMPerS':
       return {
-        inputs: [given('p', 'pitchM', geometry.pitchM, 'length'), speed],
+        inputs: [workingInput('p', 'pitchM', geometry.pitchM, 'length'), speed],
         lines: [line('v', 'p * n / 60', 'number')],
         source: 'definition',
         spreadRatio: null,
@@ -142,7 +118,7 @@ function parts(craft: PickCraft, densityKgPerM3: number, worked: MarkedProp, key
     case 'thrustPerPowerNPerW': {
       const thrustN = figures.thrustPerPowerNPerW * rotorPowerW;
       return {
-        inputs: [given('T', 'carryThrustN', thrustN, 'force'), rotorPower],
+        inputs: [workingInput('T', 'carryThrustN', thrustN, 'force'), rotorPower],
         lines: [line('e', 'T / P', 'thrustPerPower')],
         source: 'rotorModel',
         spreadRatio: powerUncertaintyRatio,

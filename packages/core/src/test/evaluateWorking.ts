@@ -7,8 +7,9 @@ export function evaluateWorking(working: Working): number {
   for (const { symbol, formula } of working.lines) {
     const code = formula
       .replace(/\bln\(/g, 'Math.log(')
+      .replace(/\b(sqrt|exp)\(/g, 'Math.$1(')
       .replace(/\^/g, '**')
-      .replace(/\b(?!Math\b|log\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
+      .replace(/\b(?!Math\b|log\b|sqrt\b|exp\b)[A-Za-z]\w*/g, (name) => `names.get('${name}')`);
     value = Number(new Function('names', `return ${code}`)(names));
     names.set(symbol, value);
   }

@@ -7,6 +7,7 @@ export interface JudgeReasons {
   'judge.onlyOne': 'name' | 'craft';
   'judge.none': 'craft';
   'judge.sure': 'name' | 'share' | 'count';
+  'judge.scoreShare': 'ratio';
   'judge.gives': 'name' | 'wish' | 'difference' | 'halfWidth' | 'source';
   'judge.costs': 'name' | 'wish' | 'difference' | 'halfWidth' | 'source';
   'judge.predicted': 'name';

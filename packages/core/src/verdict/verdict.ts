@@ -146,7 +146,8 @@ export function scoresOf(contenders: readonly Contender[], wishes: readonly Wish
   });
 }
 
-function meanGain(contenders: readonly Contender[], name: string): number {
+/** What an open wish counts as: the mean gain of those of whom it is known, 0 where it is of nobody. */
+export function meanGain(contenders: readonly Pick<Contender, 'evidence'>[], name: string): number {
   const known = contenders.flatMap((c) => c.evidence[name]?.gain ?? []);
   return known.length === 0 ? 0 : known.reduce((a, b) => a + b, 0) / known.length;
 }

@@ -70,6 +70,8 @@ export const careSentences: Sentences<CareReasons> = {
     `${p.text('tags')} ${p.have('count')} flown ${p.number('hours', 1)} h, ${p.share('usedRatio')} of what is usual for the material (experience): replace.`,
   'care.soonDays': (p) =>
     `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life: due in ${p.number('days')} days at this pace.`,
+  'care.lifeByHours': (p) => `By hours alone it would be ${p.share('ratio')}: the larger of the two counts.`,
+  'care.lifeByFatigue': (p) => `By stress and strikes it would be ${p.share('ratio')}: the larger of the two counts.`,
   'care.soon': (p) => `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life.`,
   'care.strikes': (p) =>
     `${p.number('count')} ${p.text('count') === '1' ? 'strike' : 'strikes'} since the last look: walk round before it flies.`,

@@ -38,6 +38,7 @@ export const judgeSentences: Sentences<JudgeReasons> = {
   'judge.none': (p) => `Nothing that is known may be taken for ${p.text('craft')}`,
   'judge.sure': (p) =>
     `By these weights ${p.text('name')} is the best of ${p.number('count')} with a chance of ${p.share('share')}.`,
+  'judge.scoreShare': (p) => `No other is better with a chance of ${p.share('ratio')}.`,
   'judge.gives': (p) => `${p.text('name')}: ${told(p)}.`,
   'judge.costs': (p) => `${p.text('name')} pays with ${told(p)}.`,
   'judge.predicted': (p) => `${p.text('name')} stands on predictions alone: measure it before you buy a bag.`,

@@ -11,6 +11,8 @@ export interface StationPageProps {
   headline: ReactNode;
   /** A line under the headline. */
   detail?: ReactNode;
+  /** Opens how the headline's figure came about. */
+  working?: ReactNode;
   /** Beside the headline: tabs, a chosen point. */
   tools?: ReactNode;
   reasons?: ReactNode;
@@ -20,7 +22,16 @@ export interface StationPageProps {
 }
 
 /** A station: answer above, work in the middle, reasons and the action at the right. */
-export function StationPage({ eyebrow, headline, detail, tools, reasons, actions, children }: StationPageProps) {
+export function StationPage({
+  eyebrow,
+  headline,
+  detail,
+  working,
+  tools,
+  reasons,
+  actions,
+  children,
+}: StationPageProps) {
   const [isOpen, setOpen] = useState(false);
   const [said, setSaid] = useState<Readonly<Record<string, readonly Severity[]>>>({});
   const hear = useCallback(
@@ -40,7 +51,11 @@ export function StationPage({ eyebrow, headline, detail, tools, reasons, actions
             <h1 className={classes.headline} aria-live="polite">
               {headline}
             </h1>
-            {detail !== undefined && <div className={classes.detail}>{detail}</div>}
+            {(detail !== undefined || working !== undefined) && (
+              <div className={classes.detail}>
+                {detail} {working}
+              </div>
+            )}
           </div>
           {tools}
         </header>

@@ -74,7 +74,7 @@ function Shown({ working }: { working: Working }) {
               </td>
               <td data-right>{si(input.value, input.dimension)}</td>
               <td data-right className="muted">
-                {quantity(input.value, input.dimension).text}
+                {input.dimension !== 'number' && quantity(input.value, input.dimension).text}
               </td>
             </tr>
           ))}
@@ -89,7 +89,9 @@ function Shown({ working }: { working: Working }) {
             </code>
             <span>
               = {si(line.value, line.dimension)}{' '}
-              <span className="muted">({quantity(line.value, line.dimension).text})</span>
+              {line.dimension !== 'number' && (
+                <span className="muted">({quantity(line.value, line.dimension).text})</span>
+              )}
             </span>
           </li>
         ))}

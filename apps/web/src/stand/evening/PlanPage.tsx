@@ -6,7 +6,7 @@ import {
   type PackPieceView,
   type PropModelView,
 } from '@zivvo/contract';
-import { estimateEvening, protocolKinds } from '@zivvo/core';
+import { estimateEvening, explainEvening, protocolKinds } from '@zivvo/core';
 import { formatNumber } from '@zivvo/words';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
@@ -29,6 +29,7 @@ import { AskedNote } from '../../shared/ui/AskedNote.tsx';
 import { EmptyPage, ProblemNote, Ready } from '../../shared/ui/PageStates.tsx';
 import { propModelName } from '../../shared/ui/propModelName.ts';
 import { StationPage } from '../../shared/ui/StationPage.tsx';
+import { HeadlineWorking } from '../../shared/working/HeadlineWorking.tsx';
 import classes from './Evening.module.css';
 import {
   draftFaults,
@@ -199,6 +200,14 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
         estimate?.chargeAh != null
           ? `about ${formatNumber(estimate.chargeAh * 1000, 0)} mAh a run with the reference, by the model`
           : undefined
+      }
+      working={
+        estimate && (
+          <HeadlineWorking
+            working={explainEvening(planned.length, protocolOf(draft), estimate)}
+            subject={campaign.name}
+          />
+        )
       }
       reasons={
         <ul style={{ margin: 0, paddingLeft: 18, display: 'grid', gap: 8 }}>
