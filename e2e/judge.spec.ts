@@ -77,7 +77,7 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   await expect(page.getByRole('region', { name: 'Opinions, apart' })).toContainText('planted');
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Want 4 of Veddick 7.9×3.3×2' }).click();
-  await expect(page.getByText('4 of Veddick 7.9×3.3×2 are wanted for Petrel.')).toBeVisible();
+  await expect(page.getByText('4 of Veddick 7.9×3.3×2 are wanted for Petrel: 2 CW and 2 CCW.')).toBeVisible();
   await page.getByRole('button', { name: 'Keep the verdict' }).first().click();
   const kept = page.getByRole('region', { name: 'Verdicts kept' });
   await kept.getByRole('link', { name: 'Take Veddick 7.9×3.3×2 for Petrel' }).click();

@@ -31,9 +31,9 @@ test('from the map to a wanted prop, and back', async ({ shed, page }) => {
   // It is wanted, stands on the rack, and the wish is taken back.
   await page.keyboard.press('Escape');
   await action.click();
-  await expect(page.getByText(`4 of ${name} are wanted for Petrel.`)).toBeVisible();
+  await expect(page.getByText(`4 of ${name} are wanted for Petrel: 2 CW and 2 CCW.`)).toBeVisible();
   await page.getByRole('button', { name: /^Undo/ }).click();
-  await expect(page.getByText(`4 of ${name} are wanted for Petrel.`)).toBeHidden();
+  await expect(page.getByText(`4 of ${name} are wanted for Petrel: 2 CW and 2 CCW.`)).toBeHidden();
   // Other weights rank anew without another simulation.
   await page.getByLabel('Flown for').selectOption({ label: 'open fast course' });
   await expect(page.getByRole('heading', { level: 1 })).toContainText('For open fast course');

@@ -10,6 +10,7 @@ import type {
   CriterionName,
   EvidenceMark,
   FlyingStyle,
+  HandCounts,
   Layout,
   Look,
   Origin,
@@ -502,4 +503,11 @@ const CAUTIONS = {
 export function correctionSentence(advice: CorrectionAdvice, material: string): string {
   if (!advice.isAllowed) return FORBIDDEN[advice.reason](materialNames[material] ?? 'the material');
   return advice.caution === null ? 'suits: clean, rubbed down, clear of the leading edge.' : CAUTIONS[advice.caution];
+}
+
+/** So many of each hand, in words; a hand of which there is none is left out. */
+export function handsText({ cwCount, ccwCount }: HandCounts): string {
+  return [cwCount > 0 ? `${cwCount} CW` : null, ccwCount > 0 ? `${ccwCount} CCW` : null]
+    .filter((text) => text !== null)
+    .join(' and ');
 }

@@ -1,5 +1,6 @@
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
-import type { DueItem } from '@zivvo/core';
+import { handsNeeded, handsWanted, layoutKind, type DueItem } from '@zivvo/core';
+import { handsText } from '@zivvo/words';
 import { and, count, desc, eq, gt, isNull } from 'drizzle-orm';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -33,20 +34,20 @@ export class RackDue implements DueSource, OnModuleInit {
       .where(and(eq(propModel.workshopId, this.workshop.id), isNull(propModel.deletedAt), gt(propModel.wantedCount, 0)))
       .orderBy(desc(propModel.updatedAt))
       .limit(TOLD_MOST);
-    return rows.map((model) => ({
-      reason: {
-        code: 'due.buy',
-        severity: 'note',
-        values: {
-          name: writtenModelName(model),
-          count: model.wantedCount,
-          craft: crafts.find((c) => c.id === model.wantedCraftId)?.name ?? '',
+    return rows.map((model) => {
+      const craft = crafts.find((c) => c.id === model.wantedCraftId);
+      const hands = craft ? handsText(handsWanted(model.wantedCount, handsNeeded(craft.rotors, layoutKind(craft.layout)))) : '';
+      return {
+        reason: {
+          code: 'due.buy',
+          severity: 'note',
+          values: { name: writtenModelName(model), count: model.wantedCount, craft: craft?.name ?? '', hands },
+          figure: null,
         },
-        figure: null,
-      },
-      path: `/rack/${model.id}`,
-      craftId: model.wantedCraftId,
-    }));
+        path: `/rack/${model.id}`,
+        craftId: model.wantedCraftId,
+      };
+    });
   }
 
   private async deliveries(): Promise<DueItem[]> {

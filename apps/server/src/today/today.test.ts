@@ -64,7 +64,12 @@ describe('an own workshop', () => {
     ]);
     // What is done on the field before each flight does not wait here.
     expect(codes(view)).toEqual(['due.ticket', 'due.buy']);
-    expect(view.due[1]!.reason.values).toEqual({ name: 'Brindlow 7.2×3.9×3', count: 4, craft: 'Dunlin' });
+    expect(view.due[1]!.reason.values).toEqual({
+      name: 'Brindlow 7.2×3.9×3',
+      count: 4,
+      craft: 'Dunlin',
+      hands: '2 CW and 2 CCW',
+    });
     expect(view.jobs.map((j) => [j.reason.code, j.minutes])).toEqual([['due.ticket', 30]]);
     expect(view.recent.map((r) => [r.kind, r.title])).toEqual(
       expect.arrayContaining([

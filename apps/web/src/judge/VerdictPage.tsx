@@ -1,6 +1,6 @@
 import type { CraftView, WholeVerdictView } from '@zivvo/contract';
 import { handsNeeded } from '@zivvo/core';
-import { formatShare, wishWords } from '@zivvo/words';
+import { formatShare, handsText, wishWords } from '@zivvo/words';
 import { useMemo } from 'react';
 import { useParams } from 'react-router';
 import { useVerdictQuery } from '../shared/api/judgeApi.ts';
@@ -59,7 +59,6 @@ function Verdict({ craft, verdict }: VerdictProps) {
   const rows = useMemo(() => judgeRows(input, judgement), [input, judgement]);
   const wishes = countedWishes(input).filter((name) => rows.some((r) => r.contender.row[name]));
   const winner = rows.find((r) => r.id === verdict.winnerPropModelId);
-  const { cwCount, ccwCount } = handsNeeded(craft.rotors, craft.kind);
   const by = nameOf(verdict.personId);
   return (
     <StationPage
@@ -112,7 +111,7 @@ function Verdict({ craft, verdict }: VerdictProps) {
           </p>
           {winner && (
             <p>
-              {`To buy for ${input.craftName}: ${cwCount + ccwCount} of ${winner.name}, ${cwCount} CW and ${ccwCount} CCW.`}
+              {`To buy for ${input.craftName}: ${craft.rotors.length} of ${winner.name}, ${handsText(handsNeeded(craft.rotors, craft.kind))}.`}
               {winner.standing ? ` Best with a chance of ${formatShare(winner.standing.bestShare, 0)}.` : ''}
             </p>
           )}

@@ -30,7 +30,7 @@ test('a prop of the rack is wanted for every rotor; undoing brings back what was
   const { sent } = pretendServer({ 'PUT /prop-models/m2/want': model });
   renderInApp(<Wanting prop={propOfModel(model)} />);
   await press('Want');
-  expect(await screen.findByText('4 of Orle 7.6×3.4×2 are wanted for Petrel.')).toBeTruthy();
+  expect(await screen.findByText('4 of Orle 7.6×3.4×2 are wanted for Petrel: 2 CW and 2 CCW.')).toBeTruthy();
   await press('Undo');
   await waitFor(() => expect(sent).toHaveLength(2));
   expect(sent.map((s) => s.body)).toEqual([
@@ -56,7 +56,7 @@ test('a size that nobody has joins the rack first, and leaves it when undone', a
   }) as typeof fetch;
   renderInApp(<Wanting prop={propOfKey(keyOfSize(geometry))!} />);
   await press('Want');
-  await screen.findByText(/^4 of .* are wanted for Petrel\.$/);
+  await screen.findByText(/^4 of .* are wanted for Petrel: 2 CW and 2 CCW\.$/);
   await press('Undo');
   await waitFor(() => expect(sent).toHaveLength(3));
   const [created, wanted, removed] = sent;

@@ -1,5 +1,6 @@
 import type { PropModelView } from '@zivvo/contract';
 import { materialNames, tipNames } from '@zivvo/words';
+import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import { useKeys } from '../shared/keys/keys.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
@@ -13,7 +14,7 @@ import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import { RackTabs } from './RackTabs.tsx';
-import { bySize, rackFindings } from './rackView.ts';
+import { bySize, rackFindings, wantedText } from './rackView.ts';
 
 /** The rack: every model with what its label says, what was measured beside it, and how many of each hand. */
 export function Component() {
@@ -86,6 +87,7 @@ function Models({ items }: { items: PropModelView[] }) {
   const format = useFormat();
   const go = useGo();
   const { propModelId } = useInHand();
+  const { data: crafts } = useCraftsQuery();
   const open = (i: number): void => go(`/rack/${items[i]!.id}`);
   const rowKeys = useRowKeys({ onOpen: open });
   return (
@@ -118,7 +120,9 @@ function Models({ items }: { items: PropModelView[] }) {
               <td data-head>
                 <strong style={{ whiteSpace: 'nowrap' }}>{propModelName(m)}</strong>
                 {m.wantedCount > 0 && (
-                  <div className="muted" style={{ fontSize: 12.5 }}>{`wanted: ${m.wantedCount}`}</div>
+                  <div className="muted" style={{ fontSize: 12.5 }}>
+                    {wantedText(m, crafts?.items ?? [])}
+                  </div>
                 )}
               </td>
               <td data-right data-label="Diameter">

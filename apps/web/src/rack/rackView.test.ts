@@ -1,7 +1,7 @@
 import { expect, test } from '@jest/globals';
-import type { PropModelView } from '@zivvo/contract';
+import type { CraftView, PropModelView } from '@zivvo/contract';
 import { yieldOf } from '@zivvo/core';
-import { bySize, rackFindings } from './rackView.ts';
+import { bySize, rackFindings, wantedText } from './rackView.ts';
 import { bySupplier } from './yieldView.ts';
 
 const model = (label: string, cwCount: number | null, ccwCount = 0, diameterM = 0.18): PropModelView =>
@@ -48,4 +48,11 @@ test('bags are summed by whoever sold them, the best first; what nobody named st
     ['Fell', ['Brindlow'], 4, 1],
     ['Harbour', ['Brindlow', 'Orle'], 8, 0.5],
   ]);
+});
+
+test('what is wanted is told by hand where the craft is known', () => {
+  const rotors = [{ spin: 'cw' }, { spin: 'ccw' }, { spin: 'cw' }, { spin: 'ccw' }] as CraftView['rotors'];
+  const crafts = [{ id: 'c1', name: 'Dunlin', kind: 'multirotor' as const, rotors }];
+  expect(wantedText({ wantedCount: 8, wantedCraftId: 'c1' }, crafts)).toBe('wanted for Dunlin: 4 CW and 4 CCW');
+  expect(wantedText({ wantedCount: 3, wantedCraftId: 'gone' }, crafts)).toBe('wanted: 3');
 });

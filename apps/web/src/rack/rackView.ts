@@ -1,4 +1,6 @@
-import type { PropModelView } from '@zivvo/contract';
+import type { CraftView, PropModelView } from '@zivvo/contract';
+import { handsNeeded, handsWanted } from '@zivvo/core';
+import { handsText } from '@zivvo/words';
 import { propModelName } from '../shared/ui/propModelName.ts';
 
 export interface Shortage {
@@ -46,4 +48,15 @@ export function rackFindings(models: readonly PropModelView[]): RackFindings {
 /** Smallest first, as they hang on the rack. */
 export function bySize(models: readonly PropModelView[]): PropModelView[] {
   return [...models].sort((a, b) => a.diameterM - b.diameterM || a.pitchM - b.pitchM);
+}
+
+/** How many of a model are wanted, of each hand where it is said for which craft. */
+export function wantedText(
+  { wantedCount, wantedCraftId }: Pick<PropModelView, 'wantedCount' | 'wantedCraftId'>,
+  crafts: readonly Pick<CraftView, 'id' | 'name' | 'rotors' | 'kind'>[],
+): string {
+  const craft = crafts.find((c) => c.id === wantedCraftId);
+  if (!craft) return `wanted: ${wantedCount}`;
+  const hands = handsWanted(wantedCount, handsNeeded(craft.rotors, craft.kind));
+  return `wanted for ${craft.name}: ${handsText(hands)}`;
 }

@@ -13,7 +13,7 @@ import {
   type PieceLife,
 } from './pieceLife.ts';
 import { isPieceTag, pieceTag } from './pieceTag.ts';
-import { byHand, changesLeft, handsNeeded, setState, type SetPiece } from './setNeeds.ts';
+import { byHand, changesLeft, handsNeeded, handsWanted, setState, type SetPiece } from './setNeeds.ts';
 import { doesMostFail, judgeFate, sumOfYields, yieldOf, type PieceFate } from './yield.ts';
 
 const anyAction: fc.Arbitrary<PieceAction> = fc.oneof(
@@ -258,6 +258,10 @@ describe('sets', () => {
   const piece = (id: string, hand: SetPiece['hand'], propModelId = 'm'): SetPiece => ({ id, hand, propModelId });
   test('a quad needs two of each hand, a tractor plane one that is CCW seen from its label', () => {
     expect(handsNeeded(quad, 'multirotor')).toEqual({ cwCount: 2, ccwCount: 2 });
+    expect(handsWanted(8, handsNeeded(quad, 'multirotor'))).toEqual({ cwCount: 4, ccwCount: 4 });
+    expect(handsWanted(5, { cwCount: 1, ccwCount: 2 })).toEqual({ cwCount: 2, ccwCount: 3 });
+    expect(handsWanted(3, { cwCount: 0, ccwCount: 1 })).toEqual({ cwCount: 0, ccwCount: 3 });
+    expect(handsWanted(0, { cwCount: 0, ccwCount: 0 })).toEqual({ cwCount: 0, ccwCount: 0 });
     expect(handsNeeded(layOut({ layout: 'tractor', diagonalM: null, arms: null }), 'plane')).toEqual({
       cwCount: 0,
       ccwCount: 1,

@@ -15,6 +15,17 @@ export function handsNeeded(rotors: readonly Pick<Rotor, 'spin'>[], kind: CraftK
 }
 
 /**
+ * How many of each hand a wanted count is, in the shares that a craft flies with.
+ *
+ * @param count - pieces that are wanted, a whole number from 0
+ * @example handsWanted(8, { cwCount: 2, ccwCount: 2 }) // => 4 and 4
+ */
+export function handsWanted(count: number, { cwCount, ccwCount }: HandCounts): HandCounts {
+  const wanted = Math.round((count * cwCount) / Math.max(1, cwCount + ccwCount));
+  return { cwCount: wanted, ccwCount: count - wanted };
+}
+
+/**
  * Pieces by the hand they would serve: those that fit either way count once, where there are fewer.
  *
  * @param pieces - counts of each hand and of symmetric pieces, whole numbers from 0

@@ -2,7 +2,7 @@ import { severities, type Reason, type ReasonCode } from '../figure/reason.ts';
 
 /** Codes of what Today says beside the codes of the stations, each with the names of its values. */
 export interface TodayReasons {
-  'due.buy': 'name' | 'count' | 'craft';
+  'due.buy': 'name' | 'count' | 'craft' | 'hands';
   'due.checkIn': 'name' | 'count' | 'supplier';
   'due.evening': 'name' | 'done' | 'of';
   'due.ticket': 'complaint' | 'days';

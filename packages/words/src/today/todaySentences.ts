@@ -4,7 +4,7 @@ import type { Sentences } from '../pen.ts';
 /** What Today says, in words. */
 export const todaySentences: Sentences<TodayReasons> = {
   'due.buy': (p) =>
-    `${p.number('count')} of ${p.text('name')} are wanted${p.text('craft') === '' ? '' : ` for ${p.text('craft')}`}.`,
+    `${p.number('count')} of ${p.text('name')} are wanted${p.text('craft') === '' ? '' : ` for ${p.text('craft')}: ${p.text('hands')}`}.`,
   'due.checkIn': (p) =>
     `${p.text('count') === '1' ? '1 piece' : `${p.number('count')} pieces`} of ${p.text('name')}${p.text('supplier') === '' ? '' : ` from ${p.text('supplier')}`} ${p.text('count') === '1' ? 'waits' : 'wait'} to be checked in.`,
   'due.evening': (p) => `${p.text('name')}: ${p.number('done')} of ${p.number('of')} runs are done.`,

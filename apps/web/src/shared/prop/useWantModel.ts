@@ -1,4 +1,6 @@
 import type { CraftView, PropModelView } from '@zivvo/contract';
+import { handsNeeded } from '@zivvo/core';
+import { handsText } from '@zivvo/words';
 import { useCallback } from 'react';
 import { failureOf } from '../api/api.ts';
 import { useWantPropModelMutation } from '../api/rackApi.ts';
@@ -25,7 +27,7 @@ export function useWantModel(craft: CraftView): (wanted: Wanted) => Promise<void
       }
       const backTo = { count: before.wantedCount, craftId: before.wantedCraftId };
       void announceDeletion(
-        `${count} of ${name} are wanted for ${craft.name}.`,
+        `${count} of ${name} are wanted for ${craft.name}: ${handsText(handsNeeded(craft.rotors, craft.kind))}.`,
         undo ?? (() => void want({ id, body: backTo })),
       );
     },
