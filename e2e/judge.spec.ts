@@ -66,7 +66,7 @@ test('the demo’s quad: stand, air and ear in one matrix; a verdict on paper, b
   await expect(evidence.getByRole('row', { name: /Kessro 7\.4/ })).toContainText('ESC limit');
   for (const source of ['by the stand', 'by flights', 'by ear', 'predicted'])
     await expect(evidence.getByRole('img', { name: source, exact: true }).first()).toBeVisible();
-  await page.getByRole('button', { name: 'All 11 figures' }).click();
+  await page.getByRole('button', { name: 'All 12 figures' }).click();
   await expect(evidence.getByRole('columnheader', { name: 'Price' })).toBeVisible();
   await evidence.getByRole('button', { name: 'Sound' }).click();
   await expect(evidence.getByRole('columnheader', { name: /Sound/ })).toHaveAttribute('aria-sort', 'descending');

@@ -6,6 +6,9 @@ const api = process.env.ZIVVO_API ?? 'http://127.0.0.1:4600';
 /** What only a page with a form needs. */
 const FORMS = /react-hook-form|shared.forms.(Fields|QuantityField|dtoResolver|useKeptForm|ConflictNote)/;
 
+/** What only somebody needs who asks how a figure follows. */
+const WORKINGS = /shared.working.WorkingDrawer|words.src.workingWords|components.Drawer/;
+
 export default defineConfig({
   plugins: [react()],
   resolve: { conditions: ['source', ...defaultClientConditions] },
@@ -21,11 +24,13 @@ export default defineConfig({
           groups: [
             {
               name: 'shared',
-              test: (id) => !/echarts|zrender|papaparse|@tanstack|shared.table/.test(id) && !FORMS.test(id),
+              test: (id) =>
+                !/echarts|zrender|papaparse|@tanstack|shared.table/.test(id) && !FORMS.test(id) && !WORKINGS.test(id),
               minShareCount: 3,
               priority: 1,
             },
             { name: 'forms', test: FORMS },
+            { name: 'workings', test: WORKINGS },
           ],
         },
       },

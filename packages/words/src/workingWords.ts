@@ -96,8 +96,13 @@ const inputFamilies: Record<string, (...parts: string[]) => string> = {
   weight: (wish) => `weight of “${wishWords[wish as WishName].toLowerCase()}”`,
   gain: (wish) => `gain in “${wishWords[wish as WishName].toLowerCase()}”: 0.03 is what usually matters`,
   openGain: (wish) => `“${wishWords[wish as WishName].toLowerCase()}” is not known of it: mean of the others`,
-  arm: (what, place) =>
-    `${placeNames[place as RotorPlace].toLowerCase()}: ${{ xM: 'forward of the middle', yM: 'right of the middle', offN: 'pull beyond what it should be' }[what!]}`,
+  arm: (what = '', place) => `${placeNames[place as RotorPlace].toLowerCase()}: ${armWords[what] ?? what}`,
+};
+
+const armWords: Record<string, string> = {
+  xM: 'forward of the middle',
+  yM: 'right of the middle',
+  offN: 'pull beyond what it should be',
 };
 
 /** What an input of a working is. */

@@ -1,6 +1,6 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql } from 'drizzle-orm';
-import type { CareOutcome, DrillKind } from '@zivvo/core';
+import { and, asc, count, desc, eq, gt, gte, inArray, isNull, lte, ne, or, sql, sum } from 'drizzle-orm';
+import { WEAR_POWER, type CareOutcome, type DrillKind } from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -115,9 +115,12 @@ export function openOutcome(outcome: CareOutcome | undefined): Exclude<CareOutco
 }
 
 /** One flight of one piece. */
-export interface PieceFlight {
+/** All that a piece has flown. */
+export interface PieceFlown {
   pieceId: string;
+  flightCount: number;
   durationS: number;
+  /** The one speed that wears as much as all that were flown. */
   speedRpm: number;
 }
 
@@ -184,13 +187,22 @@ export class FlightRepository extends RowRepository<typeof flight> {
     return row ?? { flightCount: 0, flownS: 0 };
   }
 
-  async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlight[]> {
+  /** What pieces have flown, one line each however often they flew: the core's `alikeSpeed`, summed where the rows are. */
+  async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlown[]> {
     if (pieceIds.length === 0) return [];
+    const wear = sql`sum(${flight.durationS} * power(${flightPiece.speedRpm}, ${WEAR_POWER}::float8))`;
+    const alike = sql`power(${wear} / sum(${flight.durationS}), 1 / ${WEAR_POWER}::float8)`;
     return db
-      .select({ pieceId: flightPiece.pieceId, durationS: flight.durationS, speedRpm: flightPiece.speedRpm })
+      .select({
+        pieceId: flightPiece.pieceId,
+        flightCount: count(),
+        durationS: sum(flight.durationS).mapWith(Number),
+        speedRpm: alike.mapWith(Number),
+      })
       .from(flightPiece)
       .innerJoin(flight, eq(flight.id, flightPiece.flightId))
-      .where(and(inArray(flightPiece.pieceId, pieceIds), isNull(flight.deletedAt)));
+      .where(and(inArray(flightPiece.pieceId, pieceIds), isNull(flight.deletedAt)))
+      .groupBy(flightPiece.pieceId);
   }
 }
 

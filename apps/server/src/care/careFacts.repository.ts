@@ -40,20 +40,16 @@ export class CareFactsRepository {
       [...after].map(([craftId, sequence]) => sql`(${craftId}::uuid, ${sequence}::bigint)`),
       sql`, `,
     );
-    const last = sql`(select s.last from (values ${since}) as s (craft_id, last) where s.craft_id = ${event.subjectId})`;
     const rows = await db
       .select({ craftId: event.subjectId, kind: event.kind, total: count() })
-      .from(event)
+      .from(sql`(values ${since}) as since (craft_id, last)`)
+      .innerJoin(event, sql`${event.subjectId} = since.craft_id and ${event.sequence} > since.last`)
       .leftJoin(flight, and(eq(event.kind, 'flown'), sql`${flight.id} = (${event.fact} ->> 'flightId')::uuid`))
       .leftJoin(strike, and(eq(event.kind, 'struck'), sql`${strike.id} = (${event.fact} ->> 'strikeId')::uuid`))
       .where(
-        and(
-          inArray(event.subjectId, [...after.keys()]),
-          gt(event.sequence, last),
-          or(
-            and(eq(event.kind, 'flown'), isNotNull(flight.id), isNull(flight.deletedAt)),
-            and(eq(event.kind, 'struck'), isNotNull(strike.id), isNull(strike.deletedAt)),
-          ),
+        or(
+          and(eq(event.kind, 'flown'), isNotNull(flight.id), isNull(flight.deletedAt)),
+          and(eq(event.kind, 'struck'), isNotNull(strike.id), isNull(strike.deletedAt)),
         ),
       )
       .groupBy(event.subjectId, event.kind);

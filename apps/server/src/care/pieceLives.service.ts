@@ -43,17 +43,17 @@ export class PieceLives {
     return new Map(
       pieces.map(({ piece }) => {
         const model = models.get(piece.propModelId)!;
-        const own = flown.filter((f) => f.pieceId === piece.id);
+        const own = flown.find((f) => f.pieceId === piece.id);
         const strikes = struck.filter((s) => s.pieceId === piece.id).map((s) => s.severity);
         return [
           piece.id,
           pieceLifeLeft({
             diameterM: piece.diameterM ?? model.measuredDiameterM ?? model.diameterM,
             material: model.material,
-            flown: own,
+            flown: own ? [own] : [],
             strikes,
             hasNick: nicked.has(piece.id),
-            flightCount: own.length,
+            flightCount: own?.flightCount ?? 0,
             secondsPerDay,
           }),
         ];

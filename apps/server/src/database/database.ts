@@ -3,7 +3,9 @@ import { migrate } from 'drizzle-orm/node-postgres/migrator';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { AnswerMemory } from './answerMemory.ts';
 import { PreparingClient } from './preparingClient.ts';
+import { RememberingPool } from './rememberingPool.ts';
 import pg from 'pg';
 import type { Config } from '../config.ts';
 import { prepareFolder, type FolderTemplate } from './folder.ts';
@@ -76,14 +78,16 @@ function templateOf(
 
 /** One connection over a wire; the embedded database has no second one, so a transaction owns it. */
 export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }> {
-  const pool = new pg.Pool({
-    Client: PreparingClient,
-    max: 1,
-    idleTimeoutMillis: 0,
-    user: 'postgres',
-    database: 'postgres',
-    stream: () => new PgliteStream(link),
-  });
+  const pool = new RememberingPool(
+    {
+      max: 1,
+      idleTimeoutMillis: 0,
+      user: 'postgres',
+      database: 'postgres',
+      stream: () => new PgliteStream(link),
+    },
+    new AnswerMemory(),
+  );
   const db = drizzle(pool, { schema, casing: 'snake_case' });
   await migrateForward(db, pool);
   return { db, pool };

@@ -6,6 +6,7 @@ import type {
   CraftListView,
   CraftView,
   FittingView,
+  FoundView,
   LogView,
   PackPieceView,
   PackServiceView,
@@ -153,6 +154,20 @@ describe('a world that could exist', () => {
       );
     for (const pack of await db.select().from(packPiece))
       expect(pack.cycleCount).toBeGreaterThanOrEqual(flights.filter((f) => f.packPieceId === pack.id).length);
+  });
+
+  test('props are found as they flew and as they sounded, each once a craft and a place', async () => {
+    const found = await get<FoundView[]>('/api/finder?words=Veddick');
+    const [flights, takes] = (['flight', 'take'] as const).map((kind) => found.filter((f) => f.kind === kind));
+    expect(flights!.length).toBeGreaterThan(0);
+    expect(takes!.length).toBeGreaterThan(0);
+    for (const { title, craftId, propModelId, detail } of [...flights!, ...takes!]) {
+      expect(title).toContain('Veddick');
+      expect([craftId, propModelId]).not.toContain(null);
+      expect(detail).toMatch(/, \d+ (?:cards?|takes?)$/);
+    }
+    const keys = found.map((f) => `${f.kind} ${f.id} ${f.propModelId}`);
+    expect(new Set(keys).size).toBe(keys.length);
   });
 
   test('gains are of props that were fitted and flown; tickets name what is in the record; the evening is one', async () => {

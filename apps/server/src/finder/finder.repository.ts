@@ -1,8 +1,11 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { FoundView } from '@zivvo/contract';
 import { readPropLabel } from '@zivvo/core';
-import { and, between, desc, eq, ilike, isNull, or, type SQL } from 'drizzle-orm';
+import { and, between, count, desc, eq, ilike, isNull, max, or, type SQL } from 'drizzle-orm';
 import { craft } from '../craft/craft.table.ts';
+import { flight } from '../care/care.table.ts';
+import { flightCard } from '../fly/fly.table.ts';
+import { listening, soundTake } from '../listen/listen.table.ts';
 import { batch, pieceLife, pieceSet, propPiece } from '../rack/piece.table.ts';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
@@ -31,6 +34,8 @@ export class FinderRepository {
       this.models(isModel),
       craftThings(this.db, this.workshop.id, pattern, MOST_OF_A_KIND),
       this.runs(isModel),
+      this.flights(isModel),
+      this.takes(isModel),
       this.packs(pattern),
       this.motors(pattern),
       this.sets(pattern),
@@ -158,6 +163,54 @@ export class FinderRepository {
       craftId: r.craftId,
       propModelId: r.propModelId,
     }));
+  }
+
+  /** Props as they flew on a craft: their cards stand side by side on one page. */
+  private async flights(isModel: SQL | undefined): Promise<FoundView[]> {
+    const rows = await this.db
+      .select({ model: propModel, craftId: craft.id, craftName: craft.name, cards: count(), last: max(flight.flownAt) })
+      .from(flightCard)
+      .innerJoin(flight, eq(flight.id, flightCard.flightId))
+      .innerJoin(craft, eq(craft.id, flightCard.craftId))
+      .innerJoin(propModel, eq(propModel.id, flightCard.propModelId))
+      .where(and(this.lives(flightCard), isNull(flight.deletedAt), isNull(craft.deletedAt), isModel))
+      .groupBy(propModel.id, craft.id)
+      .orderBy(desc(max(flight.flownAt)))
+      .limit(MOST_OF_A_KIND);
+    return rows.map(({ model, craftId, craftName, cards }) => ({
+      kind: 'flight',
+      id: craftId,
+      title: propModelName(model),
+      detail: `${craftName}, ${cards} ${cards === 1 ? 'card' : 'cards'}`,
+      craftId,
+      propModelId: model.id,
+    }));
+  }
+
+  /** Props as they sounded at a place. */
+  private async takes(isModel: SQL | undefined): Promise<FoundView[]> {
+    const rows = await this.db
+      .select({ model: propModel, id: listening.id, place: listening.place, craftId: craft.id, takes: count() })
+      .from(soundTake)
+      .innerJoin(listening, eq(listening.id, soundTake.listeningId))
+      .innerJoin(craft, eq(craft.id, listening.craftId))
+      .innerJoin(propModel, eq(propModel.id, soundTake.propModelId))
+      .where(and(this.lives(soundTake), isNull(listening.deletedAt), isNull(craft.deletedAt), isModel))
+      .groupBy(propModel.id, listening.id, craft.id)
+      .orderBy(desc(max(soundTake.createdAt)))
+      .limit(MOST_OF_A_KIND);
+    return rows.map(({ model, id, place, craftId, takes }) => ({
+      kind: 'take',
+      id,
+      title: propModelName(model),
+      detail: `${place}, ${takes} ${takes === 1 ? 'take' : 'takes'}`,
+      craftId,
+      propModelId: model.id,
+    }));
+  }
+
+  private lives(table: typeof flightCard | typeof soundTake): SQL | undefined {
+    return and(eq(table.workshopId, this.workshop.id), isNull(table.deletedAt));
   }
 
   private async packs(pattern: string): Promise<FoundView[]> {

@@ -157,7 +157,8 @@ const changesTo = (before: JudgeInput, now: JudgeInput): Reason[] | null =>
   now.contenders.length > 0 ? changesSince(before, now) : null;
 
 function inputOf(craft: CraftRow, row: JudgeWishesRow | null, { referenceId, contenders }: Evidence): JudgeInput {
-  const weights: JudgeWeights = row?.weights ?? usualJudgeWeights(craft.weights, craft.use ?? USUAL_USE);
-  const matters: JudgeMatters = row?.matters ?? usualMatters;
+  // What was kept before there was a wish takes the usual of it.
+  const weights: JudgeWeights = { ...usualJudgeWeights(craft.weights, craft.use ?? USUAL_USE), ...row?.weights };
+  const matters: JudgeMatters = { ...usualMatters, ...row?.matters };
   return { craftName: craft.name, referenceId: referenceId ?? '', contenders, weights, matters };
 }

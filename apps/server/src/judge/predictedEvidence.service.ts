@@ -6,6 +6,8 @@ import {
   criterionNames,
   evaluateCandidate,
   modelGeometry,
+  serviceHours,
+  wearSpeedRpm,
   type Candidate,
   type CriterionName,
   type JudgeBar,
@@ -20,7 +22,7 @@ import { CalibrationService } from '../stand/calibration.service.ts';
 
 /** What the model says of one prop on one craft. */
 export interface PredictedProp {
-  known: Partial<Record<CriterionName, KnownFigure>>;
+  known: Partial<Record<CriterionName | 'life', KnownFigure>>;
   bars: JudgeBar[];
 }
 
@@ -33,6 +35,9 @@ const HALF_WIDTHS: Readonly<Record<Exclude<CriterionName, 'thrust' | 'minutes'>,
   gentle: 0.02,
   tough: 0.15,
 };
+
+/** The same of the hours that a piece serves, which orders materials and sizes and foretells none. */
+const LIFE_WIDTH = 0.4;
 
 /** Predictions of props on a craft, corrected by what its own motor did on the stand. */
 @Injectable()
@@ -57,13 +62,15 @@ export class PredictedEvidence {
           makerLimitRpm: model.speedLimitRpm,
           boreDiameterM: model.boreDiameterM,
         });
-        return [model.id, predictedProp(candidate)];
+        const speedRpm = wearSpeedRpm(prepared, candidate.geometry);
+        const hours = speedRpm && serviceHours(model.material, candidate.geometry.diameterM, speedRpm);
+        return [model.id, predictedProp(candidate, hours)];
       }),
     );
   }
 }
 
-function predictedProp(candidate: Candidate): PredictedProp {
+function predictedProp(candidate: Candidate, hours: number | null): PredictedProp {
   const known = criterionNames.flatMap((name) => {
     const value = candidate.figures[criteria[name].figure];
     if (!Number.isFinite(value)) return [];
@@ -71,7 +78,7 @@ function predictedProp(candidate: Candidate): PredictedProp {
     return [[name, predictedFigure(value, halfWidth)] as const];
   });
   return {
-    known: Object.fromEntries(known),
+    known: { ...Object.fromEntries(known), ...(hours ? { life: predictedFigure(hours, LIFE_WIDTH * hours) } : {}) },
     bars: brokenLimits(candidate.margins).map((limit) => ({
       limit,
       margin: candidate.margins[limit],

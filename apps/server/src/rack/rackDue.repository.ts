@@ -36,7 +36,9 @@ export class RackDue implements DueSource, OnModuleInit {
       .limit(TOLD_MOST);
     return rows.map((model) => {
       const craft = crafts.find((c) => c.id === model.wantedCraftId);
-      const hands = craft ? handsText(handsWanted(model.wantedCount, handsNeeded(craft.rotors, layoutKind(craft.layout)))) : '';
+      const hands = craft
+        ? handsText(handsWanted(model.wantedCount, handsNeeded(craft.rotors, layoutKind(craft.layout))))
+        : '';
       return {
         reason: {
           code: 'due.buy',

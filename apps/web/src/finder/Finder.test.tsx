@@ -5,6 +5,7 @@ import userEvent from '@testing-library/user-event';
 import type { FoundView } from '@zivvo/contract';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { pages } from '../app/features.ts';
+import { useKeys } from '../shared/keys/keys.ts';
 import Finder from './Finder.tsx';
 
 Element.prototype.scrollIntoView = () => undefined;
@@ -72,4 +73,17 @@ test('pages and symptoms are found by their words', async () => {
   await userEvent.clear(await box());
   await userEvent.type(await box(), 'shak');
   expect(await screen.findByRole('button', { name: /^Something shakes/ })).toBeTruthy();
+});
+
+test('what can be done on the page is found by its words, and done', async () => {
+  const done = jest.fn();
+  function Page() {
+    useKeys([{ key: 'n', what: 'Walk round', run: done }]);
+    return <Finder pages={[]} onClose={onClose} />;
+  }
+  renderInApp(<Page />);
+  await userEvent.type(await box(), 'walk');
+  await userEvent.click(await screen.findByRole('button', { name: /^Walk round.*On this page/ }));
+  expect(done).toHaveBeenCalledTimes(1);
+  expect(onClose).toHaveBeenCalled();
 });

@@ -5,6 +5,7 @@ import { symptomNames } from '@zivvo/core';
 import { symptomWords } from '@zivvo/words';
 import { useEffect, useState } from 'react';
 import { useFoundQuery } from '../shared/api/workshopApi.ts';
+import { useKeysInForce } from '../shared/keys/keys.ts';
 import { useGo } from '../shared/inHand/useInHand.ts';
 import { foundNames, pathOfFound } from '../shared/ui/foundPlaces.ts';
 
@@ -12,7 +13,10 @@ const [finderStore, finder] = createSpotlight();
 
 const MOST_SYMPTOMS = 6;
 
-/** Finds crafts, props, campaigns, runs and pages by a few letters. */
+/** Keys of moving about, which mean nothing without a place to be at. */
+const NOT_A_DEED = /^(?:Arrow|Enter|Escape|Home|End|Page|[/?])/;
+
+/** Finds whatever has a name, pages, symptoms, and what can be done on the page, by a few letters. */
 export default function Finder({
   pages: all,
   onClose,
@@ -26,6 +30,9 @@ export default function Finder({
   const { currentData: found = [], isFetching } = useFoundQuery(asked, { skip: asked === '' });
   useEffect(() => finder.open(), []);
   const pages = all.filter((p) => p.title.toLowerCase().includes(asked.toLowerCase()));
+  const deeds = useKeysInForce().filter(
+    (k) => asked !== '' && !NOT_A_DEED.test(k.key) && k.what.toLowerCase().includes(asked.toLowerCase()),
+  );
   const symptoms =
     asked === ''
       ? []
@@ -44,11 +51,11 @@ export default function Finder({
       clearQueryOnClose={false}
       transitionProps={{ duration: 0 }}
     >
-      <Spotlight.Search placeholder="Craft, prop, run, page" aria-label="Find anything" />
+      <Spotlight.Search placeholder="Craft, prop, run, flight, page" aria-label="Find anything" />
       <Spotlight.ActionsList>
         {found.map((f) => (
           <Spotlight.Action
-            key={`${f.kind}${f.id}`}
+            key={`${f.kind}${f.id}${f.propModelId}`}
             label={f.title}
             description={`${foundNames[f.kind]} · ${f.detail}`}
             onClick={open(() =>
@@ -70,7 +77,15 @@ export default function Finder({
             onClick={open(() => go('/care/symptoms'))}
           />
         ))}
-        {found.length + pages.length + symptoms.length === 0 && (
+        {deeds.map((deed) => (
+          <Spotlight.Action
+            key={deed.key}
+            label={deed.what}
+            description={`On this page · key ${deed.key}`}
+            onClick={open(deed.run)}
+          />
+        ))}
+        {found.length + pages.length + symptoms.length + deeds.length === 0 && (
           <Spotlight.Empty>{isFetching ? 'Looking…' : `Nothing is called “${words}”.`}</Spotlight.Empty>
         )}
       </Spotlight.ActionsList>

@@ -95,6 +95,8 @@ export function valueText(name: WishName, { value, source }: EvidenceCell, forma
       return format.quantity(value, 'temperature', 0).text;
     case 'price':
       return formatNumber(value, 2);
+    case 'life':
+      return `${formatNumber(value, 0)}\u202fh`;
     case 'gentle':
     case 'tough':
     case 'usable':

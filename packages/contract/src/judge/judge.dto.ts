@@ -14,6 +14,9 @@ export class JudgeWeightsDto extends WeightsDto {
 
   @Within(judgeLimits.weight)
   usable!: number;
+
+  @Within(judgeLimits.weight)
+  life!: number;
 }
 
 /** Differences below which they do not matter: shares, decibels of sound, degrees of the motor. */
@@ -50,6 +53,9 @@ export class JudgeMattersDto {
 
   @Within(judgeLimits.matters)
   usable!: number;
+
+  @Within(judgeLimits.matters)
+  life!: number;
 }
 
 /** What one person wants of one craft's props. */

@@ -55,6 +55,8 @@ export interface FoundView {
     | 'set'
     | 'delivery'
     | 'listening'
+    | 'flight'
+    | 'take'
     | 'ticket'
     | 'verdict';
   id: string;

@@ -7,7 +7,7 @@ import { looks } from '../rack/pieceLife.ts';
 import { careRemarks, type CareRemarkFacts } from './careRemarks.ts';
 import { conditionOf, isRetiring } from './condition.ts';
 import { drillKinds, makeDrill } from './drills.ts';
-import { fatigueIndex, stateOf, strikeSeverities, type FatigueLoad } from './fatigue.ts';
+import { alikeSpeed, fatigueIndex, stateOf, strikeSeverities, type FatigueLoad } from './fatigue.ts';
 import {
   careOutcomes,
   carePlaces,
@@ -21,7 +21,7 @@ import {
   type LookedPiece,
 } from './findings.ts';
 import { gainAdvice, gainScale, type GainLook } from './gains.ts';
-import { pieceLifeLeft, rotationHours } from './life.ts';
+import { pieceLifeLeft, rotationHours, serviceHours } from './life.ts';
 import { seasonSpares } from './season.ts';
 import { struckThings, strikeSeverity } from './strikes.ts';
 import { causeNames, causeTable, symptomNames, symptomTestNames } from './symptomTable.ts';
@@ -175,6 +175,33 @@ describe('life', () => {
     hasNick: false,
   };
   const service = { ...load, flightCount: 90, secondsPerDay: 600 };
+
+  test('a piece serves the hours of its material, fewer where it is stressed', () => {
+    expect(serviceHours('glassNylon', 0.1, 5_000)).toBe(rotationHours.glassNylon);
+    const stressed = serviceHours('polycarbonate', 0.127, 24_000);
+    expect(stressed).toBeCloseTo(40, 9);
+    expect(serviceHours('polycarbonate', 0.127, 26_000)).toBeLessThan(stressed);
+    expect(serviceHours('wood', 0.2, 0)).toBe(rotationHours.wood);
+  });
+
+  test('one speed stands for many: it wears as much in the same time', () =>
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            durationS: fc.double({ min: 1, max: 3600, noNaN: true }),
+            speedRpm: fc.double({ min: 0, max: 40_000, noNaN: true }),
+          }),
+          { minLength: 1, maxLength: 12 },
+        ),
+        (flown) => {
+          const durationS = flown.reduce((sum, f) => sum + f.durationS, 0);
+          const one = [{ durationS, speedRpm: alikeSpeed(flown) }];
+          const [all, alike] = [flown, one].map((f) => fatigueIndex({ ...load, strikes: [], flown: f }).index);
+          expect(alike!).toBeCloseTo(all!, 9);
+        },
+      ),
+    ));
 
   test('a bigger prop is stressed far more than an inch suggests', () => {
     const at = (diameterM: number): number => fatigueIndex({ ...load, diameterM, strikes: [] }).index;

@@ -51,6 +51,8 @@ const SEVERITY: Record<StrikeSeverity, number> = { light: 0.05, medium: 0.2, har
 const REFERENCE_RPM = 24_000;
 const REFERENCE_M = 5 * INCH_M;
 const SLOPE = 6;
+/** Wear in the same time goes with this power of speed. */
+export const WEAR_POWER = 2 * SLOPE;
 const REFERENCE_H = 40;
 const NOTCH = 0.5;
 const INSPECT = 0.5;
@@ -101,9 +103,10 @@ export function alikeSpeed(flown: readonly FlownTime[]): number {
   const totalS = flown.reduce((sum, f) => sum + Math.max(0, f.durationS), 0);
   const fastest = Math.max(0, ...flown.map((f) => f.speedRpm));
   if (totalS === 0 || fastest === 0) return 0;
-  const power = 2 * SLOPE;
-  const parts = flown.map((f) => (Math.max(0, f.durationS) / totalS) * (Math.max(0, f.speedRpm) / fastest) ** power);
-  return fastest * parts.reduce((a, b) => a + b, 0) ** (1 / power);
+  const parts = flown.map(
+    (f) => (Math.max(0, f.durationS) / totalS) * (Math.max(0, f.speedRpm) / fastest) ** WEAR_POWER,
+  );
+  return fastest * parts.reduce((a, b) => a + b, 0) ** (1 / WEAR_POWER);
 }
 
 /** State of a used share of life. */

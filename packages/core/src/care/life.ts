@@ -43,6 +43,17 @@ export interface PieceLifeLeft {
   wear: PieceWear;
 }
 
+/**
+ * Hours that a piece serves at one speed until it is due, by stress or by the hours of its material.
+ *
+ * @throws {OutOfRangeError} if the diameter is not positive or the speed not finite
+ */
+export function serviceHours(material: PropMaterial, diameterM: number, speedRpm: number): number {
+  const flown = [{ durationS: 3600, speedRpm }];
+  const perHour = fatigueIndex({ diameterM, material, flown, strikes: [], hasNick: false }).index;
+  return 1 / Math.max(perHour, 1 / rotationHours[material]);
+}
+
 const FAR_DAYS = 3650;
 
 /**

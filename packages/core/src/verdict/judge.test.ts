@@ -276,6 +276,9 @@ describe('what has changed since a verdict was kept', () => {
       ['judge.changed.weights', null, null],
     ]);
     expect(changesSince(now, before).map((r) => r.code)).toContain('judge.changed.left');
+    // A verdict of a day before there was a wish: nothing changed with it.
+    const { life: _life, ...weights } = before.weights;
+    expect(changesSince({ ...before, weights: weights as JudgeWeights }, before)).toEqual([]);
   });
 
   test('a prop that came over a limit', () => {

@@ -197,6 +197,8 @@ function tradesOf({ contenders, referenceId }: JudgeInput, firstId: string, wish
 /** What has changed since a verdict was frozen, as far as it matters to whoever froze it. */
 export function changesSince(before: JudgeInput, now: JudgeInput): Reason[] {
   const [was, is] = [judge(before), judge(now)];
+  // A wish that nobody could have then is no change.
+  const asked = wishNames.filter((wish) => wish in before.weights);
   const old = new Map(before.contenders.map((c) => [c.id, c]));
   const present = new Map(now.contenders.map((c) => [c.id, c]));
   const firstOf = ({ verdict: v }: Judgement): string | null => v?.standings[0]?.id ?? null;
@@ -213,13 +215,13 @@ export function changesSince(before: JudgeInput, now: JudgeInput): Reason[] {
     }
     if (bars.length > 0 && then.bars.length === 0)
       said.push(warn('judge.barred', { name, limit: bars[0]!.limit, margin: bars[0]!.margin }));
-    for (const wish of wishNames) {
+    for (const wish of asked) {
       const [a, b] = [then.row[wish], row[wish]];
       const matters = gainWidthOf(wish, 0, now.matters[wish]);
       if (b && (!a || a.source !== b.source || Math.abs(a.gain - b.gain) >= matters))
         said.push(say('judge.changed.evidence', { name, wish, source: b.source }));
     }
   }
-  if (wishNames.some((w) => before.weights[w] !== now.weights[w])) said.push(say('judge.changed.weights', {}));
+  if (asked.some((w) => before.weights[w] !== now.weights[w])) said.push(say('judge.changed.weights', {}));
   return bySeverity(said);
 }

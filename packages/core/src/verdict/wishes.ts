@@ -1,7 +1,10 @@
 import { criteria, criterionNames, useWeights, type Criterion, type Weights } from '../pick/uses.ts';
 
-/** What a prop is judged by: the wishes of Pick, how it climbs, what a usable piece costs, how many of a bag are usable. */
-export const wishNames = [...criterionNames, 'climb', 'price', 'usable'] as const;
+/**
+ * What a prop is judged by: the wishes of Pick, how it climbs, what a usable piece costs, how many of a bag are usable, how
+ * long a piece serves.
+ */
+export const wishNames = [...criterionNames, 'climb', 'price', 'usable', 'life'] as const;
 export type WishName = (typeof wishNames)[number];
 
 /** How much each counts, 0 to 10. */
@@ -17,6 +20,7 @@ export const wishMeasures: Readonly<Record<WishName, WishMeasure>> = {
   climb: { direction: 1, isLogarithmic: true, smallestDifference: 0.04 },
   price: { direction: -1, isLogarithmic: true, smallestDifference: 0.1 },
   usable: { direction: 1, isLogarithmic: false, smallestDifference: 0.1 },
+  life: { direction: 1, isLogarithmic: true, smallestDifference: 0.25 },
 };
 
 /** The figure of Pick that a wish is predicted by; null where nothing predicts it. */
@@ -25,7 +29,7 @@ export const wishFigures = Object.fromEntries(
 ) as Readonly<Record<WishName, Criterion['figure'] | null>>;
 
 /** Judgements of practice where nobody said otherwise. */
-const USUAL_OTHERS = { climb: 3, price: 2, usable: 1 } as const;
+const USUAL_OTHERS = { climb: 3, price: 2, usable: 1, life: 1 } as const;
 
 /** Weights to begin with: those of Pick for this craft, or of its use, and the usual ones for what Pick does not ask. */
 export function usualJudgeWeights(picked: Weights | null, use: keyof typeof useWeights): JudgeWeights {

@@ -8,6 +8,7 @@ export const wishWords: Record<WishName, string> = {
   climb: 'Climb',
   price: 'Price of a usable piece',
   usable: 'Usable of a bag',
+  life: 'Hours that a piece serves',
 };
 
 /** The same, short, for the head of a column. */
@@ -23,6 +24,7 @@ export const wishHeads: Record<WishName, string> = {
   climb: 'Climb',
   price: 'Price',
   usable: 'Yield',
+  life: 'Life',
 };
 
 /** What more and less of a figure is. */
@@ -38,6 +40,7 @@ export const wishTold: Record<WishName, { more: string; less: string }> = {
   climb: { more: 'faster climb', less: 'slower climb' },
   price: { more: 'dearer', less: 'cheaper' },
   usable: { more: 'more of a bag usable', less: 'less of a bag usable' },
+  life: { more: 'serves longer', less: 'serves shorter' },
 };
 
 export const sourceNames: Record<EvidenceSource, string> = {

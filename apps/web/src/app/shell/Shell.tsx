@@ -9,7 +9,7 @@ import { useAppSelector } from '../../shared/store/store.ts';
 import { InHandBar } from './InHandBar.tsx';
 import { Rail } from './Rail.tsx';
 import { StandCut } from './StandCut.tsx';
-import { patiently } from './patiently.ts';
+import { patiently } from '../../shared/ui/patiently.ts';
 import classes from './Shell.module.css';
 
 const Finder = lazy(patiently(() => import('../../finder/Finder.tsx')));

@@ -12,6 +12,8 @@ export const foundNames: Record<FoundView['kind'], string> = {
   set: 'Set',
   delivery: 'Delivery',
   listening: 'Listening',
+  flight: 'Flights',
+  take: 'Takes',
   ticket: 'Ticket',
   verdict: 'Verdict',
 };
@@ -29,6 +31,8 @@ export function pathOfFound({ kind, id }: Pick<FoundView, 'kind' | 'id'>): strin
     set: '/rack/sets',
     delivery: `/rack/deliveries/${id}`,
     listening: `/listen?listening=${id}`,
+    flight: '/fly',
+    take: `/listen?listening=${id}`,
     ticket: '/care/tickets',
     verdict: `/judge/${id}`,
   }[kind];

@@ -1,4 +1,7 @@
 import { useCallback } from 'react';
+import { patiently } from './patiently.ts';
+
+const notices = patiently(() => import('./notify.tsx'));
 
 let lastUndo: (() => void) | null = null;
 
@@ -9,11 +12,11 @@ export async function announceDeletion(message: string, undo: () => void): Promi
     if (isDone) return;
     isDone = true;
     if (lastUndo === once) lastUndo = null;
-    void import('./notify.tsx').then(({ hideNotice }) => hideNotice(id));
+    void notices().then(({ hideNotice }) => hideNotice(id));
     undo();
   };
   lastUndo = once;
-  const { showUndoNotice } = await import('./notify.tsx');
+  const { showUndoNotice } = await notices();
   const id = showUndoNotice(message, once);
 }
 
@@ -24,6 +27,6 @@ export function useLastUndo(): () => void {
 
 /** Tells something short that needs no answer. */
 export async function announce(message: string): Promise<void> {
-  const { showNotice } = await import('./notify.tsx');
+  const { showNotice } = await notices();
   showNotice(message);
 }
