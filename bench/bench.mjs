@@ -6,6 +6,7 @@ import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { flyFigures } from './fly.mjs';
+import { importFigures } from './import.mjs';
 import { listenFigures } from './listen.mjs';
 import { cutFigures } from './live.mjs';
 import { pageFigures } from './page.mjs';
@@ -61,6 +62,7 @@ await report({
     return [{ id: 'verdict.ms', value, unit: 'ms', baseline: null, target: 500 }];
   },
   pick: pickFigures,
+  import: importFigures,
   page: pageFigures,
   rack: rackFigures,
   today: todayFigures,

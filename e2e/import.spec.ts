@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { anEvening, headline } from './ownThings.ts';
-import { expect, openEvening, test, watchFaults } from './zivvo.ts';
+import { expect, openEvening, seriousFaults, test, watchFaults } from './zivvo.ts';
 
 /** Drops a file on the page as a hand would. */
 async function drop(page: Page, name: string, text: string, type = 'text/csv'): Promise<void> {
@@ -149,4 +149,54 @@ test('a picture of the scale stands beside the grid, and is there after a reload
   await expect(page.getByText(/must be a PNG, JPEG/)).toBeVisible();
   await page.getByRole('button', { name: 'Throw the draft away' }).click();
   await expect(page.getByRole('button', { name: /Undo/ })).toBeVisible();
+});
+
+test.describe('a logger’s file', () => {
+  test.use({ isApart: true });
+
+  test('of sixty thousand rows: read, its steps kept with every sample, its columns known the next time', async ({
+    own,
+    page,
+  }) => {
+    const faults = watchFaults(page);
+    await anEvening(page, own, ['5.1x4.3x3']);
+    const evening = page.url();
+    await page.getByRole('link', { name: 'Paste or drop a file' }).first().click();
+    const rows = Array.from({ length: 60_000 }, (_, i) => {
+      const throttle = [0, 0.4, 0.6, 0.8, 1, 0][Math.min(5, Math.floor(i / 10_000))]!;
+      const speed = Math.round(23_000 * Math.sqrt(throttle));
+      return `${i},${100 * throttle},${(1100 * throttle ** 2 + (i % 3) - 1).toFixed(1)},${speed},${(32 * throttle ** 2.5 + 0.3).toFixed(2)},16.1`;
+    });
+    await drop(page, 'night.csv', `zeit ms,gas %,schub g,drehzahl,strom A,spannung V\n${rows.join('\n')}\n`);
+    await expect(headline(page)).toHaveText('60,000 rows read: 4 steps found', { timeout: 30_000 });
+    await expect(
+      page.getByText('Voltage is 16.10 V from the first row to the last: is its sensor connected?'),
+    ).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
+    await page.locator('select').filter({ hasText: 'choose' }).selectOption({ index: 1 });
+    const steps = page.getByRole('table', { name: 'Steps found' });
+    await expect(steps.getByRole('row').last()).toContainText('1,100 g');
+    expect(await seriousFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Keep run' }).click();
+    await expect(headline(page)).toHaveText('4 steps, imported', { timeout: 30_000 });
+    // After a kill all of it is there, every sample too.
+    const run = page.url();
+    await own.stop('SIGKILL');
+    await own.start();
+    await page.goto(run);
+    await page.getByRole('link', { name: 'All readings' }).click();
+    await expect(headline(page)).toHaveText('1:00 of readings');
+    // A wrong file keeps nothing, and says where it is wrong; its columns are read as the last time.
+    await page.goto(evening);
+    await page.getByRole('link', { name: 'Paste or drop a file' }).first().click();
+    const broken = [...rows.slice(0, 500), '3,40,200,9000,3,16.1', ...rows.slice(501, 2000)];
+    await drop(page, 'again.csv', `zeit ms,gas %,schub g,drehzahl,strom A,spannung V\n${broken.join('\n')}\n`);
+    await expect(headline(page)).toHaveText('2,000 rows read: they cannot be kept like this');
+    await expect(page.getByText('columns read as the last time')).toBeVisible();
+    await expect(page.getByText(/^Row 501: time runs back from 0\.499\ss to 0\.003\ss\./)).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Keep run' })).toBeDisabled();
+    await page.getByRole('link', { name: 'Cancel' }).click();
+    await expect(page.getByRole('listitem').filter({ hasText: /run \d/ })).toHaveCount(1);
+    expect(faults).toEqual([]);
+  });
 });

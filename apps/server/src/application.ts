@@ -1,4 +1,10 @@
-import { BLOB_MAX_BYTES, DRIVEN_BODY_MAX_BYTES, FEED_BODY_MAX_BYTES, JSON_BODY_MAX_BYTES } from '@zivvo/contract';
+import {
+  BLOB_MAX_BYTES,
+  DRIVEN_BODY_MAX_BYTES,
+  FEED_BODY_MAX_BYTES,
+  JSON_BODY_MAX_BYTES,
+  SAMPLES_BODY_MAX_BYTES,
+} from '@zivvo/contract';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import express from 'express';
 import helmet from 'helmet';
@@ -35,6 +41,10 @@ export function dressApplication(app: NestExpressApplication, config: Pick<Confi
   app.use('/api/blobs', express.raw({ type: () => true, limit: BLOB_MAX_BYTES }));
   app.use('/api/feed', express.text({ type: () => true, limit: FEED_BODY_MAX_BYTES }));
   app.use('/api/stand/driven', express.text({ type: () => true, limit: DRIVEN_BODY_MAX_BYTES }));
+  app.use(
+    '/api/sample-imports',
+    express.raw({ type: 'application/octet-stream', limit: SAMPLES_BODY_MAX_BYTES }),
+  );
   app.use(express.json({ limit: JSON_BODY_MAX_BYTES, strict: true }));
   app.use(boundedBody);
   app.use(asPerson);

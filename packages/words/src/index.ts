@@ -14,3 +14,4 @@ export * from './doubtSentence.ts';
 export * from './upperFirst.ts';
 export * from './fly/flyNames.ts';
 export * from './judge/judgeNames.ts';
+export * from './stand/sampleFaultSentence.ts';

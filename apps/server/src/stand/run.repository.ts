@@ -4,6 +4,7 @@ import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { blob } from '../blob/blob.table.ts';
+import { recording } from '../recording/recording.table.ts';
 import { packPiece } from '../rack/part.table.ts';
 import { campaign, run, runChannel, runPicture } from './stand.table.ts';
 
@@ -29,6 +30,26 @@ export class RunRepository extends RowRepository<typeof run> {
       .where(and(eq(run.workshopId, this.workshop.id), eq(run.campaignId, campaignId), isNull(run.deletedAt)))
       .orderBy(asc(run.createdAt), asc(run.id))
       .limit(limit);
+  }
+
+  /** Recordings that no run holds: what began and was not kept. */
+  async recordingsOfNobody(db: DbOrTx): Promise<string[]> {
+    const rows = await db
+      .select({ id: recording.id })
+      .from(recording)
+      .leftJoin(run, eq(run.recordingId, recording.id))
+      .where(and(eq(recording.workshopId, this.workshop.id), isNull(run.id)));
+    return rows.map((r) => r.id);
+  }
+
+  /** The evening of the run that a recording belongs to; null where it belongs to none. */
+  async campaignOfRecording(db: DbOrTx, recordingId: string): Promise<string | null> {
+    const [row] = await db
+      .select({ campaignId: run.campaignId })
+      .from(run)
+      .where(and(eq(run.workshopId, this.workshop.id), eq(run.recordingId, recordingId)))
+      .limit(1);
+    return row?.campaignId ?? null;
   }
 
   /** Says which recording holds the readings of a run. */

@@ -101,8 +101,12 @@ export class RunService {
     return this.find(id);
   }
 
-  /** Keeps every run of an import, or none. */
-  async importAll(campaignId: string, dto: ImportRunsDto): Promise<CampaignDetailView> {
+  /** Keeps every run of an import, or none; with the recording of its samples where it has one. */
+  async importAll(
+    campaignId: string,
+    dto: ImportRunsDto,
+    recordingId: string | null = null,
+  ): Promise<CampaignDetailView> {
     const campaign: CampaignRow = await this.requireRoom(campaignId, dto.runs.length);
     const kitId = dto.kitId ?? null;
     await this.rigs.require(campaign.craftId, kitId);
@@ -122,6 +126,7 @@ export class RunService {
           origin: 'imported' as const,
           keptAt: at,
           importBlobSha256: dto.blobSha256 ?? null,
+          recordingId,
         };
         const isNew = await this.runs.add(tx, row);
         if (isNew) await this.store(tx, { ...row, replacesRunId: null }, { craftId, isOtherMotor }, imported, at);

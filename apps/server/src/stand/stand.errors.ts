@@ -11,6 +11,25 @@ export class AlreadyKeptError extends FeatureError {
   }
 }
 
+/** The import is not under way here: another server took over, or it was given up. */
+export class NoImportError extends FeatureError {
+  constructor(id: string) {
+    super(404, 'notFound', 'This import is not under way', `Nothing of it is kept (${id}). Begin it again.`);
+  }
+}
+
+export class TooManyImportsError extends FeatureError {
+  constructor(most: number) {
+    super(409, 'tooManyImports', 'Too many imports at once', `At most ${most} are under way. Let one end first.`);
+  }
+}
+
+export class SamplesRefusedError extends FeatureError {
+  constructor(detail: string) {
+    super(422, 'samplesRefused', 'These samples cannot be taken', `${detail} Nothing of the import is kept.`);
+  }
+}
+
 export class TooManyRunsError extends FeatureError {
   constructor(most: number) {
     super(422, 'tooManyRuns', 'The campaign is full', `A campaign holds at most ${most} runs. Start another one.`);

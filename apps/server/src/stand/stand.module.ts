@@ -2,6 +2,7 @@ import './stand.facts.ts';
 import { Module } from '@nestjs/common';
 import { CraftModule } from '../craft/craft.module.ts';
 import { RackModule } from '../rack/rack.module.ts';
+import { RecordingModule } from '../recording/recording.module.ts';
 import { CalibrationController } from './calibration.controller.ts';
 import { CalibrationService } from './calibration.service.ts';
 import { CampaignController } from './campaign.controller.ts';
@@ -21,6 +22,8 @@ import { PlanService } from './plan.service.ts';
 import { RunController } from './run.controller.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
+import { SampleImportController } from './sampleImport.controller.ts';
+import { SampleImports } from './sampleImport.service.ts';
 import { StandProjector } from './stand.projector.ts';
 import { StandDue } from './standDue.repository.ts';
 import { StandStop } from './stand.stop.ts';
@@ -28,7 +31,7 @@ import { StandRigs } from './standRigs.ts';
 import { StandFactRepository } from './standFact.repository.ts';
 
 @Module({
-  imports: [CraftModule, RackModule],
+  imports: [CraftModule, RackModule, RecordingModule],
   controllers: [
     CalibrationController,
     CampaignController,
@@ -38,6 +41,7 @@ import { StandFactRepository } from './standFact.repository.ts';
     PackServiceController,
     ModelRunsController,
     PlanController,
+    SampleImportController,
   ],
   providers: [
     CalibrationService,
@@ -51,6 +55,7 @@ import { StandFactRepository } from './standFact.repository.ts';
     PlanService,
     RunService,
     RunRepository,
+    SampleImports,
     StandFactRepository,
     StandProjector,
     StandRigs,

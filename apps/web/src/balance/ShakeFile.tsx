@@ -1,9 +1,9 @@
 import { NativeSelect } from '@mantine/core';
 import { formatNumber, formatShare } from '@zivvo/words';
-import { proxy } from 'comlink';
 import { useState } from 'react';
 import { Action } from '../shared/ui/Action.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
+import { toldShares } from '../shared/worker/toldShares.ts';
 import { WorkRefusal, type WorkProblem } from '../shared/worker/workProblem.ts';
 import type { ShakeColumns } from './shakeFile.ts';
 import { useBench } from './useBench.ts';
@@ -21,21 +21,23 @@ export function ShakeFile({
   const [columns, setColumns] = useState<ShakeColumns>({ time: 0, acceleration: 1, tacho: null });
   const [problem, setProblem] = useState<string | null>(null);
   const [share, setShare] = useState<number | null>(null);
-  const during = async (work: () => Promise<void>): Promise<void> => {
+  const during = async (work: (onShare: (share: number) => void) => Promise<void>): Promise<void> => {
     setShare(0);
     setProblem(null);
+    const shares = toldShares(setShare);
     try {
-      await work();
+      await work(shares.tell);
     } catch (error) {
       if (!(error instanceof WorkRefusal)) throw error;
       setProblem(sentenceOf(error.problem));
     }
+    shares.end();
     setShare(null);
   };
   const take = (file: File): Promise<void> =>
-    during(async () => {
+    during(async (onShare) => {
       setOpened(null);
-      const found = await bench.ask((work) => work.openFile(file, proxy(setShare)));
+      const found = await bench.ask((work) => work.openFile(file, onShare));
       setOpened(found);
       setColumns({ time: 0, acceleration: 1, tacho: found.names.length > 2 ? 2 : null });
     });

@@ -2,7 +2,6 @@ import { NativeSelect, RangeSlider } from '@mantine/core';
 import { BLOB_MAX_BYTES, type CraftView, type FlyView } from '@zivvo/contract';
 import { segmentKinds, type LoggedSegment, type LogReport, type SegmentKind } from '@zivvo/core';
 import { formatNumber, formatShare } from '@zivvo/words';
-import { proxy } from 'comlink';
 import { startTransition, useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { storedFile } from '../shared/api/blobFile.ts';
@@ -17,6 +16,7 @@ import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { toldShares } from '../shared/worker/toldShares.ts';
 import { WorkRefusal } from '../shared/worker/workProblem.ts';
 import { blankEntry, cardKey, type CardEntry } from './cardEntry.ts';
 import { FlyTabs } from './FlyTabs.tsx';
@@ -65,15 +65,17 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
   const [share, setShare] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
-  const during = async (what: () => Promise<void>): Promise<void> => {
+  const during = async (what: (onShare: (share: number) => void) => Promise<void>): Promise<void> => {
     setShare(0);
     setProblem(null);
+    const shares = toldShares(setShare);
     try {
-      await what();
+      await what(shares.tell);
     } catch (error) {
       if (!(error instanceof WorkRefusal)) throw error;
       setProblem(logProblem(error.problem));
     }
+    shares.end();
     setShare(null);
   };
   const show = (found: OpenedFile): void => {
@@ -86,11 +88,11 @@ function Log({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     });
   };
   const open = (taken: File, sha256: string | null = null): Promise<void> =>
-    during(async () => {
+    during(async (onShare) => {
       setOpened(null);
       setFile(taken);
       setFileSha(sha256);
-      show(await work.ask((w) => w.openFile(taken, proxy(setShare)) as Promise<OpenedFile>));
+      show(await work.ask((w) => w.openFile(taken, onShare) as Promise<OpenedFile>));
     });
   const read = (columns: LogColumns): Promise<void> =>
     during(async () => show(await work.ask((w) => w.read(columns) as Promise<OpenedFile>)));

@@ -6,9 +6,8 @@ import {
   type RotorSpeeds,
   type ShakeSamples,
 } from '@zivvo/core';
-import Papa from 'papaparse';
 import { SaxesParser } from 'saxes';
-import { delimiterOf } from '../shared/table/parseDelimited.ts';
+import { eachPiece, eachRows } from '../shared/table/eachRows.ts';
 import { readUlogTopics, type TopicReaders } from './ulogTopics.ts';
 
 type Progress = (share: number) => void;
@@ -29,7 +28,6 @@ const MOTORS_MOST = 16;
 export const LOG_MOST_BYTES = 400_000_000;
 export const LOG_MOST_ROWS = 1_000_000;
 const COLUMNS_MOST = 120;
-const CHUNK_CHARACTERS = 500_000;
 
 const MEANT: Record<LogRole, RegExp> = {
   time: /^(time|t|zeit|temps|tiempo|timestamp|elapsed|clock)\b/i,
@@ -73,10 +71,8 @@ export async function readTable(file: Blob, onProgress: Progress): Promise<LogTa
   const names: string[] = [];
   const lists: number[][] = [];
   let rowCount = 0;
-  let delimiter = '';
-  const take = (text: string): void => {
-    delimiter ||= delimiterOf(text.slice(0, 5000));
-    for (const row of Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' }).data) {
+  await eachRows(file, onProgress, (rows) => {
+    for (const row of rows) {
       if (names.length === 0) {
         names.push(...row.slice(0, COLUMNS_MOST).map((cell, i) => cell.trim() || `column ${i + 1}`));
         for (const _ of names) lists.push([]);
@@ -85,32 +81,10 @@ export async function readTable(file: Blob, onProgress: Progress): Promise<LogTa
         rowCount++;
       }
     }
-  };
-  let rest = '';
-  await eachPiece(file, onProgress, (piece) => {
-    rest += piece;
-    if (rest.length < CHUNK_CHARACTERS) return true;
-    const end = rest.lastIndexOf('\n') + 1;
-    take(rest.slice(0, end));
-    rest = rest.slice(end);
     return rowCount < LOG_MOST_ROWS;
   });
-  take(rest);
   if (rowCount < 10) throw new CoreError('notEnoughReadings', { what: 'fixes', count: rowCount, needed: 10 });
   return { names, columns: lists.map((list) => Float64Array.from(list)), rowCount };
-}
-
-/** Hands a file over piece by piece, as text, until whoever reads it has enough. */
-async function eachPiece(file: Blob, onProgress: Progress, take: (piece: string) => boolean): Promise<void> {
-  const reader = file.stream().pipeThrough(new TextDecoderStream()).getReader();
-  let read = 0;
-  for (;;) {
-    const { done, value } = await reader.read();
-    if (done) return;
-    read += value.length;
-    onProgress(Math.min(1, read / Math.max(1, file.size)));
-    if (!take(value)) return void reader.cancel();
-  }
 }
 
 /** A number, or a moment in words as seconds; NaN for neither. */

@@ -1,8 +1,8 @@
 import { listenLimits, type CraftView, type ListeningView, type PropModelView } from '@zivvo/contract';
 import { sonicTipRpm } from '@zivvo/core';
-import { proxy } from 'comlink';
 import { useEffect, useState } from 'react';
 import { numberIn } from '../shared/forms/numberIn.ts';
+import { toldShares } from '../shared/worker/toldShares.ts';
 import { WorkRefusal } from '../shared/worker/workProblem.ts';
 import { soundProblem } from './listenView.ts';
 import type { HeardBlades, HeardFile } from './listenWork.ts';
@@ -30,13 +30,15 @@ export function useHeardSound(
     setAnswer(null);
     setProblem(null);
     setShare(0);
+    const shares = toldShares(setShare);
     try {
-      setHeard(await work.ask((w) => w.hear(taken, proxy(setShare))));
+      setHeard(await work.ask((w) => w.hear(taken, shares.tell)));
     } catch (error) {
       if (!(error instanceof WorkRefusal)) throw error;
       setFile(null);
       setProblem(soundProblem(error.problem));
     }
+    shares.end();
     setShare(null);
   };
   const bladeCount = bladesOf(entry, model);

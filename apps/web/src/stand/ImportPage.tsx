@@ -1,4 +1,4 @@
-import { Checkbox, NativeSelect, Textarea, TextInput } from '@mantine/core';
+import { Checkbox, Textarea } from '@mantine/core';
 import { useState } from 'react';
 import { useParams } from 'react-router';
 import { v7 } from 'uuid';
@@ -6,7 +6,6 @@ import { useCraftQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useCampaignQuery, useImportRecipesQuery, useImportRunsMutation } from '../shared/api/standApi.ts';
 import { usePacksQuery, useStoreBlobMutation } from '../shared/api/workshopApi.ts';
-import { rigChoices } from '../shared/craft/rigChoices.ts';
 import classes from '../shared/forms/Form.module.css';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
@@ -14,9 +13,7 @@ import { parseDelimited, TEXT_MAX_LENGTH } from '../shared/table/parseDelimited.
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { FileDrop } from '../shared/ui/FileDrop.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
-import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
-import { RigSelect } from './RigSelect.tsx';
 import { DoubtItems } from './DoubtItems.tsx';
 import {
   doubtsOf,
@@ -28,6 +25,8 @@ import {
   type RunGrid,
 } from './runGrid.ts';
 import { RunGridTable } from './RunGridTable.tsx';
+import { RunSubjectFields, type RunSubject } from './RunSubjectFields.tsx';
+import { SamplesImport } from './samples/SamplesImport.tsx';
 
 interface Source {
   name: string;
@@ -50,15 +49,18 @@ export function Component() {
   const [runId, setRunId] = useState(() => v7());
   const [source, setSource] = useState<Source | null>(null);
   const [note, setNote] = useState<string | null>(null);
-  const [chosen, setChosen] = useState<string | null>(null);
-  const [packId, setPackId] = useState('');
-  const [kitId, setKitId] = useState<string | null>(null);
+  const [subject, setSubject] = useState<RunSubject>({
+    propModelId: propModelId ?? '',
+    kitId: null,
+    packId: '',
+    restingCell: '',
+  });
+  /** A logger's file: too long to be a table of steps. */
+  const [samples, setSamples] = useState<File | null>(null);
   const { data: craft } = useCraftQuery(campaign.data?.craftId ?? '', { skip: !campaign.data });
-  const rigs = craft ? rigChoices(craft) : [];
-  const [restingCell, setRestingCell] = useState('');
   const [isKeptDoubted, setKeptDoubted] = useState(false);
   const items = models?.items ?? [];
-  const propId = chosen ?? propModelId ?? '';
+  const { propModelId: propId, kitId, packId, restingCell } = subject;
   const reading = source && readGrid(source.table.grid);
   const aside = readAside({ restingCell, zeroBefore: '', zeroAfter: '' }, format.choices);
   const obstacles = [
@@ -114,6 +116,12 @@ export function Component() {
     setRunId(v7());
     setSource({ name, text, table: gridFromTable(rows) });
   };
+  const takeFile = async (file: File): Promise<void> => {
+    if (file.size > TEXT_MAX_LENGTH) return setSamples(file);
+    const text = await file.text();
+    if (gridFromTable(parseDelimited(text)).leftOverRows > 0) setSamples(file);
+    else take(file.name, text);
+  };
   const onKeep = async (): Promise<void> => {
     if (!source || !reading) return;
     const blob = await store({ bytes: new Blob([source.text]), name: source.name });
@@ -133,6 +141,18 @@ export function Component() {
     if (!kept.error) go(`/stand/${campaignId}`, { propModelId: propId });
   };
 
+  if (samples && campaign.data)
+    return (
+      <SamplesImport
+        file={samples}
+        campaign={campaign.data}
+        craft={craft}
+        models={items}
+        packs={packs}
+        recipes={recipes}
+        onOther={() => setSamples(null)}
+      />
+    );
   return (
     <Ready query={campaign}>
       {(data) => (
@@ -147,7 +167,7 @@ export function Component() {
           }
           detail={
             source === null
-              ? 'CSV, TSV or semicolons; decimal point or comma. Nothing is saved before you keep it.'
+              ? 'CSV, TSV or semicolons; decimal point or comma; steps, or all that a logger wrote. Nothing is saved before you keep it.'
               : source.name
           }
           reasons={
@@ -200,7 +220,7 @@ export function Component() {
               <FileDrop
                 accept=".csv,.tsv,.txt,text/csv,text/plain,text/tab-separated-values"
                 button="Choose a file"
-                onFile={(f) => void f.text().then((t) => take(f.name, t))}
+                onFile={(f) => void takeFile(f)}
               >
                 or drop it here
               </FileDrop>
@@ -216,33 +236,14 @@ export function Component() {
             </div>
           ) : (
             <>
-              <div className={classes.group} style={{ paddingTop: 14 }}>
-                <NativeSelect
-                  label="Prop"
-                  autoFocus
-                  value={propId}
-                  onChange={(e) => setChosen(e.currentTarget.value)}
-                  data={[
-                    { value: '', label: 'choose' },
-                    ...items.map((m) => ({ value: m.id, label: propModelName(m) })),
-                  ]}
-                />
-                <RigSelect rigs={rigs} kitId={kitId} onChange={setKitId} />
-                <NativeSelect
-                  label="Pack"
-                  value={packId}
-                  onChange={(e) => setPackId(e.currentTarget.value)}
-                  data={[{ value: '', label: 'not noted' }, ...packs.map((p) => ({ value: p.id, label: p.tag }))]}
-                />
-                <TextInput
-                  label="Pack at rest, a cell"
-                  value={restingCell}
-                  maxLength={40}
-                  onChange={(e) => setRestingCell(e.currentTarget.value)}
-                  error={aside.problems.restingCell}
-                  rightSection={<span className="muted">V</span>}
-                />
-              </div>
+              <RunSubjectFields
+                subject={subject}
+                onChange={setSubject}
+                models={items}
+                packs={packs}
+                craft={craft}
+                restingCellProblem={aside.problems.restingCell}
+              />
               <RunGridTable
                 grid={source.table.grid}
                 errors={reading!.errors}

@@ -183,6 +183,14 @@ export interface ImportedTable {
   leftOverRows: number;
 }
 
+/** Headers as they are remembered: the same ones are read the same way the next time. */
+export function recipeHeaderOf(headers: readonly string[]): string {
+  return headers
+    .map((h) => h.trim().toLowerCase())
+    .join('\t')
+    .slice(0, RECIPE_HEADER_MAX_LENGTH);
+}
+
 /** A file or paste as a grid: headers recognised, units from them, cells as they stand. */
 export function gridFromTable(rows: string[][]): ImportedTable {
   const hasHeader = isHeaderRow(rows[0] ?? []);
@@ -196,12 +204,7 @@ export function gridFromTable(rows: string[][]): ImportedTable {
   return {
     grid: { columns, cells },
     headers,
-    recipeHeader: hasHeader
-      ? headers
-          .map((h) => h.trim().toLowerCase())
-          .join('\t')
-          .slice(0, RECIPE_HEADER_MAX_LENGTH)
-      : null,
+    recipeHeader: hasHeader ? recipeHeaderOf(headers) : null,
     unknown: headers.filter((h, i) => columns[i]!.quantity === null && h.trim() !== ''),
     leftOverRows: Math.max(0, body.length - STEP_MAX_COUNT),
   };
@@ -300,7 +303,11 @@ export function readAside(aside: RunAside, choices: UnitChoices): AsideReading {
 }
 
 /** Readings as they are sent to be kept. */
-export function toReadings(reading: GridReading, aside: AsideReading, packPieceId: string | null): RunReadingsDto {
+export function toReadings(
+  reading: Pick<RunTable, 'steps' | 'readingKinds'>,
+  aside: Omit<AsideReading, 'problems'>,
+  packPieceId: string | null,
+): RunReadingsDto {
   return {
     steps: reading.steps.map((s) => ({ ...emptyStep(), ...s })) as RunReadingsDto['steps'],
     readingKinds: Object.entries(reading.readingKinds).map(

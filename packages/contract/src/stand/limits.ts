@@ -32,6 +32,14 @@ export const checkLimits = {
 } as const satisfies Record<string, Range>;
 
 export const STEP_MAX_COUNT = 120;
+/** Samples that an import sends at once: a few blocks of the store, so that nobody waits behind them. */
+export const SAMPLES_AT_ONCE = 16_384;
+/** Their times as 64-bit floats, then each channel as 32-bit floats. */
+export const SAMPLES_BODY_MAX_BYTES = SAMPLES_AT_ONCE * (8 + 4 * 10);
+/** Rows of a logger's table. */
+export const SAMPLE_ROW_MAX_COUNT = 2_000_000;
+/** Columns of one; what is mapped is read, the others are left. */
+export const SAMPLE_COLUMN_MAX_COUNT = 300;
 /** Headers of a table, put together. */
 export const RECIPE_HEADER_MAX_LENGTH = 2000;
 export const RECIPE_MAX_COUNT = 200;

@@ -2,12 +2,13 @@ import 'reflect-metadata';
 import { standQuantityNames, type ReadingKind, type StandQuantity } from '@zivvo/core';
 import { ArrayMaxSize, IsArray, IsString, Matches, MaxLength, registerDecorator } from 'class-validator';
 import { NAME_MAX_LENGTH, NOTE_MAX_LENGTH } from '../shared/limits.ts';
-import { Id, Inside, ListOf, Nullable, OneOf, Text, WholeWithin, Within } from '../shared/rules.ts';
+import { Id, Inside, ListOf, Nullable, OneOf, SomeOf, Text, WholeWithin, Within } from '../shared/rules.ts';
 import {
   CELL_MAX_LENGTH,
   COLUMN_MAX_COUNT,
   IMPORT_RUN_MAX_COUNT,
   RECIPE_HEADER_MAX_LENGTH,
+  SAMPLE_COLUMN_MAX_COUNT,
   STEP_MAX_COUNT,
   readingLimits,
   standLimits,
@@ -192,7 +193,8 @@ export class ImportRecipeDto {
   @Text(RECIPE_HEADER_MAX_LENGTH)
   header!: string;
 
-  @ListOf(() => RunColumnDto, { min: 1, max: COLUMN_MAX_COUNT })
+  /** A column that holds nothing and has a unit is the time. */
+  @ListOf(() => RunColumnDto, { min: 1, max: SAMPLE_COLUMN_MAX_COUNT })
   columns!: RunColumnDto[];
 }
 
@@ -215,6 +217,19 @@ export class ImportRunsDto {
   @Nullable()
   @Inside(() => ImportRecipeDto)
   recipe!: ImportRecipeDto | null;
+}
+
+/** Begins the import of a logger's samples: room for them, before the run that they belong to is kept. */
+export class BeginSamplesDto {
+  /** Of the recording that takes them. */
+  @Id()
+  id!: string;
+
+  @Id()
+  campaignId!: string;
+
+  @SomeOf(standQuantityNames, standQuantityNames.length)
+  quantities!: StandQuantity[];
 }
 
 export class AttachBlobDto {

@@ -121,3 +121,9 @@ export interface KeptView {
   revision: number;
   savedAt: string;
 }
+
+/** Samples of an import that are on the disk. */
+export interface SamplesView {
+  id: string;
+  count: number;
+}

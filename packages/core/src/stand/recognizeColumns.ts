@@ -16,18 +16,37 @@ export interface RecognizedColumn extends ColumnMapping {
   unitFrom: 'header' | 'usual';
 }
 
-/** Words that name a quantity, most telling first; the usual unit of a bare number. */
+/** Words that name a quantity in the languages that loggers are sold with, most telling first; unit of a bare number. */
 const NAMES: Record<StandQuantity, { words: RegExp; usual: string }> = {
-  vibrationMPerS2: { words: /\b(?:vib\w*|shake|accel\w*)\b/, usual: 'g' },
-  torqueNm: { words: /\btorque\b/, usual: 'N·m' },
-  speedRpm: { words: /\b(?:rpm|speed|revs?|rotation\w*|r\/min)\b/, usual: 'rpm' },
-  throttleRatio: { words: /\b(?:throttle|thr|stick|esc|pwm|signal)\b/, usual: '%' },
+  vibrationMPerS2: { words: /\b(?:[vw]ib\w*|shake|accel(?!eratore)\w*|trilling\w*|schwing\w*)\b/, usual: 'g' },
+  torqueNm: { words: /\b(?:torque|drehmoment|couple|momento|coppia|koppel)\b/, usual: 'N·m' },
+  speedRpm: {
+    words:
+      /\b(?:rpm|speed|revs?|rotation\w*|r\/min|drehzahl|touren|u\/min|tours|r[ée]gime|revoluciones|giri|toeren\w*|obroty)\b/,
+    usual: 'rpm',
+  },
+  throttleRatio: {
+    words: /\b(?:throttle|thr|stick|esc|pwm|signal|gas|gaz|manette|acelerador|acceleratore)\b/,
+    usual: '%',
+  },
   temperatureC: { words: /\b(?:temp\w*|bell|heat)\b/, usual: '°C' },
-  powerW: { words: /\b(?:power|watts?|pwr)\b/, usual: 'W' },
-  thrustN: { words: /\b(?:thrust|lift|pull|scale|load|weight)\b/, usual: 'g' },
-  currentA: { words: /\b(?:current|amps?|amperes?)\b/, usual: 'A' },
-  voltageV: { words: /\b(?:volt\w*|pack|battery|bat)\b/, usual: 'V' },
-  levelDb: { words: /\b(?:noise|sound|level|spl)\b/, usual: 'dB(A)' },
+  powerW: {
+    words: /\b(?:power|watts?|pwr|leistung|puissance|potencia|pot[êe]ncia|potenza|vermogen|moc)\b/,
+    usual: 'W',
+  },
+  thrustN: {
+    words: /\b(?:thrust|lift|pull|scale|load|weight|schub\w*|zug|pouss[ée]e|empuje|empuxo|spinta|stuwkracht|ci[ąa]g)\b/,
+    usual: 'g',
+  },
+  currentA: {
+    words: /\b(?:current|amps?|amperes?|strom|courant|corriente|corrente|stroom|pr[ąa]d)\b/,
+    usual: 'A',
+  },
+  voltageV: {
+    words: /\b(?:volt\w*|pack|battery|bat|spannung|akku|tension|tensi[óo]n|tensione|tens[ãa]o|spanning|napi[ęe]cie)\b/,
+    usual: 'V',
+  },
+  levelDb: { words: /\b(?:noise|sound|level|spl|l[äa]rm|pegel|bruit|ruido|ru[íi]do|rumore|geluid)\b/, usual: 'dB(A)' },
 };
 
 /** Units that give a quantity away even when its name does not. */

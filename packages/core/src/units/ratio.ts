@@ -6,6 +6,8 @@ export const ratio: UnitTable = {
   units: [
     { symbol: '%', aliases: ['percent', 'pct'], factor: 0.01 },
     { symbol: '1', aliases: [], factor: 1 },
+    // Pulses of a servo: 1,000 is nothing, 2,000 all.
+    { symbol: 'µs', aliases: ['us', 'usec'], factor: 0.001, offset: -1000 },
   ],
 };
 

@@ -1,4 +1,5 @@
 import type {
+  BeginSamplesDto,
   CalibrationView,
   CampaignDetailView,
   CampaignListView,
@@ -16,6 +17,7 @@ import type {
   KeptView,
   PlanStepsView,
   RunView,
+  SamplesView,
   SaveDraftDto,
   UpdateCampaignDto,
 } from '@zivvo/contract';
@@ -113,6 +115,16 @@ export const standApi = api.injectEndpoints({
       query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }),
       invalidatesTags: ['Campaign', 'Line', 'Run'],
     }),
+    beginSamples: build.mutation<SamplesView, BeginSamplesDto>({
+      query: (body) => ({ url: '/sample-imports', method: 'POST', body }),
+    }),
+    keepSamples: build.mutation<CampaignDetailView, { id: string; body: ImportRunsDto }>({
+      query: ({ id, body }) => ({ url: `/sample-imports/${id}/keep`, method: 'POST', body }),
+      invalidatesTags: ['Campaign', 'Line', 'Run'],
+    }),
+    giveUpSamples: build.mutation<void, string>({
+      query: (id) => ({ url: `/sample-imports/${id}`, method: 'DELETE' }),
+    }),
     attachPicture: build.mutation<RunView, { id: string; blobSha256: string }>({
       query: ({ id, blobSha256 }) => ({ url: `/runs/${id}/pictures`, method: 'POST', body: { blobSha256 } }),
       invalidatesTags: ['Run'],
@@ -154,6 +166,9 @@ export const {
   useRestoreInstrumentCheckMutation,
   useImportRecipesQuery,
   useImportRunsMutation,
+  useBeginSamplesMutation,
+  useKeepSamplesMutation,
+  useGiveUpSamplesMutation,
   useAttachPictureMutation,
   useRemoveRunMutation,
   useRestoreRunMutation,

@@ -1,0 +1,124 @@
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import type { CampaignDetailView, RecordingSamplesView, RunView } from '@zivvo/contract';
+import { SAMPLES_AT_ONCE } from '@zivvo/contract';
+import { v7 } from 'uuid';
+import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+
+let server: TestServer;
+const craft = aCraft();
+const model = aPropModel();
+const campaign = aCampaign(craft.id);
+beforeAll(async () => {
+  server = await startTestServer();
+  await server.http.post('/api/crafts').send(craft).expect(201);
+  await server.http.post('/api/prop-models').send(model).expect(201);
+  await server.http.post('/api/campaigns').send(campaign).expect(201);
+}, 60_000);
+afterAll(() => server.close());
+
+/** Samples of throttle and thrust from one on, ten a second. */
+function part(first: number, rows: number, tick = 0.1): Buffer {
+  const body = new ArrayBuffer(rows * 16);
+  new Float64Array(body, 0, rows).set(Array.from({ length: rows }, (_, i) => (first + i) * tick));
+  new Float32Array(body, 8 * rows, rows).fill(0.5);
+  new Float32Array(body, 12 * rows, rows).set(Array.from({ length: rows }, (_, i) => first + i));
+  return Buffer.from(body);
+}
+
+const begin = (id: string, more: object = {}) =>
+  server.http
+    .post('/api/sample-imports')
+    .send({ id, campaignId: campaign.id, quantities: ['throttleRatio', 'thrustN'], ...more });
+const send = (id: string, first: number, body: Buffer) =>
+  server.http
+    .post(`/api/sample-imports/${id}/samples?first=${first}`)
+    .set('content-type', 'application/octet-stream')
+    .send(body);
+const keep = (id: string, runId = v7(), steps = 1) =>
+  server.http.post(`/api/sample-imports/${id}/keep`).send({
+    runs: [
+      {
+        id: runId,
+        propModelId: model.id,
+        packPieceId: null,
+        restingCellV: null,
+        zeroBeforeN: null,
+        zeroAfterN: null,
+        readingKinds: [],
+        steps: Array.from({ length: steps }, () => ({
+          throttleRatio: 1,
+          thrustN: 12,
+          speedRpm: null,
+          currentA: null,
+          voltageV: null,
+          powerW: null,
+          torqueNm: null,
+          temperatureC: null,
+          vibrationMPerS2: null,
+          levelDb: null,
+        })),
+      },
+    ],
+    kitId: null,
+    blobSha256: null,
+    recipe: null,
+  });
+const runCount = async (): Promise<number> =>
+  ((await server.http.get(`/api/campaigns/${campaign.id}`).expect(200)).body as CampaignDetailView).runs.length;
+
+describe('samples of a logger', () => {
+  test('come in parts, one sent twice counts once, and belong to the run that is kept last', async () => {
+    const [id, runId] = [v7(), v7()];
+    await begin(id).expect(201);
+    await begin(id).expect(201, { id, count: 0 });
+    await send(id, 0, part(0, 5000)).expect(200, { id, count: 5000 });
+    await send(id, 0, part(0, 5000)).expect(200, { id, count: 5000 });
+    await send(id, 5000, part(5000, 700)).expect(200, { id, count: 5700 });
+    const before = await runCount();
+    await keep(id, runId).expect(200);
+    // Its answer got lost: asked again, nothing is there twice.
+    await keep(id, runId).expect(200);
+    expect(await runCount()).toBe(before + 1);
+    const run = (await server.http.get(`/api/runs/${runId}`).expect(200)).body as RunView;
+    expect(run).toMatchObject({ recordingId: id, origin: 'imported', stepCount: 1 });
+    const samples = (
+      await server.http.get(`/api/recordings/${id}/samples?track=0&channels=1&fromS=569&toS=570&count=100`).expect(200)
+    ).body as RecordingSamplesView;
+    const thrust = new Float32Array(Uint8Array.from(Buffer.from(samples.stretches[0]!.least[0]!, 'base64')).buffer);
+    expect(thrust.at(-1)).toBe(5699);
+    // What is kept is not given up.
+    await server.http.delete(`/api/sample-imports/${id}`).expect(204);
+    await server.http.get(`/api/recordings/${id}`).expect(200);
+  });
+
+  test('that leave one out, run back or have another length are refused with what is next, and nothing is kept', async () => {
+    const id = v7();
+    await begin(id).expect(201);
+    await send(id, 0, part(0, 10)).expect(200);
+    expect((await send(id, 12, part(12, 3)).expect(422)).body.detail).toContain('Sample 10 is the next, not 12.');
+    expect((await send(id, 10, part(3, 5)).expect(422)).body.detail).toContain('Time does not go on.');
+    expect((await send(id, 10, part(10, 5).subarray(1)).expect(422)).body.detail).toContain('16 bytes');
+    await send(id, 10, part(10, SAMPLES_AT_ONCE + 1)).expect(422);
+    await send(id, 10, Buffer.alloc(0)).expect(422);
+    await send(id, 10, part(-5, 3)).expect(422);
+    const before = await runCount();
+    await keep(id, v7(), 0).expect(400);
+    expect(await runCount()).toBe(before);
+    await server.http.delete(`/api/sample-imports/${id}`).expect(204);
+    await server.http.get(`/api/recordings/${id}`).expect(404);
+    await send(id, 10, part(10, 5)).expect(404);
+    await keep(id).expect(404);
+  });
+
+  test('are refused for an evening that is not there, and more than four at once', async () => {
+    await begin(v7(), { campaignId: v7() }).expect(404);
+    await begin(v7(), { quantities: ['thrustN', 'thrustN'] }).expect(400);
+    const ids = Array.from({ length: 5 }, () => v7());
+    for (const id of ids.slice(0, 4)) await begin(id).expect(201);
+    await begin(ids[4]!).expect(409);
+    expect((await keep(ids[0]!).expect(422)).body.detail).toContain('No sample came.');
+    for (const id of ids) await server.http.delete(`/api/sample-imports/${id}`).expect(204);
+    await begin(ids[4]!).expect(201);
+    await server.http.delete(`/api/sample-imports/${ids[4]!}`).expect(204);
+  });
+});

@@ -1,0 +1,4 @@
+import { serveWork } from '../../shared/worker/serveWork.ts';
+import { SamplesWork } from './samplesWork.ts';
+
+serveWork(new SamplesWork());
