@@ -58,6 +58,15 @@ test('balance', async ({ shed, page }) => {
   await take(page, 'balance');
 });
 
+test('fit', async ({ shed, page }) => {
+  await openStation(page, shed, 'fit', 'Petrel');
+  await expect(page.getByRole('group', { name: /Spin map/ })).toBeVisible();
+  await page.keyboard.press('n');
+  await page.keyboard.press('s');
+  await expect(page.getByRole('heading', { level: 1, name: /will tip/ })).toBeVisible();
+  await take(page, 'fit');
+});
+
 test('care', async ({ demo, page }) => {
   await openStation(page, demo, 'care', 'Petrel');
   await expect(page.getByText(/used \d\d.%/).first()).toBeVisible();

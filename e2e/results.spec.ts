@@ -1,3 +1,4 @@
+import { strFromU8, unzipSync } from 'fflate';
 import fs from 'node:fs';
 import { expect, openEvening, seriousFaults, test, watchFaults } from './zivvo.ts';
 
@@ -24,8 +25,10 @@ test('the table sorts by any figure and by a second one with shift; every figure
   await expect(drawer).toContainText('Thrust at full throttle');
   await expect(drawer).toContainText('measured, simulated');
   await expect(drawer).toContainText('mean = (T1r + T2r + T3r) / 3');
-  await page.keyboard.press('Escape');
-  await expect(drawer).toBeHidden();
+  // A second click leads to every sample behind it.
+  await drawer.getByRole('link', { name: 'Run 2: every sample' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(/of readings$/);
+  await expect(page.getByText('all readings of Veddick 7.9×3.3×2')).toBeVisible();
   expect(faults).toEqual([]);
 });
 
@@ -176,5 +179,14 @@ test('columns and rows are the reader’s, kept over a reload; the table and the
   await page.getByRole('link', { name: 'Save all runs as JSON' }).click();
   const file = JSON.parse(fs.readFileSync(await (await evening).path(), 'utf8')) as { format: string; runs: object[] };
   expect([file.format, file.runs.length]).toEqual(['zivvo-evening-1', 27]);
+  const workbook = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the evening as .xlsx' }).click();
+  const saved = await workbook;
+  expect(saved.suggestedFilename()).toMatch(/^Cliff season.*\.xlsx$/);
+  const parts = unzipSync(fs.readFileSync(await saved.path()));
+  expect(Object.keys(parts).filter((name) => /worksheets\/sheet\d+\.xml$/.test(name))).toHaveLength(3);
+  const strings = strFromU8(parts['xl/sharedStrings.xml']!);
+  for (const text of ['Thrust (g)', 'Factors of the checks', 'Air density (kg/m³)', 'Veddick 7.9×3.3×2'])
+    expect(strings).toContain(text);
   expect(faults).toEqual([]);
 });

@@ -41,10 +41,7 @@ export function dressApplication(app: NestExpressApplication, config: Pick<Confi
   app.use('/api/blobs', express.raw({ type: () => true, limit: BLOB_MAX_BYTES }));
   app.use('/api/feed', express.text({ type: () => true, limit: FEED_BODY_MAX_BYTES }));
   app.use('/api/stand/driven', express.text({ type: () => true, limit: DRIVEN_BODY_MAX_BYTES }));
-  app.use(
-    '/api/sample-imports',
-    express.raw({ type: 'application/octet-stream', limit: SAMPLES_BODY_MAX_BYTES }),
-  );
+  app.use('/api/sample-imports', express.raw({ type: 'application/octet-stream', limit: SAMPLES_BODY_MAX_BYTES }));
   app.use(express.json({ limit: JSON_BODY_MAX_BYTES, strict: true }));
   app.use(boundedBody);
   app.use(asPerson);

@@ -124,8 +124,12 @@ test('gains carry their uncertainty', () => {
   expect(say('mostThrust', { name: 'A 7x5x3', thrustN: 22.7, differenceRatio: 0.044, halfWidthRatio: 0.009 })).toBe(
     'A 7×5×3 pulls 2,315 g at full throttle, +4.4 % ± 0.9 % against the reference.',
   );
-  expect(say('betterAbove', { name: 'A', reference: 'B', powerW: 340, thrustN: 11 })).toBe(
-    'A passes B above 340 W (1,122 g); below it gives less.',
+  const crossing = { name: 'A', reference: 'B', powerW: 340, lowW: 310, highW: 372, thrustN: 11 };
+  expect(say('betterAbove', { ...crossing, isExtended: 0 })).toBe(
+    'A passes B above 340 W (310 W to 372 W), 1,122 g; below it gives less.',
+  );
+  expect(say('betterBelow', { ...crossing, isExtended: 1 })).toBe(
+    'A beats B up to 340 W (310 W to 372 W), 1,122 g; above it gives less. That is extended beyond what was measured: run it there before you rely on it.',
   );
 });
 

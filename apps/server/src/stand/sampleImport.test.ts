@@ -2,6 +2,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { CampaignDetailView, RecordingSamplesView, RunView } from '@zivvo/contract';
 import { SAMPLES_AT_ONCE } from '@zivvo/contract';
 import { v7 } from 'uuid';
+import { SampleImports } from './sampleImport.service.ts';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
 let server: TestServer;
@@ -108,6 +109,15 @@ describe('samples of a logger', () => {
     await server.http.get(`/api/recordings/${id}`).expect(404);
     await send(id, 10, part(10, 5)).expect(404);
     await keep(id).expect(404);
+  });
+
+  test('begun and not kept are gone once Zivvo starts again', async () => {
+    const id = v7();
+    await begin(id).expect(201);
+    await send(id, 0, part(0, 10)).expect(200);
+    await server.app.get(SampleImports).onModuleInit();
+    await server.http.get(`/api/recordings/${id}`).expect(404);
+    await server.http.delete(`/api/sample-imports/${id}`).expect(204);
   });
 
   test('are refused for an evening that is not there, and more than four at once', async () => {

@@ -92,6 +92,7 @@ export function toRunSummaries(rows: RunRow[]): RunSummaryView[] {
       keptAt: row.keptAt?.toISOString() ?? null,
       replacesRunId: row.replacesRunId,
       replacedByRunId: corrections.get(row.id) ?? null,
+      recordingId: row.recordingId,
     };
   });
 }
@@ -104,7 +105,6 @@ export function toRunView(
 ): RunView {
   return {
     ...summary,
-    recordingId: row.recordingId,
     findings: row.findings,
     zeroBeforeN: row.zeroBeforeN,
     zeroAfterN: row.zeroAfterN,

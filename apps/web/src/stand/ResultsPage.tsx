@@ -25,6 +25,7 @@ import { StationPage } from '../shared/ui/StationPage.tsx';
 import { WorkingDrawer } from '../shared/working/WorkingDrawer.tsx';
 import { propMarkToggled, selectMarks } from './markSlice.ts';
 import { differenceChart, differenceSentence } from './differenceChart.ts';
+import { SaveWorkbook } from './SaveWorkbook.tsx';
 import { ShownChoice } from './ShownChoice.tsx';
 import { resultCells, toCsv, toTabs, winnersText } from './resultsTable.ts';
 import { ResultsTable, shownFigures } from './ResultsTable.tsx';
@@ -309,6 +310,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
             <Action weight="quiet" onClick={() => saveText(toCsv(cells), `${campaign.name} ${point}.csv`, 'text/csv')}>
               Save it as CSV
             </Action>
+            <SaveWorkbook campaign={campaign} results={cells} models={models} />
             <ActionLink weight="quiet" to={`/api/campaigns/${campaign.id}/export`} reloadDocument download>
               Save all runs as JSON
             </ActionLink>
@@ -329,7 +331,7 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       />
       {workingKey !== null && (
         <Working
-          campaignId={campaign.id}
+          campaign={campaign}
           throttleRatio={throttleRatio}
           kitId={results.kitId}
           workingKey={workingKey}
@@ -359,7 +361,7 @@ function StandardAir({ rows, onShow }: { rows: ResultRow[]; onShow: (key: string
 }
 
 interface WorkingProps {
-  campaignId: string;
+  campaign: CampaignDetailView;
   throttleRatio: number;
   kitId: string | null;
   workingKey: string;
@@ -367,14 +369,30 @@ interface WorkingProps {
   onClose: () => void;
 }
 
-function Working({ campaignId, throttleRatio, kitId, workingKey, models, onClose }: WorkingProps) {
-  const { currentData, error } = useWorkingQuery({ id: campaignId, throttleRatio, kitId, key: workingKey });
+function Working({ campaign, throttleRatio, kitId, workingKey, models, onClose }: WorkingProps) {
+  const { to } = useInHand();
+  const { currentData, error } = useWorkingQuery({ id: campaign.id, throttleRatio, kitId, key: workingKey });
   const model = models.find((m) => workingKey.startsWith(m.id));
+  const ordinals = new Set((currentData?.inputs ?? []).map((i) => /^run\.(\d+)\./.exec(i.what)?.[1]));
+  const sources = campaign.runs
+    .filter(
+      (run) =>
+        run.propModelId === model?.id &&
+        run.kitId === kitId &&
+        run.replacedByRunId === null &&
+        ordinals.has(String(run.ordinal)),
+    )
+    .map(({ id, ordinal, recordingId }) =>
+      recordingId === null
+        ? { label: `Run ${ordinal}: its rows`, to: to(`/stand/runs/${id}`) }
+        : { label: `Run ${ordinal}: every sample`, to: to(`/stand/runs/${id}/readings`) },
+    );
   return (
     <WorkingDrawer
       working={currentData ?? null}
       error={error}
       subject={model ? propModelName(model) : ''}
+      sources={sources}
       onClose={onClose}
     />
   );

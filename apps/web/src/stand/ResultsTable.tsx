@@ -1,5 +1,6 @@
 import { createColumnHelper } from '@tanstack/react-table';
 import {
+  criteria,
   figureDimension,
   responseFigures,
   type ComparedFigure,
@@ -175,7 +176,11 @@ export function ResultsTable({
                   {row.isReference ? (
                     <span className="muted">reference</span>
                   ) : (
-                    <Difference compared={compared} isLessBetter={point === 'hover' || point === 'response'} />
+                    <Difference
+                      compared={compared}
+                      isLessBetter={point === 'hover' || point === 'response'}
+                      least={LEAST_MATTER[point]}
+                    />
                   )}
                 </td>
                 <td data-right>
@@ -201,13 +206,30 @@ function heading(figure: PointFigure, format: Format): string {
   return SHORT[figure] === '' ? unit : `${figureNames[figure]} ${unit}`;
 }
 
-/** A difference with its ±; grey when it is inside it. */
-function Difference({ compared, isLessBetter }: { compared: ComparedFigure | undefined; isLessBetter: boolean }) {
+/** Under this a difference is real and matters to nobody, as Judge takes it where nobody says otherwise. */
+const LEAST_MATTER: Record<PointName, number> = {
+  full: criteria.thrust.smallestDifference,
+  chosen: criteria.thrust.smallestDifference,
+  hover: criteria.minutes.smallestDifference,
+  response: criteria.answer.smallestDifference,
+};
+
+/** A difference with its ±; grey when it is inside it, or too small for anybody. */
+function Difference({
+  compared,
+  isLessBetter,
+  least,
+}: {
+  compared: ComparedFigure | undefined;
+  isLessBetter: boolean;
+  least: number;
+}) {
   if (!compared || compared.differenceRatio === null) return <>–</>;
   const { comparison, differenceRatio, differenceHalfWidthRatio } = compared;
   const isBetter = comparison === (isLessBetter ? 'less' : 'more');
-  const tone =
-    comparison === 'same' || comparison === 'unknown' ? undefined : isBetter ? classes.better : classes.worse;
+  const isSure = comparison === 'more' || comparison === 'less';
+  const isSlight = isSure && Math.abs(differenceRatio) < least;
+  const tone = !isSure || isSlight ? undefined : isBetter ? classes.better : classes.worse;
   return (
     <span className={tone}>
       {formatDifference(differenceRatio)}
@@ -216,7 +238,7 @@ function Difference({ compared, isLessBetter }: { compared: ComparedFigure | und
           ? 'the same'
           : differenceHalfWidthRatio === null
             ? 'spread unknown'
-            : `± ${formatShare(differenceHalfWidthRatio)}`}
+            : `± ${formatShare(differenceHalfWidthRatio)}${isSlight ? ', too little to matter' : ''}`}
       </span>
     </span>
   );

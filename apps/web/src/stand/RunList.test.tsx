@@ -17,6 +17,7 @@ const run = (id: string, propModelId: string, more: Partial<RunSummaryView> = {}
     ordinal: 1,
     restingCellV: 4.15,
     replacedByRunId: null,
+    recordingId: null,
     ...more,
   }) as RunSummaryView;
 const rows = [

@@ -8,7 +8,7 @@ import type { ResultRow } from './resultsView.ts';
 const DIGITS = 6;
 
 /** Text, a number, or nothing. */
-type Cell = string | number | null;
+export type Cell = string | number | null;
 
 /** The results at a point as rows of cells, headers with units first: what a spreadsheet takes. */
 export function resultCells(

@@ -47,11 +47,11 @@ export interface RunSummaryView extends RowView {
   replacesRunId: string | null;
   /** The run that corrects this one; it then counts instead. */
   replacedByRunId: string | null;
+  /** All its readings over time; null where it was typed. */
+  recordingId: string | null;
 }
 
 export interface RunView extends RunSummaryView {
-  /** All its readings over time; null where it was typed. */
-  recordingId: string | null;
   /** What its readings over time told; null where it was typed. */
   findings: RunFindings | null;
   zeroBeforeN: number | null;

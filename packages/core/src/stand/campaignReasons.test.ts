@@ -235,7 +235,20 @@ describe('what is worth saying', () => {
       name: 'big',
       reference: 'ref',
       powerW: expect.closeTo(700 * (20 / 21) ** 5.4, 4),
+      isExtended: 0,
     });
+    expect(found.values.lowW).toBeLessThanOrEqual(found.values.powerW as number);
+    expect(found.values.highW).toBeGreaterThanOrEqual(found.values.powerW as number);
+    // 19·u^2.3 would pass 20·u^1.8 at u = (20/19)², a third more power than was measured: told as extended.
+    const later = lawSteps(20, 700).map((s) => ({ ...s, thrustN: 19 * s.throttleRatio! ** 2.3 }));
+    const beyond = campaignOf([...with24V, runOf('big', 1, later), runOf('big', 2, later)]);
+    expect(reasonsOf(beyond).find((r) => r.code === 'betterAbove')).toMatchObject({
+      values: { isExtended: 1, powerW: expect.closeTo(700 * (20 / 19) ** 5.4, 4) },
+    });
+    // Much further on a law is a guess, and nothing is said.
+    const far = lawSteps(20, 700).map((s) => ({ ...s, thrustN: 12 * s.throttleRatio! ** 2.3 }));
+    const guess = campaignOf([...with24V, runOf('big', 1, far), runOf('big', 2, far)]);
+    expect(codesOf(guess)).not.toContain('betterAbove');
     expect(codesOf(pair((id) => twiceRun(id, id === 'big' ? 24 : 20, 700)))).not.toContain('betterAbove');
   });
 

@@ -347,7 +347,10 @@ function leaders(results: CampaignResults, name: (id: string) => string): Reason
   return reasons;
 }
 
-/** Where a prop's thrust against power crosses the reference's, both measured there and the slopes really different. */
+/** Power laws hold so far beyond what was measured; what they say there is told as extended. */
+const FURTHEST_EXTENDED = 1.4;
+
+/** Where a prop's thrust against power crosses the reference's, the slopes really different; beyond the measured, extended. */
 function crossings(results: CampaignResults, name: (id: string) => string): Reason[] {
   const reference = results.props.find((p) => p.isReference);
   const base = reference && thrustAgainstPower(reference);
@@ -355,7 +358,11 @@ function crossings(results: CampaignResults, name: (id: string) => string): Reas
   return results.props.flatMap((prop): Reason[] => {
     const fit = prop.isReference ? null : thrustAgainstPower(prop);
     const crossing = fit && powerLawCrossing(base, fit);
-    if (crossing?.status !== 'crosses' || !crossing.isInsideBothRanges || !crossing.isSlopeDifferent) return [];
+    if (crossing?.status !== 'crosses' || !crossing.isSlopeDifferent) return [];
+    const isNear = [base, fit!].every(
+      ({ lowX, highX }) => crossing.x >= lowX / FURTHEST_EXTENDED && crossing.x <= highX * FURTHEST_EXTENDED,
+    );
+    if (!isNear) return [];
     const isBetterAbove = fit!.exponent > base.exponent;
     return [
       {
@@ -365,6 +372,9 @@ function crossings(results: CampaignResults, name: (id: string) => string): Reas
           name: name(prop.propModelId),
           reference: name(reference.propModelId),
           powerW: crossing.x,
+          lowW: crossing.xLow,
+          highW: crossing.xHigh,
+          isExtended: crossing.isInsideBothRanges ? 0 : 1,
           thrustN: crossing.y,
         },
         figure: null,

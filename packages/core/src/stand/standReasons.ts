@@ -63,8 +63,8 @@ export interface StandReasons
   quickest: 'name' | 'riseS' | 'differenceRatio' | 'halfWidthRatio';
   fades: 'name' | 'lossRatio';
   dryBearing: 'shareRatio';
-  betterAbove: 'name' | 'reference' | 'powerW' | 'thrustN';
-  betterBelow: 'name' | 'reference' | 'powerW' | 'thrustN';
+  betterAbove: 'name' | 'reference' | 'powerW' | 'lowW' | 'highW' | 'thrustN' | 'isExtended';
+  betterBelow: 'name' | 'reference' | 'powerW' | 'lowW' | 'highW' | 'thrustN' | 'isExtended';
   'evening.belowGate': 'count';
   'evening.charge': 'packs';
   'evening.leads': 'name';

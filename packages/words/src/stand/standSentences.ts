@@ -1,6 +1,15 @@
 import type { StandReasons } from '@zivvo/core';
 import type { Sentences, Pen } from '../pen.ts';
 
+type Crossing = Pen<'powerW' | 'lowW' | 'highW' | 'thrustN' | 'isExtended'>;
+
+const crossedAt = (p: Crossing): string =>
+  `${p.quantity('powerW', 'power')} (${p.quantity('lowW', 'power')} to ${p.quantity('highW', 'power')}), ${p.quantity('thrustN', 'force')}`;
+
+/** What a power law says beyond the readings is no reading. */
+const extended = (p: Crossing): string =>
+  p.text('isExtended') === '1' ? ' That is extended beyond what was measured: run it there before you rely on it.' : '';
+
 /** What stand says, in words. */
 export const standSentences: Sentences<StandReasons> = {
   noRuns: () => 'No run yet: type one, paste a table or drop a file.',
@@ -133,9 +142,9 @@ export const standSentences: Sentences<StandReasons> = {
   dryBearing: (p) =>
     `Bearings take ${p.share('shareRatio')} of the run-down, where the air takes most of it on a free shaft: turn the bell by hand, listen, and oil or change them.`,
   betterAbove: (p) =>
-    `${p.text('name')} passes ${p.text('reference')} above ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); below it gives less.`,
+    `${p.text('name')} passes ${p.text('reference')} above ${crossedAt(p)}; below it gives less.${extended(p)}`,
   betterBelow: (p) =>
-    `${p.text('name')} beats ${p.text('reference')} up to ${p.quantity('powerW', 'power')} (${p.quantity('thrustN', 'force')}); above it gives less.`,
+    `${p.text('name')} beats ${p.text('reference')} up to ${crossedAt(p)}; above it gives less.${extended(p)}`,
   'stand.noRuns': () => 'Stand: nothing measured yet',
   'stand.breach': () => 'Stand: the prop in hand passes a current limit',
   'stand.stale': (p) => `Stand: last measured ${p.number('days')} days ago`,

@@ -2,6 +2,7 @@ import type {
   BeginSamplesDto,
   CalibrationView,
   CampaignDetailView,
+  CampaignExportView,
   CampaignListView,
   CampaignMatrixView,
   CampaignResultsView,
@@ -50,6 +51,10 @@ export const standApi = api.injectEndpoints({
     >({
       query: ({ campaignId, propModelIds, kitId, count }) =>
         `/campaigns/${campaignId}/plan/steps?propModelIds=${propModelIds.join(',')}&count=${count}${kitPart(kitId)}`,
+    }),
+    evening: build.query<CampaignExportView, string>({
+      query: (id) => `/campaigns/${id}/export`,
+      providesTags: ['Campaign', 'Run'],
     }),
     matrix: build.query<CampaignMatrixView, { id: string; throttleRatio: number }>({
       query: ({ id, throttleRatio }) => `/campaigns/${id}/matrix?throttleRatio=${throttleRatio}`,
@@ -148,6 +153,7 @@ export const {
   usePlanQuery,
   useSetPlanMutation,
   useLazyPlanStepsQuery,
+  useLazyEveningQuery,
   useMatrixQuery,
   useResultsQuery,
   useWorkingQuery,

@@ -10,6 +10,7 @@ import {
   workingTitle,
 } from '@zivvo/words';
 import { dimensions } from '@zivvo/core';
+import { Link } from 'react-router';
 import { useFormat } from '../format/useFormat.ts';
 import { EvidenceDot } from '../ui/EvidenceDot.tsx';
 import { ProblemNote } from '../ui/PageStates.tsx';
@@ -21,11 +22,13 @@ interface WorkingDrawerProps {
   error?: unknown;
   /** Whose figure it is. */
   subject: string;
+  /** Where its readings stand as they were read. */
+  sources?: readonly { label: string; to: string }[];
   onClose: () => void;
 }
 
 /** How a figure came about: inputs, formulas, result, source, uncertainty. */
-export function WorkingDrawer({ working, error, subject, onClose }: WorkingDrawerProps) {
+export function WorkingDrawer({ working, error, subject, sources = [], onClose }: WorkingDrawerProps) {
   return (
     <Drawer
       opened
@@ -42,6 +45,18 @@ export function WorkingDrawer({ working, error, subject, onClose }: WorkingDrawe
       </p>
       <ProblemNote error={error} />
       {working ? <Shown working={working} /> : error === undefined && <p className="muted">working…</p>}
+      {working && sources.length > 0 && (
+        <>
+          <h3>As it was read</h3>
+          <ul className={classes.sources}>
+            {sources.map(({ label, to }) => (
+              <li key={to}>
+                <Link to={to}>{label}</Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </Drawer>
   );
 }

@@ -70,6 +70,7 @@ const evening = (runs: Partial<RunSummaryView>[] = [], more: Partial<CampaignDet
       packPieceId: 'p1',
       restingCellV: 4.15,
       replacedByRunId: null,
+      recordingId: null,
       ...r,
     })),
     ...more,

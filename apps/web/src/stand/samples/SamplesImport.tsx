@@ -122,6 +122,13 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
     }
   });
   useEffect(() => void open.current(), []);
+  /** The import that is under way on the server: whoever leaves gives it up. */
+  const begunId = useRef<string | null>(null);
+  const leave = useRef(() => {
+    if (begunId.current !== null) void giveUp(begunId.current);
+    begunId.current = null;
+  });
+  useEffect(() => () => leave.current(), []);
 
   const lacks = mapping ? lacksOf(mapping) : [];
   const prop = models.find((m) => m.id === subject.propModelId);
@@ -150,10 +157,11 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
       const quantities = report!.columns.map((c) => c.quantity);
       const begun = await begin({ id, campaignId: campaign.id, quantities });
       if (begun.error) throw refusalOf(begun.error);
+      begunId.current = id;
       try {
         await work.ask((w) => w.save(`/api/sample-imports/${id}/samples`, onShare));
       } catch (error) {
-        void giveUp(id);
+        leave.current();
         throw error;
       }
       const packPieceId = subject.packId === '' ? null : subject.packId;
@@ -166,10 +174,15 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
         ? { header: recipeHeaderOf(preview!.names), columns: recipeColumns(mapping!) }
         : null;
       const kept = await keep({ id, body: { runs: [run], kitId: subject.kitId, blobSha256: null, recipe } });
-      if (!kept.error) go(`/stand/runs/${runId}`, { propModelId: subject.propModelId });
-      else void giveUp(id);
+      if (kept.error) return leave.current();
+      begunId.current = null;
+      go(`/stand/runs/${runId}`, { propModelId: subject.propModelId });
     });
-  const stop = (): void => work.stop();
+  const stop = (): void => {
+    // What was read goes with the worker that read it.
+    work.stop();
+    setReport(null);
+  };
 
   return (
     <StationPage

@@ -136,7 +136,10 @@ export class SamplesWork {
     const { timesS, channels } = this.table;
     for (let first = 0; first < timesS.length;) {
       const to = Math.min(timesS.length, first + SAMPLES_AT_ONCE);
-      const { count } = await sendSamples(`${address}?first=${first}`, bodyOf(timesS, [...channels.values()], first, to));
+      const { count } = await sendSamples(
+        `${address}?first=${first}`,
+        bodyOf(timesS, [...channels.values()], first, to),
+      );
       first = count;
       onProgress(first / timesS.length);
     }
