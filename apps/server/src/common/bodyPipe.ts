@@ -19,11 +19,23 @@ export function bodyPipe(): ValidationPipe {
 class BoundedPipe extends ValidationPipe {
   override async transform(value: unknown, metadata: ArgumentMetadata): Promise<unknown> {
     const { metatype, type } = metadata;
-    const found = type === 'body' && metatype ? overfull(metatype as new () => object, value) : null;
-    if (found) throw broken([found]);
+    if (type === 'body' && metatype && metatype !== Object) {
+      // Nothing at all is not an entry without fields: it would blank what stands there.
+      if (value === undefined || value === null) throw broken([NO_BODY]);
+      const found = overfull(metatype as new () => object, value);
+      if (found) throw broken([found]);
+    }
     return super.transform(value, metadata) as Promise<unknown>;
   }
 }
+
+const NO_BODY: FieldProblem = {
+  path: 'body',
+  rule: 'isDefined',
+  value: null,
+  allowed: {},
+  message: 'a body is needed',
+};
 
 function broken(fields: FieldProblem[]): FeatureError {
   return new FeatureError(

@@ -1,17 +1,5 @@
 import { FeatureError } from '../common/featureError.ts';
 
-/** Why a piece does not belong on an arm. */
-export type FitRefusal = 'otherHand' | 'otherModel' | 'noSuchArm' | 'grounded';
-
-/** A piece that does not belong there; a reason of one's own overrides it and is written down. */
-export class FitRefusedError extends FeatureError {
-  constructor(refusal: FitRefusal, detail: string) {
-    super(422, `fit.${refusal}`, 'Not on this arm', detail, [
-      { path: 'tag', rule: refusal, value: null, allowed: {}, message: detail },
-    ]);
-  }
-}
-
 /** The old piece was not read before it came off, or it was another than is written down. */
 export class OldTagError extends FeatureError {
   constructor(expected: string, read: string | null) {

@@ -10,13 +10,11 @@ import {
   type CheckedRotor,
   type RotorPlace,
 } from '@zivvo/core';
-import { placeNames } from '@zivvo/words';
 import type { CraftRow } from '../craft/craft.repository.ts';
 import type { ArmChange } from '../craft/craft.facts.ts';
 import type { NewestEvent } from '../event/event.repository.ts';
 import { toPieceView } from '../rack/piece.mapper.ts';
 import type { LivingPiece } from '../rack/piece.repository.ts';
-import { FitRefusedError } from './fit.errors.ts';
 import type { FittingRow } from './fit.repository.ts';
 
 /** An arm, wherever it is spoken of. */
@@ -143,13 +141,4 @@ export function toArmViews(
       fittedBy: since?.personName ?? null,
     };
   });
-}
-
-/** @throws {FitRefusedError} if the craft has no such arm */
-export function requireArm({ rotors, name }: CraftRow, arm: ArmRef): void {
-  if (!rotors.some((r) => isSameArm(r, arm)))
-    throw new FitRefusedError(
-      'noSuchArm',
-      `${name} has no such arm: its ${rotors.length} are ${[...new Set(rotors.map((r) => placeNames[r.place].toLowerCase()))].join(', ')}.`,
-    );
 }

@@ -26,7 +26,8 @@ import { propModelName } from '../rack/propModel.mapper.ts';
 import type { PropModelRow } from '../rack/propModel.repository.ts';
 import { ReadyService } from '../ready/ready.service.ts';
 import { NotSignableError } from './fit.errors.ts';
-import { armChanges, requireArm, statesOf } from './fit.mapper.ts';
+import { armChanges, statesOf } from './fit.mapper.ts';
+import { requireArm } from '../rack/fitRules.ts';
 import { FitStates, type FitState } from './fitStates.service.ts';
 import { FittingStore } from './fittingStore.service.ts';
 

@@ -1,16 +1,17 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { LIST_MAX, type FitPieceDto, type SwapArmsDto } from '@zivvo/contract';
-import { labelSpinOf, layoutKind, type CraftKind } from '@zivvo/core';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
+import { requireArm, requireHand, requireReleased } from '../rack/fitRules.ts';
+import { FitRefusedError } from '../rack/piece.errors.ts';
 import { PieceRepository, type LivingPiece } from '../rack/piece.repository.ts';
 import { NO_ACTION, PieceService } from '../rack/piece.service.ts';
 import { PieceJudge } from '../rack/pieceJudge.ts';
 import { propModelName } from '../rack/propModel.mapper.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
-import { FitRefusedError, OldTagError } from './fit.errors.ts';
-import { isSameArm, requireArm, touchedStates, withHandsSwapped } from './fit.mapper.ts';
+import { OldTagError } from './fit.errors.ts';
+import { isSameArm, touchedStates, withHandsSwapped } from './fit.mapper.ts';
 import { FittingStore } from './fittingStore.service.ts';
 
 /** Pieces that go onto arms and from one to another. */
@@ -31,7 +32,6 @@ export class FitMoves {
   async fit(craftId: string, dto: FitPieceDto): Promise<void> {
     const craft = await this.crafts.find(this.db, craftId);
     requireArm(craft, dto);
-    const kind = layoutKind(craft.layout);
     await this.db.transaction(async (tx) => {
       const next = await this.byTag(tx, dto.tag);
       const on = await this.pieces.onCraft(tx, craftId, LIST_MAX);
@@ -39,17 +39,11 @@ export class FitMoves {
       const markSha256 = dto.oldMarkSha256 ?? null;
       if (old && (markSha256 === null || dto.oldTag)) requireOldTag(old.piece.tag, dto.oldTag ?? null);
       await this.lives.requireAllowed(tx, next, 'fit', craftId);
-      const alert = await this.judge.groundedBy(tx, next.piece);
-      if (alert !== null)
-        throw new FitRefusedError(
-          'grounded',
-          `No: ${next.piece.tag} is grounded with all its kind: ${alert}. Release the alert first.`,
-        );
+      requireReleased(next.piece.tag, await this.judge.groundedBy(tx, next.piece));
       if (!dto.overrideReason)
         await this.requireFits(
           tx,
           craft,
-          kind,
           next,
           on.filter((p) => p !== old),
           dto,
@@ -76,19 +70,12 @@ export class FitMoves {
   private async requireFits(
     tx: DbOrTx,
     craft: CraftRow,
-    kind: CraftKind,
     next: LivingPiece,
     others: readonly LivingPiece[],
-    { place, level }: FitPieceDto,
+    arm: FitPieceDto,
   ): Promise<void> {
-    const rotor = craft.rotors.find((r) => r.place === place && r.level === level)!;
-    const needed = labelSpinOf(rotor.spin, kind);
-    const { tag, hand, propModelId } = next.piece;
-    if (hand !== 'either' && hand !== needed)
-      throw new FitRefusedError(
-        'otherHand',
-        `No: ${tag} is ${hand.toUpperCase()}, this arm needs ${needed.toUpperCase()}. It would push air the wrong way.`,
-      );
+    requireHand(craft, next.piece, arm);
+    const { tag, propModelId } = next.piece;
     const stranger = others.find((p) => p.piece.propModelId !== propModelId);
     if (!stranger) return;
     const [own, other] = [

@@ -3,7 +3,7 @@ import {
   BulkPieceActionDto,
   CreateBatchDto,
   CreatePieceSetDto,
-  DescribePieceDto,
+  UpdatePieceDto,
   MeasurePieceDto,
   PieceActionDto,
   PieceQueryDto,
@@ -60,7 +60,7 @@ export class PieceController {
   }
 
   @Put(':id')
-  describe(@Param('id', IdPipe) id: string, @Body() dto: DescribePieceDto): Promise<PieceDetailView> {
+  describe(@Param('id', IdPipe) id: string, @Body() dto: UpdatePieceDto): Promise<PieceDetailView> {
     return this.pieces.describe(id, dto);
   }
 

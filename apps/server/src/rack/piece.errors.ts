@@ -32,3 +32,15 @@ export class IncompleteActionError extends FeatureError {
     ]);
   }
 }
+
+/** Why a piece does not belong on an arm. */
+export type FitRefusal = 'otherHand' | 'otherModel' | 'noSuchArm' | 'armTaken' | 'grounded';
+
+/** A piece that does not belong there; a reason of one's own overrides it and is written down. */
+export class FitRefusedError extends FeatureError {
+  constructor(refusal: FitRefusal, detail: string) {
+    super(422, `fit.${refusal}`, 'Not on this arm', detail, [
+      { path: 'tag', rule: refusal, value: null, allowed: {}, message: detail },
+    ]);
+  }
+}

@@ -9,6 +9,7 @@ import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { craft } from '../craft/craft.table.ts';
 import { event } from '../event/event.table.ts';
+import type { ArmedCraft } from './fitRules.ts';
 import { batch, pieceLife, pieceSet, propPiece } from './piece.table.ts';
 import { propModel } from './propModel.table.ts';
 
@@ -69,6 +70,31 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
 
   async onCraft(db: DbOrTx, craftId: string, limit: number): Promise<LivingPiece[]> {
     return this.living(db, eq(pieceLife.craftId, craftId), limit);
+  }
+
+  /**
+   * What of a craft decides which piece goes where.
+   *
+   * @throws {NotFoundError} if there is no such craft, or it was deleted
+   */
+  async craftOf(db: DbOrTx, id: string): Promise<ArmedCraft> {
+    const [row] = await db
+      .select({ name: craft.name, layout: craft.layout, rotors: craft.rotors })
+      .from(craft)
+      .where(and(eq(craft.id, id), eq(craft.workshopId, this.workshop.id), isNull(craft.deletedAt)))
+      .limit(1);
+    if (!row) throw new NotFoundError('craft', id);
+    return row;
+  }
+
+  /** @throws {NotFoundError} if there is no such set, or it was deleted */
+  async requireSet(db: DbOrTx, id: string): Promise<void> {
+    const [row] = await db
+      .select({ id: pieceSet.id })
+      .from(pieceSet)
+      .where(and(eq(pieceSet.id, id), eq(pieceSet.workshopId, this.workshop.id), isNull(pieceSet.deletedAt)))
+      .limit(1);
+    if (!row) throw new NotFoundError('set', id);
   }
 
   async onCrafts(db: DbOrTx, craftIds: string[], limit: number): Promise<LivingPiece[]> {

@@ -4,13 +4,13 @@ import {
   PIECE_PAGE_MAX,
   type AvailableView,
   type BulkPieceActionDto,
-  type DescribePieceDto,
   type MeasurePieceDto,
   type PieceActionDto,
   type PieceDetailView,
   type PieceListView,
   type PieceQueryDto,
   type PieceView,
+  type UpdatePieceDto,
 } from '@zivvo/contract';
 import { isRetiring, refusalOf, type PieceAction } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
@@ -19,7 +19,8 @@ import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import type { Fact } from '../event/facts.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
-import { IncompleteActionError, PieceRefusedError } from './piece.errors.ts';
+import { requireHand, requireReleased } from './fitRules.ts';
+import { FitRefusedError, IncompleteActionError, PieceRefusedError } from './piece.errors.ts';
 import { toEventView, toMeasureColumns, toPieceView } from './piece.mapper.ts';
 import { PieceRepository, type LivingPiece } from './piece.repository.ts';
 import { PieceJudge } from './pieceJudge.ts';
@@ -81,9 +82,9 @@ export class PieceService {
     return this.find(id);
   }
 
-  async describe(id: string, dto: DescribePieceDto): Promise<PieceDetailView> {
+  async describe(id: string, { revision, ...dto }: UpdatePieceDto): Promise<PieceDetailView> {
     await this.db.transaction(async (tx) => {
-      const { piece } = await this.pieces.findLiving(tx, id);
+      await this.pieces.findLiving(tx, id);
       const columns = {
         ...toMeasureColumns(dto),
         hand: dto.hand,
@@ -94,14 +95,18 @@ export class PieceService {
         note: dto.note ?? null,
         photoSha256: dto.photoSha256 ?? null,
       };
-      await this.pieces.revise(tx, id, piece.revision, columns, this.clock.now());
+      await this.pieces.revise(tx, id, revision, columns, this.clock.now());
       await this.ledger.record(tx, id, { kind: 'pieceDescribed', pieceId: id, ...columns });
     });
     return this.find(id);
   }
 
   async act(id: string, dto: PieceActionDto): Promise<PieceDetailView> {
-    await this.db.transaction(async (tx) => this.record(tx, await this.pieces.findLiving(tx, id), dto));
+    await this.db.transaction(async (tx) => {
+      const living = await this.pieces.findLiving(tx, id);
+      await this.requireBelongs(tx, living, dto);
+      await this.record(tx, living, dto);
+    });
     return this.find(id);
   }
 
@@ -111,9 +116,30 @@ export class PieceService {
       const all = await this.pieces.livingByIds(tx, ids);
       const missing = ids.find((id) => !all.some(({ piece }) => piece.id === id));
       if (missing !== undefined) throw new NotFoundError('piece', missing);
-      for (const living of all) await this.record(tx, living, dto);
+      for (const living of all) {
+        await this.requireBelongs(tx, living, dto);
+        await this.record(tx, living, dto);
+      }
     });
     return (await this.pieces.livingByIds(this.db, ids)).map(toPieceView);
+  }
+
+  /**
+   * Whoever asks: a piece goes onto a free arm that is there and takes its hand, and into a set that is there.
+   *
+   * @throws {FitRefusedError} if it does not belong there, {NotFoundError} without the craft or the set
+   */
+  private async requireBelongs(tx: DbOrTx, { piece }: LivingPiece, dto: PieceActionDto): Promise<void> {
+    if (dto.action === 'joinSet' && dto.setId) await this.pieces.requireSet(tx, dto.setId);
+    if (dto.action !== 'fit' || !dto.craftId || !dto.place) return;
+    const arm = { place: dto.place, level: dto.level ?? 0 };
+    const craft = await this.pieces.craftOf(tx, dto.craftId);
+    requireHand(craft, piece, arm);
+    requireReleased(piece.tag, await this.judge.groundedBy(tx, piece));
+    const on = await this.pieces.onCraft(tx, dto.craftId, LIST_MAX);
+    const there = on.find(({ life }) => life.place === arm.place && life.level === arm.level);
+    if (there && there.piece.id !== piece.id)
+      throw new FitRefusedError('armTaken', `${there.piece.tag} is on this arm: take it off first.`);
   }
 
   /** Records an action inside the caller's transaction; other features that true or fit pieces use it too. */

@@ -130,9 +130,23 @@ describe('a delivery', () => {
       note: 'was in the wrong bag',
       photoSha256: null,
     };
-    expect((await server.http.put(`/api/pieces/${piece.id}`).send(known).expect(200)).body).toMatchObject(known);
-    const [described] = (await find(piece.id)).history;
-    expect(described).toMatchObject({
+    const { revision } = piece;
+    const described = (
+      await server.http
+        .put(`/api/pieces/${piece.id}`)
+        .send({ ...known, revision })
+        .expect(200)
+    ).body;
+    expect(described).toMatchObject(known);
+    // Over what was known before, nothing is written: somebody else has written meanwhile.
+    await server.http
+      .put(`/api/pieces/${piece.id}`)
+      .send({ ...known, note: 'late', revision })
+      .expect(409);
+    await server.http.put(`/api/pieces/${piece.id}`).send(known).expect(400);
+    expect((await find(piece.id)).note).toBe(known.note);
+    const [written] = (await find(piece.id)).history;
+    expect(written).toMatchObject({
       action: 'described',
       values: { hand: 'ccw', massKg: 0.008, note: 'was in the wrong bag' },
     });
@@ -141,11 +155,18 @@ describe('a delivery', () => {
         (
           await server.http
             .put(`/api/pieces/${piece.id}`)
-            .send({ ...known, hand: 'left' })
+            .send({ ...known, revision: revision + 1, hand: 'left' })
             .expect(400)
         ).body as Problem
       ).fields.map((f) => f.path),
     ).toEqual(['hand']);
+  });
+
+  test('measures without a body are refused, and what was measured stays', async () => {
+    const piece = await measure((await deliver()).pieces[0]!.id);
+    await server.http.put(`/api/pieces/${piece.id}/measures`).expect(400);
+    await server.http.put(`/api/pieces/${piece.id}/measures`).send([]).expect(400);
+    expect(await find(piece.id)).toMatchObject({ massKg: piece.massKg, look: piece.look, revision: piece.revision });
   });
 
   test('says what stands out among its pieces', async () => {
@@ -203,6 +224,30 @@ describe('the life of a piece', () => {
     ).toMatchObject({ code: 'piece.retired' });
     await act(piece.id, { action: 'unretire' }).expect(200);
     expect((await find(piece.id)).state).toBe('resting');
+  });
+
+  test('a piece goes onto a free arm that is there and takes its hand, whoever asks; a set must be there', async () => {
+    const { pieces } = await deliver({ cwCount: 3, ccwCount: 1 });
+    for (const { id } of pieces) await measure(id);
+    const hand = (wanted: string) => pieces.filter((p) => p.hand === wanted);
+    const [first, second, third] = hand('cw');
+    const refused = async (id: string, more: object): Promise<string> =>
+      ((await act(id, { action: 'fit', craftId: craft.id, place: 'rearRight', ...more }).expect(422)).body as Problem)
+        .code;
+    await act(first!.id, { action: 'fit', craftId: v7(), place: 'rearRight' }).expect(404);
+    expect(await refused(first!.id, { place: 'rear' })).toBe('fit.noSuchArm');
+    expect(await refused(first!.id, { level: 1 })).toBe('fit.noSuchArm');
+    expect(await refused(hand('ccw')[0]!.id, {})).toBe('fit.otherHand');
+    await act(first!.id, { action: 'fit', craftId: craft.id, place: 'rearRight' }).expect(200);
+    expect(await refused(second!.id, {})).toBe('fit.armTaken');
+    await act(first!.id, { action: 'remove' }).expect(200);
+    // Two at once on one arm: neither is on it then.
+    const two = { ids: [second!.id, third!.id], action: 'fit', craftId: craft.id, place: 'rearRight' };
+    expect(((await server.http.post('/api/pieces/actions').send(two).expect(422)).body as Problem).code).toBe(
+      'fit.armTaken',
+    );
+    expect((await find(second!.id)).craftId).toBeNull();
+    await act(second!.id, { action: 'joinSet', setId: v7() }).expect(404);
   });
 
   test('an action without what it needs names it', async () => {

@@ -1,7 +1,16 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { CampaignDetailView, RecordingSamplesView, RunView } from '@zivvo/contract';
-import { SAMPLES_AT_ONCE } from '@zivvo/contract';
+import {
+  SAMPLES_AT_ONCE,
+  type CampaignDetailView,
+  type CampaignResultsView,
+  type RecordingSamplesView,
+  type RunView,
+} from '@zivvo/contract';
+import { emptyStep, findSteps, floatChannel, type StandStep, type Working } from '@zivvo/core';
+import { and, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
+import { fromPayload } from '../recording/blockPayload.ts';
+import { recordingBlock } from '../recording/recording.table.ts';
 import { SampleImports } from './sampleImport.service.ts';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 
@@ -35,7 +44,8 @@ const send = (id: string, first: number, body: Buffer) =>
     .post(`/api/sample-imports/${id}/samples?first=${first}`)
     .set('content-type', 'application/octet-stream')
     .send(body);
-const keep = (id: string, runId = v7(), steps = 1) =>
+const aStep: StandStep = { ...emptyStep(), throttleRatio: 1, thrustN: 12 };
+const keep = (id: string, runId = v7(), steps: readonly StandStep[] = [aStep]) =>
   server.http.post(`/api/sample-imports/${id}/keep`).send({
     runs: [
       {
@@ -46,18 +56,7 @@ const keep = (id: string, runId = v7(), steps = 1) =>
         zeroBeforeN: null,
         zeroAfterN: null,
         readingKinds: [],
-        steps: Array.from({ length: steps }, () => ({
-          throttleRatio: 1,
-          thrustN: 12,
-          speedRpm: null,
-          currentA: null,
-          voltageV: null,
-          powerW: null,
-          torqueNm: null,
-          temperatureC: null,
-          vibrationMPerS2: null,
-          levelDb: null,
-        })),
+        steps,
       },
     ],
     kitId: null,
@@ -103,7 +102,7 @@ describe('samples of a logger', () => {
     await send(id, 10, Buffer.alloc(0)).expect(422);
     await send(id, 10, part(-5, 3)).expect(422);
     const before = await runCount();
-    await keep(id, v7(), 0).expect(400);
+    await keep(id, v7(), []).expect(400);
     expect(await runCount()).toBe(before);
     await server.http.delete(`/api/sample-imports/${id}`).expect(204);
     await server.http.get(`/api/recordings/${id}`).expect(404);
@@ -131,4 +130,75 @@ describe('samples of a logger', () => {
     await begin(ids[4]!).expect(201);
     await server.http.delete(`/api/sample-imports/${ids[4]!}`).expect(204);
   });
+});
+
+test('one figure, from the results to the bytes that it was read from', async () => {
+  // Two steps of five seconds, a hundred samples each second, thrust about 6 and 14 newtons.
+  const rows = 1000;
+  const timesS = Float64Array.from({ length: rows }, (_, i) => i / 100);
+  const throttle = Float32Array.from(timesS, (t) => (t < 5 ? 0.5 : 1));
+  const thrust = Float32Array.from(timesS, (t, i) => (t < 5 ? 6 : 14) + 0.02 * Math.sin(i));
+  const found = findSteps({
+    timesS,
+    channels: new Map([
+      ['throttleRatio', throttle],
+      ['thrustN', thrust],
+    ]),
+  }).steps;
+  const body = Buffer.concat([timesS, throttle, thrust].map((part) => Buffer.from(part.buffer)));
+  const [id, runId] = [v7(), v7()];
+  const own = aCampaign(craft.id, { name: 'walked' });
+  await server.http.post('/api/campaigns').send(own).expect(201);
+  await begin(id, { campaignId: own.id }).expect(201);
+  await send(id, 0, body).expect(200);
+  await keep(
+    id,
+    runId,
+    found.map(({ step }) => step),
+  ).expect(200);
+
+  // The figure of the page, and the working that opens beneath it.
+  const { props } = (await server.http.get(`/api/campaigns/${own.id}/results`).expect(200)).body as CampaignResultsView;
+  const { figure } = props[0]!.points.full.thrustN!;
+  const working = (
+    await server.http
+      .get(`/api/campaigns/${own.id}/working?throttleRatio=0.5&key=${encodeURIComponent(figure.working!)}`)
+      .expect(200)
+  ).body as Working;
+  const read = working.inputs.find((i) => i.what === 'run.1.thrustN')!;
+  expect([figure.value, working.result.value, read.value]).toEqual(Array(3).fill(expect.closeTo(14, 2)));
+
+  // The step of the run that it was read from, the samples of that step, and their mean.
+  const run = (await server.http.get(`/api/runs/${runId}`).expect(200)).body as RunView;
+  expect(run.steps.at(-1)!.thrustN).toBe(read.value);
+  const { settledFromS, toS } = found.at(-1)!;
+  const csv = (
+    await server.http
+      .get(`/api/recordings/${run.recordingId!}/samples.csv?track=0&channels=1&fromS=${settledFromS}&toS=${toS}`)
+      .expect(200)
+  ).text;
+  const samples = csv
+    .trim()
+    .split(/\r?\n/)
+    .slice(1)
+    .map((line) => Number(line.split(',').at(-1)));
+  expect(samples).toHaveLength(found.at(-1)!.count);
+  expect(samples.reduce((a, b) => a + b, 0) / samples.length).toBeCloseTo(read.value, 4);
+
+  // The block in the database that holds them, and its bytes as they were written.
+  const { db } = server.database;
+  const [block] = await db
+    .select()
+    .from(recordingBlock)
+    .where(and(eq(recordingBlock.recordingId, id), eq(recordingBlock.level, 0)));
+  const tracks = [
+    {
+      name: 'import',
+      rateHz: null,
+      channels: [floatChannel('throttleRatio', 'ratio'), floatChannel('thrustN', 'force')],
+    },
+  ];
+  const { timesS: storedS, least } = fromPayload(tracks[0]!, block!, [1]);
+  expect([...storedS]).toEqual([...timesS]);
+  expect([...least[0]!]).toEqual([...thrust]);
 });

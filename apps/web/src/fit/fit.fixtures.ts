@@ -98,6 +98,7 @@ export function craftOf(layout: Layout): CraftView {
     name: layoutKind(layout) === 'plane' ? 'Eider' : 'Petrel',
     kind: layoutKind(layout),
     layout,
+    massKg: 1.2,
     rotors: layOut({ layout, diagonalM: 0.3, arms: null }),
     referencePropModelId: 'm1',
   } as unknown as CraftView;

@@ -27,6 +27,7 @@ import { useCraftsQuery } from '../shared/api/craftApi.ts';
 import {
   useActOnPieceMutation,
   useDescribePieceMutation,
+  useLazyPieceQuery,
   usePieceQuery,
   useSetsQuery,
   type PieceActionBody,
@@ -292,6 +293,7 @@ const FIELDS = [
 
 function Describe({ piece }: { piece: PieceDetailView }) {
   const [describe] = useDescribePieceMutation();
+  const [reread] = useLazyPieceQuery();
   const {
     form: kept,
     save,
@@ -302,7 +304,8 @@ function Describe({ piece }: { piece: PieceDetailView }) {
     row: piece,
     Dto: DescribePieceDto,
     blank: Object.fromEntries(FIELDS.map((f) => [f, null])) as unknown as PieceForm,
-    send: (body, id) => describe({ id, body }).unwrap(),
+    send: (body, id, revision) => describe({ id, body: { ...body, revision: revision! } }).unwrap(),
+    reread: () => reread(piece.id).unwrap(),
     onDone: () => undefined,
   });
   const { control, handleSubmit, setValue, watch } = kept;

@@ -104,6 +104,12 @@ export class DescribePieceDto extends MeasurePieceDto {
   photoSha256!: string | null;
 }
 
+/** What is known of a piece, over what was known when it was opened. */
+export class UpdatePieceDto extends DescribePieceDto {
+  @WholeWithin({ min: 1, max: 1_000_000_000 })
+  revision!: number;
+}
+
 export const pieceActionNames = [
   'checkIn',
   'true',

@@ -7,7 +7,6 @@ import type {
   CreateMotorPieceDto,
   CreatePieceSetDto,
   CreateSparePartDto,
-  DescribePieceDto,
   MeasurePieceDto,
   MotorPieceView,
   PartEventView,
@@ -22,6 +21,7 @@ import type {
   UpdatePieceSetDto,
   UpdateSparePartDto,
   YieldView,
+  UpdatePieceDto,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
@@ -48,7 +48,7 @@ const pieceApi = api.injectEndpoints({
       query: ({ id, body }) => ({ url: `/pieces/${id}/measures`, method: 'PUT', body }),
       invalidatesTags: ['Piece', 'Batch'],
     }),
-    describePiece: build.mutation<PieceDetailView, { id: string; body: DescribePieceDto }>({
+    describePiece: build.mutation<PieceDetailView, { id: string; body: UpdatePieceDto }>({
       query: ({ id, body }) => ({ url: `/pieces/${id}`, method: 'PUT', body }),
       invalidatesTags: ['Piece', 'Batch', 'Set'],
     }),
@@ -129,6 +129,7 @@ const pieceApi = api.injectEndpoints({
 
 export const {
   usePiecesQuery,
+  useLazyPieceQuery,
   usePieceQuery,
   useYieldsQuery,
   useAvailablePiecesQuery,
