@@ -43,7 +43,7 @@ export function Component() {
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
   const { data: packs = [] } = usePacksQuery();
-  const { data: recipes = [] } = useImportRecipesQuery();
+  const { data: recipes = [], isLoading: areRecipesComing } = useImportRecipesQuery();
   const [store, storing] = useStoreBlobMutation();
   const [importRuns, importing] = useImportRunsMutation();
   const [runId, setRunId] = useState(() => v7());
@@ -141,7 +141,8 @@ export function Component() {
     if (!kept.error) go(`/stand/${campaignId}`, { propModelId: propId });
   };
 
-  if (samples && campaign.data)
+  // How these headers were read before is known before they are read again.
+  if (samples && campaign.data && !areRecipesComing)
     return (
       <SamplesImport
         file={samples}
