@@ -51,7 +51,7 @@ test('every station shows how its headline’s figure follows, and it does', asy
     `/campaigns?craftId=${craftId}`,
   );
   const campaign = campaigns.toSorted((a, b) => b.runCount - a.runCount)[0]!;
-  const how = page.getByRole('button', { name: 'How it follows' });
+  const how = page.getByRole('button', { name: /^How .+ follows$/ });
   const reason = page.getByRole('button', { name: /^Working: / }).first();
   const stations: readonly [path: string, opener: Locator][] = [
     [`/crafts/${craftId}`, page.getByRole('button', { name: 'working', exact: true })],

@@ -22,8 +22,8 @@ import {
 const ownTitles: Record<string, string> = {
   'balance.shake': 'Shake of the whole craft, in parts of gravity',
   'life.usedRatio': 'Used share of its life',
-  'sound.differenceDb': 'Level against the reference at equal thrust',
-  'sound.levelDb': 'Level at the thrust looked at',
+  'sound.differenceDb': 'Level against the reference at equal thrust, in dB',
+  'sound.levelDb': 'Level at the thrust looked at, in dB',
   'judge.score': 'Score: mean gain by the weights',
   'yield.usable': 'Share of usable pieces',
   'evening.durationS': 'How long the evening takes',
@@ -91,7 +91,7 @@ const inputFamilies: Record<string, (...parts: string[]) => string> = {
   flights: (figure, letter = '') =>
     `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ${mine(letter)}`,
   slope: (letter = '') => `slope of the line ${mine(letter)}, in dB for ten times the thrust`,
-  take: (letter = '', nth = '') => `level in take ${nth} ${mine(letter)}, without the place`,
+  take: (letter = '', nth = '') => `level in take ${nth} ${mine(letter)}, without the place, in dB`,
   takeThrust: (letter = '', nth = '') => `thrust of a rotor in take ${nth} ${mine(letter)}`,
   weight: (wish) => `weight of “${wishWords[wish as WishName].toLowerCase()}”`,
   gain: (wish) => `gain in “${wishWords[wish as WishName].toLowerCase()}”: 0.03 is what usually matters`,

@@ -114,7 +114,6 @@ export function openOutcome(outcome: CareOutcome | undefined): Exclude<CareOutco
   return outcome === undefined || outcome === 'fly' ? null : outcome;
 }
 
-/** One flight of one piece. */
 /** All that a piece has flown. */
 export interface PieceFlown {
   pieceId: string;

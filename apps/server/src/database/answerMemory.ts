@@ -98,7 +98,8 @@ function isRepeatable(text: string): boolean {
   return [...text.matchAll(/\b(?:from|join)\s+(\S)/gi)].every(([, next]) => next === '"' || next === '(');
 }
 
-const keyOf = (text: string, values: readonly unknown[]): string => `${text}\n${JSON.stringify(values)}`;
+const keyOf = (text: string, values: readonly unknown[]): string =>
+  `${text}\n${JSON.stringify(values, (_name, value: unknown) => (typeof value === 'bigint' ? `${value}n` : value))}`;
 
 /** Freezes a value with all that is in it, and tells about how many bytes it takes; beyond the most it stops. */
 function freezeWithin(value: unknown, most: number): number {

@@ -16,7 +16,7 @@ import { CampaignRepository } from './campaign.repository.ts';
 import { CampaignService } from './campaign.service.ts';
 import { RunRepository } from './run.repository.ts';
 import { RunService } from './run.service.ts';
-import { NoImportError, SamplesRefusedError, TooManyImportsError } from './stand.errors.ts';
+import { AlreadyKeptError, NoImportError, SamplesRefusedError, TooManyImportsError } from './stand.errors.ts';
 
 const IMPORTS_MOST = 4;
 /** One that nobody goes on with is given up [ms]. */
@@ -29,6 +29,10 @@ interface OpenImport {
   count: number;
   /** Parts are written one after another, in the order in which they came. */
   queue: Promise<unknown>;
+  /** Blocks that were made and not written, and the sample that they begin with: they are written again as they are. */
+  unwritten: { first: number; blocks: ReturnType<RecordingWriter['nextAt']> } | null;
+  /** Its run is being kept: nobody takes its samples away meanwhile. */
+  keeping: Promise<CampaignDetailView> | null;
   touchedMs: number;
 }
 
@@ -40,6 +44,8 @@ interface OpenImport {
 @Injectable()
 export class SampleImports implements OnModuleInit {
   private readonly open = new Map<string, OpenImport>();
+  /** Begun one after another, so that what is counted holds. */
+  private turn: Promise<unknown> = Promise.resolve();
 
   constructor(
     @Inject(DB) private readonly db: Db,
@@ -56,9 +62,16 @@ export class SampleImports implements OnModuleInit {
   }
 
   /** The same twice goes on with what is there. */
-  async begin({ id, campaignId, quantities }: BeginSamplesDto): Promise<SamplesView> {
+  begin(dto: BeginSamplesDto): Promise<SamplesView> {
+    const answer = this.turn.then(() => this.beginNext(dto));
+    this.turn = answer.catch(() => undefined);
+    return answer;
+  }
+
+  private async beginNext({ id, campaignId, quantities }: BeginSamplesDto): Promise<SamplesView> {
     const known = this.open.get(id);
     if (known) return { id, count: known.count };
+    if ((await this.runRows.campaignOfRecording(this.db, id)) !== null) throw new AlreadyKeptError();
     await this.campaigns.find(this.db, campaignId);
     await this.giveUpIdle();
     if (this.open.size >= IMPORTS_MOST) throw new TooManyImportsError(IMPORTS_MOST);
@@ -71,6 +84,8 @@ export class SampleImports implements OnModuleInit {
       channelCount: channels.length,
       count: 0,
       queue: Promise.resolve(),
+      unwritten: null,
+      keeping: null,
       touchedMs: this.clock.nowMs(),
     });
     return { id, count: 0 };
@@ -90,19 +105,28 @@ export class SampleImports implements OnModuleInit {
 
   /** Keeps the run with its samples; from then on they are its own. Asked again, it answers with what was kept. */
   async keep(id: string, dto: ImportRunsDto): Promise<CampaignDetailView> {
-    const keptIn = this.open.has(id) ? null : await this.runRows.campaignOfRecording(this.db, id);
-    if (keptIn !== null) return this.evenings.find(keptIn);
-    const { campaignId, queue, count } = this.require(id);
-    await queue;
-    if (count === 0) throw new SamplesRefusedError('No sample came.');
+    const found = this.open.get(id);
+    if (!found) {
+      const keptIn = await this.runRows.campaignOfRecording(this.db, id);
+      if (keptIn === null) throw new NoImportError(id);
+      return this.evenings.find(keptIn);
+    }
+    found.keeping ??= this.keepOpen(id, found, dto).finally(() => (found.keeping = null));
+    return found.keeping;
+  }
+
+  private async keepOpen(id: string, found: OpenImport, dto: ImportRunsDto): Promise<CampaignDetailView> {
+    await found.queue;
+    if (found.count === 0) throw new SamplesRefusedError('No sample came.');
     if (dto.runs.length !== 1) throw new SamplesRefusedError('Samples are of one run.');
-    const kept = await this.runs.importAll(campaignId, dto, id);
+    const kept = await this.runs.importAll(found.campaignId, dto, id);
     this.open.delete(id);
     return kept;
   }
 
   /** Clears away what was taken; an import that is kept, or that nobody began, stays as it is. */
   async giveUp(id: string): Promise<void> {
+    await this.open.get(id)?.keeping?.catch(() => undefined);
     const found = this.open.get(id);
     if (!found) return;
     this.open.delete(id);
@@ -122,17 +146,10 @@ export class SampleImports implements OnModuleInit {
     if (first !== count) throw new SamplesRefusedError(`Sample ${count} is the next, not ${first}.`);
     if (count + rows > SAMPLE_ROW_MAX_COUNT)
       throw new SamplesRefusedError(`A run has at most ${SAMPLE_ROW_MAX_COUNT} samples.`);
-    const { timesS, channels } = toSamples(bytes, rows, channelCount);
-    if (!(timesS[0]! >= 0) || !Number.isFinite(timesS.at(-1)!))
-      throw new SamplesRefusedError('Times are seconds from the first sample on.');
-    let blocks;
-    try {
-      blocks = writer.nextAt(0, timesS, channels);
-    } catch (error) {
-      if (!(error instanceof CoreError)) throw error;
-      throw new SamplesRefusedError('Time does not go on.');
-    }
-    await this.recordings.write(this.db, blocks);
+    if (open.unwritten?.first !== first)
+      open.unwritten = { first, blocks: blocksOf(writer, toSamples(bytes, rows, channelCount)) };
+    await this.recordings.write(this.db, open.unwritten.blocks);
+    open.unwritten = null;
     open.count = count + rows;
     return { id, count: open.count };
   }
@@ -149,11 +166,24 @@ export class SampleImports implements OnModuleInit {
   }
 }
 
-function toSamples(
-  bytes: Buffer,
-  rows: number,
-  channelCount: number,
-): { timesS: Float64Array; channels: Float32Array[] } {
+/** @throws {SamplesRefusedError} if time does not go on from where it was */
+function blocksOf(writer: RecordingWriter, { timesS, channels }: Samples): ReturnType<RecordingWriter['nextAt']> {
+  if (!(timesS[0]! >= 0) || !Number.isFinite(timesS.at(-1)!))
+    throw new SamplesRefusedError('Times are seconds from the first sample on.');
+  try {
+    return writer.nextAt(0, timesS, channels);
+  } catch (error) {
+    if (!(error instanceof CoreError)) throw error;
+    throw new SamplesRefusedError('Time does not go on.');
+  }
+}
+
+interface Samples {
+  timesS: Float64Array;
+  channels: Float32Array[];
+}
+
+function toSamples(bytes: Buffer, rows: number, channelCount: number): Samples {
   // A body may lie anywhere in its pool, and floats of eight bytes only where eight divides.
   const own = bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.length) as ArrayBuffer;
   return {

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import {
   SAMPLES_AT_ONCE,
   type CampaignDetailView,
@@ -10,6 +10,7 @@ import { emptyStep, findSteps, floatChannel, type StandStep, type Working } from
 import { and, eq } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { fromPayload } from '../recording/blockPayload.ts';
+import { RecordingService } from '../recording/recording.service.ts';
 import { recordingBlock } from '../recording/recording.table.ts';
 import { SampleImports } from './sampleImport.service.ts';
 import { aCampaign, aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
@@ -108,6 +109,33 @@ describe('samples of a logger', () => {
     await server.http.get(`/api/recordings/${id}`).expect(404);
     await send(id, 10, part(10, 5)).expect(404);
     await keep(id).expect(404);
+  });
+
+  test('of a run that is kept are nobody else’s; begun, kept and given up at once they are kept once', async () => {
+    const [id, runId] = [v7(), v7()];
+    expect((await Promise.all([begin(id), begin(id)])).map((r) => r.status)).toEqual([201, 201]);
+    await Promise.all([send(id, 0, part(0, 100)).expect(200), send(id, 100, part(100, 100)).expect(200)]);
+    const before = await runCount();
+    const [first, second, given] = await Promise.all([
+      keep(id, runId),
+      keep(id, runId),
+      server.http.delete(`/api/sample-imports/${id}`),
+    ]);
+    expect([first.status, second.status, given.status]).toEqual([200, 200, 204]);
+    expect(await runCount()).toBe(before + 1);
+    await server.http.get(`/api/recordings/${id}`).expect(200);
+    await begin(id).expect(409);
+  });
+
+  test('that the database did not take the first time are taken the next, as they were', async () => {
+    const id = v7();
+    await begin(id).expect(201);
+    const fails = jest.spyOn(server.app.get(RecordingService), 'write').mockRejectedValueOnce(new Error('disk full'));
+    await send(id, 0, part(0, 50)).expect(500);
+    fails.mockRestore();
+    await send(id, 0, part(0, 50)).expect(200, { id, count: 50 });
+    await send(id, 50, part(50, 50)).expect(200, { id, count: 100 });
+    await server.http.delete(`/api/sample-imports/${id}`).expect(204);
   });
 
   test('begun and not kept are gone once Zivvo starts again', async () => {

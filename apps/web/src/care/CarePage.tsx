@@ -77,7 +77,15 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
           ? 'Nobody has looked it over yet.'
           : `Looked over ${formatDay(last.lookedAt)}, ${formatTime(last.lookedAt).slice(0, 5)}${last.personName === null ? '' : ` by ${last.personName}`}: ${formatNumber(last.durationS, 0)} s for ${last.looks.length} ${last.looks.length === 1 ? 'prop' : 'props'}.`
       }
-      working={worst && <HeadlineWorking working={explainLife(worst.life)} subject={worst.piece.tag} />}
+      working={
+        worst && (
+          <HeadlineWorking
+            working={explainLife(worst.life)}
+            subject={worst.piece.tag}
+            what={`the life of ${worst.piece.tag}`}
+          />
+        )
+      }
       tools={<CareTabs />}
       reasons={
         <>

@@ -134,6 +134,7 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
         <HeadlineWorking
           working={fitWorking(view, { ...craft, rotorCount: craft.rotors.length })}
           subject={craft.name}
+          what={view.takeOff.verdict === 'tips' ? 'the moment' : 'the pull of an arm'}
         />
       }
       detail={first ? moveSentence(first, view.arms) : `${signature} ${openSentence(view) ?? ''}`}

@@ -91,7 +91,9 @@ function Judge({ craft, view, models }: JudgeProps) {
       detail={detailOf(view, rows)}
       working={
         judgement &&
-        first && <HeadlineWorking working={explainScore(input, judgement, first.id)} subject={first.name} />
+        first && (
+          <HeadlineWorking working={explainScore(input, judgement, first.id)} subject={first.name} what="its score" />
+        )
       }
       tools={<JudgeTabs />}
       reasons={judgement && <ReasonList reasons={judgement.reasons} />}

@@ -13,6 +13,7 @@ import {
   remedyReasons,
   roomReason,
   tipShapes,
+  type PickFigure,
   type PickSetting,
   type PropMaterial,
   type Reason,
@@ -157,7 +158,15 @@ function PickPage({ craft }: { craft: KittedView }) {
           <Answer plain={plain} setting={setting} isWorking={isWorking} done={space.done} total={space.total} />
         )
       }
-      working={explained && <HeadlineWorking working={explained} subject={`${best!.prop.name} on ${craft.name}`} />}
+      working={
+        explained && (
+          <HeadlineWorking
+            working={explained}
+            subject={`${best!.prop.name} on ${craft.name}`}
+            what={`its ${pickFigureWords[explained.key as PickFigure].toLowerCase()}`}
+          />
+        )
+      }
       tools={<PickTabs craft={craft} params={address.params} />}
       reasons={
         <>

@@ -32,17 +32,13 @@ export function Component() {
           name: modelOf(y.propModelId) ? propModelName(modelOf(y.propModelId)!) : '',
           cost: costOf(modelOf(y.propModelId), y),
         });
+        const told = toldFirst(makers, yields.models);
         return (
           <StationPage
             eyebrow="Rack · Yield"
             headline={headlineOf(makers, yields.models)}
             detail="Good from the bag, good after correction, or rejected: cracked, sent back from the shaft, thrown out unflown. With the 95 % interval that so few pieces leave."
-            working={
-              <HeadlineWorking
-                working={explainYield(yieldOf(sumOfYields(yields.models)))}
-                subject="All pieces of the rack"
-              />
-            }
+            working={<HeadlineWorking working={explainYield(told.of)} subject={told.name} />}
             tools={<RackTabs />}
             reasons={
               <p style={{ margin: 0 }}>
@@ -106,6 +102,22 @@ export function Component() {
   );
 }
 
+/** Makers that are told of: a handful proves nothing, so those of more pieces come first. */
+function provenMakers(makers: readonly YieldOfMaker[]): readonly YieldOfMaker[] {
+  const proven = makers.filter((m) => m.pieceCount >= FEWEST_JUDGED);
+  return proven.length > 0 ? proven : makers;
+}
+
+/** Whose share the headline tells first: the maker that fails, else the best one, else all pieces. */
+function toldFirst(makers: readonly YieldOfMaker[], models: readonly YieldResult[]): { of: YieldResult; name: string } {
+  const told = provenMakers(makers);
+  const worst = told.at(-1);
+  const first = worst && doesMostFail(worst) ? worst : told[0];
+  return first
+    ? { of: first, name: first.makerName }
+    : { of: yieldOf(sumOfYields(models)), name: 'All pieces of the rack' };
+}
+
 /** The answer for the makers, the best first; pieces whose maker nobody named are counted by model alone. */
 function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResult[]): string {
   const share = ({ usable }: YieldResult): string => formatShare(usable?.ratio ?? 0, 0);
@@ -115,9 +127,7 @@ function headlineOf(makers: readonly YieldOfMaker[], models: readonly YieldResul
     return all.notJudgedCount === 1
       ? 'The one piece is not judged yet'
       : `None of ${all.notJudgedCount} pieces is judged yet`;
-  // A handful proves nothing: makers of more pieces come first.
-  const proven = makers.filter((m) => m.pieceCount >= FEWEST_JUDGED);
-  const told = proven.length > 0 ? proven : makers;
+  const told = provenMakers(makers);
   const [best] = told;
   const worst = told.at(-1);
   if (!best || !worst) return `${share(all)} of the pieces are usable`;

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, jest, test } from '@jest/globals';
-import { fireEvent, screen, within } from '@testing-library/react';
+import { cleanup, fireEvent, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ComparedFigure, PointFigure, PropResult } from '@zivvo/core';
 import { renderInApp } from '../test/renderInApp.tsx';
@@ -120,6 +120,27 @@ describe('the table', () => {
   test('stands as it was given until a header is pressed', () => {
     show();
     expect(names()).toEqual(['Orle 7×4', 'Orle 7×5', 'Orle 7×6']);
+  });
+
+  test('a difference that is real and surely under what matters says so; one that may reach it does not', () => {
+    const differing = (differenceRatio: number, differenceHalfWidthRatio: number): ResultRow[] => {
+      const cell = { ...compared(20, 'k', differenceRatio), comparison: 'less', differenceHalfWidthRatio };
+      return resultRows(
+        {
+          props: [
+            props[1]!,
+            prop('b', 18, 30, { points: { full: { thrustN: cell }, hover: {}, chosen: {}, response: {} } as never }),
+          ],
+        } as never,
+        models as never,
+        'full',
+      );
+    };
+    show({ rows: differing(-0.011, 0.009) });
+    expect(screen.getByText('± 0.9 %, too little to matter')).toBeTruthy();
+    cleanup();
+    show({ rows: differing(-0.028, 0.009) });
+    expect(screen.getByText('± 0.9 %')).toBeTruthy();
   });
 
   test('sorts by a figure, most first, then least first', () => {

@@ -228,7 +228,7 @@ function Difference({
   const { comparison, differenceRatio, differenceHalfWidthRatio } = compared;
   const isBetter = comparison === (isLessBetter ? 'less' : 'more');
   const isSure = comparison === 'more' || comparison === 'less';
-  const isSlight = isSure && Math.abs(differenceRatio) < least;
+  const isSlight = isSure && Math.abs(differenceRatio) + (differenceHalfWidthRatio ?? Infinity) < least;
   const tone = !isSure || isSlight ? undefined : isBetter ? classes.better : classes.worse;
   return (
     <span className={tone}>

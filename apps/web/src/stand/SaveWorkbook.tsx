@@ -35,7 +35,7 @@ export function SaveWorkbook({ campaign, results, models }: SaveWorkbookProps) {
   return (
     <>
       <Action weight="quiet" disabled={asked.isFetching || isMaking} onClick={() => void save()}>
-        Save the evening as .xlsx
+        Evening as .xlsx
       </Action>
       <ProblemNote error={asked.error} />
     </>

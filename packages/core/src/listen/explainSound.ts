@@ -27,18 +27,18 @@ export function explainSound(
       .filter((take) => take.soundKey === soundKey)
       .map((take, i) => {
         inputs.push(
-          workingInput(`${letter}${i + 1}`, `take.${letter}.${i + 1}`, take.levelDb, 'level'),
+          workingInput(`${letter}${i + 1}`, `take.${letter}.${i + 1}`, take.levelDb),
           workingInput(`T${letter}${i + 1}`, `takeThrust.${letter}.${i + 1}`, take.thrustN, 'force', 'estimated'),
         );
         return `${letter}${i + 1} - s${letter} * ln(T${letter}${i + 1} / T) / ln(10)`;
       });
-    return workingLine(`L${letter}`, `(${terms.join(' + ')}) / ${terms.length}`, levelDb, 'level');
+    return workingLine(`L${letter}`, `(${terms.join(' + ')}) / ${terms.length}`, levelDb);
   };
   const lines = [levelLine('x', sound)];
   const isDifference = reference !== null && sound.differenceDb !== null;
   if (isDifference) {
     lines.push(levelLine('r', reference));
-    lines.push(workingLine('d', 'Lx - Lr', sound.differenceDb!, 'level'));
+    lines.push(workingLine('d', 'Lx - Lr', sound.differenceDb!));
   }
   return workingOf({
     key: SOUND_FIGURE,

@@ -22,7 +22,7 @@ const NAMES: Record<StandQuantity, { words: RegExp; usual: string }> = {
   torqueNm: { words: /\b(?:torque|drehmoment|couple|momento|coppia|koppel)\b/, usual: 'N·m' },
   speedRpm: {
     words:
-      /\b(?:rpm|speed|revs?|rotation\w*|r\/min|drehzahl|touren|u\/min|tours|r[ée]gime|revoluciones|giri|toeren\w*|obroty)\b/,
+      /\b(?:rpm|speed|revs?|rotation\w*|r\/min|drehzahl|touren|u\/min|tours|r[ée]gime|revoluciones|rota[çc][ãa]o|giri|toeren\w*|obroty)\b/,
     usual: 'rpm',
   },
   throttleRatio: {

@@ -18,7 +18,7 @@ export interface RecognizedSampleColumns extends SampleColumns {
   columns: RecognizedColumn[];
 }
 
-const TIME = /^(?:time\w*|t|zeit|temps|tiempo|tempo|tid|elapsed|clock|uhrzeit|timestamp)\b/i;
+const TIME = /^(?:time\w*|t|zeit|temps|tiempo|tempo|tid|tijd|czas|elapsed|clock|uhrzeit|timestamp)\b/i;
 
 /**
  * Says what each column of a logger's table most likely holds, the time among them.

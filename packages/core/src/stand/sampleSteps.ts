@@ -50,7 +50,8 @@ interface Stretch {
  * Thrust has settled from the earliest tenth of the stretch on whose mean, and that of all tenths after it, lies within
  * 1 % or three standard errors of the mean of what follows; the last four tenths are always taken.
  *
- * @param table - with a throttle; times that go on
+ * @param table - with a throttle from 0 to 1; times that go on [s]
+ * @returns steps in the order in which they were run, in SI; none without a throttle
  */
 export function findSteps({ timesS, channels }: SampleTable): FoundSteps {
   const throttle = channels.get('throttleRatio');

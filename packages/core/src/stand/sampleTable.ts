@@ -42,6 +42,7 @@ const GRAVE: ReadonlySet<SampleFault['code']> = new Set([
   'tooManySteps',
 ]);
 
+/** Whether samples with such a fault may not be kept. */
 export const isGraveFault = ({ code }: SampleFault): boolean => GRAVE.has(code);
 
 /** Fewer rows are typed. */
@@ -143,7 +144,7 @@ export function spreadEqualTimes(timesS: Float64Array): Float64Array {
   return spread;
 }
 
-/** What a column holds, over all its rows. */
+/** What a column holds over all its rows, in SI; NaN and infinities where it holds nothing. */
 export interface ColumnSummary {
   quantity: StandQuantity;
   count: number;
@@ -152,6 +153,7 @@ export interface ColumnSummary {
   most: number;
 }
 
+/** Count, least, mean and most of a column; rows without a reading are left out. */
 export function summarize(quantity: StandQuantity, values: Float32Array): ColumnSummary {
   let [count, sum, least, most] = [0, 0, Infinity, -Infinity];
   for (let i = 0; i < values.length; i++) {

@@ -1,24 +1,13 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seededRandom } from '../numerics/seededRandom.ts';
-import type { StandQuantity } from './quantities.ts';
+import { standQuantityNames, type StandQuantity } from './quantities.ts';
 import { readTime, recognizeSampleColumns } from './sampleColumns.ts';
 import { findSteps } from './sampleSteps.ts';
 import { isGraveFault, sampleFaults, spreadEqualTimes, summarize, type SampleTable } from './sampleTable.ts';
 
 const limits = Object.fromEntries(
-  [
-    'throttleRatio',
-    'thrustN',
-    'speedRpm',
-    'currentA',
-    'voltageV',
-    'powerW',
-    'torqueNm',
-    'temperatureC',
-    'vibrationMPerS2',
-    'levelDb',
-  ].map((name) => [name, name === 'throttleRatio' ? { min: 0, max: 1 } : { min: -20, max: 2000 }]),
+  standQuantityNames.map((name) => [name, name === 'throttleRatio' ? { min: 0, max: 1 } : { min: -20, max: 2000 }]),
 ) as Parameters<typeof sampleFaults>[1];
 
 /** Steps of some seconds each, thrust that follows them with a lag, and noise. */
@@ -194,6 +183,9 @@ describe('columns of a logger', () => {
     [['temps', 'gaz %', 'poussée (g)', 'régime', 'courant', 'tension', 'puissance']],
     [['tiempo', 'acelerador', 'empuje', 'revoluciones', 'corriente', 'voltaje', 'potencia']],
     [['tempo', 'acceleratore', 'spinta', 'giri', 'corrente', 'tensione', 'potenza']],
+    [['tempo', 'acelerador', 'empuxo', 'rotação', 'corrente', 'tensão', 'potência']],
+    [['tijd', 'gas', 'stuwkracht', 'toerental', 'stroom', 'spanning', 'vermogen']],
+    [['czas', 'gaz', 'ciąg', 'obroty', 'prąd', 'napięcie', 'moc']],
     [['time', 'thr', 'Thrust', 'RPM', 'Amps', 'Volts', 'Watts']],
   ])('%j are read', (names) => {
     const found = recognizeSampleColumns(names, []);

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { delimiterOf } from './parseDelimited.ts';
+import { delimiterOf, SEPARATOR_LINE } from './parseDelimited.ts';
 
 type Progress = (share: number) => void;
 
@@ -22,7 +22,9 @@ export async function eachPiece(file: Blob, onProgress: Progress, take: (piece: 
 export async function eachRows(file: Blob, onProgress: Progress, take: (rows: string[][]) => boolean): Promise<void> {
   let delimiter = '';
   let rest = '';
-  const parsed = (text: string): string[][] => {
+  const parsed = (given: string): string[][] => {
+    // A spreadsheet's first line may say its separator; it is no row.
+    const text = delimiter === '' ? given.replace(SEPARATOR_LINE, '') : given;
     delimiter ||= delimiterOf(text.slice(0, 5000));
     return Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' }).data;
   };

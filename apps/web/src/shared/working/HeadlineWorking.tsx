@@ -13,16 +13,18 @@ interface HeadlineWorkingProps {
   working: Working | null;
   /** Whose figure it is. */
   subject: string;
+  /** What follows, where the headline does not tell the figure itself: *its air time*. */
+  what?: string;
 }
 
 /** Opens how the figure of a page's headline came about. */
-export function HeadlineWorking({ working, subject }: HeadlineWorkingProps) {
+export function HeadlineWorking({ working, subject, what = 'it' }: HeadlineWorkingProps) {
   const [shown, show] = useAddressParam('working');
   if (working === null) return null;
   return (
     <>
       <button type="button" className={classes.open} onClick={() => show(HEADLINE)}>
-        How it follows
+        {`How ${what} follows`}
       </button>
       {shown === HEADLINE && (
         <Suspense>

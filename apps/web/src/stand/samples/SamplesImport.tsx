@@ -1,6 +1,6 @@
 import { Checkbox, NumberInput } from '@mantine/core';
 import type { CampaignDetailView, CraftView, ImportRecipeView, PackPieceView, PropModelView } from '@zivvo/contract';
-import { runDoubts, type StandQuantity } from '@zivvo/core';
+import { runDoubts, standQuantities, standQuantityNames } from '@zivvo/core';
 import { doubtSentence, formatNumber, quantityNames, sampleFaultSentence } from '@zivvo/words';
 import { useEffect, useRef, useState } from 'react';
 import { v7 } from 'uuid';
@@ -33,15 +33,6 @@ import {
 } from './samplesView.ts';
 import type { SamplesMapping, SamplesPreview, SamplesReport } from './samplesWork.ts';
 import { useSamplesWork } from './useSamplesWork.ts';
-
-const SHOWN_QUANTITIES = [
-  'throttleRatio',
-  'thrustN',
-  'speedRpm',
-  'currentA',
-  'voltageV',
-  'powerW',
-] as const satisfies readonly StandQuantity[];
 
 interface SamplesImportProps {
   file: File;
@@ -254,34 +245,37 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
           <span style={{ width: `${100 * under.share}%` }} />
         </div>
       )}
-      {mapping && (
-        <RunSubjectFields
-          subject={subject}
-          onChange={setSubject}
-          models={models}
-          packs={packs}
-          craft={craft}
-          restingCellProblem={aside.problems.restingCell}
-        />
-      )}
-      {report && report.steps.length > 0 && <Steps report={report} />}
-      {preview && mapping && (
-        <>
-          <ColumnMap preview={preview} mapping={mapping} summaries={report?.columns ?? []} onChange={change} />
-          {mapping.columns.some((c) => c.quantity === 'speedRpm') && (
-            <NumberInput
-              label="Pole pairs, where the turns are electrical ones"
-              description="1 where the column counts turns of the shaft"
-              value={mapping.polePairs}
-              min={1}
-              max={40}
-              allowDecimal={false}
-              style={{ maxWidth: 340 }}
-              onChange={(value) => change({ ...mapping, polePairs: Math.min(40, Math.max(1, Number(value) || 1)) })}
-            />
-          )}
-        </>
-      )}
+      {/* What is under way is of these entries: they stay as they are until it is over. */}
+      <fieldset disabled={under !== null} className={classes.entries}>
+        {mapping && (
+          <RunSubjectFields
+            subject={subject}
+            onChange={setSubject}
+            models={models}
+            packs={packs}
+            craft={craft}
+            restingCellProblem={aside.problems.restingCell}
+          />
+        )}
+        {report && report.steps.length > 0 && <Steps report={report} />}
+        {preview && mapping && (
+          <>
+            <ColumnMap preview={preview} mapping={mapping} summaries={report?.columns ?? []} onChange={change} />
+            {mapping.columns.some((c) => c.quantity === 'speedRpm') && (
+              <NumberInput
+                label="Pole pairs, where the turns are electrical ones"
+                description="1 where the column counts turns of the shaft"
+                value={mapping.polePairs}
+                min={1}
+                max={40}
+                allowDecimal={false}
+                style={{ maxWidth: 340 }}
+                onChange={(value) => change({ ...mapping, polePairs: Math.min(40, Math.max(1, Number(value) || 1)) })}
+              />
+            )}
+          </>
+        )}
+      </fieldset>
       {doubts.length > 0 && (
         <Checkbox
           checked={isKeptDoubted}
@@ -295,15 +289,7 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
 
 function Steps({ report: { steps } }: { report: SamplesReport }) {
   const { quantity: format } = useFormat();
-  const shown = SHOWN_QUANTITIES.filter((q) => steps.some((s) => s.step[q] !== null));
-  const dimensionOf = {
-    throttleRatio: 'ratio',
-    thrustN: 'force',
-    speedRpm: 'rotation',
-    currentA: 'current',
-    voltageV: 'voltage',
-    powerW: 'power',
-  } as const;
+  const shown = standQuantityNames.filter((q) => steps.some((s) => s.step[q] !== null));
   return (
     <div className={`${table.sheet} ${classes.steps}`}>
       <table className={table.table} aria-label="Steps found">
@@ -327,7 +313,7 @@ function Steps({ report: { steps } }: { report: SamplesReport }) {
               ))}
               {shown.map((q) => (
                 <td key={q} data-right>
-                  {s.step[q] === null ? '' : format(s.step[q], dimensionOf[q]).text}
+                  {s.step[q] === null ? '' : format(s.step[q], standQuantities[q]).text}
                 </td>
               ))}
             </tr>
