@@ -30,13 +30,16 @@ const ownTitles: Record<string, string> = {
   'fit.momentNm': 'Moment that turns it over',
 };
 
+/** Speeds of the air have no dimension here: their unit is said. */
+const speedUnit = (figure = ''): string => (figure.endsWith('MPerS') ? ', in m/s' : '');
+
 /** Title of a working: which figure, where on the curve. */
 export function workingTitle(working: Pick<Working, 'title'>): string {
   if (working.title in ownTitles) return ownTitles[working.title]!;
   const [point = '', figure = ''] = working.title.split('.');
-  if (point === 'pick')
-    return `${pickFigureWords[figure as PickFigure] ?? figure}${figure.endsWith('MPerS') ? ', in m/s' : ''}`;
-  if (point === 'flight') return `${flightFigureTitles[figure as FlightFigureName]}: mean of its flights`;
+  if (point === 'pick') return `${pickFigureWords[figure as PickFigure] ?? figure}${speedUnit(figure)}`;
+  if (point === 'flight')
+    return `${flightFigureTitles[figure as FlightFigureName]}${speedUnit(figure)}: mean of its flights`;
   if (point === 'flightDifference') return `${flightFigureTitles[figure as FlightFigureName]} against the reference`;
   if (point === 'craft') return craftFigureNames[figure as CraftFigure] ?? figure;
   const name = figureNames[figure as keyof typeof figureNames] ?? figure;
@@ -87,9 +90,9 @@ const inputFamilies: Record<string, (...parts: string[]) => string> = {
   run: (ordinal = '', quantity = '') =>
     `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`,
   flight: (figure, letter = '', nth = '') =>
-    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()} in flight ${nth} ${mine(letter)}`,
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()} in flight ${nth} ${mine(letter)}${speedUnit(figure)}`,
   flights: (figure, letter = '') =>
-    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ${mine(letter)}`,
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ${mine(letter)}${speedUnit(figure)}`,
   slope: (letter = '') => `slope of the line ${mine(letter)}, in dB for ten times the thrust`,
   take: (letter = '', nth = '') => `level in take ${nth} ${mine(letter)}, without the place, in dB`,
   takeThrust: (letter = '', nth = '') => `thrust of a rotor in take ${nth} ${mine(letter)}`,
