@@ -4,12 +4,16 @@ import { check, integer, uuid, type CheckBuilder } from 'drizzle-orm/pg-core';
 import { moment } from './moment.ts';
 import { person, workshop } from '../workshop/workshop.table.ts';
 
+/** The workshop that a row belongs to. */
+export const workshopColumn = () =>
+  uuid()
+    .notNull()
+    .references(() => workshop.id);
+
 /** What every row carries: its maker-made id, workshop, revision, person and dates; deleting only marks. */
 export const rowColumns = () => ({
   id: uuid().primaryKey(),
-  workshopId: uuid()
-    .notNull()
-    .references(() => workshop.id),
+  workshopId: workshopColumn(),
   revision: integer().notNull().default(1),
   personId: uuid().references(() => person.id),
   createdAt: moment().notNull(),

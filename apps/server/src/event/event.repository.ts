@@ -30,7 +30,7 @@ export class EventRepository {
   /** Writes an event and what follows from it; the caller's transaction holds both. */
   async append(tx: DbOrTx, row: EventRow): Promise<void> {
     await tx.insert(event).values(row);
-    await this.projectors.project(tx, row.fact, row.at);
+    await this.projectors.project(tx, row.fact, row);
   }
 
   /** Empties the projections and replays every event in order. */
@@ -45,7 +45,7 @@ export class EventRepository {
         .where(gt(event.sequence, last))
         .orderBy(asc(event.sequence))
         .limit(REPLAY_BATCH);
-      for (const row of rows) await this.projectors.project(tx, row.fact, row.at);
+      for (const row of rows) await this.projectors.project(tx, row.fact, row);
       replayed += rows.length;
       if (rows.length < REPLAY_BATCH) return replayed;
       last = rows.at(-1)!.sequence;

@@ -2,11 +2,17 @@ import { Injectable } from '@nestjs/common';
 import type { DbOrTx } from '../database/database.ts';
 import type { Fact, FactKind } from './facts.ts';
 
+/** When and in which workshop something happened. */
+export interface Occasion {
+  at: Date;
+  workshopId: string;
+}
+
 /** A table that follows from facts alone: emptied and replayed it is what it was. */
 export interface Projector {
   name: string;
   /** What follows from each kind of fact, inside the transaction that records it. */
-  apply: { [K in FactKind]?: (tx: DbOrTx, fact: Fact<K>, at: Date) => Promise<void> };
+  apply: { [K in FactKind]?: (tx: DbOrTx, fact: Fact<K>, occasion: Occasion) => Promise<void> };
   reset(tx: DbOrTx): Promise<void>;
   /** All its rows in a fixed order, to be compared. */
   rows(db: DbOrTx): Promise<unknown[]>;
@@ -23,10 +29,10 @@ export class Projectors {
     this.all.set(projector.name, projector);
   }
 
-  async project(tx: DbOrTx, fact: Fact, at: Date): Promise<void> {
+  async project(tx: DbOrTx, fact: Fact, occasion: Occasion): Promise<void> {
     for (const { apply } of this.all.values()) {
-      const act = apply[fact.kind] as ((tx: DbOrTx, fact: Fact, at: Date) => Promise<void>) | undefined;
-      await act?.(tx, fact, at);
+      const act = apply[fact.kind] as ((tx: DbOrTx, fact: Fact, occasion: Occasion) => Promise<void>) | undefined;
+      await act?.(tx, fact, occasion);
     }
   }
 

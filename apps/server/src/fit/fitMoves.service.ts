@@ -117,7 +117,8 @@ export class FitMoves {
   }
 
   private async byTag(tx: DbOrTx, tag: string): Promise<LivingPiece> {
-    return this.pieces.findByTag(tx, tag.trim().toUpperCase());
+    const { piece } = await this.pieces.findByTag(tx, tag.trim().toUpperCase());
+    return this.pieces.hold(tx, piece.id);
   }
 }
 

@@ -2,9 +2,9 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import type { RecordingSamplesView, RecordingView, RunView } from '@zivvo/contract';
 import { LIVE_RATE_HZ, liveChannels } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
-import fs from 'node:fs';
 import { v7 } from 'uuid';
 import { DB, type Db } from '../database/database.ts';
+import { runMigration } from '../test/runMigration.ts';
 import { aCampaign, aCraft, aDraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
 import { OldSamples } from './oldSamples.ts';
 
@@ -32,11 +32,6 @@ const bytesOf = (values: readonly number[]): Buffer => Buffer.from(Float32Array.
 /** A value that says which reading and which channel it is. */
 const valueOf = (reading: number, channel: number): number => 10 * reading + channel;
 const readings = (from: number, count: number): number[] => Array.from({ length: count }, (_, i) => from + i);
-
-async function statements(file: string): Promise<void> {
-  const text = fs.readFileSync(new URL(`../../drizzle/${file}`, import.meta.url), 'utf8');
-  for (const statement of text.split('--> statement-breakpoint')) await db.execute(sql.raw(statement));
-}
 
 /** The tables as they were before there were recordings. */
 async function oldTables(): Promise<void> {
@@ -98,7 +93,7 @@ describe('samples of earlier versions', () => {
     await addSecond(held, 3, 0, readings(140, LIVE_RATE_HZ));
     await addChannels(kept, readings(7, 6 * LIVE_RATE_HZ));
 
-    await statements('0018_no_more_chunks.sql');
+    await runMigration(db, '0018_no_more_chunks.sql');
     expect([await isThere('live_chunk'), await isThere('run_samples')]).toEqual([true, true]);
     await server.app.get(OldSamples, { strict: false }).onModuleInit();
 
@@ -129,7 +124,7 @@ describe('samples of earlier versions', () => {
 
   test('that never were leave nothing: the migration drops what is empty', async () => {
     await oldTables();
-    await statements('0018_no_more_chunks.sql');
+    await runMigration(db, '0018_no_more_chunks.sql');
     expect([await isThere('live_chunk'), await isThere('run_samples')]).toEqual([false, false]);
   });
 });

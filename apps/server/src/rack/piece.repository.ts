@@ -39,11 +39,33 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     return found;
   }
 
+  /** The same, and nobody else does anything to the piece until the transaction ends. */
+  async hold(tx: DbOrTx, id: string): Promise<LivingPiece> {
+    await this.lock(tx, [id]);
+    return this.findLiving(tx, id);
+  }
+
+  /** Keeps others from pieces until the transaction ends; in one order, so that two who want many do not wait for ever. */
+  private async lock(tx: DbOrTx, ids: string[]): Promise<void> {
+    await tx
+      .select({ id: pieceLife.pieceId })
+      .from(pieceLife)
+      .where(inArray(pieceLife.pieceId, ids))
+      .orderBy(asc(pieceLife.pieceId))
+      .for('update');
+  }
+
   /** @throws {NotFoundError} if no piece carries this tag */
   async findByTag(db: DbOrTx, tag: string): Promise<LivingPiece> {
     const [found] = await this.living(db, eq(propPiece.tag, tag), 1);
     if (!found) throw new NotFoundError('piece', tag);
     return found;
+  }
+
+  /** Those that there are of some pieces, held until the transaction ends. */
+  async holdMany(tx: DbOrTx, ids: string[]): Promise<LivingPiece[]> {
+    await this.lock(tx, ids);
+    return this.livingByIds(tx, ids);
   }
 
   async livingByIds(db: DbOrTx, ids: string[]): Promise<LivingPiece[]> {

@@ -103,7 +103,7 @@ export class PieceService {
 
   async act(id: string, dto: PieceActionDto): Promise<PieceDetailView> {
     await this.db.transaction(async (tx) => {
-      const living = await this.pieces.findLiving(tx, id);
+      const living = await this.pieces.hold(tx, id);
       await this.requireBelongs(tx, living, dto);
       await this.record(tx, living, dto);
     });
@@ -113,7 +113,7 @@ export class PieceService {
   /** The same for many: all of them or none. */
   async actOnMany({ ids, ...dto }: BulkPieceActionDto): Promise<PieceView[]> {
     await this.db.transaction(async (tx) => {
-      const all = await this.pieces.livingByIds(tx, ids);
+      const all = await this.pieces.holdMany(tx, ids);
       const missing = ids.find((id) => !all.some(({ piece }) => piece.id === id));
       if (missing !== undefined) throw new NotFoundError('piece', missing);
       for (const living of all) {
@@ -163,7 +163,7 @@ export class PieceService {
 
   /** The same for a piece by its id. */
   async recordById(tx: DbOrTx, pieceId: string, dto: PieceActionDto): Promise<void> {
-    await this.record(tx, await this.pieces.findLiving(tx, pieceId), dto);
+    await this.record(tx, await this.pieces.hold(tx, pieceId), dto);
   }
 
   /** What comes onto an arm or off it voids what was looked at and signed for there. */

@@ -9,7 +9,7 @@ import {
 } from '@zivvo/contract';
 import { boolean, doublePrecision, index, integer, pgTable, text, uniqueIndex, uuid } from 'drizzle-orm/pg-core';
 import { craft } from '../craft/craft.table.ts';
-import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { oneOf, rowColumns, within, workshopColumn } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
 import { propModel } from './propModel.table.ts';
 
@@ -96,17 +96,22 @@ export const pieceLife = pgTable(
     pieceId: uuid()
       .primaryKey()
       .references(() => propPiece.id),
+    workshopId: workshopColumn(),
     state: text().$type<(typeof pieceStates)[number]>().notNull(),
     stateBefore: text().$type<(typeof pieceStates)[number]>(),
     retiredAs: text().$type<(typeof retirements)[number]>(),
-    craftId: uuid(),
+    craftId: uuid().references(() => craft.id),
     place: text().$type<(typeof rotorPlaces)[number]>(),
     level: integer().notNull(),
-    setId: uuid(),
+    setId: uuid().references(() => pieceSet.id),
     location: text(),
     isTruedStatic: boolean().notNull(),
     isTruedDynamic: boolean().notNull(),
     touchedAt: moment().notNull(),
   },
-  (t) => [index().on(t.state), index().on(t.craftId), index().on(t.setId)],
+  (t) => [
+    index().on(t.workshopId, t.state),
+    uniqueIndex('piece_life_arm_unique').on(t.craftId, t.place, t.level),
+    index().on(t.setId),
+  ],
 );

@@ -14,9 +14,12 @@ import type {
   YieldView,
 } from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
+import { sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
 import { EventRepository } from '../event/event.repository.ts';
-import { aCraft, aPropModel, startTestServer, type TestServer } from '../test/testServer.ts';
+import { testServerUrl } from '../test/serverDatabase.ts';
+import { runMigration } from '../test/runMigration.ts';
+import { aCraft, aPropModel, startBeside, startTestServer, type TestServer } from '../test/testServer.ts';
 import { propPiece } from './piece.table.ts';
 import { Projectors } from '../event/projectors.ts';
 import { pieceLife } from './piece.table.ts';
@@ -250,6 +253,30 @@ describe('the life of a piece', () => {
     await act(second!.id, { action: 'joinSet', setId: v7() }).expect(404);
   });
 
+  test('at the same moment one piece goes onto one arm, and onto one arm one piece', async () => {
+    const { pieces } = await deliver({ cwCount: 6, ccwCount: 0 });
+    for (const { id } of pieces) await measure(id);
+    // Where the database is a server, a second Zivvo reaches for the same pieces.
+    const beside = testServerUrl === null ? server : await startBeside(server);
+    const places = ['rearRight', 'frontLeft'] as const;
+    const fitted = (id: string, place: string, i: number): Promise<number> =>
+      (i % 2 ? server : beside).http
+        .post(`/api/pieces/${id}/actions`)
+        .send({ action: 'fit', craftId: craft.id, place })
+        .then((answer) => answer.status);
+    const [one, ...others] = pieces;
+    const onTwo = await Promise.all(Array.from({ length: 6 }, (_, i) => fitted(one!.id, places[i % 2]!, i)));
+    expect(onTwo.filter((status) => status === 200)).toHaveLength(1);
+    await act(one!.id, { action: 'remove' }).expect(200);
+    const onOne = await Promise.all(others.map(({ id }, i) => fitted(id, 'rearRight', i)));
+    expect(onOne.filter((status) => status === 200)).toHaveLength(1);
+    expect([...onTwo, ...onOne].every((status) => [200, 409, 422].includes(status))).toBe(true);
+    const list = (await server.http.get(`/api/pieces?craftId=${craft.id}`).expect(200)).body as PieceListView;
+    expect(list.total).toBe(1);
+    await act(list.items[0]!.id, { action: 'remove' }).expect(200);
+    if (beside !== server) await beside.close();
+  }, 60_000);
+
   test('an action without what it needs names it', async () => {
     const piece = (await deliver()).pieces[0]!;
     await measure(piece.id);
@@ -472,6 +499,7 @@ test('three thousand pieces: pages, filters and searches are bounded and add up'
     await server.database.db.insert(pieceLife).values(
       part.map((pieceId, i) => ({
         pieceId,
+        workshopId,
         state: states[i % 5]!,
         level: 0,
         location: `box ${i % 40}`,
@@ -528,6 +556,7 @@ describe('motors and small parts', () => {
       .send({ ...body, revision: 1 })
       .expect(409);
   });
+
   test('screws are counted', async () => {
     const id = v7();
     await server.http.post('/api/spare-parts').send({ id, name: 'M2 × 8', count: 30, perPieceCount: 2 }).expect(201);
@@ -542,3 +571,38 @@ describe('motors and small parts', () => {
     await server.http.post('/api/spare-parts').send({ id: v7(), name: 'M2', count: -1, perPieceCount: 2 }).expect(400);
   });
 });
+
+test('of two that earlier rules let onto one arm the last one stays; the ledger says what came off', async () => {
+  const { pieces } = await deliver({ cwCount: 3, ccwCount: 0 });
+  for (const { id } of pieces) await measure(id);
+  const ids = pieces.map((p) => p.id);
+  const { db } = server.database;
+  const undo = [
+    'drop index "piece_life_arm_unique"',
+    'drop index "piece_life_workshop_id_state_index"',
+    'drop index "stock_level_workshop_id_index"',
+    'drop index "stand_fact_workshop_id_index"',
+    'alter table "run" drop constraint "run_replaces_check"',
+    'alter table "piece_life" drop constraint "piece_life_craft_id_craft_id_fk", drop constraint "piece_life_set_id_piece_set_id_fk"',
+    ...['stock_level', 'stand_fact', 'piece_life'].map((table) => `alter table "${table}" drop column "workshop_id"`),
+    'create index "piece_life_state_index" on "piece_life" ("state")',
+    'create index "piece_life_craft_id_index" on "piece_life" ("craft_id")',
+  ];
+  for (const statement of undo) await db.execute(sql.raw(statement));
+  const place = (id: string, craftId: string, minute: number) =>
+    db.execute(
+      sql`update piece_life set state = 'fitted', craft_id = ${craftId}, place = 'frontLeft', touched_at = ${new Date(Date.UTC(2026, 10, 1, 12, minute)).toISOString()} where piece_id = ${id}`,
+    );
+  await place(ids[0]!, craft.id, 1);
+  await place(ids[1]!, craft.id, 2);
+  await place(ids[2]!, v7(), 3);
+  await runMigration(server.database.db, '0029_projections_stand.sql');
+  const found = await Promise.all(ids.map(find));
+  expect(found.map((p) => [p.state, p.craftId])).toEqual([
+    ['resting', null],
+    ['fitted', craft.id],
+    ['resting', null],
+  ]);
+  expect(found.map((p) => p.history[0]!.action)).toEqual(['remove', 'checkIn', 'remove']);
+  await act(ids[1]!, { action: 'remove' }).expect(200);
+}, 60_000);

@@ -1,6 +1,6 @@
 import { hands, materials, mountKinds, pieceLimits, planforms, propModelLimits, tipShapes } from '@zivvo/contract';
 import { doublePrecision, index, integer, pgTable, text, uuid } from 'drizzle-orm/pg-core';
-import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { oneOf, rowColumns, within, workshopColumn } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
 
 export const propModel = pgTable(
@@ -62,11 +62,16 @@ export const propModel = pgTable(
 );
 
 /** Projection: pieces of each hand, as last counted. */
-export const stockLevel = pgTable('stock_level', {
-  propModelId: uuid()
-    .primaryKey()
-    .references(() => propModel.id),
-  cwCount: integer().notNull(),
-  ccwCount: integer().notNull(),
-  countedAt: moment().notNull(),
-});
+export const stockLevel = pgTable(
+  'stock_level',
+  {
+    propModelId: uuid()
+      .primaryKey()
+      .references(() => propModel.id),
+    workshopId: workshopColumn(),
+    cwCount: integer().notNull(),
+    ccwCount: integer().notNull(),
+    countedAt: moment().notNull(),
+  },
+  (t) => [index().on(t.workshopId)],
+);

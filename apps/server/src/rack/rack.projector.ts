@@ -3,7 +3,7 @@ import { lived, newPiece, type PieceAction } from '@zivvo/core';
 import { asc, eq } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import type { Fact } from '../event/facts.ts';
-import { Projectors, type Projector } from '../event/projectors.ts';
+import { Projectors, type Occasion, type Projector } from '../event/projectors.ts';
 import { pieceLife } from './piece.table.ts';
 import { stockLevel } from './propModel.table.ts';
 import type { PieceActionFacts } from './rack.facts.ts';
@@ -12,8 +12,8 @@ import type { PieceActionFacts } from './rack.facts.ts';
 const stock: Projector = {
   name: 'stock',
   apply: {
-    stockCounted: async (tx, { propModelId, cwCount, ccwCount }, at) => {
-      const row = { propModelId, cwCount, ccwCount, countedAt: at };
+    stockCounted: async (tx, { propModelId, cwCount, ccwCount }, { at, workshopId }) => {
+      const row = { propModelId, workshopId, cwCount, ccwCount, countedAt: at };
       await tx.insert(stockLevel).values(row).onConflictDoUpdate({ target: stockLevel.propModelId, set: row });
     },
   },
@@ -25,8 +25,8 @@ const stock: Projector = {
 const lives: Projector = {
   name: 'lives',
   apply: {
-    pieceAdded: async (tx, { pieceId, location }, at) =>
-      void (await tx.insert(pieceLife).values({ ...newPiece, pieceId, location, touchedAt: at })),
+    pieceAdded: async (tx, { pieceId, location }, { at, workshopId }) =>
+      void (await tx.insert(pieceLife).values({ ...newPiece, pieceId, workshopId, location, touchedAt: at })),
     pieceMeasured: touch,
     pieceDescribed: touch,
     pieceLooked: touch,
@@ -47,13 +47,13 @@ const lives: Projector = {
   rows: (db) => db.select().from(pieceLife).orderBy(asc(pieceLife.pieceId)),
 };
 
-async function touch(tx: DbOrTx, { pieceId }: { pieceId: string }, at: Date): Promise<void> {
+async function touch(tx: DbOrTx, { pieceId }: { pieceId: string }, { at }: Occasion): Promise<void> {
   await tx.update(pieceLife).set({ touchedAt: at }).where(eq(pieceLife.pieceId, pieceId));
 }
 
 /** One step in the life of a piece, by the same rule that the rest of Zivvo reads. */
 function step<K extends keyof PieceActionFacts>(actionOf: (fact: Fact<K>) => PieceAction) {
-  return async (tx: DbOrTx, fact: Fact<K>, at: Date): Promise<void> => {
+  return async (tx: DbOrTx, fact: Fact<K>, { at }: Occasion): Promise<void> => {
     const { pieceId } = fact as { pieceId: string };
     const [life] = await tx.select().from(pieceLife).where(eq(pieceLife.pieceId, pieceId)).for('update');
     if (!life) throw new Error(`The ledger speaks of a piece that was never added: ${pieceId}.`);

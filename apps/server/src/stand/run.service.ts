@@ -24,7 +24,7 @@ import { CampaignService } from './campaign.service.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 import { RunRepository, type RunRow } from './run.repository.ts';
 import { StandRigs } from './standRigs.ts';
-import { AlreadyKeptError, TooManyRunsError } from './stand.errors.ts';
+import { AlreadyKeptError, NotItsCorrectionError, TooManyRunsError } from './stand.errors.ts';
 import { toChannels, toModelRunView, toPackRunView, toRunSummaries, toRunView } from './stand.mapper.ts';
 
 @Injectable()
@@ -62,6 +62,8 @@ export class RunService {
   ): Promise<RunView> {
     const campaign = await this.requireRoom(campaignId, 1);
     const corrected = dto.replacesRunId == null ? null : await this.runs.find(this.db, dto.replacesRunId);
+    if (corrected && (corrected.campaignId !== campaignId || corrected.id === dto.id))
+      throw new NotItsCorrectionError();
     const kitId = corrected ? corrected.kitId : (dto.kitId ?? null);
     await this.rigs.require(campaign.craftId, kitId);
     await this.runs.add(this.db, {

@@ -11,6 +11,27 @@ export class AlreadyKeptError extends FeatureError {
   }
 }
 
+/** A run corrects another one of its own evening. */
+export class NotItsCorrectionError extends FeatureError {
+  constructor() {
+    super(
+      422,
+      'notItsCorrection',
+      'This run cannot be corrected by that one',
+      'A correction is a new run of the same evening.',
+      [
+        {
+          path: 'replacesRunId',
+          rule: 'sameEvening',
+          value: null,
+          allowed: {},
+          message: 'replacesRunId must be another run of the same evening',
+        },
+      ],
+    );
+  }
+}
+
 /** The import is not under way here: another server took over, or it was given up. */
 export class NoImportError extends FeatureError {
   constructor(id: string) {

@@ -8,8 +8,8 @@ import { standFact } from './stand.table.ts';
 const keptRuns: Projector = {
   name: 'keptRuns',
   apply: {
-    runKept: async (tx, { isOtherMotor = false, replacesRunId, ...fact }, at) => {
-      if (!isOtherMotor) await tx.insert(standFact).values({ ...fact, keptAt: at, isCurrent: true });
+    runKept: async (tx, { isOtherMotor = false, replacesRunId, ...fact }, { at, workshopId }) => {
+      if (!isOtherMotor) await tx.insert(standFact).values({ ...fact, workshopId, keptAt: at, isCurrent: true });
       if (replacesRunId !== null) await setCurrent(tx, replacesRunId, false);
     },
     runRemoved: (tx, { runId }) => setCurrent(tx, runId, false),

@@ -25,7 +25,7 @@ import {
 import { blob } from '../blob/blob.table.ts';
 import { recording } from '../recording/recording.table.ts';
 import { craft } from '../craft/craft.table.ts';
-import { oneOf, rowColumns, within } from '../database/columns.ts';
+import { oneOf, rowColumns, within, workshopColumn } from '../database/columns.ts';
 import { moment } from '../database/moment.ts';
 import { propModel } from '../rack/propModel.table.ts';
 import { packPiece } from '../rack/part.table.ts';
@@ -122,6 +122,7 @@ export const run = pgTable(
     within('run', 'resting_cell_v', t.restingCellV, standLimits.cellV),
     within('run', 'zero_before_n', t.zeroBeforeN, standLimits.zeroN),
     within('run', 'zero_after_n', t.zeroAfterN, standLimits.zeroN),
+    check('run_replaces_check', sql`${t.replacesRunId} <> ${t.id}`),
     check('run_kept_check', sql`(${t.state} = 'kept') = (${t.keptAt} is not null)`),
   ],
 );
@@ -167,6 +168,7 @@ export const standFact = pgTable(
     runId: uuid()
       .primaryKey()
       .references(() => run.id),
+    workshopId: workshopColumn(),
     craftId: uuid()
       .notNull()
       .references(() => craft.id),
@@ -179,5 +181,5 @@ export const standFact = pgTable(
     /** False once the run is deleted or corrected. */
     isCurrent: boolean().notNull(),
   },
-  (t) => [index().on(t.craftId, t.propModelId)],
+  (t) => [index().on(t.workshopId), index().on(t.craftId, t.propModelId)],
 );

@@ -200,6 +200,20 @@ describe('motors and cells', () => {
     expect(correction.kitId).toBe(kitId);
   });
 
+  test('a correction is another run of the same evening', async () => {
+    const run = await keep(await startRun());
+    const evening = aCampaign(craftId);
+    await server.http.post('/api/campaigns').send(evening).expect(201);
+    const body = { id: v7(), propModelId, packPieceId: null, replacesRunId: run.id, draft: aDraft() };
+    const elsewhere = await server.http.post(`/api/campaigns/${evening.id}/runs`).send(body).expect(422);
+    expect((elsewhere.body as Problem).fields[0]!.path).toBe('replacesRunId');
+    await server.http
+      .post(`/api/campaigns/${campaignId}/runs`)
+      .send({ ...body, id: run.id })
+      .expect(422);
+    expect((await results()).props[0]!.countedRunIds).toEqual([run.id]);
+  });
+
   test('a kit that the craft does not have is refused; runs of one that is gone stay on record', async () => {
     const body = { id: v7(), propModelId, packPieceId: null, kitId: v7(), replacesRunId: null, draft: aDraft([]) };
     await server.http.post(`/api/campaigns/${campaignId}/runs`).send(body).expect(404);
