@@ -51,13 +51,13 @@ function tapeJob(prop, hasWatch) {
     mostOnBladeKgM: prop.mostOnBladeKgM,
     mostOnHubKgM: prop.mostOnHubKgM,
   };
-  const looks = [];
+  const observations = [];
   let tape = new Array(core.tapePlaces(job).length).fill(0);
   for (let changes = 0; changes <= CHANGES_MOST; changes++) {
     const seen = core.lookAtShaft(prop, core.tapeVector(tape, job), prop.random);
-    looks.push({ tape, seen: seen.kind === 'stays' ? seen : { ...seen, fallS: hasWatch ? seen.fallS : null } });
-    const state = core.tapeState(job, looks);
-    if (state.verdict === 'contradiction') looks.splice(state.contradicting, 1);
+    observations.push({ tape, seen: seen.kind === 'stays' ? seen : { ...seen, fallS: hasWatch ? seen.fallS : null } });
+    const state = core.tapeState(job, observations);
+    if (state.verdict === 'contradiction') observations.splice(state.contradicting, 1);
     else if (state.verdict !== 'goOn')
       return {
         verdict: state.verdict,

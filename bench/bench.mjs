@@ -6,6 +6,7 @@ import * as core from '../packages/core/dist/index.js';
 import { simulatedCampaign } from './campaign.mjs';
 import { labelCases } from './labelCases.mjs';
 import { flyFigures } from './fly.mjs';
+import { holdsFigures } from './holds.mjs';
 import { importFigures } from './import.mjs';
 import { listenFigures } from './listen.mjs';
 import { cutFigures } from './live.mjs';
@@ -66,6 +67,7 @@ await report({
   page: pageFigures,
   rack: rackFigures,
   today: todayFigures,
+  holds: holdsFigures,
   recording: recordingFigures,
   live: cutFigures,
   fly: flyFigures,

@@ -1,4 +1,5 @@
-// A logger's file of a million rows, through the page: looked at, read, saved, drawn; and reading against the bare parser.
+// A logger's file of a million rows, through the page: looked at, read, saved, drawn; and reading against the bare
+// parser.
 import { chromium } from '@playwright/test';
 import fs from 'node:fs';
 import { createRequire } from 'node:module';

@@ -76,8 +76,8 @@ const MULTIPLES = [1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 4 / 3, 3 / 2, 2, 3, 4];
 
 /**
  * A rotor of two to eight blades before a microphone, its first pass 10 dB above the noise in the ear's band around it:
- * blades not quite alike, a speed that wanders, ground that throws back, wind, now and then a tractor. Blades are known,
- * the speed is not.
+ * blades not quite alike, a speed that wanders, ground that throws back, wind, now and then a tractor. Blades are
+ * known, the speed is not.
  */
 function speedStudy(seed) {
   let [within, unflagged] = [0, 0];

@@ -27,8 +27,8 @@ function motorOf(kvRpmPerV, seed) {
 const FAMILIES = 200;
 
 /**
- * A family of four props of one maker on one motor: three are measured twice each, the fourth is predicted at full throttle,
- * with what the three taught and without.
+ * A family of four props of one maker on one motor: three are measured twice each, the fourth is predicted at full
+ * throttle, with what the three taught and without.
  */
 export function calibrationStudy(seed) {
   const random = core.seededRandom(`${seed}/families`);
@@ -101,9 +101,9 @@ const DRIFT = { thrust: 0.02, current: 0.015 };
 const GAIN_RATIO = 0.01;
 
 /**
- * Evenings whose truth is known: nine props in the planned order, three runs each, instruments off by a gain of their own
- * the whole evening and drifting steadily, every run with a scatter. Some props are the reference's equal, one is three
- * spreads better.
+ * Evenings whose truth is known: nine props in the planned order, three runs each, instruments off by a gain of their
+ * own the whole evening and drifting steadily, every run with a scatter. Some props are the reference's equal, one is
+ * three spreads better.
  */
 export function coverageStudy(seed) {
   const held = { thrust: [0, 0], efficiency: [0, 0] };

@@ -15,8 +15,8 @@ const WAYS = [
 const figure = (id, value, target = null) => ({ id, value, unit: '1', baseline: null, target });
 
 /**
- * Workshops whose truth is known: each measures until the verdict names a winner or says that more is not worth it, once as
- * it is advised and once everything in turn, by the same stopping rule.
+ * Workshops whose truth is known: each measures until the verdict names a winner or says that more is not worth it,
+ * once as it is advised and once everything in turn, by the same stopping rule.
  */
 export function verdictStudy(seed) {
   let [best, clear, named] = [0, 0, 0];

@@ -14,7 +14,8 @@ const TYPED = [
   ['100', '2310', '20180', '36.9', '23.5'],
 ];
 const PASTED =
-  'Throttle %\tThrust (g)\tRPM\tCurrent (A)\tVoltage (V)\n20\t170\t6700\t0,7\t24,9\n40\t660\t10400\t4,2\t24,7\n60\t1320\t13700\t12,4\t24,3\n80\t2010\t16300\t27,0\t23,8\n100\t2730\t18680\t46,1\t23,1\n';
+  'Throttle %\tThrust (g)\tRPM\tCurrent (A)\tVoltage ' +
+  '(V)\n20\t170\t6700\t0,7\t24,9\n40\t660\t10400\t4,2\t24,7\n60\t1320\t13700\t12,4\t24,3\n80\t2010\t16300\t27,0\t23,8\n100\t2730\t18680\t46,1\t23,1\n';
 const CSV = fileURLToPath(new URL('./fixtures/two-blade.csv', import.meta.url));
 
 /** Moves the focus by Tab until it is on what is named, as a person without a mouse would. */

@@ -20,11 +20,15 @@ export function writeDataDictionary() {
   fs.writeFileSync(FILE, [HEAD, ...pages].join('\n'));
 }
 
-const HEAD = `# Data dictionary
+const HEAD =
+  `# Data dictionary
 
-Written by \`npm run schema\` from the migrations and the comments of the tables; not to be edited. Names carry their
-unit: \`_kg\`, \`_m\`, \`_n\`, \`_rpm\`, \`_kg_m\` (unbalance). Every row of a workshop has \`id\` (UUIDv7), \`workshop_id\`,
-\`revision\`, \`person_id\`, \`created_at\`, \`updated_at\`, \`deleted_at\`; where a table has all of them they are not listed again.
+Written by \`npm run schema\` from the migrations and the comments of the tables; not to ` +
+  `be edited. Names carry their
+unit: \`_kg\`, \`_m\`, \`_n\`, \`_rpm\`, \`_kg_m\` (unbalance). Every row of a ` +
+  `workshop has \`id\` (UUIDv7), \`workshop_id\`,
+\`revision\`, \`person_id\`, \`created_at\`, \`updated_at\`, ` +
+  `\`deleted_at\`; where a table has all of them they are not listed again.
 `;
 const COMMON = ['id', 'workshop_id', 'revision', 'person_id', 'created_at', 'updated_at', 'deleted_at'];
 

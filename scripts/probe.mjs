@@ -91,7 +91,8 @@ const lists = [
   [
     'packages/words/src/reasonSentence.ts',
     /import \{ standSentences \}(.*)\n([\s\S]*)\.\.\.standSentences,/,
-    "import { probeSentences } from './probe/probeSentences.ts';\nimport { standSentences }$1\n$2...standSentences, ...probeSentences,",
+    "import { probeSentences } from './probe/probeSentences.ts';\nimport { standSentences " +
+      '}$1\n$2...standSentences, ...probeSentences,',
   ],
   [
     'apps/server/src/app.module.ts',
@@ -145,21 +146,29 @@ export function probe() {
 /**
  * Starts the server of the copy: a second answer for the station must be refused, because the probe gives the first.
  */
-const START = `
+const START =
+  `
 import 'reflect-metadata';
 import fs from 'node:fs';
 import { NestFactory } from '@nestjs/core';
-import { AppModule } from './apps/server/dist/app.module.js';
-import { readConfig } from './apps/server/dist/config.js';
+import { ` +
+  `AppModule } from './apps/server/dist/app.module.js';
+import { readConfig } from ` +
+  `'./apps/server/dist/config.js';
 import { LineService } from './apps/server/dist/line/line.service.js';
-const dataFolder = fs.mkdtempSync('probe-data-');
-const app = await NestFactory.createApplicationContext(AppModule.with({ ...readConfig({}), dataFolder, hasDatabaseThread: false }), { logger: ['error'] });
+const ` +
+  `dataFolder = fs.mkdtempSync('probe-data-');
+const app = await ` +
+  'NestFactory.createApplicationContext(AppModule.with({ ...readConfig({}), dataFolder, hasDatabaseThread: false ' +
+  `}), { logger: ['error'] });
 let said = '';
 try {
   app.get(LineService).register({ station: 'probe' });
-} catch (error) {
+} ` +
+  `catch (error) {
   said = error.message;
 }
 await app.close();
-if (!said.startsWith('Two features')) throw new Error('The probe does not answer for its station.');
+if (!said.startsWith('Two features')) throw new ` +
+  `Error('The probe does not answer for its station.');
 `;

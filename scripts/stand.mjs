@@ -10,9 +10,13 @@ const HEADER_MS = 5000;
 /** How near a throttle that is read back has to be. */
 const THROTTLE_SLACK = 0.02;
 
-const USAGE = `node scripts/stand.mjs play [--layout commas|semicolons]                a made-up stand that obeys orders on standard input
-node scripts/stand.mjs drive [--to address] [--name bench] -- program…   joins a program to a running Zivvo
-node scripts/stand.mjs check -- program…                                 says what a program does otherwise than it should`;
+const USAGE =
+  'node scripts/stand.mjs play [--layout commas|semicolons]                a made-up stand that obeys orders on ' +
+  `standard input
+node scripts/stand.mjs drive [--to address] [--name bench] -- program…   joins a program to a ` +
+  `running Zivvo
+node scripts/stand.mjs check -- program…                                 says what a program ` +
+  'does otherwise than it should';
 
 const layouts = {
   commas: {
@@ -89,7 +93,10 @@ const optionOf = (options, name, otherwise) => {
   return at < 0 ? otherwise : options[at + 1];
 };
 
-/** Hands every line on, and every order back. Where Zivvo does not answer, no order comes, and the stand zeroes itself. */
+/**
+ * Hands every line on, and every order back. Where Zivvo does not answer, no order comes, and the stand zeroes
+ * itself.
+ */
 async function drive(options) {
   const address = new URL('/api/stand/driven', optionOf(options, '--to', 'http://127.0.0.1:4600'));
   address.searchParams.set('name', optionOf(options, '--name', 'bench'));
@@ -138,7 +145,10 @@ async function drive(options) {
     });
 }
 
-/** Drives the program by itself for some seconds, with small throttles, and says what it does otherwise than it should. */
+/**
+ * Drives the program by itself for some seconds, with small throttles, and says what it does otherwise than it
+ * should.
+ */
 async function check(options) {
   const { DrivenFeed, orderLine, ZERO_THROTTLE } = await core();
   const { readingLimits } = await import('../packages/contract/dist/index.js');

@@ -39,4 +39,10 @@ ALTER TABLE "run" ADD CONSTRAINT "run_replaces_check" CHECK ("run"."replaces_run
 CREATE INDEX "stock_level_workshop_id_index" ON "stock_level" USING btree ("workshop_id");--> statement-breakpoint
 CREATE INDEX "stand_fact_workshop_id_index" ON "stand_fact" USING btree ("workshop_id");--> statement-breakpoint
 CREATE INDEX "piece_life_workshop_id_state_index" ON "piece_life" USING btree ("workshop_id","state");--> statement-breakpoint
-CREATE UNIQUE INDEX "piece_life_arm_unique" ON "piece_life" USING btree ("craft_id","place","level");
+CREATE UNIQUE INDEX "piece_life_arm_unique" ON "piece_life" USING btree ("craft_id","place","level");--> statement-breakpoint
+ALTER TABLE "true_up" RENAME COLUMN "looks" TO "observations";--> statement-breakpoint
+UPDATE "true_up" SET "corrections" = (
+  SELECT jsonb_agg((c - 'lookCount') || jsonb_build_object('observationCount', c->'lookCount') ORDER BY n)
+  FROM jsonb_array_elements("corrections") WITH ORDINALITY AS e(c, n)
+) WHERE jsonb_array_length("corrections") > 0;--> statement-breakpoint
+ALTER TABLE "gain_sheet" RENAME COLUMN "looks" TO "test_flights";

@@ -136,12 +136,12 @@ const arm = {
   checks: [{ what: 'turnsFree' }],
 };
 const fitting = { arms: [arm], isHanging: false, sideThrust: null, note: null, revision: 0 };
-const look = { tape: [0, 1e-6, 0], kind: 'falls', downDegrees: 90, fallS: 2.1 };
+const observation = { tape: [0, 1e-6, 0], kind: 'falls', downDegrees: 90, fallS: 2.1 };
 const swing = { tapsS: [0, 1.1, 2.2], isHalf: true, startDegrees: 15, tapeKgM: 1e-6, side: 'light' };
 const vibration = { massKg: 0.001, degrees: 120, readings: [{ amplitude: 3.4, phaseDegrees: 40 }], isCheck: false };
 const balanceJob = {
   target: 'good',
-  looks: [look],
+  observations: [observation],
   swings: [swing],
   heavyDegrees: 200,
   bladeMomentsKgM: [0.001, 0.0011],
@@ -393,8 +393,8 @@ describe('rules between fields and inside lists', () => {
     [
       'tape of a pound',
       UpdateBalanceJobDto,
-      { ...balanceJob, looks: [{ ...look, tape: [0.5] }], revision: 1 },
-      'looks.0.tape:max',
+      { ...balanceJob, observations: [{ ...observation, tape: [0.5] }], revision: 1 },
+      'observations.0.tape:max',
     ],
     [
       'a swing from beyond level',

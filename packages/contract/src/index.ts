@@ -2,6 +2,7 @@ import 'reflect-metadata';
 export * from './shared/limits.ts';
 export * from './shared/problem.ts';
 export { overfull } from './shared/bodyBounds.ts';
+export type * from './shared/listView.ts';
 export * from './shared/rowView.ts';
 export * from './craft/limits.ts';
 export * from './craft/craft.dto.ts';

@@ -147,7 +147,9 @@ export const causeWords: Record<CauseName, { name: string; mend: string }> = {
   },
   spinsAllOpposite: {
     name: 'all spins opposite to the controller’s table',
-    mend: 'Fit shows both remedies: reverse every motor and move the pieces, or enter the spins in the controller’s table; never some.',
+    mend:
+      'Fit shows both remedies: reverse every motor and move the pieces, or enter the spins in the controller’s ' +
+      'table; never some.',
   },
   piecesAllOpposite: { name: 'all pieces of the other hand', mend: 'Move each piece to its neighbour’s arm.' },
   unbalancedProp: { name: 'an unbalanced prop', mend: 'Balance it; start with the newest piece.' },
@@ -248,7 +250,9 @@ export const symptomTestWords: Record<SymptomTestName, { ask: string; how: strin
   },
   moveMotor: {
     ask: 'Does the fault move with the motor?',
-    how: 'Props off: change it for the motor of the diagonal arm, which turns the same way, and run both bare on the bench.',
+    how:
+      'Props off: change it for the motor of the diagonal arm, which turns the same way, and run both bare on ' +
+      'the bench.',
   },
   throttleBand: {
     ask: 'Does it shake in one throttle band only?',

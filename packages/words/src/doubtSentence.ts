@@ -25,7 +25,9 @@ export function doubtSentence({ code, value, min, max }: RunDoubt): string {
 export function unitMistakeSentence(mistakes: readonly UnitMistake[]): string {
   const each = mistakes.map(
     ({ quantity, unitSymbol, likelySymbol }) =>
-      `${quantityNames[quantity].toLowerCase()} in ${likelySymbol === ELECTRICAL_RPM ? 'electrical turns, which count the motor’s pole pairs' : likelySymbol}, not ${unitSymbol}`,
+      `${quantityNames[quantity].toLowerCase()} in ` +
+      `${likelySymbol === ELECTRICAL_RPM ? 'electrical turns, which count the motor’s pole pairs' : likelySymbol}, ` +
+      `not ${unitSymbol}`,
   );
   return `It makes sense with ${each.join(' and ')}.`;
 }

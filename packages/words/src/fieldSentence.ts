@@ -45,7 +45,10 @@ export function fieldSentence(problem: FieldProblem, choices: UnitChoices): stri
       : String(value);
   if (problem.rule === 'discsMeet') return `${label}: the discs would meet; ${show(max!)} at most for this diagonal.`;
   if (problem.rule === 'atMostTimes')
-    return `${label}: at most ${problem.allowed.times} times the ${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`;
+    return (
+      `${label}: at most ${problem.allowed.times} times the ` +
+      `${(fieldNames[String(problem.allowed.other)] ?? String(problem.allowed.other)).toLowerCase()}.`
+    );
   if (['isString', 'minLength'].includes(problem.rule) && max !== undefined)
     return `${label}: enter something, up to ${max} characters.`;
   if (problem.rule === 'readable') return `${label}: more than blanks, and no hidden characters.`;

@@ -27,23 +27,29 @@ const place = (values: Values): string => placeNames[values.place as RotorPlace]
 
 const SENTENCES: Record<string, (v: Values) => string> = {
   walkedRound: (v) =>
-    `Walked round, ${number(v, 'propCount')} props in ${formatNumber(number(v, 'durationS'), 0)} s: ${number(v, 'findingCount') === 0 ? 'nothing found' : `${number(v, 'findingCount')} found`}, ${careOutcomeNames[v.outcome as CareOutcome]}`,
+    `Walked round, ${number(v, 'propCount')} props in ${formatNumber(number(v, 'durationS'), 0)} s: ` +
+    `${number(v, 'findingCount') === 0 ? 'nothing found' : `${number(v, 'findingCount')} found`}, ` +
+    `${careOutcomeNames[v.outcome as CareOutcome]}`,
   pieceLooked: (v) => `Looked over: ${careOutcomeNames[v.outcome as CareOutcome]}`,
   flown: (v) => `Flown ${formatMinutes(number(v, 'durationS'))}`,
   flightRemoved: () => 'A flight was taken out of the log',
   flightRestored: () => 'A flight was put back into the log',
   struck: (v) =>
-    `Hit ${struckThingNames[v.thing as StruckThing]} at ${formatShare(number(v, 'throttleRatio'), 0)} throttle, ${strikeSeverityNames[v.severity as StrikeSeverity]}${v.isCrash === true ? ', came down by it' : ''}`,
+    `Hit ${struckThingNames[v.thing as StruckThing]} at ${formatShare(number(v, 'throttleRatio'), 0)} ` +
+    'throttle, ' +
+    `${strikeSeverityNames[v.severity as StrikeSeverity]}${v.isCrash === true ? ', came down by it' : ''}`,
   pieceStruck: (v) =>
     `Hit ${struckThingNames[v.thing as StruckThing]}, ${strikeSeverityNames[v.severity as StrikeSeverity]}`,
   gainSheetOpened: () => 'A gain sheet was opened',
   gainsFlown: (v) =>
-    `${gainAxisNames[v.axis as GainAxis]} flown at ${number(v, 'percent')} %: ${v.doesFlutter === true ? 'flutters' : v.doesReturn === false ? 'does not come back after a push' : 'rests'}`,
+    `${gainAxisNames[v.axis as GainAxis]} flown at ${number(v, 'percent')} %: ` +
+    `${v.doesFlutter === true ? 'flutters' : v.doesReturn === false ? 'does not come back after a push' : 'rests'}`,
   ticketOpened: (v) => `Ticket opened: ${text(v, 'complaint')}`,
   ticketClosed: (v) => `Ticket closed${v.minutes === null ? '' : ` after ${number(v, 'minutes')} minutes`}`,
   faultFound: (v) => `Fault found: ${causeWords[v.cause as CauseName].name}`,
   armChanged: (v) =>
-    `${upperFirst(place(v))}: ${{ hand: 'another hand was written down', face: 'a piece was turned over', spin: 'the motor was seen to turn the other way', table: 'the controller’s table was changed', piece: 'another piece' }[text(v, 'what')] ?? 'changed'}`,
+    `${upperFirst(place(v))}: ` +
+    `${{ hand: 'another hand was written down', face: 'a piece was turned over', spin: 'the motor was seen to turn the other way', table: 'the controller’s table was changed', piece: 'another piece' }[text(v, 'what')] ?? 'changed'}`,
   fittingConfirmed: () => 'Arrangement seen and signed for',
   pieceAdded: () => 'Came in',
   pieceMeasured: () => 'Measured',

@@ -129,7 +129,8 @@ test('gains carry their uncertainty', () => {
     'A passes B above 340 W (310 W to 372 W), 1,122 g; below it gives less.',
   );
   expect(say('betterBelow', { ...crossing, isExtended: 1 })).toBe(
-    'A beats B up to 340 W (310 W to 372 W), 1,122 g; above it gives less. That is extended beyond what was measured: run it there before you rely on it.',
+    'A beats B up to 340 W (310 W to 372 W), 1,122 g; above it gives less. That is extended beyond what was ' +
+      'measured: run it there before you rely on it.',
   );
 });
 
@@ -215,27 +216,32 @@ describe('fitting', () => {
     [
       'fit.cannotSteer',
       { axes: 'pitch, yaw', count: 2 },
-      'It cannot be steered in pitch, yaw alone, 2 of 3 ways: places, spins, a lean or a servo must give that. It cannot be flown so.',
+      'It cannot be steered in pitch, yaw alone, 2 of 3 ways: places, spins, a lean or a servo must give that. ' +
+        'It cannot be flown so.',
     ],
     [
       'fit.lossHolds',
       { of: 8, worst: 1.3, count: 8, yaws: 1 },
-      'Any one of 8 rotors may stop: the others hold 1.30 times its weight level and steer it in roll and pitch, in yaw too.',
+      'Any one of 8 rotors may stop: the others hold 1.30 times its weight level and steer it in roll and ' +
+        'pitch, in yaw too.',
     ],
     [
       'fit.lossTurns',
       { of: 6, worst: 1.3, count: 0, yaws: 0 },
-      'When a rotor stops it comes down turning: 1.30 times its weight is held level only with the opposite one idle, and nothing is left to steer with. None of 6 may stop.',
+      'When a rotor stops it comes down turning: 1.30 times its weight is held level only with the opposite ' +
+        'one idle, and nothing is left to steer with. None of 6 may stop.',
     ],
     [
       'fit.cannotFly',
       { wrongSpinCount: 1, count: 4, axes: 'roll, pitch, yaw' },
-      'It cannot be flown: one of 4 motors turns against the controller’s table, and nothing is left to steer roll, pitch and yaw.',
+      'It cannot be flown: one of 4 motors turns against the controller’s table, and nothing is left to steer ' +
+        'roll, pitch and yaw.',
     ],
     [
       'fit.cannotFly',
       { wrongSpinCount: 2, count: 4, axes: '' },
-      'It cannot be flown: 2 of 4 motors turn against the controller’s table, and no throttles hold it level without turning.',
+      'It cannot be flown: 2 of 4 motors turn against the controller’s table, and no throttles hold it level ' +
+        'without turning.',
     ],
     [
       'fit.yawRunsAway',
@@ -245,12 +251,14 @@ describe('fitting', () => {
     [
       'fit.sideThrust',
       { side: 'left', wanted: 'right', torqueNm: 0.12, isPusher: 1 },
-      'The prop end of the shaft points left; these spins twist the plane with 0.12 N·m and ask for the prop end to the right. A reversed motor changes the side.',
+      'The prop end of the shaft points left; these spins twist the plane with 0.12 N·m and ask for the prop ' +
+        'end to the right. A reversed motor changes the side.',
     ],
     [
       'fit.bladeLoss',
       { forceN: 280, timesWeight: 14.4 },
-      'A lost blade pulls with about 28,552 g at full throttle in standard air, 14 times the weight: shut down at once.',
+      'A lost blade pulls with about 28,552 g at full throttle in standard air, 14 times the weight: shut down ' +
+        'at once.',
     ],
     [
       'fit.mixed',
@@ -260,7 +268,8 @@ describe('fitting', () => {
     [
       'fit.sideThrust',
       { side: 'left', wanted: 'right', torqueNm: 0.12 },
-      'The motor points left; these spins twist the plane with 0.12 N·m and ask for a point to the right. A reversed motor changes the side.',
+      'The motor points left; these spins twist the plane with 0.12 N·m and ask for a point to the right. A ' +
+        'reversed motor changes the side.',
     ],
     ['fit.flies', { count: 1 }, 'The piece pulls the right way: full thrust.'],
     ['fit.flies', { count: 6 }, 'All 6 rotors push the right way: it lifts level.'],

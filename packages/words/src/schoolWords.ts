@@ -51,7 +51,9 @@ export function schoolWords(
           isCarbon ? 'Wet paper 400, then 800, outside and with a mask.' : 'Paper 400, then 800, with a mask.',
           ...plan.steps.map(
             (s) =>
-              `In all about ${milligrams(s.massKg)} off ${named(s)}: ${formatNumber((s.depthM ?? 0) * 1000, 2)} mm over ${formatNumber(patch.longestM * 1000, 0)} × ${formatNumber(patch.widthM * 1000, 0)} mm, three quarters out. Take a third of it.`,
+              `In all about ${milligrams(s.massKg)} off ${named(s)}: ${formatNumber((s.depthM ?? 0) * 1000, 2)} ` +
+              `mm over ${formatNumber(patch.longestM * 1000, 0)} × ${formatNumber(patch.widthM * 1000, 0)} mm, ` +
+              'three quarters out. Take a third of it.',
           ),
           ...(plan.acrossKgM > 0
             ? ['The part across the blades stays: that goes to the hub’s lighter side, as tape or lacquer.']
@@ -64,7 +66,9 @@ export function schoolWords(
     case 'lacquer':
       return {
         steps: [
-          `A thin coat on the back of the light side: ${plan.steps.map((s) => `${milligrams(s.massKg)} on ${named(s)}`).join(', ')}, weighed dry; wet it is about twice that.`,
+          'A thin coat on the back of the light side: ' +
+            `${plan.steps.map((s) => `${milligrams(s.massKg)} on ${named(s)}`).join(', ')}, weighed dry; wet it ` +
+            'is about twice that.',
           'Let it dry lying level, so that it does not run to the tip.',
           'Then let go and look again.',
         ],
@@ -73,8 +77,10 @@ export function schoolWords(
     case 'drill':
       return {
         steps: [
-          `Mark the heavy side of the hub: ${formatNumber(plan.drillDegrees ?? 0, 0)}° from blade 1, clockwise as the label is seen.`,
-          `In all about ${milligrams(plan.steps[0]!.massKg)} out of it, never deeper or nearer to the bore than its maker allows. Take half of it.`,
+          `Mark the heavy side of the hub: ${formatNumber(plan.drillDegrees ?? 0, 0)}° from blade 1, clockwise ` +
+            'as the label is seen.',
+          `In all about ${milligrams(plan.steps[0]!.massKg)} out of it, never deeper or nearer to the bore ` +
+            'than its maker allows. Take half of it.',
           'Chips off, then let go and look again.',
         ],
         done: 'A little is out of the hub: look again',

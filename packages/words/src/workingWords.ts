@@ -88,11 +88,14 @@ const mine = (letter: string): string => (letter === 'r' ? 'of the reference' : 
 /** Inputs that come in families, by the first part of their name; the other parts tell them apart. */
 const inputFamilies: Record<string, (...parts: string[]) => string> = {
   run: (ordinal = '', quantity = '') =>
-    `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`,
+    `${(quantityNames[quantity as keyof typeof quantityNames] ?? figureNames[quantity as keyof typeof figureNames] ?? quantity).toLowerCase()} ` +
+    `${quantity in responseFigures ? 'by' : 'read in'} run ${ordinal}`,
   flight: (figure, letter = '', nth = '') =>
-    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()} in flight ${nth} ${mine(letter)}${speedUnit(figure)}`,
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()} in flight ${nth} ` +
+    `${mine(letter)}${speedUnit(figure)}`,
   flights: (figure, letter = '') =>
-    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ${mine(letter)}${speedUnit(figure)}`,
+    `${flightFigureTitles[figure as FlightFigureName].toLowerCase()}, mean of the flights ` +
+    `${mine(letter)}${speedUnit(figure)}`,
   slope: (letter = '') => `slope of the line ${mine(letter)}, in dB for ten times the thrust`,
   take: (letter = '', nth = '') => `level in take ${nth} ${mine(letter)}, without the place, in dB`,
   takeThrust: (letter = '', nth = '') => `thrust of a rotor in take ${nth} ${mine(letter)}`,
@@ -124,28 +127,36 @@ export function sourceSentence(source: string): string {
     coastDown:
       'The torque that held the speed, by the power of the motor, over how quickly the rotor slowed without it.',
     hoverBalance:
-      'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a local power law.',
+      'Hover: each rotor carries its share of the weight. Read off the measured curve at that thrust by a ' +
+      'local power law.',
     cruiseBalance:
-      'Cruise: the wing carries and the props pull its drag, estimated as an eighth of the weight. Read off the curve at rest by a local power law; in the air the same thrust takes more speed and less current.',
+      'Cruise: the wing carries and the props pull its drag, estimated as an eighth of the weight. Read off ' +
+      'the curve at rest by a local power law; in the air the same thrust takes more speed and less current.',
     cruiseShare: 'Cruise: the wing carries; the props pull its drag, estimated as an eighth of all that flies.',
     hoverShare: 'Hover in still air: every rotor carries the same share of all that flies.',
     motorEstimate:
-      'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 mm. A measured figure typed in its place wins.',
+      'Estimated from the stator’s size and the speed constant, by laws fitted to usual outrunners of 11 to 50 ' +
+      'mm. A measured figure typed in its place wins.',
     centrifugal:
-      'The pull of an unbalance that goes round, and a craft that moves as one body under it; arms that give way shake more.',
+      'The pull of an unbalance that goes round, and a craft that moves as one body under it; arms that give ' +
+      'way shake more.',
     definition: 'By definition, from the size and the speed that the model of the rotor gives.',
     thrustCoefficient:
-      'Thrust of a rotor from its coefficient, which blade elements and momentum theory give, corrected by own runs where there are some.',
+      'Thrust of a rotor from its coefficient, which blade elements and momentum theory give, corrected by own ' +
+      'runs where there are some.',
     rotorModel:
       'Motor, ESC, pack and prop are solved together for the thrust that carries the craft, the pack half empty.',
     packEnergy:
-      'The pack’s discharge at that constant power is summed up until a fifth of the charge is left, or its cells are empty under load.',
+      'The pack’s discharge at that constant power is summed up until a fifth of the charge is left, or its ' +
+      'cells are empty under load.',
     rotationHours: 'Hours after which a piece of that material is rotated out: experience, not physics.',
     fatigue:
-      'Damage adds up over hours and strikes (Miner’s rule, sixth power of stress). Bookkeeping: it orders pieces and says when to look harder. A crack ends a piece whatever it says.',
+      'Damage adds up over hours and strikes (Miner’s rule, sixth power of stress). Bookkeeping: it orders ' +
+      'pieces and says when to look harder. A crack ends a piece whatever it says.',
     flights: 'Flights by the protocol, wind taken out of the passes; the interval has the scatter of all props pooled.',
     soundLines:
-      'Each prop’s level is a line over the logarithm of thrust; takes are brought to one thrust along it. The place’s own level is taken out first.',
+      'Each prop’s level is a line over the logarithm of thrust; takes are brought to one thrust along it. The ' +
+      'place’s own level is taken out first.',
     weighedMean: 'Gains against the reference, weighed by what counts for whoever chooses.',
     yieldCounts: 'Counted from what became of each piece; the interval beside it is Wilson’s.',
     eveningLength: 'Runs by the protocol, one after the other.',

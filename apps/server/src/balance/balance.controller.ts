@@ -8,6 +8,7 @@ import {
   type RigView,
   type TraysView,
   type BalanceJobView,
+  type ListView,
 } from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { RigService } from './rig.service.ts';
@@ -19,7 +20,7 @@ export class RigController {
   constructor(private readonly rigs: RigService) {}
 
   @Get()
-  list(): Promise<RigView[]> {
+  list(): Promise<ListView<RigView>> {
     return this.rigs.list();
   }
 
@@ -66,7 +67,7 @@ export class BalanceJobController {
   }
 
   @Get('of-piece/:pieceId')
-  ofPiece(@Param('pieceId', IdPipe) pieceId: string): Promise<BalanceJobView[]> {
+  ofPiece(@Param('pieceId', IdPipe) pieceId: string): Promise<ListView<BalanceJobView>> {
     return this.balanceJobs.ofPiece(pieceId);
   }
 

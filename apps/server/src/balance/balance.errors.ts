@@ -7,7 +7,8 @@ export class LookFirstError extends FeatureError {
       422,
       'balanceJob.lookFirst',
       'Look first',
-      `Piece ${tag} has flown: look at both faces, the edges and the root before you balance it. Balance does not prove soundness.`,
+      `Piece ${tag} has flown: look at both faces, the edges and the root before you balance it. Balance does ` +
+        'not prove soundness.',
     );
   }
 }
@@ -41,7 +42,8 @@ export class TrialTooHeavyError extends FeatureError {
       422,
       'balanceJob.trialTooHeavy',
       'The trial mass is too large',
-      `${(massKg * 1000).toFixed(2)} g would pull more than 15 % of the craft’s weight; the largest allowed is ${(largestKg * 1000).toFixed(2)} g.`,
+      `${(massKg * 1000).toFixed(2)} g would pull more than 15 % of the craft’s weight; the largest allowed is ` +
+        `${(largestKg * 1000).toFixed(2)} g.`,
       [
         {
           path: 'runs',

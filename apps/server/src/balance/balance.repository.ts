@@ -21,8 +21,8 @@ export class BalanceJobRepository extends RowRepository<typeof balanceJob> {
     super(balanceJob, 'balancing job', workshop.id);
   }
 
-  async ofPiece(db: DbOrTx, pieceId: string, limit: number): Promise<BalanceJobRow[]> {
-    return (await this.list(db, limit, eq(balanceJob.pieceId, pieceId))).rows;
+  async ofPiece(db: DbOrTx, pieceId: string, limit: number): Promise<{ rows: BalanceJobRow[]; total: number }> {
+    return this.list(db, limit, eq(balanceJob.pieceId, pieceId));
   }
 
   /** The newest finished job of each piece. */

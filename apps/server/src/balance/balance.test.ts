@@ -1,5 +1,13 @@
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
-import type { BatchDetailView, PieceDetailView, Problem, TraysView, BalanceJobView, YieldView } from '@zivvo/contract';
+import type {
+  BatchDetailView,
+  PieceDetailView,
+  Problem,
+  TraysView,
+  BalanceJobView,
+  YieldView,
+  ListView,
+} from '@zivvo/contract';
 import { and, eq } from 'drizzle-orm';
 import fs from 'node:fs';
 import { v7 } from 'uuid';
@@ -58,7 +66,7 @@ const started = async (pieceId: string): Promise<BalanceJobView> =>
   (await begin(pieceId).expect(201)).body as BalanceJobView;
 const evidence = (more: object = {}) => ({
   target: 'good',
-  looks: [],
+  observations: [],
   swings: [],
   heavyDegrees: null,
   bladeMomentsKgM: [],
@@ -84,16 +92,16 @@ describe('a tape job', () => {
     let job = await started(pieces[0]!);
     expect(job).toMatchObject({ state: 'open', result: { verdict: 'open', targetKgM: expect.any(Number) } });
     expect(job.hoverSpeedRpm).toBeGreaterThan(5000);
-    job = await step(job, { looks: [falls([0, 0, 0], 0)] });
+    job = await step(job, { observations: [falls([0, 0, 0], 0)] });
     expect(job.result!.next!.filter((t) => t > 0)).toHaveLength(2);
     expect(job.result!.plan.every((s) => s.want!.lengthM > 0 && s.place > 0)).toBe(true);
     const tape = job.result!.next!;
-    job = await step(job, { looks: [falls([0, 0, 0], 0), stays(tape)] });
+    job = await step(job, { observations: [falls([0, 0, 0], 0), stays(tape)] });
     expect(job.result!.verdict).toBe('trued');
     expect(job.result!.reasons.map((r) => r.code)).toEqual(expect.arrayContaining(['balance.enough']));
-    job = await step(job, { looks: [falls([0, 0, 0], 0)] });
+    job = await step(job, { observations: [falls([0, 0, 0], 0)] });
     expect(job.result!.verdict).toBe('open');
-    job = await step(job, { looks: [falls([0, 0, 0], 0), stays(tape)] });
+    job = await step(job, { observations: [falls([0, 0, 0], 0), stays(tape)] });
     await server.http.post(`/api/balance-jobs/${job.id}/finish`).send({ as: 'trued', note: null }).expect(200);
     const piece = (await server.http.get(`/api/pieces/${pieces[0]}`)).body as PieceDetailView;
     expect(piece).toMatchObject({ state: 'trued', isTruedStatic: true });
@@ -111,17 +119,17 @@ describe('a tape job', () => {
   test('sanding makes what was seen before void, and is undone by sending less', async () => {
     let job = await started(pieces[4]!);
     const first = falls([0, 0, 0], 0);
-    job = await step(job, { looks: [first] });
+    job = await step(job, { observations: [first] });
     const before = job.result!.tape!.unbalance!.amountKgM;
-    const corrections = [{ school: 'sand', place: 0, lookCount: 1, swingCount: 0, isWeighed: false }];
-    job = await step(job, { looks: [first], corrections });
+    const corrections = [{ school: 'sand', place: 0, observationCount: 1, swingCount: 0, isWeighed: false }];
+    job = await step(job, { observations: [first], corrections });
     expect(job.result).toMatchObject({ verdict: 'open', tape: null, next: null });
-    job = await step(job, { looks: [first, falls([0, 0, 0], 180)], corrections });
+    job = await step(job, { observations: [first, falls([0, 0, 0], 180)], corrections });
     expect(job.result).toMatchObject({ verdict: 'open' });
     expect(job.result!.next![0]).toBeGreaterThan(0);
-    job = await step(job, { looks: [first, stays([0, 0, 0])], corrections });
+    job = await step(job, { observations: [first, stays([0, 0, 0])], corrections });
     expect(job.result!.verdict).toBe('trued');
-    job = await step(job, { looks: [first] });
+    job = await step(job, { observations: [first] });
     expect(job.result!.tape!.unbalance!.amountKgM).toBeCloseTo(before, 12);
     await server.http
       .put(`/api/balance-jobs/${job.id}`)
@@ -131,8 +139,8 @@ describe('a tape job', () => {
 
   test('blades that were weighed far off go back at once, and sanding says how much', async () => {
     const open = (
-      (await server.http.get(`/api/balance-jobs/of-piece/${pieces[4]}`).expect(200)).body as BalanceJobView[]
-    )[0]!;
+      (await server.http.get(`/api/balance-jobs/of-piece/${pieces[4]}`).expect(200)).body as ListView<BalanceJobView>
+    ).items[0]!;
     const far = await step(open, { bladeMomentsKgM: [0.001, 0.00103, 0.001] });
     expect(far.result).toMatchObject({ verdict: 'sendBack', plan: [], next: null });
     expect(far.result!.schools.find((s) => s.school === 'sand')!.steps).toMatchObject([
@@ -243,14 +251,18 @@ describe('swings, weighing, vibration', () => {
 test('the jobs of a piece are found by the piece, the newest first, and each by itself', async () => {
   const [piece] = pieces;
   const job = await started(piece!);
-  const jobs = (await server.http.get(`/api/balance-jobs/of-piece/${piece}`).expect(200)).body as BalanceJobView[];
+  const jobs = (
+    (await server.http.get(`/api/balance-jobs/of-piece/${piece}`).expect(200)).body as ListView<BalanceJobView>
+  ).items;
   expect(jobs.length).toBeGreaterThan(1);
   expect(jobs[0]!.id).toBe(job.id);
   expect((await server.http.get(`/api/balance-jobs/${job.id}`).expect(200)).body).toEqual(job);
   await server.http.get(`/api/balance-jobs/${v7()}`).expect(404);
-  expect((await server.http.get('/api/rigs').expect(200)).body).toEqual([
-    expect.objectContaining({ id: rig.id, name: 'Knife edge' }),
-  ]);
+  expect((await server.http.get('/api/rigs').expect(200)).body).toEqual({
+    items: [expect.objectContaining({ id: rig.id, name: 'Knife edge' })],
+    total: 1,
+    isCut: false,
+  });
 });
 
 test('a single blade is balanced by washers, and ends trued', async () => {
@@ -311,8 +323,8 @@ describe('what is refused', () => {
     });
   });
   test.each<[string, object, string]>([
-    ['sixty-one looks', { looks: Array.from({ length: 61 }, () => stays([0, 0, 0])) }, 'looks'],
-    ['a negative moment', { looks: [stays([-1, 0, 0])] }, 'looks.0.tape'],
+    ['sixty-one looks', { observations: Array.from({ length: 61 }, () => stays([0, 0, 0])) }, 'observations'],
+    ['a negative moment', { observations: [stays([-1, 0, 0])] }, 'observations.0.tape'],
     [
       'a text for a tap',
       { swings: [{ tapsS: ['a'], isHalf: true, startDegrees: 5, tapeKgM: 0, side: 'light' }] },

@@ -5,9 +5,11 @@ import type {
   BalanceJobDto,
   BalanceJobView,
   UpdateBalanceJobDto,
+  ListView,
 } from '@zivvo/contract';
 import { wrapDegrees } from '@zivvo/core';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PieceRepository } from '../rack/piece.repository.ts';
@@ -47,7 +49,7 @@ export class BalanceJobService {
       isLookedAt: dto.isLookedAt,
       state: 'open',
       target: 'good',
-      looks: [],
+      observations: [],
       swings: [],
       heavyDegrees: null,
       bladeMomentsKgM: [],
@@ -65,9 +67,10 @@ export class BalanceJobService {
     return this.views.of(await this.balanceJobs.find(this.db, id));
   }
 
-  async ofPiece(pieceId: string): Promise<BalanceJobView[]> {
-    const rows = await this.balanceJobs.ofPiece(this.db, pieceId, 20);
-    return Promise.all(rows.map((row) => this.views.of(row)));
+  async ofPiece(pieceId: string): Promise<ListView<BalanceJobView>> {
+    const { rows, total } = await this.balanceJobs.ofPiece(this.db, pieceId, 20);
+    const views = await Promise.all(rows.map((row) => this.views.of(row)));
+    return toListView({ rows: views, total }, (view) => view);
   }
 
   /** The whole evidence is sent at each step, so that every step can be undone. */
@@ -86,7 +89,7 @@ export class BalanceJobService {
     if (row.state !== 'open') throw new BalanceJobEndedError();
     const now = this.rows.now();
     const isCorrected =
-      row.looks.some((l) => l.tape.some((t) => t > 0)) ||
+      row.observations.some((l) => l.tape.some((t) => t > 0)) ||
       row.corrections.length > 0 ||
       (row.singleBlade?.washerCount ?? 0) > 0 ||
       as === 'truedDynamic';
@@ -121,7 +124,7 @@ function toEvidence(dto: BalanceJobDto) {
   }));
   return {
     target: dto.target,
-    looks: dto.looks,
+    observations: dto.observations,
     swings: dto.swings,
     heavyDegrees: dto.heavyDegrees ?? null,
     bladeMomentsKgM: dto.bladeMomentsKgM,

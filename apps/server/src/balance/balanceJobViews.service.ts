@@ -116,14 +116,14 @@ function worked(setting: BalanceJobSetting, row: BalanceJobRow, hoverThrustN: nu
 
 /** What was seen since the piece was last changed for good, and the tape that is still on. */
 function freshEvidence({
-  looks,
+  observations,
   swings,
   heavyDegrees,
   bladeMomentsKgM,
   corrections,
 }: BalanceJobRow): BalanceJobEvidence {
   const last = corrections.at(-1);
-  const fresh = looks.slice(last?.lookCount ?? 0).map((l) => ({
+  const fresh = observations.slice(last?.observationCount ?? 0).map((l) => ({
     tape: l.tape,
     seen:
       l.kind === 'stays'
@@ -131,10 +131,10 @@ function freshEvidence({
         : { kind: 'falls' as const, downDegrees: l.downDegrees ?? 0, fallS: l.fallS },
   }));
   return {
-    looks: fresh,
+    observations: fresh,
     swings: swings.slice(last?.swingCount ?? 0),
     heavyDegrees,
     bladeMomentsKgM: last?.isWeighed ? [] : bladeMomentsKgM,
-    onKgM: looks.at(-1)?.tape ?? [],
+    onKgM: observations.at(-1)?.tape ?? [],
   };
 }

@@ -1,7 +1,15 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateRigDto, type RigDto, type RigView, type UpdateRigDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreateRigDto,
+  type RigDto,
+  type RigView,
+  type UpdateRigDto,
+  type ListView,
+} from '@zivvo/contract';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db } from '../database/database.ts';
 import { RigRepository, type RigRow } from './balance.repository.ts';
 
@@ -14,8 +22,8 @@ export class RigService {
     private readonly rigs: RigRepository,
   ) {}
 
-  async list(): Promise<RigView[]> {
-    return (await this.rigs.list(this.db, LIST_MAX)).rows.map(toRigView);
+  async list(): Promise<ListView<RigView>> {
+    return toListView(await this.rigs.list(this.db, LIST_MAX), toRigView);
   }
 
   async add({ id, ...dto }: CreateRigDto): Promise<RigView> {

@@ -1,7 +1,14 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreateModelAlertDto, type ModelAlertView, type ReleaseAlertDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreateModelAlertDto,
+  type ModelAlertView,
+  type ReleaseAlertDto,
+  type ListView,
+} from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PropModelRepository } from '../rack/propModel.repository.ts';
@@ -21,8 +28,8 @@ export class AlertService {
     private readonly ledger: EventLedger,
   ) {}
 
-  async list(): Promise<ModelAlertView[]> {
-    return (await this.alerts.list(this.db, LIST_MAX)).rows.map(toAlertView);
+  async list(): Promise<ListView<ModelAlertView>> {
+    return toListView(await this.alerts.list(this.db, LIST_MAX), toAlertView);
   }
 
   async raise({ id, propModelId, batchId, reason }: CreateModelAlertDto): Promise<ModelAlertView> {

@@ -22,6 +22,7 @@ import {
   type SymptomCaseView,
   type SymptomStartView,
   type WalkaroundView,
+  type ListView,
 } from '@zivvo/contract';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
 import { MomentPipe } from '../common/momentPipe.ts';
@@ -138,7 +139,7 @@ export class ModelAlertController {
   constructor(private readonly alerts: AlertService) {}
 
   @Get()
-  list(): Promise<ModelAlertView[]> {
+  list(): Promise<ListView<ModelAlertView>> {
     return this.alerts.list();
   }
 
@@ -159,7 +160,7 @@ export class GainSheetController {
   constructor(private readonly gains: GainService) {}
 
   @Get('of-craft/:craftId')
-  list(@Param('craftId', IdPipe) craftId: string): Promise<GainSheetView[]> {
+  list(@Param('craftId', IdPipe) craftId: string): Promise<ListView<GainSheetView>> {
     return this.gains.list(craftId);
   }
 
@@ -191,7 +192,7 @@ export class JobTicketController {
   constructor(private readonly tickets: TicketService) {}
 
   @Get()
-  list(@Query('craftId', OptionalIdPipe) craftId: string | null): Promise<JobTicketView[]> {
+  list(@Query('craftId', OptionalIdPipe) craftId: string | null): Promise<ListView<JobTicketView>> {
     return this.tickets.list(craftId);
   }
 

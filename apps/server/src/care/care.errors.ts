@@ -28,7 +28,8 @@ export class HalfLookError extends FeatureError {
       422,
       'care.halfLook',
       'Half a look',
-      `${unseenCount === 0 ? 'An arm stands there twice' : `${unseenCount} ${unseenCount === 1 ? 'prop' : 'props'} of ${craft} ${unseenCount === 1 ? 'was' : 'were'} not seen on every side`}: top, underside, edges and root of each, then write it down.`,
+      `${unseenCount === 0 ? 'An arm stands there twice' : `${unseenCount} ${unseenCount === 1 ? 'prop' : 'props'} of ${craft} ${unseenCount === 1 ? 'was' : 'were'} not seen on every side`}: ` +
+        'top, underside, edges and root of each, then write it down.',
       [{ path: 'looks', rule: 'whole', value: null, allowed: {}, message: 'every prop on every side' }],
     );
   }
@@ -54,7 +55,8 @@ export class ChecksFirstError extends FeatureError {
       422,
       'gains.checksFirst',
       'Exclude the rest first',
-      'Unbalance, looseness and a bent shaft come first: a fluttering craft with one of them is not mended by its gains.',
+      'Unbalance, looseness and a bent shaft come first: a fluttering craft with one of them is not mended by ' +
+        'its gains.',
       [{ path: 'checks', rule: 'isDefined', value: missing.join(', '), allowed: {}, message: 'everything excluded' }],
     );
   }

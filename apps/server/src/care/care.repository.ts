@@ -186,7 +186,10 @@ export class FlightRepository extends RowRepository<typeof flight> {
     return row ?? { flightCount: 0, flownS: 0 };
   }
 
-  /** What pieces have flown, one line each however often they flew: the core's `alikeSpeed`, summed where the rows are. */
+  /**
+   * What pieces have flown, one line each however often they flew: the core's `alikeSpeed`, summed where the rows
+   * are.
+   */
   async ofPieces(db: DbOrTx, pieceIds: string[]): Promise<PieceFlown[]> {
     if (pieceIds.length === 0) return [];
     const wear = sql`sum(${flight.durationS} * power(${flightPiece.speedRpm}, ${WEAR_POWER}::float8))`;
@@ -316,8 +319,8 @@ export class GainSheetRepository extends RowRepository<typeof gainSheet> {
     super(gainSheet, 'gain sheet', workshop.id);
   }
 
-  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<GainSheetRow[]> {
-    return (await this.list(db, limit, eq(gainSheet.craftId, craftId))).rows;
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<{ rows: GainSheetRow[]; total: number }> {
+    return this.list(db, limit, eq(gainSheet.craftId, craftId));
   }
 }
 
@@ -332,8 +335,8 @@ export class TicketRepository extends RowRepository<typeof jobTicket> {
     return (await this.list(db, limit, isNull(jobTicket.closedAt))).rows;
   }
 
-  async ofCraft(db: DbOrTx, craftId: string | null, limit: number): Promise<TicketRow[]> {
-    return (await this.list(db, limit, craftId === null ? undefined : eq(jobTicket.craftId, craftId))).rows;
+  async ofCraft(db: DbOrTx, craftId: string | null, limit: number): Promise<{ rows: TicketRow[]; total: number }> {
+    return this.list(db, limit, craftId === null ? undefined : eq(jobTicket.craftId, craftId));
   }
 }
 

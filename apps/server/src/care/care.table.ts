@@ -5,7 +5,7 @@ import {
   drillKinds,
   strikeSeverities,
   struckThings,
-  type GainLookDto,
+  type TestFlightDto,
   type PropLookDto,
   type SymptomAnswerDto,
   type UpdateGainSheetDto,
@@ -206,7 +206,7 @@ export const gainSheet = pgTable(
     yawPercent: percent(),
     verticalPercent: percent(),
     checks: jsonb().$type<UpdateGainSheetDto['checks']>().notNull(),
-    looks: jsonb().$type<GainLookDto[]>().notNull(),
+    testFlights: jsonb().$type<TestFlightDto[]>().notNull(),
     note: text(),
   },
   (t) => [

@@ -18,6 +18,7 @@ import type {
   SymptomCaseView,
   SymptomStartView,
   WalkaroundView,
+  ListView,
 } from '@zivvo/contract';
 import { makeDrill } from '@zivvo/core';
 import { v7 } from 'uuid';
@@ -357,14 +358,14 @@ describe('flying', () => {
       .post(url('/flights'))
       .send({ id, durationS: 5400, packPieceId: null, strikes: [], note: null })
       .expect(201);
-    expect(((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours).toBeCloseTo(
+    expect(((await server.http.get('/api/motor-pieces')).body as ListView<MotorPieceView>).items[0]!.hours).toBeCloseTo(
       2 + 5460 / 3600,
       9,
     );
     await server.http.delete(url(`/flights/${id}`)).expect(204);
     expect((await view()).pieces.find((p) => p.piece.id === on.get('rearLeft')!.id)!.life.durationS).toBe(0);
     const motorHours = async (): Promise<number> =>
-      ((await server.http.get('/api/motor-pieces')).body as MotorPieceView[])[0]!.hours;
+      ((await server.http.get('/api/motor-pieces')).body as ListView<MotorPieceView>).items[0]!.hours;
     expect(await motorHours()).toBeCloseTo(2 + 60 / 3600, 9);
     await server.http.delete(url(`/flights/${id}`)).expect(404);
     // Twice brought back is once.
@@ -395,7 +396,7 @@ describe('flying', () => {
     const count = async (): Promise<number> =>
       (await view()).pieces.find((p) => p.piece.place === 'frontLeft')!.life.strikeCount;
     const struck = async (): Promise<number> =>
-      ((await server.http.get('/api/motor-pieces')).body as MotorPieceView[]).reduce(
+      ((await server.http.get('/api/motor-pieces')).body as ListView<MotorPieceView>).items.reduce(
         (sum, m) => sum + m.strikeCount,
         0,
       );
@@ -514,7 +515,7 @@ describe('gains', () => {
   const put = (s: GainSheetView, more: object) =>
     server.http
       .put(`/api/gain-sheets/${s.id}`)
-      .send({ checks: s.checks, looks: s.looks, note: null, revision: s.revision, ...more });
+      .send({ checks: s.checks, testFlights: s.testFlights, note: null, revision: s.revision, ...more });
   const rest = { axis: 'roll', doesFlutter: false, doesReturn: true };
 
   test('a stronger prop proposes less; nothing is flown before the rest is excluded, and only by single percents', async () => {
@@ -526,18 +527,20 @@ describe('gains', () => {
       advice: { roll: { status: 'try', percent: 100 }, vertical: { status: 'stays' } },
     });
     const first = { axis: 'roll', percent: 100, doesFlutter: true, doesReturn: null };
-    expect((await put(s, { looks: [first] }).expect(422)).body).toMatchObject({ code: 'gains.checksFirst' });
+    expect((await put(s, { testFlights: [first] }).expect(422)).body).toMatchObject({ code: 'gains.checksFirst' });
     s = (await put(s, { checks: ['balance', 'tightness', 'shaft'] }).expect(200)).body as GainSheetView;
-    expect((await put(s, { looks: [first, { ...rest, percent: 90 }] }).expect(422)).body).toMatchObject({
+    expect((await put(s, { testFlights: [first, { ...rest, percent: 90 }] }).expect(422)).body).toMatchObject({
       code: 'gains.step',
       detail: expect.stringContaining('99 %'),
     });
-    s = (await put(s, { looks: [first, { ...rest, percent: 99 }] }).expect(200)).body as GainSheetView;
+    s = (await put(s, { testFlights: [first, { ...rest, percent: 99 }] }).expect(200)).body as GainSheetView;
     expect(s.advice.roll).toEqual({ status: 'found', percent: 99 });
-    expect((await put(s, { looks: [...s.looks, { ...rest, percent: 98 }] }).expect(422)).body).toMatchObject({
+    expect(
+      (await put(s, { testFlights: [...s.testFlights, { ...rest, percent: 98 }] }).expect(422)).body,
+    ).toMatchObject({
       code: 'gains.step',
     });
-    await put(s, { looks: [first], revision: 1 }).expect(409);
+    await put(s, { testFlights: [first], revision: 1 }).expect(409);
   });
 
   test('a weaker prop proposes nothing', async () => {
@@ -574,7 +577,7 @@ describe('the rest of the bench', () => {
     ).body as JobTicketView;
     expect(closed.closedAt).not.toBeNull();
     await server.http.delete(`/api/job-tickets/${opened.id}`).expect(204);
-    expect((await server.http.get(`/api/job-tickets?craftId=${craft.id}`)).body).toEqual([]);
+    expect((await server.http.get(`/api/job-tickets?craftId=${craft.id}`)).body).toMatchObject({ items: [], total: 0 });
     await server.http.post(`/api/job-tickets/${opened.id}/restore`).expect(200);
     await server.http
       .post('/api/job-tickets')

@@ -47,8 +47,6 @@ export class CareHistory {
 
   /** Struck motors of a craft that nobody has felt since. */
   async motorsToFeel(craftId: string): Promise<MotorPieceView[]> {
-    return (await this.parts.listMotors()).filter(
-      (m) => m.craftId === craftId && m.strikeCount > 0 && m.bearing === null,
-    );
+    return (await this.parts.motorsOn(craftId)).filter((m) => m.strikeCount > 0 && m.bearing === null);
   }
 }

@@ -2,13 +2,15 @@ import { Inject, Injectable } from '@nestjs/common';
 import {
   LIST_MAX,
   type CreateGainSheetDto,
-  type GainLookDto,
+  type TestFlightDto,
   type GainSheetView,
   type UpdateGainSheetDto,
+  type ListView,
 } from '@zivvo/contract';
 import { gainAdvice, gainAxes, gainPreconditions, type GainAdvice, type GainAxis, type GainScale } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { CraftRepository, type CraftRow } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
@@ -33,9 +35,11 @@ export class GainService {
     private readonly ledger: EventLedger,
   ) {}
 
-  async list(craftId: string): Promise<GainSheetView[]> {
+  async list(craftId: string): Promise<ListView<GainSheetView>> {
     const craft = await this.crafts.find(this.db, craftId);
-    return Promise.all((await this.sheets.ofCraft(this.db, craftId, LIST_MAX)).map((row) => this.toView(craft, row)));
+    const { rows, total } = await this.sheets.ofCraft(this.db, craftId, LIST_MAX);
+    const views = await Promise.all(rows.map((row) => this.toView(craft, row)));
+    return toListView({ rows: views, total }, (view) => view);
   }
 
   async open({ id, craftId, ...dto }: CreateGainSheetDto): Promise<GainSheetView> {
@@ -47,7 +51,7 @@ export class GainService {
         craftId,
         ...dto,
         checks: [],
-        looks: [],
+        testFlights: [],
         note: null,
       });
       if (isNew)
@@ -64,20 +68,24 @@ export class GainService {
   /**
    * The whole sheet is sent at each step, so that every step can be undone; steps that were not proposed are refused.
    */
-  async change(id: string, { revision, checks, looks, note }: UpdateGainSheetDto): Promise<GainSheetView> {
+  async change(id: string, { revision, checks, testFlights, note }: UpdateGainSheetDto): Promise<GainSheetView> {
     const row = await this.sheets.find(this.db, id);
     const craft = await this.crafts.find(this.db, row.craftId);
     const missing = gainPreconditions.filter((c) => !checks.includes(c));
-    if (looks.length > 0 && missing.length > 0) throw new ChecksFirstError(missing);
+    if (testFlights.length > 0 && missing.length > 0) throw new ChecksFirstError(missing);
     const scale = await this.plant.scaleOf(craft, row);
-    requireSteps(row, looks, scale);
-    const flown = looks.length > row.looks.length ? looks.at(-1)! : null;
+    requireSteps(row, testFlights, scale);
+    const flown = testFlights.length > row.testFlights.length ? testFlights.at(-1)! : null;
     await this.db.transaction(async (tx) => {
       await this.sheets.revise(
         tx,
         id,
         revision,
-        { checks, looks: looks.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })), note: note ?? null },
+        {
+          checks,
+          testFlights: testFlights.map((l) => ({ ...l, doesReturn: l.doesReturn ?? null })),
+          note: note ?? null,
+        },
         this.rows.now(),
       );
       if (flown)
@@ -117,7 +125,10 @@ export class GainService {
     const on = await this.pieces.onCraft(this.db, craft.id, 1);
     const modelId = on[0]?.piece.propModelId ?? craft.referencePropModelId;
     const advice = Object.fromEntries(
-      gainAxes.map((axis) => [axis, gainAdvice(axis, row.looks as never, startOf(row, axis), scale ?? NO_CHANGE)]),
+      gainAxes.map((axis) => [
+        axis,
+        gainAdvice(axis, row.testFlights as never, startOf(row, axis), scale ?? NO_CHANGE),
+      ]),
     ) as Record<GainAxis, GainAdvice>;
     return {
       ...own,
@@ -138,9 +149,9 @@ function startOf(row: GainSheetRow, axis: GainAxis): number {
  * Each look must be at the value that was proposed after those before it; the first may also be the present value of
  * any axis.
  */
-function requireSteps(row: GainSheetRow, looks: readonly GainLookDto[], scale: GainScale | null): void {
-  looks.forEach((look, i) => {
-    const before = looks.slice(0, i).filter((l) => l.axis === look.axis);
+function requireSteps(row: GainSheetRow, testFlights: readonly TestFlightDto[], scale: GainScale | null): void {
+  testFlights.forEach((look, i) => {
+    const before = testFlights.slice(0, i).filter((l) => l.axis === look.axis);
     const start = startOf(row, look.axis);
     const advice = gainAdvice(look.axis, before, start, scale ?? NO_CHANGE);
     const allowed = before.length === 0 ? start : advice.status === 'try' ? advice.percent : null;

@@ -22,7 +22,7 @@ export class RotationService {
   ) {}
 
   async ofCraft(craftId: string): Promise<RotationView> {
-    const own = (await this.sets.list()).filter((s) => s.craftId === craftId && s.pieces.length > 0);
+    const own = (await this.sets.ofCraft(craftId)).filter((s) => s.pieces.length > 0);
     const living = await this.pieces.ofSets(
       this.db,
       own.map((s) => s.id),

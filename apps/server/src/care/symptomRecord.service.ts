@@ -37,7 +37,7 @@ export class SymptomRecord {
   /** What the record knows of a craft that may stand behind a symptom. */
   async factsOf(craftId: string): Promise<RecordFact[]> {
     const craft = await this.crafts.find(this.db, craftId);
-    const motors = (await this.parts.listMotors()).filter((m) => m.craftId === craftId);
+    const motors = await this.parts.motorsOn(craftId);
     const {
       arrangement: { on, models, changed, signedSequence },
       record,

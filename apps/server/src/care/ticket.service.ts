@@ -5,9 +5,11 @@ import {
   type JobTicketDto,
   type JobTicketView,
   type UpdateJobTicketDto,
+  type ListView,
 } from '@zivvo/contract';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
@@ -26,8 +28,8 @@ export class TicketService {
     private readonly ledger: EventLedger,
   ) {}
 
-  async list(craftId: string | null): Promise<JobTicketView[]> {
-    return (await this.tickets.ofCraft(this.db, craftId, LIST_MAX)).map(toTicketView);
+  async list(craftId: string | null): Promise<ListView<JobTicketView>> {
+    return toListView(await this.tickets.ofCraft(this.db, craftId, LIST_MAX), toTicketView);
   }
 
   async find(id: string): Promise<JobTicketView> {

@@ -26,7 +26,8 @@ export class RevisionConflictError extends FeatureError {
       409,
       'revisionConflict',
       `The ${what} was changed meanwhile`,
-      `This change was made on revision ${seen}; the ${what} is at revision ${current}. Load it again, nothing was overwritten.`,
+      `This change was made on revision ${seen}; the ${what} is at revision ${current}. Load it again, nothing ` +
+        'was overwritten.',
     );
   }
 }

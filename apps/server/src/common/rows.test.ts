@@ -128,7 +128,7 @@ const kinds: {
       'yawPercent',
       'verticalPercent',
     ],
-    change: { checks: ['balance'], looks: [], note: 'windy' },
+    change: { checks: ['balance'], testFlights: [], note: 'windy' },
   },
   {
     name: 'a ticket',

@@ -13,6 +13,7 @@ import {
 import { explainCraftFigure, layoutKind, type Rotor, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { LineService } from '../line/line.service.ts';
@@ -35,8 +36,7 @@ export class CraftService {
   ) {}
 
   async list(): Promise<CraftListView> {
-    const { rows, total } = await this.crafts.list(this.db, LIST_MAX);
-    return { items: rows.map(toCraftView), total };
+    return toListView(await this.crafts.list(this.db, LIST_MAX), toCraftView);
   }
 
   async lines(): Promise<CraftLinesView> {

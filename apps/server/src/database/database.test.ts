@@ -107,7 +107,8 @@ describe('the wire', () => {
     await expect(
       db.transaction(async (tx) => {
         await tx.execute(
-          `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`,
+          `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', ` +
+            `'x', 'own', now())`,
         );
         throw new Error('changed my mind');
       }),
@@ -158,11 +159,14 @@ describe('the wire', () => {
   test('bounds hold in the database too: NaN and what is out of range are refused', async () => {
     const { db, close } = await memoryDatabase();
     await db.execute(
-      `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', 'own', now())`,
+      `insert into workshop (id, name, kind, created_at) values ('01922904-1a0d-72b8-80eb-3103f832088a', 'x', ` +
+        `'own', now())`,
     );
     const air = (temperature: string) =>
       db.execute(
-        `insert into air_reading (id, workshop_id, created_at, updated_at, temperature_c, pressure_pa, humidity_ratio) values (gen_random_uuid(), '01922904-1a0d-72b8-80eb-3103f832088a', now(), now(), ${temperature}, 101325, 0.5)`,
+        'insert into air_reading (id, workshop_id, created_at, updated_at, temperature_c, pressure_pa, ' +
+          `humidity_ratio) values (gen_random_uuid(), '01922904-1a0d-72b8-80eb-3103f832088a', now(), now(), ` +
+          `${temperature}, 101325, 0.5)`,
       );
     await air('20');
     await expect(air(`'NaN'`)).rejects.toThrow();

@@ -77,6 +77,7 @@ function requireMajor(folder: string): void {
   const major = fs.readFileSync(path.join(folder, 'PG_VERSION'), 'utf8').trim();
   if (major !== POSTGRES_MAJOR)
     throw new Error(
-      `The folder ${folder} was written by PostgreSQL ${major}; this Zivvo reads ${POSTGRES_MAJOR}. Open it with the Zivvo that wrote it and export it there.`,
+      `The folder ${folder} was written by PostgreSQL ${major}; this Zivvo reads ${POSTGRES_MAJOR}. Open it ` +
+        'with the Zivvo that wrote it and export it there.',
     );
 }

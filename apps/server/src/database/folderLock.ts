@@ -11,7 +11,8 @@ interface Owner {
 export class FolderInUseError extends Error {
   constructor(owner: Owner) {
     super(
-      `Another Zivvo (process ${owner.pid}, since ${owner.at}) has this folder open. Stop it, or choose another folder with ZIVVO_DATA.`,
+      `Another Zivvo (process ${owner.pid}, since ${owner.at}) has this folder open. Stop it, or choose ` +
+        'another folder with ZIVVO_DATA.',
     );
   }
 }

@@ -25,14 +25,16 @@ export async function moveDays(
   const days = Math.round((midnight(to) - midnight(from)) / DAY_MS);
   const latest = new Date(to.getTime() - 60_000).toISOString();
   const found = await database.query<MomentColumn>(
-    `select table_name as "table", array_agg(column_name::text) as columns from information_schema.columns where table_schema = 'public' and data_type = 'timestamp with time zone' group by table_name`,
+    'select table_name as "table", array_agg(column_name::text) as columns from information_schema.columns ' +
+      `where table_schema = 'public' and data_type = 'timestamp with time zone' group by table_name`,
   );
   await database.transaction(async (tx) => {
     for (const { table, columns } of found.rows) {
       // The least of nothing and a moment is that moment: what is empty stays so.
       const moved = columns.map(
         (c) =>
-          `"${c}" = case when "${c}" is not null then least((("${c}" at time zone $1) + make_interval(days => $2::int)) at time zone $1, $3::timestamptz) end`,
+          `"${c}" = case when "${c}" is not null then least((("${c}" at time zone $1) + make_interval(days => ` +
+          '$2::int)) at time zone $1, $3::timestamptz) end',
       );
       await tx.query(`update "${table}" set ${moved.join(', ')}`, [zone, days, latest]);
     }

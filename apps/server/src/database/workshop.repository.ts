@@ -15,13 +15,10 @@ export class WorkshopRepository {
     return row;
   }
 
-  async listPeople(workshopId: string, limit: number): Promise<PersonRow[]> {
-    return this.db
-      .select()
-      .from(person)
-      .where(eq(person.workshopId, workshopId))
-      .orderBy(asc(person.createdAt))
-      .limit(limit);
+  async listPeople(workshopId: string, limit: number): Promise<{ rows: PersonRow[]; total: number }> {
+    const where = eq(person.workshopId, workshopId);
+    const rows = await this.db.select().from(person).where(where).orderBy(asc(person.createdAt)).limit(limit);
+    return { rows, total: rows.length < limit ? rows.length : await this.db.$count(person, where) };
   }
 
   async addPerson(row: PersonRow): Promise<void> {

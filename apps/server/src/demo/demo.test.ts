@@ -15,6 +15,7 @@ import type {
   PropModelListView,
   TraysView,
   YieldView,
+  ListView,
 } from '@zivvo/contract';
 import { evaluateCandidate, modelGeometry } from '@zivvo/core';
 import { flight, flightPiece, gainSheet, jobTicket, strike, symptomCase, walkaround } from '../care/care.table.ts';
@@ -45,7 +46,7 @@ test('four crafts, thirteen models counted, one evening of nine props with three
   const models = await get<PropModelListView>('/api/prop-models');
   expect(models.total).toBe(13);
   expect(models.items.every((m) => m.stock !== null)).toBe(true);
-  const packs = await get<PackPieceView[]>('/api/pack-pieces');
+  const { items: packs } = await get<ListView<PackPieceView>>('/api/pack-pieces');
   expect(packs.map((p) => p.tag)).toEqual(['P1', 'P10', 'P11', 'P12', 'P2', 'P3', 'P4', 'P5', 'P6', 'P7', 'P8', 'P9']);
   const { runs, record } = await get<PackServiceView>(`/api/pack-pieces/${packs[0]!.id}/runs`);
   expect(record).toMatchObject({ runCount: runs.length, deepestSagCellV: expect.any(Number) });
@@ -70,7 +71,7 @@ test('three makers deliver with different spread, sets fly, one lacks a piece, o
   const pieces = await get<PieceListView>('/api/pieces');
   expect(pieces.total).toBe(60);
   expect(pieces.states).toMatchObject({ fitted: 13, new: 3 });
-  const sets = await get<PieceSetView[]>('/api/sets');
+  const { items: sets } = await get<ListView<PieceSetView>>('/api/sets');
   expect(
     sets
       .filter((s) => s.needs?.isComplete)

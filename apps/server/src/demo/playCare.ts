@@ -139,7 +139,7 @@ async function feelMotor(shed: Shed): Promise<void> {
     createdAt: _created,
     updatedAt: _updated,
     ...motor
-  } = (await shed.parts.listMotors()).find((m) => m.tag === struckMotor.tag)!;
+  } = (await shed.parts.listMotors()).items.find((m) => m.tag === struckMotor.tag)!;
   await shed.parts.changeMotor(id, {
     ...motor,
     bearing: struckMotor.bearing,
@@ -163,17 +163,22 @@ async function playGains(shed: Shed): Promise<void> {
   });
   sheet = await shed.gains.change(sheet.id, {
     checks: [...gainPreconditions],
-    looks: [],
+    testFlights: [],
     note: null,
     revision: sheet.revision,
   });
   for (let percent = gainStory.fromPercent; percent >= gainStory.toPercent; percent--) {
     const doesFlutter = percent > gainStory.toPercent;
-    const looks = [
-      ...sheet.looks,
+    const testFlights = [
+      ...sheet.testFlights,
       { axis: 'roll' as const, percent, doesFlutter, doesReturn: doesFlutter ? null : true },
     ];
-    sheet = await shed.gains.change(sheet.id, { checks: sheet.checks, looks, note: null, revision: sheet.revision });
+    sheet = await shed.gains.change(sheet.id, {
+      checks: sheet.checks,
+      testFlights,
+      note: null,
+      revision: sheet.revision,
+    });
   }
 }
 

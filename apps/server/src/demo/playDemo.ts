@@ -30,7 +30,7 @@ export async function playDemo(app: INestApplicationContext, today: Date, latest
 
 /** Plays the demo where nobody has worked yet; what would be later today was a minute ago. */
 export async function playIfEmpty(app: INestApplicationContext): Promise<void> {
-  if ((await new Shed(app).workshop.listPeople()).length > 0) return;
+  if ((await new Shed(app).workshop.listPeople()).total > 0) return;
   const now = app.get(Clock, { strict: false }).now();
   await playDemo(app, now, new Date(now.getTime() - 60_000));
 }

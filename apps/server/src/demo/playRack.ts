@@ -1,4 +1,4 @@
-import type { ArmStateDto, CraftView, LookDto, PieceView } from '@zivvo/contract';
+import type { ArmStateDto, CraftView, LevelObservationDto, PieceView } from '@zivvo/contract';
 import {
   fromPolar,
   isRetiring,
@@ -21,7 +21,7 @@ import { at, demoDeliveries, makerSpreads, shortSet, signedCrafts, trial, type D
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
 const RIG = 'Glass knife edges';
-/** A person gives up on a piece after so many looks. */
+/** A person gives up on a piece after so many observations. */
 const MOST_LOOKS = 12;
 
 /** Deliveries come and are checked in, pieces are balanced, fitted and signed for; one model flies on trial. */
@@ -233,7 +233,7 @@ class Rack {
       const look = { tape, ...this.lookAt(this.hidden.get(pieceId)!, tape, job.result!.job) };
       job = await this.shed.balanceJobs.change(id, {
         target: job.target,
-        looks: [...job.looks, look],
+        observations: [...job.observations, look],
         swings: [],
         heavyDegrees: null,
         bladeMomentsKgM: [],
@@ -255,7 +255,7 @@ class Rack {
     { unbalanceKgM, heavyDegrees }: DeliveredPiece,
     tape: readonly number[],
     shaft: TapeJob,
-  ): Pick<LookDto, 'kind' | 'downDegrees' | 'fallS'> {
+  ): Pick<LevelObservationDto, 'kind' | 'downDegrees' | 'fallS'> {
     const seen = lookAtShaft(
       { unbalance: fromPolar(unbalanceKgM, heavyDegrees), ...shaft },
       tapeVector(tape, shaft),

@@ -14,7 +14,8 @@ function apiDocument(app: INestApplication): OpenAPIObject {
   const config = new DocumentBuilder()
     .setTitle('Zivvo')
     .setDescription(
-      'Propeller workbench. All values are SI; every failure is one problem body {status, code, title, detail, fields}.',
+      'Propeller workbench. All values are SI; every failure is one problem body {status, code, title, detail, ' +
+        'fields}.',
     )
     .setVersion(VERSION)
     .build();

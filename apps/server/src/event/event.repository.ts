@@ -69,6 +69,27 @@ export class EventRepository {
       .limit(limit);
   }
 
+  /** Events of one kind of a subject, the newest first, of so many that there are. */
+  async pageOf<K extends FactKind>(
+    db: DbOrTx,
+    subjectId: string,
+    kind: K,
+    limit: number,
+  ): Promise<{ rows: NewestEvent<K>[]; total: number }> {
+    const where = and(eq(event.subjectId, subjectId), eq(event.kind, kind));
+    const rows = await db
+      .select({ sequence: event.sequence, at: event.at, personName: person.name, fact: event.fact })
+      .from(event)
+      .leftJoin(person, eq(person.id, event.personId))
+      .where(where)
+      .orderBy(desc(event.sequence))
+      .limit(limit);
+    return {
+      rows: rows.map(({ fact, ...row }) => ({ ...row, fact: fact as unknown as Fact<K> })),
+      total: rows.length < limit ? rows.length : await db.$count(event, where),
+    };
+  }
+
   /** The newest event of a kind for each of some subjects. */
   async newestOf<K extends FactKind>(db: DbOrTx, subjectIds: string[], kind: K): Promise<Map<string, NewestEvent<K>>> {
     if (subjectIds.length === 0) return new Map();

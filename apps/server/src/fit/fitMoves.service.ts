@@ -84,7 +84,8 @@ export class FitMoves {
     ];
     throw new FitRefusedError(
       'otherModel',
-      `No: ${tag} is a ${propModelName(own)}, the others are ${propModelName(other)}. One model on every arm; a new model means new pieces everywhere.`,
+      `No: ${tag} is a ${propModelName(own)}, the others are ${propModelName(other)}. One model on every arm; ` +
+        'a new model means new pieces everywhere.',
     );
   }
 

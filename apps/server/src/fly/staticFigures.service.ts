@@ -34,7 +34,7 @@ export class StaticFigures {
     const { id: craftId, rotors } = craft;
     const evenings = new Map<string, string>();
     for (const propModelId of props.map((p) => p.model.id)) {
-      const last = (await this.runs.ofModel(propModelId)).find((run) => run.craftId === craftId);
+      const last = (await this.runs.ofModel(propModelId)).items.find((run) => run.craftId === craftId);
       if (last) evenings.set(propModelId, last.campaignId);
     }
     const results = new Map(

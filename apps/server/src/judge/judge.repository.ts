@@ -91,7 +91,9 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
     return new Map(rows.map(({ craftId, ...tally }) => [craftId, tally]));
   }
 
-  /** Runs, flight cards and takes of each craft that came after its newest verdict; crafts without one are not there. */
+  /**
+   * Runs, flight cards and takes of each craft that came after its newest verdict; crafts without one are not there.
+   */
   async readingsSince(db: DbOrTx, craftIds: readonly string[]): Promise<Map<string, number>> {
     if (craftIds.length === 0) return new Map();
     const since = db

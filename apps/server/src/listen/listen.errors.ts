@@ -26,7 +26,8 @@ export class TakenOtherwiseError extends FeatureError {
       422,
       'listen.takenOtherwise',
       'There are takes of it',
-      'What turned and how it was read stay as they were once there are takes: begin another listening. Nothing was changed.',
+      'What turned and how it was read stay as they were once there are takes: begin another listening. ' +
+        'Nothing was changed.',
     );
   }
 }

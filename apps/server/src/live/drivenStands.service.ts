@@ -19,8 +19,8 @@ interface DrivenStand {
 }
 
 /**
- * Stands that can be driven: each says line by line what it reads and holds, and is told what to hold next. Only the one
- * that a run was put on is ever told more than zero.
+ * Stands that can be driven: each says line by line what it reads and holds, and is told what to hold next. Only the
+ * one that a run was put on is ever told more than zero.
  */
 @Injectable()
 export class DrivenStands {

@@ -5,8 +5,8 @@ import { Subject } from 'rxjs';
 import { Clock } from '../common/clock.ts';
 
 /**
- * A stand that prints is passed on, line by line, to the pages that listen. Nothing is kept here: what a person takes of
- * it becomes a row of a run.
+ * A stand that prints is passed on, line by line, to the pages that listen. Nothing is kept here: what a person takes
+ * of it becomes a row of a run.
  */
 @Injectable()
 export class FeedService implements OnApplicationShutdown {

@@ -62,7 +62,8 @@ export class DeviceLostError extends FeatureError {
       503,
       'deviceLost',
       'The device does not answer',
-      'It zeroes itself half a second after it was last heard. Its points are kept; put the run on the stand again, or use your switch.',
+      'It zeroes itself half a second after it was last heard. Its points are kept; put the run on the stand ' +
+        'again, or use your switch.',
     );
   }
 }

@@ -110,7 +110,8 @@ describe('a device that dies', () => {
       );
     const thread = startStandLink(
       program(
-        `parentPort.on('message', (m) => { if (m.kind === 'close') throw new Error('broken'); parentPort.postMessage({ kind: 'closed', chargeRatio: 0.5 }); });`,
+        `parentPort.on('message', (m) => { if (m.kind === 'close') throw new Error('broken'); ` +
+          `parentPort.postMessage({ kind: 'closed', chargeRatio: 0.5 }); });`,
       ),
     );
     const next = (): Promise<string> =>

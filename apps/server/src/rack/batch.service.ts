@@ -1,8 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type BatchDetailView, type BatchView, type CreateBatchDto } from '@zivvo/contract';
+import { LIST_MAX, type BatchDetailView, type BatchView, type CreateBatchDto, type ListView } from '@zivvo/contract';
 import { checkInFindings, pieceTag, type PieceHand } from '@zivvo/core';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { toPieceView } from './piece.mapper.ts';
@@ -21,13 +22,13 @@ export class BatchService {
     private readonly ledger: EventLedger,
   ) {}
 
-  async list(): Promise<{ items: BatchView[]; total: number }> {
+  async list(): Promise<ListView<BatchView>> {
     const { rows, total } = await this.batches.list(this.db, LIST_MAX);
     const counts = await this.batches.counts(
       this.db,
       rows.map((r) => r.id),
     );
-    return { items: rows.map((row) => toBatchView(row, counts.get(row.id))), total };
+    return toListView({ rows, total }, (row) => toBatchView(row, counts.get(row.id)));
   }
 
   async find(id: string): Promise<BatchDetailView> {

@@ -21,7 +21,8 @@ export function requireArm({ rotors, name }: Pick<ArmedCraft, 'rotors' | 'name'>
   if (rotor) return rotor;
   throw new FitRefusedError(
     'noSuchArm',
-    `${name} has no such arm: its ${rotors.length} are ${[...new Set(rotors.map((r) => placeNames[r.place].toLowerCase()))].join(', ')}.`,
+    `${name} has no such arm: its ${rotors.length} are ` +
+      `${[...new Set(rotors.map((r) => placeNames[r.place].toLowerCase()))].join(', ')}.`,
   );
 }
 

@@ -10,6 +10,7 @@ import {
   type PackPieceView,
   type PartEventView,
   type SparePartView,
+  type ListView,
 } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { PartService } from './part.service.ts';
@@ -19,12 +20,12 @@ export class MotorPieceController {
   constructor(private readonly parts: PartService) {}
 
   @Get()
-  list(): Promise<MotorPieceView[]> {
+  list(): Promise<ListView<MotorPieceView>> {
     return this.parts.listMotors();
   }
 
   @Get(':id/history')
-  history(@Param('id', IdPipe) id: string): Promise<PartEventView[]> {
+  history(@Param('id', IdPipe) id: string): Promise<ListView<PartEventView>> {
     return this.parts.history(id);
   }
 
@@ -56,12 +57,12 @@ export class PackPieceController {
   constructor(private readonly parts: PartService) {}
 
   @Get()
-  list(): Promise<PackPieceView[]> {
+  list(): Promise<ListView<PackPieceView>> {
     return this.parts.listPacks();
   }
 
   @Get(':id/history')
-  history(@Param('id', IdPipe) id: string): Promise<PartEventView[]> {
+  history(@Param('id', IdPipe) id: string): Promise<ListView<PartEventView>> {
     return this.parts.history(id);
   }
 
@@ -93,7 +94,7 @@ export class SparePartController {
   constructor(private readonly parts: PartService) {}
 
   @Get()
-  list(): Promise<SparePartView[]> {
+  list(): Promise<ListView<SparePartView>> {
     return this.parts.listSpares();
   }
 

@@ -18,8 +18,8 @@ export class MotorPieceRepository extends RowRepository<typeof motorPiece> {
     super(motorPiece, 'motor', workshop.id);
   }
 
-  async byTag(db: DbOrTx, limit: number): Promise<MotorPieceRow[]> {
-    return (await this.list(db, limit, undefined, asc(motorPiece.tag))).rows;
+  async byTag(db: DbOrTx, limit: number): Promise<{ rows: MotorPieceRow[]; total: number }> {
+    return this.list(db, limit, undefined, asc(motorPiece.tag));
   }
 
   async onCraft(db: DbOrTx, craftId: string): Promise<MotorPieceRow[]> {
@@ -51,8 +51,8 @@ export class PackPieceRepository extends RowRepository<typeof packPiece> {
     return (await this.list(db, 1, eq(packPiece.id, id))).rows[0] ?? null;
   }
 
-  async byTag(db: DbOrTx, limit: number): Promise<PackPieceRow[]> {
-    return (await this.list(db, limit, undefined, asc(packPiece.tag))).rows;
+  async byTag(db: DbOrTx, limit: number): Promise<{ rows: PackPieceRow[]; total: number }> {
+    return this.list(db, limit, undefined, asc(packPiece.tag));
   }
 }
 
@@ -62,7 +62,7 @@ export class SparePartRepository extends RowRepository<typeof sparePart> {
     super(sparePart, 'spare part', workshop.id);
   }
 
-  async byName(db: DbOrTx, limit: number): Promise<SparePartRow[]> {
-    return (await this.list(db, limit, undefined, asc(sparePart.name))).rows;
+  async byName(db: DbOrTx, limit: number): Promise<{ rows: SparePartRow[]; total: number }> {
+    return this.list(db, limit, undefined, asc(sparePart.name));
   }
 }

@@ -13,11 +13,13 @@ import {
   type UpdateMotorPieceDto,
   type UpdatePackPieceDto,
   type UpdateSparePartDto,
+  type ListView,
 } from '@zivvo/contract';
 import type { RotorPlace } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { EventRepository } from '../event/event.repository.ts';
@@ -48,8 +50,13 @@ export class PartService {
     private readonly ledger: EventLedger,
   ) {}
 
-  async listMotors(): Promise<MotorPieceView[]> {
-    return (await this.motors.byTag(this.db, LIST_MAX)).map(toMotorView);
+  async listMotors(): Promise<ListView<MotorPieceView>> {
+    return toListView(await this.motors.byTag(this.db, LIST_MAX), toMotorView);
+  }
+
+  /** Motors that are on a craft. */
+  async motorsOn(craftId: string): Promise<MotorPieceView[]> {
+    return (await this.motors.onCraft(this.db, craftId)).map(toMotorView);
   }
 
   async addMotor({ id, ...dto }: CreateMotorPieceDto): Promise<MotorPieceView> {
@@ -116,8 +123,8 @@ export class PartService {
     }
   }
 
-  async listPacks(): Promise<PackPieceView[]> {
-    return (await this.packs.byTag(this.db, LIST_MAX)).map(toPackView);
+  async listPacks(): Promise<ListView<PackPieceView>> {
+    return toListView(await this.packs.byTag(this.db, LIST_MAX), toPackView);
   }
 
   /** @throws {NotFoundError} if there is no such pack */
@@ -159,8 +166,8 @@ export class PartService {
     return this.findPack(id);
   }
 
-  async listSpares(): Promise<SparePartView[]> {
-    return (await this.spares.byName(this.db, LIST_MAX)).map(toSpareView);
+  async listSpares(): Promise<ListView<SparePartView>> {
+    return toListView(await this.spares.byName(this.db, LIST_MAX), toSpareView);
   }
 
   async addSpare({ id, name, count, perPieceCount }: CreateSparePartDto): Promise<SparePartView> {
@@ -183,12 +190,15 @@ export class PartService {
   }
 
   /** What happened to one part, the newest first. */
-  async history(id: string): Promise<PartEventView[]> {
-    return (await this.events.ofSubject(this.db, id, LIST_MAX)).flatMap(({ sequence, at, personName, fact }) =>
-      fact.kind === 'partChanged'
-        ? [{ sequence, at: at.toISOString(), personName, change: fact.change, values: fact.values }]
-        : [],
-    );
+  async history(id: string): Promise<ListView<PartEventView>> {
+    const { rows, total } = await this.events.pageOf(this.db, id, 'partChanged', LIST_MAX);
+    return toListView({ rows, total }, ({ sequence, at, personName, fact }) => ({
+      sequence,
+      at: at.toISOString(),
+      personName,
+      change: fact.change,
+      values: fact.values,
+    }));
   }
 
   /** Changes a part and notes what changed, both or neither; null from the change means that there was none. */

@@ -16,6 +16,7 @@ import {
   type PieceSetView,
   type PieceView,
   type YieldView,
+  type ListView,
 } from '@zivvo/contract';
 import type { Response } from 'express';
 import { IdPipe, OptionalIdPipe } from '../common/idPipe.ts';
@@ -82,7 +83,7 @@ export class BatchController {
   constructor(private readonly batches: BatchService) {}
 
   @Get()
-  list(): Promise<{ items: BatchView[]; total: number }> {
+  list(): Promise<ListView<BatchView>> {
     return this.batches.list();
   }
 
@@ -102,7 +103,7 @@ export class SetController {
   constructor(private readonly sets: SetService) {}
 
   @Get()
-  list(): Promise<PieceSetView[]> {
+  list(): Promise<ListView<PieceSetView>> {
     return this.sets.list();
   }
 

@@ -45,7 +45,10 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     return this.findLiving(tx, id);
   }
 
-  /** Keeps others from pieces until the transaction ends; in one order, so that two who want many do not wait for ever. */
+  /**
+   * Keeps others from pieces until the transaction ends; in one order, so that two who want many do not wait for
+   * ever.
+   */
   private async lock(tx: DbOrTx, ids: string[]): Promise<void> {
     await tx
       .select({ id: pieceLife.pieceId })
@@ -340,6 +343,10 @@ export class BatchRepository extends RowRepository<typeof batch> {
 export class PieceSetRepository extends RowRepository<typeof pieceSet> {
   constructor(@Inject(WORKSHOP) workshop: Workshop) {
     super(pieceSet, 'set', workshop.id);
+  }
+
+  async ofCraft(db: DbOrTx, craftId: string, limit: number): Promise<{ rows: PieceSetRow[]; total: number }> {
+    return this.list(db, limit, eq(pieceSet.craftId, craftId));
   }
 
   /** What of their craft sets need: its rotors. */

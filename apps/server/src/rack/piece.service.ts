@@ -53,7 +53,7 @@ export class PieceService {
   async list(query: PieceQueryDto): Promise<PieceListView> {
     const before = new Date(this.clock.nowMs() - UNTOUCHED_MS);
     const { rows, total, states } = await this.pieces.page(this.db, query, before, query.limit ?? PIECE_PAGE_MAX);
-    return { items: rows.map(toPieceView), total, states };
+    return { items: rows.map(toPieceView), total, isCut: (query.offset ?? 0) + rows.length < total, states };
   }
 
   async find(id: string): Promise<PieceDetailView> {

@@ -12,6 +12,8 @@ import type {
   PropModelListView,
   PropModelView,
   YieldView,
+  ListView,
+  PartEventView,
 } from '@zivvo/contract';
 import { isPieceTag, seededRandom } from '@zivvo/core';
 import { sql } from 'drizzle-orm';
@@ -541,11 +543,9 @@ describe('motors and small parts', () => {
       .put(`/api/motor-pieces/${id}`)
       .send({ ...body, strikeCount: 1, bearing: 'gritty', revision: 1 })
       .expect(200);
-    const history = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as {
-      change: string;
-      values: object;
-    }[];
-    expect(history.map((h) => [h.change, h.values])).toEqual([
+    const { items } = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200))
+      .body as ListView<PartEventView>;
+    expect(items.map((h) => [h.change, h.values])).toEqual([
       ['changed', { strikeCount: 1, bearing: 'gritty' }],
       ['added', expect.objectContaining({ tag: 'M1' })],
     ]);
@@ -583,7 +583,10 @@ test('of two that earlier rules let onto one arm the last one stays; the ledger 
     'drop index "stock_level_workshop_id_index"',
     'drop index "stand_fact_workshop_id_index"',
     'alter table "run" drop constraint "run_replaces_check"',
-    'alter table "piece_life" drop constraint "piece_life_craft_id_craft_id_fk", drop constraint "piece_life_set_id_piece_set_id_fk"',
+    'alter table "true_up" rename column "observations" to "looks"',
+    'alter table "gain_sheet" rename column "test_flights" to "looks"',
+    'alter table "piece_life" drop constraint "piece_life_craft_id_craft_id_fk", drop constraint ' +
+      '"piece_life_set_id_piece_set_id_fk"',
     ...['stock_level', 'stand_fact', 'piece_life'].map((table) => `alter table "${table}" drop column "workshop_id"`),
     'create index "piece_life_state_index" on "piece_life" ("state")',
     'create index "piece_life_craft_id_index" on "piece_life" ("craft_id")',

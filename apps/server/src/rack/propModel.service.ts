@@ -12,6 +12,7 @@ import {
 import { FieldError } from '../common/featureError.ts';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { PieceRepository } from './piece.repository.ts';
@@ -33,7 +34,7 @@ export class PropModelService {
 
   async list(): Promise<PropModelListView> {
     const { rows, total } = await this.propModels.list(this.db, LIST_MAX);
-    return { items: await this.toViews(rows), total };
+    return toListView({ rows: await this.toViews(rows), total }, (view) => view);
   }
 
   async find(id: string): Promise<PropModelView> {

@@ -1,9 +1,16 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { LIST_MAX, type CreatePieceSetDto, type PieceSetView, type UpdatePieceSetDto } from '@zivvo/contract';
+import {
+  LIST_MAX,
+  type CreatePieceSetDto,
+  type PieceSetView,
+  type UpdatePieceSetDto,
+  type ListView,
+} from '@zivvo/contract';
 import { handsNeeded, layoutKind, setState } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db } from '../database/database.ts';
 import { toPieceView } from './piece.mapper.ts';
 import {
@@ -24,9 +31,14 @@ export class SetService {
     private readonly pieces: PieceRepository,
   ) {}
 
-  async list(): Promise<PieceSetView[]> {
-    const { rows } = await this.sets.list(this.db, LIST_MAX);
-    return this.toViews(rows);
+  async list(): Promise<ListView<PieceSetView>> {
+    const { rows, total } = await this.sets.list(this.db, LIST_MAX);
+    return toListView({ rows: await this.toViews(rows), total }, (view) => view);
+  }
+
+  /** Sets that are meant for a craft. */
+  async ofCraft(craftId: string): Promise<PieceSetView[]> {
+    return this.toViews((await this.sets.ofCraft(this.db, craftId, LIST_MAX)).rows);
   }
 
   async find(id: string): Promise<PieceSetView> {

@@ -18,7 +18,8 @@ export class TooLongStretchError extends FeatureError {
       422,
       'tooLongStretch',
       'The stretch is too long for a file',
-      `It holds about ${sampleCount} samples of each channel; a file takes ${SAMPLES_FILE_MAX_COUNT}. Choose a shorter stretch.`,
+      `It holds about ${sampleCount} samples of each channel; a file takes ${SAMPLES_FILE_MAX_COUNT}. Choose a ` +
+        'shorter stretch.',
     );
   }
 }

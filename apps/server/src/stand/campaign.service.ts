@@ -14,6 +14,7 @@ import {
 import { explainFigure, reduceRigs, type Working } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { CraftRepository } from '../craft/craft.repository.ts';
 import { DB, type Db } from '../database/database.ts';
 import { CampaignRepository } from './campaign.repository.ts';
@@ -43,7 +44,7 @@ export class CampaignService {
       this.db,
       rows.map((r) => r.id),
     );
-    return { items: rows.map((row) => toCampaignView(row, tally.get(row.id))), total };
+    return toListView({ rows, total }, (row) => toCampaignView(row, tally.get(row.id)));
   }
 
   async find(id: string): Promise<CampaignDetailView> {

@@ -19,7 +19,10 @@ import { RunRepository, type ChannelRow, type RunRow } from './run.repository.ts
 import { rigOf, type RigInput, type StandRig } from './standRigs.ts';
 import { densityOf, toRunRecord, toRunSummaries } from './stand.mapper.ts';
 
-/** Puts together what the core reduces: a campaign's craft, its props, its runs and the instruments they were read with. */
+/**
+ * Puts together what the core reduces: a campaign's craft, its props, its runs and the instruments they were read
+ * with.
+ */
 @Injectable()
 export class CampaignInputs {
   constructor(

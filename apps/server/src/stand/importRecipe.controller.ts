@@ -1,5 +1,5 @@
 import { Controller, Get, Inject } from '@nestjs/common';
-import type { ImportRecipeView } from '@zivvo/contract';
+import type { ImportRecipeView, ListView } from '@zivvo/contract';
 import { DB, type Db } from '../database/database.ts';
 import { ImportRecipeRepository } from './importRecipe.repository.ts';
 
@@ -11,7 +11,7 @@ export class ImportRecipeController {
   ) {}
 
   @Get()
-  list(): Promise<ImportRecipeView[]> {
+  list(): Promise<ListView<ImportRecipeView>> {
     return this.recipes.list(this.db);
   }
 }

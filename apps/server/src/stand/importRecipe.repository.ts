@@ -1,6 +1,7 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { RECIPE_MAX_COUNT, type ImportRecipeDto, type ImportRecipeView } from '@zivvo/contract';
+import { RECIPE_MAX_COUNT, type ImportRecipeDto, type ImportRecipeView, type ListView } from '@zivvo/contract';
 import { desc, eq } from 'drizzle-orm';
+import { toListView } from '../common/listView.ts';
 import { toRowView } from '../common/rowMapper.ts';
 import { RowMaker } from '../common/rowMaker.ts';
 import type { DbOrTx } from '../database/database.ts';
@@ -16,14 +17,16 @@ export class ImportRecipeRepository {
   ) {}
 
   /** The latest first. */
-  async list(db: DbOrTx): Promise<ImportRecipeView[]> {
-    const found = await db
+  async list(db: DbOrTx): Promise<ListView<ImportRecipeView>> {
+    const where = eq(importRecipe.workshopId, this.workshop.id);
+    const rows = await db
       .select()
       .from(importRecipe)
-      .where(eq(importRecipe.workshopId, this.workshop.id))
+      .where(where)
       .orderBy(desc(importRecipe.updatedAt))
       .limit(RECIPE_MAX_COUNT);
-    return found.map((row) => ({ ...toRowView(row), header: row.header, columns: row.columns }));
+    const total = rows.length < RECIPE_MAX_COUNT ? rows.length : await db.$count(importRecipe, where);
+    return toListView({ rows, total }, (row) => ({ ...toRowView(row), header: row.header, columns: row.columns }));
   }
 
   /** Remembers how headers were read; the last reading of the same headers holds. */

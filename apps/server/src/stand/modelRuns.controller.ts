@@ -1,5 +1,5 @@
 import { Controller, Get, Param } from '@nestjs/common';
-import type { ModelRunView } from '@zivvo/contract';
+import type { ModelRunView, ListView } from '@zivvo/contract';
 import { IdPipe } from '../common/idPipe.ts';
 import { RunService } from './run.service.ts';
 
@@ -9,7 +9,7 @@ export class ModelRunsController {
 
   /** The stand runs of a prop model, the newest first. */
   @Get(':id/runs')
-  runsOf(@Param('id', IdPipe) id: string): Promise<ModelRunView[]> {
+  runsOf(@Param('id', IdPipe) id: string): Promise<ListView<ModelRunView>> {
     return this.runs.ofModel(id);
   }
 }

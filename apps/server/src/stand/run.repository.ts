@@ -92,14 +92,16 @@ export class RunRepository extends RowRepository<typeof run> {
     db: DbOrTx,
     propModelId: string,
     limit: number,
-  ): Promise<{ run: RunRow; campaignName: string; craftId: string }[]> {
-    return db
+  ): Promise<{ rows: { run: RunRow; campaignName: string; craftId: string }[]; total: number }> {
+    const where = and(this.standing(), eq(run.propModelId, propModelId));
+    const rows = await db
       .select({ run, campaignName: campaign.name, craftId: campaign.craftId })
       .from(run)
       .innerJoin(campaign, eq(campaign.id, run.campaignId))
-      .where(and(this.standing(), eq(run.propModelId, propModelId)))
+      .where(where)
       .orderBy(desc(run.keptAt))
       .limit(limit);
+    return { rows, total: rows.length < limit ? rows.length : await db.$count(run, where) };
   }
 
   /** Kept, not taken out, and not corrected by a later run. */

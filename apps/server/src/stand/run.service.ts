@@ -13,10 +13,12 @@ import {
   type RunReadingsDto,
   type RunView,
   type SaveDraftDto,
+  type ListView,
 } from '@zivvo/contract';
 import { packRecord, type Origin, type RunFindings } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DB, type Db, type DbOrTx } from '../database/database.ts';
 import { EventLedger } from '../event/event.ledger.ts';
 import { CampaignRepository, type CampaignRow } from './campaign.repository.ts';
@@ -178,13 +180,13 @@ export class RunService {
   }
 
   /** The stand runs of a prop model, the newest first. */
-  async ofModel(propModelId: string): Promise<ModelRunView[]> {
-    const rows = await this.runs.ofModel(this.db, propModelId, LIST_MAX);
+  async ofModel(propModelId: string): Promise<ListView<ModelRunView>> {
+    const { rows, total } = await this.runs.ofModel(this.db, propModelId, LIST_MAX);
     const channels = await this.runs.channelsOf(
       this.db,
       rows.map(({ run }) => run.id),
     );
-    return rows.map((row) =>
+    return toListView({ rows, total }, (row) =>
       toModelRunView(
         row,
         channels.filter((c) => c.runId === row.run.id),

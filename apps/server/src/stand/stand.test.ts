@@ -14,6 +14,7 @@ import type {
   Problem,
   PropModelView,
   RunView,
+  ListView,
 } from '@zivvo/contract';
 import { calibrationFactor, reduceCampaign, type Working } from '@zivvo/core';
 import { eq } from 'drizzle-orm';
@@ -279,8 +280,9 @@ describe('typed runs', () => {
       [1, right.id],
       [1, null],
     ]);
-    const ofModel = (await server.http.get(`/api/prop-models/${right.propModelId}/runs`).expect(200))
-      .body as ModelRunView[];
+    const ofModel = (
+      (await server.http.get(`/api/prop-models/${right.propModelId}/runs`).expect(200)).body as ListView<ModelRunView>
+    ).items;
     expect(ofModel.map((r) => r.runId)).toContain(right.id);
     expect(ofModel.map((r) => r.runId)).not.toContain(wrong.id);
     expect(ofModel.find((r) => r.runId === right.id)).toMatchObject({ mostThrustN: 20, origin: 'typed' });
@@ -353,7 +355,8 @@ describe('imports', () => {
     await keepAs('first\tsecond', columns).expect(201);
     await keepAs('other', []).expect(400);
     await keepAs('x'.repeat(2001), columns).expect(400);
-    const recipes = (await server.http.get('/api/import-recipes').expect(200)).body as ImportRecipeView[];
+    const recipes = ((await server.http.get('/api/import-recipes').expect(200)).body as ListView<ImportRecipeView>)
+      .items;
     expect(recipes.filter((r) => r.header === 'first\tsecond')).toMatchObject([{ columns }]);
   });
 

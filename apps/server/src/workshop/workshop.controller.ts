@@ -1,5 +1,12 @@
 import { Body, Controller, Get, Post } from '@nestjs/common';
-import { CreatePersonDto, ReadAirDto, type AirView, type HealthView, type PersonView } from '@zivvo/contract';
+import {
+  CreatePersonDto,
+  ReadAirDto,
+  type AirView,
+  type HealthView,
+  type PersonView,
+  type ListView,
+} from '@zivvo/contract';
 import { WorkshopService } from './workshop.service.ts';
 
 @Controller()
@@ -12,7 +19,7 @@ export class WorkshopController {
   }
 
   @Get('people')
-  listPeople(): Promise<PersonView[]> {
+  listPeople(): Promise<ListView<PersonView>> {
     return this.workshop.listPeople();
   }
 

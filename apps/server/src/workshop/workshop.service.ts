@@ -6,10 +6,12 @@ import {
   type HealthView,
   type PersonView,
   type ReadAirDto,
+  type ListView,
 } from '@zivvo/contract';
 import { densityAltitudeM, humidAir } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { RowMaker } from '../common/rowMaker.ts';
+import { toListView } from '../common/listView.ts';
 import { DATABASE, DB, lastMigration, type Database, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { VERSION } from '../version.ts';
@@ -43,8 +45,8 @@ export class WorkshopService {
     };
   }
 
-  async listPeople(): Promise<PersonView[]> {
-    return (await this.people.listPeople(this.workshop.id, LIST_MAX)).map(({ id, name }) => ({ id, name }));
+  async listPeople(): Promise<ListView<PersonView>> {
+    return toListView(await this.people.listPeople(this.workshop.id, LIST_MAX), ({ id, name }) => ({ id, name }));
   }
 
   async addPerson({ id, name }: CreatePersonDto): Promise<PersonView> {

@@ -9,6 +9,7 @@ import type {
   PersonView,
   Problem,
   SparePartView,
+  ListView,
 } from '@zivvo/contract';
 import { v7 } from 'uuid';
 import { CraftRepository } from '../craft/craft.repository.ts';
@@ -47,12 +48,12 @@ describe('people', () => {
     await server.http.post('/api/people').send(irva).expect(201);
     await server.http.post('/api/people').send(irva).expect(201);
     await server.http.post('/api/people').send({ id: v7(), name: 'Benno Krail' }).expect(201);
-    const people = (await server.http.get('/api/people').expect(200)).body as PersonView[];
+    const people = ((await server.http.get('/api/people').expect(200)).body as ListView<PersonView>).items;
     expect(people.map((p) => p.name)).toEqual(['Irva Solt', 'Benno Krail']);
   });
 
   test('go with the rows they make', async () => {
-    const [person] = (await server.http.get('/api/people')).body as PersonView[];
+    const [person] = ((await server.http.get('/api/people')).body as ListView<PersonView>).items;
     const craft = aCraft();
     const nobodys = aCraft();
     await server.http.post('/api/crafts').set('Zivvo-Person', person!.id).send(craft).expect(201);
@@ -116,7 +117,9 @@ describe('packs', () => {
       .put(`/api/pack-pieces/${id}`)
       .send({ ...columns, cycleCount: 13, revision: 1 })
       .expect(409);
-    const history = (await server.http.get(`/api/pack-pieces/${id}/history`).expect(200)).body as PartEventView[];
+    const history = (
+      (await server.http.get(`/api/pack-pieces/${id}/history`).expect(200)).body as ListView<PartEventView>
+    ).items;
     expect(history.map((e) => e.change)).toEqual(['changed', 'added']);
     expect(history[0]!.values).toEqual({ cycleCount: 12, note: 'puffs a little' });
     expect((await server.http.get(`/api/pack-pieces/${id}/runs`).expect(200)).body).toEqual({
@@ -165,7 +168,9 @@ describe('a pack of the shelf and the craft that fly it', () => {
     expect(await find()).toMatchObject({ packCapacityAh: 5.2, packCellResistanceOhm: 0.0055 });
     const back = (await server.http.post(`/api/pack-pieces/${id}/restore`).expect(200)).body as PackPieceView;
     expect(back).toMatchObject({ tag: 'P20', cellResistanceOhm: 0.0055 });
-    const history = (await server.http.get(`/api/pack-pieces/${id}/history`).expect(200)).body as PartEventView[];
+    const history = (
+      (await server.http.get(`/api/pack-pieces/${id}/history`).expect(200)).body as ListView<PartEventView>
+    ).items;
     expect(history.map((e) => e.change)).toEqual(['restored', 'removed', 'changed', 'added']);
   });
 
@@ -193,7 +198,7 @@ describe('motors', () => {
     ...more,
   });
   const list = async (): Promise<MotorPieceView[]> =>
-    (await server.http.get('/api/motor-pieces').expect(200)).body as MotorPieceView[];
+    ((await server.http.get('/api/motor-pieces').expect(200)).body as ListView<MotorPieceView>).items;
 
   test('grow older with their craft, ask to be felt after a strike on their arm, and younger when a flight goes out', async () => {
     const craft = aCraft();
@@ -228,7 +233,9 @@ describe('motors', () => {
     expect(await of(struck.id)).toMatchObject({ hours: 3.5, strikeCount: 0, bearing: 'dry' });
     // More than was flown is never taken away.
     expect((await of(other.id)).hours).toBe(0);
-    const history = (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as PartEventView[];
+    const history = (
+      (await server.http.get(`/api/motor-pieces/${id}/history`).expect(200)).body as ListView<PartEventView>
+    ).items;
     expect(history.map((e) => e.change)).toEqual(['changed', 'changed', 'changed', 'added']);
   });
 
@@ -271,7 +278,7 @@ describe('small parts', () => {
     await put(5, 1).expect(409);
     expect(pathsOf((await put(-1, 2).expect(400)).body)).toEqual(['count']);
     const all = async (): Promise<SparePartView[]> =>
-      (await server.http.get('/api/spare-parts').expect(200)).body as SparePartView[];
+      ((await server.http.get('/api/spare-parts').expect(200)).body as ListView<SparePartView>).items;
     expect((await all()).find((s) => s.id === nuts.id)).toMatchObject({ count: 1, revision: 2 });
     await server.http.delete(`/api/spare-parts/${nuts.id}`).expect(204);
     expect((await all()).some((s) => s.id === nuts.id)).toBe(false);

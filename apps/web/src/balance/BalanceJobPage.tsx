@@ -53,7 +53,7 @@ export function Component() {
     <Ready query={{ ...piece, currentData: piece.currentData ?? piece.data }}>
       {(p) => (
         <Ready query={{ ...jobs, currentData: jobs.currentData ?? jobs.data }}>
-          {(list) => <Piece piece={p} jobs={list} />}
+          {({ items }) => <Piece piece={p} jobs={items} />}
         </Ready>
       )}
     </Ready>
@@ -91,7 +91,7 @@ function Start({
   const [forId, setForId] = useState<string | null>(null);
   const [isLookedAt, setLookedAt] = useState(false);
   const hasFlown = piece.history.some((h) => h.action === 'fit');
-  const rig = rigId ?? rigs?.[0]?.id ?? '';
+  const rig = rigId ?? rigs?.items[0]?.id ?? '';
   // What it is balanced for is asked where nothing tells: never simply the newest craft.
   const flying = crafts?.items.filter((c) => c.referencePropModelId === piece.propModelId) ?? [];
   const only = flying.length === 1 ? flying[0] : crafts?.items.length === 1 ? crafts.items[0] : undefined;
@@ -115,7 +115,8 @@ function Start({
       }
       detail={
         last?.result?.residual
-          ? `${formatUnbalance(last.result.residual.unbalanceKgM)} were left, ${formatNumber(last.result.residual.shakeG, 3)} g of acceleration on the craft.`
+          ? `${formatUnbalance(last.result.residual.unbalanceKgM)} were left, ` +
+            `${formatNumber(last.result.residual.shakeG, 3)} g of acceleration on the craft.`
           : undefined
       }
       reasons={
@@ -133,7 +134,7 @@ function Start({
         </>
       }
     >
-      {rigs?.length === 0 ? (
+      {rigs?.total === 0 ? (
         <EmptyPage
           title="No rig on the bench"
           actions={
@@ -150,7 +151,7 @@ function Start({
             label="Rig"
             value={rig}
             onChange={(e) => setRigId(e.currentTarget.value)}
-            data={(rigs ?? []).map((r) => ({ value: r.id, label: r.name }))}
+            data={(rigs?.items ?? []).map((r) => ({ value: r.id, label: r.name }))}
           />
           <NativeSelect
             label="Balanced for"
@@ -180,7 +181,7 @@ function Start({
 /** What was seen of a job, as it is sent at each step. */
 function evidenceOf({
   target,
-  looks,
+  observations,
   swings,
   heavyDegrees,
   bladeMomentsKgM,
@@ -190,7 +191,18 @@ function evidenceOf({
   runSpeedRpm,
   note,
 }: BalanceJobView): BalanceJobDto {
-  return { target, looks, swings, heavyDegrees, bladeMomentsKgM, corrections, singleBlade, runs, runSpeedRpm, note };
+  return {
+    target,
+    observations,
+    swings,
+    heavyDegrees,
+    bladeMomentsKgM,
+    corrections,
+    singleBlade,
+    runs,
+    runSpeedRpm,
+    note,
+  };
 }
 
 const TABS = [
@@ -211,7 +223,7 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
   const { add: set, state: saving } = useQueuedChanges<BalanceJobView, Partial<BalanceJobDto>>(job, {
     send: (newest, more) =>
       change({ id: job.id, body: { ...evidenceOf(newest), ...more, revision: newest.revision } }).unwrap(),
-    reread: async () => (await reread(piece.id).unwrap()).find((j) => j.id === job.id) ?? job,
+    reread: async () => (await reread(piece.id).unwrap()).items.find((j) => j.id === job.id) ?? job,
     has: (row, more) => JSON.stringify(evidenceOf(row)) === JSON.stringify({ ...evidenceOf(row), ...more }),
   });
   const end = async (as: 'trued' | 'truedDynamic' | 'sentBack'): Promise<void> => {
@@ -239,10 +251,10 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
     else if (tab === 'weigh') set(() => ({ bladeMomentsKgM: [] }));
     else if (isSingle) set(() => ({ singleBlade: null }));
     else
-      set(({ looks, corrections }) =>
-        corrections.at(-1)?.lookCount === looks.length
+      set(({ observations, corrections }) =>
+        corrections.at(-1)?.observationCount === observations.length
           ? { corrections: corrections.slice(0, -1) }
-          : { looks: looks.slice(0, -1) },
+          : { observations: observations.slice(0, -1) },
       );
   };
   useKeys([{ key: 'u', what: 'Take the last step back', run: undo }]);
@@ -259,7 +271,8 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
         target !== undefined
           ? `${formatUnbalance(target)} may stay at ${format.quantity(job.hoverSpeedRpm, 'rotation').text}.`
           : problem
-            ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the last step back; nothing was lost.`
+            ? `${problem.what}: ${problem.allowed === '' ? 'cannot be' : `must be ${problem.allowed}`}. Take the ` +
+              'last step back; nothing was lost.'
             : undefined
       }
       tools={
@@ -308,10 +321,10 @@ function Job({ piece, model, job }: { piece: PieceDetailView; model: PropModelVi
           />
           {!isSingle && <Corrections material={model.material} isUnsound={isUnsound} />}
           {result?.residual && (
-            <p
-              className="muted"
-              style={{ fontSize: 13 }}
-            >{`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the shake of the whole craft.`}</p>
+            <p className="muted" style={{ fontSize: 13 }}>
+              {`Grade G${formatNumber(result.residual.gradeMPerS * 1000, 1)} with the bell counted; judged by the ` +
+                'shake of the whole craft.'}
+            </p>
           )}
         </>
       }

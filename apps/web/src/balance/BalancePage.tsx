@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import { RigDto, type PieceView, type RigView, TRAY_MAX_COUNT } from '@zivvo/contract';
+import { RigDto, type PieceView, type RigView, TRAY_MAX_COUNT, type ListView } from '@zivvo/contract';
 import { spinTestFrictionKgM } from '@zivvo/core';
 import { formatUnbalance } from '@zivvo/words';
 import { useState } from 'react';
@@ -21,6 +21,7 @@ import { QuantityField } from '../shared/forms/QuantityField.tsx';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useAddressParam } from '../shared/inHand/useAddressParam.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
@@ -67,7 +68,8 @@ export function Component() {
             detail={
               all === 0
                 ? undefined
-                : `${good.length} good, ${back.length} to send back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`
+                : `${good.length} good, ${back.length} to send ` +
+                  `back${notNeeded.length > 0 ? `, ${notNeeded.length} need none` : ''}.`
             }
             tools={<BalanceTabs />}
             reasons={
@@ -119,7 +121,7 @@ export function Component() {
                 <Tray title="Back" pieces={back} />
               </div>
             )}
-            <Rigs rigs={rigs ?? []} />
+            <Rigs list={rigs} />
           </StationPage>
         );
       }}
@@ -157,7 +159,8 @@ function Tray({ title, pieces }: { title: string; pieces: readonly PieceView[] }
 
 type RigForm = { [K in keyof RigDto]: RigDto[K] };
 
-function Rigs({ rigs }: { rigs: readonly RigView[] }) {
+function Rigs({ list }: { list: ListView<RigView> | undefined }) {
+  const rigs = list?.items ?? [];
   const format = useFormat();
   const [remove] = useRemoveRigMutation();
   const [restore] = useRestoreRigMutation();
@@ -169,10 +172,15 @@ function Rigs({ rigs }: { rigs: readonly RigView[] }) {
         <Action onClick={() => setOpen(!isOpen)}>{isOpen ? 'Close' : 'New rig'}</Action>
       </header>
       {isOpen && <NewRig onDone={() => setOpen(false)} />}
+      {list && <CutNote list={list} what="rigs" />}
       {rigs.map((rig) => (
         <div key={rig.id} className={classes.rig}>
           <strong>{rig.name}</strong>
-          <span className="muted">{`friction holds ${formatUnbalance(rig.frictionKgM)}, play ${format.millimetres(rig.borePlayM).replace('0.0', '0')}, up to ${format.quantity(rig.largestM, 'length').text}`}</span>
+          <span className="muted">
+            {`friction holds ${formatUnbalance(rig.frictionKgM)}, play ` +
+              `${format.millimetres(rig.borePlayM).replace('0.0', '0')}, up to ` +
+              `${format.quantity(rig.largestM, 'length').text}`}
+          </span>
           <Action
             weight="quiet"
             onClick={() => {

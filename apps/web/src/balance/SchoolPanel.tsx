@@ -26,11 +26,11 @@ export function SchoolPanel({ school, job, model, isUnsound, onSet }: SchoolPane
   const words = plan && blade && schoolWords(plan, model.bladeCount, blade, model.material);
   const isDone = job.result?.verdict === 'trued';
   const onDone = (): void => {
-    onSet(({ looks, swings, bladeMomentsKgM, corrections }) => {
+    onSet(({ observations, swings, bladeMomentsKgM, corrections }) => {
       const step: CorrectionDto = {
         school,
         place: plan?.steps[0]?.place ?? 0,
-        lookCount: looks.length,
+        observationCount: observations.length,
         swingCount: swings.length,
         isWeighed: bladeMomentsKgM.length > 0,
       };

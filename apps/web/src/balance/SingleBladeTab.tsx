@@ -66,7 +66,9 @@ export function SingleBladeTab({ job, onSet }: { job: BalanceJobView; onSet: (ch
       {single && (
         <p aria-live="polite">
           <strong>{`${single.washerCount} washers`}</strong>
-          {` leave ${formatUnbalance(Math.abs(single.leftKgM))}; the ${kept?.washerCount} on now leave ${formatUnbalance(Math.abs(single.nowKgM))}. Its thrust still pulls beside the shaft once a turn with ${formatNumber(single.thrustMomentNm, 3)} N·m in hover: in the cage only.`}
+          {` leave ${formatUnbalance(Math.abs(single.leftKgM))}; the ${kept?.washerCount} on now leave ` +
+            `${formatUnbalance(Math.abs(single.nowKgM))}. Its thrust still pulls beside the shaft once a turn ` +
+            `with ${formatNumber(single.thrustMomentNm, 3)} N·m in hover: in the cage only.`}
         </p>
       )}
     </section>

@@ -10,19 +10,25 @@ const TOOLS = {
   slots: {
     label: 'Slots',
     headline: 'Which blade into which slot',
-    note: 'Evenly spaced and merely balanced are not the same: a balanced set may still be uneven, and uneven spacing moves the sound to other orders.',
+    note:
+      'Evenly spaced and merely balanced are not the same: a balanced set may still be uneven, and uneven ' +
+      'spacing moves the sound to other orders.',
     Tool: SlotsTool,
   },
   spinner: {
     label: 'Spinner',
     headline: 'The spinner turned against its prop',
-    note: 'Balance the spinner alone first, as a disc on the shaft. Indexing only plays what is left of both against each other, and holds for that position.',
+    note:
+      'Balance the spinner alone first, as a disc on the shaft. Indexing only plays what is left of both against ' +
+      'each other, and holds for that position.',
     Tool: SpinnerTool,
   },
   planes: {
     label: 'Two planes',
     headline: 'What to put in front, and what behind',
-    note: 'One plane is enough where the prop is thin against its diameter. Stand well behind the disc; a trial mass flies off if it is only stuck on.',
+    note:
+      'One plane is enough where the prop is thin against its diameter. Stand well behind the disc; a trial mass ' +
+      'flies off if it is only stuck on.',
     Tool: TwoPlanesTool,
   },
 } as const;

@@ -69,7 +69,8 @@ export function SlotsTool() {
             ) : (
               <>
                 <strong>{`${formatNumber(found.residualKgM, 2)} g·mm left`}</strong>
-                {`; as they came ${formatNumber(found.identityKgM, 2)}, at worst ${formatNumber(found.worstKgM, 2)}.${found.isExact ? '' : ' Searched, not proved: more than ten slots.'}`}
+                {`; as they came ${formatNumber(found.identityKgM, 2)}, at worst ` +
+                  `${formatNumber(found.worstKgM, 2)}.${found.isExact ? '' : ' Searched, not proved: more than ten slots.'}`}
               </>
             )}
           </p>
@@ -78,12 +79,13 @@ export function SlotsTool() {
           <p className="muted">
             {alike.count === 0
               ? `No way to put ${moments.length} like blades into ${slotCount} slots balances.`
-              : `Like blades balance in ${alike.classes.length} ${alike.classes.length === 1 ? 'pattern' : 'patterns'}: ${alike.classes
+              : `Like blades balance in ${alike.classes.length} ` +
+                `${alike.classes.length === 1 ? 'pattern' : 'patterns'}: ` +
+                `${alike.classes
                   .slice(0, 6)
                   .map((c) => c.map((s) => s + 1).join('-'))
-                  .join(
-                    ', ',
-                  )}; ${alike.evenlySpacedCount > 0 ? 'one of them evenly spaced' : 'none of them evenly spaced'}.`}
+                  .join(', ')}; ` +
+                `${alike.evenlySpacedCount > 0 ? 'one of them evenly spaced' : 'none of them evenly spaced'}.`}
           </p>
         )}
       </section>

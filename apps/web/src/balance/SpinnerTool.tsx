@@ -66,7 +66,10 @@ export function SpinnerTool() {
         <>
           <p aria-live="polite">
             <strong>{`Turn it ${formatNumber(found[0]!.turnDegrees, 0)}°`}</strong>
-            {` from mark on mark: ${formatNumber(found[0]!.unbalanceKgM / KG_M_PER_G_MM, 2)} g·mm left, against ${formatNumber(onMark.unbalanceKgM / KG_M_PER_G_MM, 2)} on the mark and ${formatNumber(found.at(-1)!.unbalanceKgM / KG_M_PER_G_MM, 2)} at worst. Then mark both: this holds for that position only.`}
+            {` from mark on mark: ${formatNumber(found[0]!.unbalanceKgM / KG_M_PER_G_MM, 2)} g·mm left, against ` +
+              `${formatNumber(onMark.unbalanceKgM / KG_M_PER_G_MM, 2)} on the mark and ` +
+              `${formatNumber(found.at(-1)!.unbalanceKgM / KG_M_PER_G_MM, 2)} at worst. Then mark both: this ` +
+              'holds for that position only.'}
           </p>
           <ol className={classes.positions}>
             {found.slice(0, 8).map((p) => (

@@ -1,5 +1,5 @@
 import { SegmentedControl } from '@mantine/core';
-import type { LookDto, PropModelView, BalanceJobView } from '@zivvo/contract';
+import type { LevelObservationDto, PropModelView, BalanceJobView } from '@zivvo/contract';
 import { correctionKinds, resizedPiece, tapePiece, USUAL_TAPE, type CorrectionKind } from '@zivvo/core';
 import { correctionNames, formatNumber, formatUnbalance, placeWords } from '@zivvo/words';
 import { Fragment, useEffect, useRef, useState } from 'react';
@@ -20,9 +20,9 @@ interface TapeTabProps {
 
 /** Let go, look, say what was seen; the next tape follows. */
 export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
-  const { result, looks } = job;
+  const { result, observations } = job;
   const places = result?.places ?? [];
-  const proposed = result?.next ?? looks.at(-1)?.tape ?? places.map(() => 0);
+  const proposed = result?.next ?? observations.at(-1)?.tape ?? places.map(() => 0);
   const [tape, setTape] = useState<readonly number[]>(proposed);
   const [pose, setPose] = useState({ turnDegrees: 0, isBackSeen: false });
   const [strokes, setStrokes] = useState<readonly number[]>([]);
@@ -45,14 +45,14 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
     0,
     tape.findIndex((t) => t > 0),
   );
-  const say = (kind: LookDto['kind']): void => {
-    const look: LookDto = {
+  const say = (kind: LevelObservationDto['kind']): void => {
+    const look: LevelObservationDto = {
       tape: [...tape],
       kind,
       downDegrees: kind === 'falls' ? downOf(pose) : null,
       fallS: kind === 'falls' ? fallS : null,
     };
-    onSet((newest) => ({ looks: [...newest.looks, look] }));
+    onSet((newest) => ({ observations: [...newest.observations, look] }));
     setStrokes([]);
   };
   const strike = (): void => setStrokes(strokes.length === 1 ? [...strokes, performance.now()] : [performance.now()]);
@@ -123,7 +123,10 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
         {school === 'tape' && places.length > 0 && (
           <div className={classes.tape}>
             <h2>Tape that is on</h2>
-            <p className="muted">{`Clear, ${formatNumber(places[0]!.widthM * 1000, 0)} mm wide, on the face without the label, centred three quarters out, rubbed down, clear of the leading edge.`}</p>
+            <p className="muted">
+              {`Clear, ${formatNumber(places[0]!.widthM * 1000, 0)} mm wide, on the face without the label, ` +
+                'centred three quarters out, rubbed down, clear of the leading edge.'}
+            </p>
             {places.map((place, i) => {
               const name = placeWords(place.kind, i, result!.job.bladeCount);
               return (
@@ -142,18 +145,18 @@ export function TapeTab({ job, model, isUnsound, onSet }: TapeTabProps) {
             })}
           </div>
         )}
-        <Looks job={job} onSet={onSet} />
+        <Observations job={job} onSet={onSet} />
       </section>
     </div>
   );
 }
 
-function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange) => void }) {
-  const { looks, result, corrections } = job;
-  if (looks.length === 0 && corrections.length === 0) return null;
-  const fresh = corrections.at(-1)?.lookCount ?? 0;
+function Observations({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange) => void }) {
+  const { observations, result, corrections } = job;
+  if (observations.length === 0 && corrections.length === 0) return null;
+  const fresh = corrections.at(-1)?.observationCount ?? 0;
   const contradicting = result?.tape?.contradicting == null ? null : fresh + result.tape.contradicting;
-  const seen = ({ tape, kind, downDegrees, fallS }: LookDto): string => {
+  const seen = ({ tape, kind, downDegrees, fallS }: LevelObservationDto): string => {
     const on = tape
       .map((t, k) => ({ piece: result?.places[k] ? tapePiece(t, result.places[k], USUAL_TAPE) : null, k }))
       .filter(({ piece }) => piece !== null);
@@ -162,22 +165,27 @@ function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange)
         ({ piece, k }) => `${stripWords(piece)} on ${placeWords(result!.places[k]!.kind, k, result!.job.bladeCount)}`,
       )
       .join(', ');
-    return `${words === '' ? 'bare' : words}: ${kind === 'stays' ? 'stayed' : `turned, ${formatNumber(downDegrees ?? 0, 0)}° from blade 1 hangs down${fallS === null ? '' : `, ${formatNumber(fallS, 2)} s`}`}`;
+    return (
+      `${words === '' ? 'bare' : words}: ` +
+      `${kind === 'stays' ? 'stayed' : `turned, ${formatNumber(downDegrees ?? 0, 0)}° from blade 1 hangs down${fallS === null ? '' : `, ${formatNumber(fallS, 2)} s`}`}`
+    );
   };
   const takeOut = (i: number): void =>
     onSet((newest) => ({
-      looks: newest.looks.filter((_, k) => k !== i),
-      corrections: newest.corrections.map((c) => (c.lookCount > i ? { ...c, lookCount: c.lookCount - 1 } : c)),
+      observations: newest.observations.filter((_, k) => k !== i),
+      corrections: newest.corrections.map((c) =>
+        c.observationCount > i ? { ...c, observationCount: c.observationCount - 1 } : c,
+      ),
     }));
   const changedAt = (i: number) =>
     corrections
-      .filter((c) => c.lookCount === i)
+      .filter((c) => c.observationCount === i)
       .map((c, k) => <li key={`${i}/${k}`}>{`${correctionNames[c.school]}: what came before counts no more`}</li>);
   return (
     <div className={classes.tape}>
       <h2>Seen so far</h2>
-      <ol className={classes.looks}>
-        {looks.map((look, i) => (
+      <ol className={classes.observations}>
+        {observations.map((look, i) => (
           <Fragment key={i}>
             {changedAt(i)}
             <li data-odd={i === contradicting} data-void={i < fresh}>
@@ -193,7 +201,7 @@ function Looks({ job, onSet }: { job: BalanceJobView; onSet: (change: JobChange)
             </li>
           </Fragment>
         ))}
-        {changedAt(looks.length)}
+        {changedAt(observations.length)}
       </ol>
     </div>
   );

@@ -34,7 +34,10 @@ export function TurnDial({
       height={size}
       viewBox="-104 -104 208 208"
       role="img"
-      aria-label={`The label facing you, turning ${words}: degrees count from the mark against the turn${masses.map((m) => `, ${m.kind} at ${Math.round(m.degrees)}°`).join('')}`}
+      aria-label={
+        `The label facing you, turning ${words}: degrees count from the mark against the ` +
+        `turn${masses.map((m) => `, ${m.kind} at ${Math.round(m.degrees)}°`).join('')}`
+      }
       style={{ maxWidth: '100%', height: 'auto' }}
     >
       <circle r={88} fill="var(--sheet)" stroke="var(--hairline)" />

@@ -124,10 +124,12 @@ export function TwoPlanesTool() {
             <strong>
               {SENSORS.map(
                 (side, i) =>
-                  `${formatNumber(amountOf(found.corrections[i]!) * 1000, 2)} g at ${formatNumber(wrapDegrees(degreesOf(found.corrections[i]!)), 0)}° in the ${side} plane`,
+                  `${formatNumber(amountOf(found.corrections[i]!) * 1000, 2)} g at ` +
+                  `${formatNumber(wrapDegrees(degreesOf(found.corrections[i]!)), 0)}° in the ${side} plane`,
               ).join(', ')}
             </strong>
-            {`, at the radius of the trials; the trial comes off. ${isAlike ? `The two planes act almost alike (condition ${formatNumber(found.condition, 0)}, over ${WORST_CONDITION}): small errors of reading become large masses. Move the planes or the sensors apart.` : `The planes are told apart well (condition ${formatNumber(found.condition, 1)}).`}`}
+            {', at the radius of the trials; the trial comes off. ' +
+              `${isAlike ? `The two planes act almost alike (condition ${formatNumber(found.condition, 0)}, over ${WORST_CONDITION}): small errors of reading become large masses. Move the planes or the sensors apart.` : `The planes are told apart well (condition ${formatNumber(found.condition, 1)}).`}`}
           </>
         )}
       </p>

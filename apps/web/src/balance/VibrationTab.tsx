@@ -197,9 +197,11 @@ export function VibrationTab({
             </tbody>
           </table>
           {state?.correction && (
-            <p
-              style={{ padding: '0 12px' }}
-            >{`Put ${formatNumber(state.correction.massKg * 1000, 2)} g at ${formatNumber(state.correction.degrees, 0)}° after the mark, as drawn. It holds for this motor and this angle only: mark both.`}</p>
+            <p style={{ padding: '0 12px' }}>
+              {`Put ${formatNumber(state.correction.massKg * 1000, 2)} g at ` +
+                `${formatNumber(state.correction.degrees, 0)}° after the mark, as drawn. It holds for this motor ` +
+                'and this angle only: mark both.'}
+            </p>
           )}
         </div>
       </section>

@@ -15,7 +15,7 @@ export const modelOnShaft = {
 
 /** A job as the server would work it out from what was seen. */
 export function jobOf(more: Partial<BalanceJobView> = {}): BalanceJobView {
-  const looks = (more.looks ?? []).map(({ tape, kind, downDegrees, fallS }) => ({
+  const observations = (more.observations ?? []).map(({ tape, kind, downDegrees, fallS }) => ({
     tape,
     seen: kind === 'stays' ? { kind } : { kind, downDegrees, fallS },
   }));
@@ -23,9 +23,9 @@ export function jobOf(more: Partial<BalanceJobView> = {}): BalanceJobView {
     swings: [],
     heavyDegrees: null,
     bladeMomentsKgM: [],
-    onKgM: (more.looks ?? []).at(-1)?.tape ?? [],
+    onKgM: (more.observations ?? []).at(-1)?.tape ?? [],
     ...more,
-    looks,
+    observations,
   } as unknown as BalanceJobEvidence;
   const setting = {
     geometry: labelGeometry(0.18288, 0.1, 3, 'standard', 'polycarbonate'),
@@ -48,7 +48,7 @@ export function jobOf(more: Partial<BalanceJobView> = {}): BalanceJobView {
     target: 'good',
     finishedAt: null,
     note: null,
-    looks: [],
+    observations: [],
     swings: [],
     runs: [],
     bladeMomentsKgM: [],

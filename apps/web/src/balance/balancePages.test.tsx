@@ -1,5 +1,5 @@
 import { field, heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -37,7 +37,7 @@ function show(address: string, answers: Record<string, unknown>) {
   const server = pretendServer({
     'GET /prop-models': { items: [modelOnShaft], total: 1 },
     'GET /prop-models/m1': modelOnShaft,
-    'GET /rigs': [rig],
+    'GET /rigs': listed([rig]),
     'GET /crafts': { items: [craft], total: 1 },
     'GET /crafts/c1': craft,
     ...answers,
@@ -138,7 +138,7 @@ describe('a piece before its first look', () => {
   test('a piece that has flown is looked at first; rig and craft go along', async () => {
     const { sent } = show('/balance/p1', {
       'GET /pieces/p1': flown,
-      'GET /balance-jobs/of-piece/p1': [],
+      'GET /balance-jobs/of-piece/p1': listed([]),
       'POST /balance-jobs': new Refusal(
         422,
         'balance.notLookedAt',
@@ -155,8 +155,8 @@ describe('a piece before its first look', () => {
   test('without a rig there is nothing to put it on', async () => {
     show('/balance/p1', {
       'GET /pieces/p1': { ...flown, history: [] },
-      'GET /balance-jobs/of-piece/p1': [],
-      'GET /rigs': [],
+      'GET /balance-jobs/of-piece/p1': listed([]),
+      'GET /rigs': listed([]),
     });
     expect(await screen.findByText('No rig on the bench')).toBeTruthy();
     expect(screen.queryByRole('checkbox', { name: /It has flown/ })).toBeNull();
@@ -166,9 +166,12 @@ describe('a piece before its first look', () => {
     const done = jobOf({
       state: 'trued',
       finishedAt: '2026-11-21T10:00:00Z',
-      looks: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }],
+      observations: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }],
     });
-    show('/balance/p1', { 'GET /pieces/p1': { ...flown, history: [] }, 'GET /balance-jobs/of-piece/p1': [done] });
+    show('/balance/p1', {
+      'GET /pieces/p1': { ...flown, history: [] },
+      'GET /balance-jobs/of-piece/p1': listed([done]),
+    });
     await heading(/was balanced, 21 Nov/);
   });
 });
@@ -181,13 +184,13 @@ describe('a job', () => {
         condition: { outcome: 'fly', isTruingVoid: false, reasons: [] },
         history: [],
       },
-      'GET /balance-jobs/of-piece/p1': [job],
+      'GET /balance-jobs/of-piece/p1': listed([job]),
       'PUT /balance-jobs/j1': job,
       ...answers,
     });
 
   test('what is left opens its working: the pull once a turn and the shake of the craft', async () => {
-    const job = jobOf({ looks: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }] });
+    const job = jobOf({ observations: [{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }] });
     const residual = job.result!.residual;
     shown(job);
     const open = await screen.findByRole('button', { name: /^Working: / });
@@ -203,15 +206,15 @@ describe('a job', () => {
     await heading('Let it go with one blade up, and look');
     expect(screen.getAllByText(/may stay at 9,000.rpm/).length).toBeGreaterThan(0);
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'How smooth' }), 'fine');
-    expect(sent[0]!.body as UpdateBalanceJobDto).toMatchObject({ target: 'fine', looks: [], revision: 4 });
+    expect(sent[0]!.body as UpdateBalanceJobDto).toMatchObject({ target: 'fine', observations: [], revision: 4 });
   });
 
   test('a fall names the strip, and the last step can be taken back', async () => {
-    const fell = jobOf({ looks: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 0, fallS: null }] });
+    const fell = jobOf({ observations: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 0, fallS: null }] });
     const { sent } = shown(fell);
     await heading(/mm.* on /);
     await userEvent.click(screen.getByRole('button', { name: /^Take the last step back/ }));
-    expect((sent[0]!.body as UpdateBalanceJobDto).looks).toEqual([]);
+    expect((sent[0]!.body as UpdateBalanceJobDto).observations).toEqual([]);
   });
 
   test('the ways to balance are tabs of the address', async () => {

@@ -24,13 +24,15 @@ function stepWords({ place, on, want }: TapeStep, { places, job }: BalanceJobSta
 
 /** The next step of a job, in words that say exactly what is booked when it was done. */
 export function jobHeadline(
-  { result, single, singleBlade, looks, corrections, problem }: BalanceJobView,
+  { result, single, singleBlade, observations, corrections, problem }: BalanceJobView,
   bladeCount: number,
 ): string {
   if (problem) return 'That cannot be worked out';
   if (bladeCount === 1) {
     if (!single || !singleBlade) return 'Weigh the blade and a washer';
-    const washers = `${singleBlade.washerCount} ${singleBlade.washerCount === 1 ? 'washer leaves' : 'washers leave'} ${formatUnbalance(single.residual.unbalanceKgM)}`;
+    const washers =
+      `${singleBlade.washerCount} ${singleBlade.washerCount === 1 ? 'washer leaves' : 'washers leave'} ` +
+      `${formatUnbalance(single.residual.unbalanceKgM)}`;
     return single.verdict === 'open'
       ? `${single.washerCount} washers instead of ${singleBlade.washerCount}`
       : single.verdict === 'trued'
@@ -49,7 +51,7 @@ export function jobHeadline(
       return 'The looks contradict each other';
     case 'open':
       if (result.plan.length > 0) return result.plan.map((step) => stepWords(step, result)).join('; ');
-      return looks.length === 0 && corrections.length === 0
+      return observations.length === 0 && corrections.length === 0
         ? 'Let it go with one blade up, and look'
         : 'Let it go and look';
   }

@@ -35,9 +35,9 @@ describe('tape trials', () => {
     ];
     for (const choice of [stays, falls]) expect(choice.getAttribute('aria-pressed')).toBeNull();
     await userEvent.click(stays);
-    expect(lastSet().looks).toEqual([{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }]);
+    expect(lastSet().observations).toEqual([{ tape: [0, 0, 0], kind: 'stays', downDegrees: null, fallS: null }]);
     await userEvent.click(falls);
-    expect(lastSet().looks![0]).toMatchObject({ kind: 'falls', downDegrees: expect.any(Number) });
+    expect(lastSet().observations![0]).toMatchObject({ kind: 'falls', downDegrees: expect.any(Number) });
   });
 
   test('a strip grows and shrinks by millimetres, never under nothing', async () => {
@@ -54,7 +54,7 @@ describe('what is said is what is booked', () => {
   const falls = (tape: number[], downDegrees: number) => ({ tape, kind: 'falls' as const, downDegrees, fallS: null });
 
   test('the strips of the headline stand beside the dial, and go with the next look', async () => {
-    const job = aJob({ looks: [falls([0, 0, 0], 0)] });
+    const job = aJob({ observations: [falls([0, 0, 0], 0)] });
     renderInApp(<TapeTab job={job} model={model} isUnsound={false} onSet={onSet} />);
     const said = [...jobHeadline(job, 3).matchAll(/(\d+) mm(?: × (\d+))? on blade (\d)/g)];
     expect(said.length).toBeGreaterThan(0);
@@ -63,7 +63,7 @@ describe('what is said is what is booked', () => {
       expect(row.textContent).toContain(`${millimetres} mm${layers ? ` × ${layers}` : ''}`);
     }
     await userEvent.click(screen.getByRole('button', { name: /^It stays wherever/ }));
-    const booked = lastSet().looks!.at(-1)!.tape;
+    const booked = lastSet().observations!.at(-1)!.tape;
     said.forEach(([, millimetres, layers = '1', blade]) => {
       const place = job.result!.places[Number(blade) - 1]!;
       expect(booked[Number(blade) - 1]).toBeCloseTo(
@@ -75,25 +75,25 @@ describe('what is said is what is booked', () => {
   });
 
   test('a strip that is on is named when another one is to take its place, and when it is to come off', () => {
-    const tape = aJob({ looks: [falls([0, 0, 0], 0)] }).result!.next!;
-    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls(tape, 0)] }), 3)).toMatch(
+    const tape = aJob({ observations: [falls([0, 0, 0], 0)] }).result!.next!;
+    expect(jobHeadline(aJob({ observations: [falls([0, 0, 0], 0), falls(tape, 0)] }), 3)).toMatch(
       / on blade 2, on trial, instead of 17 mm × 2/,
     );
-    expect(jobHeadline(aJob({ looks: [falls([0, 0, 0], 0), falls([2e-7, 0, 0], 2)] }), 3)).toContain(
+    expect(jobHeadline(aJob({ observations: [falls([0, 0, 0], 0), falls([2e-7, 0, 0], 2)] }), 3)).toContain(
       'the tape off blade 1',
     );
   });
 
   test('more than may stay is put on as a trial, and says so', () => {
     const bare = falls([0, 0, 0], 0);
-    const job = aJob({ looks: [bare, falls(aJob({ looks: [bare] }).result!.next!, 0)] });
+    const job = aJob({ observations: [bare, falls(aJob({ observations: [bare] }).result!.next!, 0)] });
     expect(jobHeadline(job, 3)).toContain(', on trial');
     expect(job.result!.reasons.map((r) => r.code)).toContain('balance.trialTape');
   });
 });
 
 describe('other schools', () => {
-  const found = () => aJob({ looks: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 240, fallS: 0.9 }] });
+  const found = () => aJob({ observations: [{ tape: [0, 0, 0], kind: 'falls', downDegrees: 240, fallS: 0.9 }] });
 
   test('sanding marks the heavy blade first, goes by the back face and the grits, and makes what was seen before void', async () => {
     renderInApp(<TapeTab job={found()} model={model} isUnsound={false} onSet={onSet} />);
@@ -107,7 +107,7 @@ describe('other schools', () => {
     );
     await userEvent.click(screen.getByRole('button', { name: 'A little is off blade 3: look again' }));
     expect(lastSet()).toEqual({
-      corrections: [{ school: 'sand', place: 2, lookCount: 1, swingCount: 0, isWeighed: false }],
+      corrections: [{ school: 'sand', place: 2, observationCount: 1, swingCount: 0, isWeighed: false }],
       heavyDegrees: null,
     });
   });
@@ -245,7 +245,9 @@ describe('vibration', () => {
     );
     expect(
       screen.getByRole('img', {
-        name: 'The label facing you, turning counter-clockwise: degrees count from the mark against the turn, trial at 90°',
+        name:
+          'The label facing you, turning counter-clockwise: degrees count from the mark against the turn, trial ' +
+          'at 90°',
       }),
     ).toBeTruthy();
     expect(screen.queryByRole('radiogroup', { name: 'It turns, seen from the label' })).toBeNull();

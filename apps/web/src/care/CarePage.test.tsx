@@ -1,4 +1,4 @@
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import type { ReasonCode } from '@zivvo/core';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
@@ -12,7 +12,7 @@ const answers = (care = aCare(), more: object = {}) => ({
   'GET /crafts/c1': aCraft,
   'GET /care/c1': care,
   'GET /prop-models': { items: [aModel], total: 1 },
-  'GET /pack-pieces': [{ id: 'p1', tag: 'P1' }],
+  'GET /pack-pieces': listed([{ id: 'p1', tag: 'P1' }]),
   'GET /care/c1/rotation': { sets: [], nextSetId: null },
   ...more,
 });

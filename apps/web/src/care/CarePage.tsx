@@ -75,7 +75,10 @@ function Care({ craft, care }: { craft: CraftView; care: CareView }) {
       detail={
         last === null
           ? 'Nobody has looked it over yet.'
-          : `Looked over ${formatDay(last.lookedAt)}, ${formatTime(last.lookedAt).slice(0, 5)}${last.personName === null ? '' : ` by ${last.personName}`}: ${formatNumber(last.durationS, 0)} s for ${last.looks.length} ${last.looks.length === 1 ? 'prop' : 'props'}.`
+          : `Looked over ${formatDay(last.lookedAt)}, ` +
+            `${formatTime(last.lookedAt).slice(0, 5)}${last.personName === null ? '' : ` by ${last.personName}`}: ` +
+            `${formatNumber(last.durationS, 0)} s for ${last.looks.length} ` +
+            `${last.looks.length === 1 ? 'prop' : 'props'}.`
       }
       working={
         worst && (
@@ -173,7 +176,8 @@ function Life({ craft, care, cared }: { craft: CraftView; care: CareView; cared:
   const { to } = useInHand();
   const { piece, life } = cared;
   const lived = [
-    `${formatNumber(life.durationS / 3600, 1)} h in ${life.flightCount} ${life.flightCount === 1 ? 'flight' : 'flights'}`,
+    `${formatNumber(life.durationS / 3600, 1)} h in ${life.flightCount} ` +
+      `${life.flightCount === 1 ? 'flight' : 'flights'}`,
     life.strikeCount === 0 ? null : `${life.strikeCount} ${life.strikeCount === 1 ? 'strike' : 'strikes'}`,
   ]
     .filter((t) => t !== null)
@@ -235,9 +239,10 @@ function Rotation({ craft }: { craft: CraftView }) {
             <Link to={to('/rack/sets')} style={{ minWidth: 70, fontWeight: 700 }}>
               {name}
             </Link>
-            <span
-              style={{ flex: '1 1 220px' }}
-            >{`${formatShare(usedRatio, 0)} used, ${formatNumber(flownS / 3600, 1)} h${isOn ? ', on the craft' : ''}${isComplete ? '' : ', not complete'}${restedAt === null ? '' : `, resting since ${formatDay(restedAt)}`}`}</span>
+            <span style={{ flex: '1 1 220px' }}>
+              {`${formatShare(usedRatio, 0)} used, ${formatNumber(flownS / 3600, 1)} ` +
+                `h${isOn ? ', on the craft' : ''}${isComplete ? '' : ', not complete'}${restedAt === null ? '' : `, resting since ${formatDay(restedAt)}`}`}
+            </span>
             <Action
               onClick={() =>
                 void update({ id, body: { name, craftId: craft.id, isResting: restedAt === null, revision } })
@@ -332,7 +337,8 @@ function Recent({ craft, care }: { craft: CraftView; care: CareView }) {
             <span style={{ flex: 1 }}>
               {flight
                 ? formatMinutes(flight.durationS)
-                : `hit ${struckThingNames[strike.thing]} at ${formatShare(strike.throttleRatio, 0)} throttle: ${strikeSeverityNames[strike.severity]}`}
+                : `hit ${struckThingNames[strike.thing]} at ${formatShare(strike.throttleRatio, 0)} throttle: ` +
+                  `${strikeSeverityNames[strike.severity]}`}
               <span
                 className="muted"
                 style={{ display: 'block', fontSize: 13 }}
@@ -424,7 +430,11 @@ function Season({ craft, care }: { craft: CraftView; care: CareView }) {
     <section className={classes.sheet} aria-label="Spares for the season">
       <h2>Spares for the next season</h2>
       {isUnknown && (
-        <p>{`Not enough flown to say: ${flightCount} ${flightCount === 1 ? 'flight' : 'flights'} in ${logDays} ${logDays === 1 ? 'day' : 'days'} of log, of ${LEAST_LOG.flights} in ${LEAST_LOG.days} that are needed.`}</p>
+        <p>
+          {`Not enough flown to say: ${flightCount} ${flightCount === 1 ? 'flight' : 'flights'} in ${logDays} ` +
+            `${logDays === 1 ? 'day' : 'days'} of log, of ${LEAST_LOG.flights} in ${LEAST_LOG.days} that are ` +
+            'needed.'}
+        </p>
       )}
       {hands.length === 0 && (
         <p className="muted">{`Choose a reference prop for ${craft.name}, and its spares are counted here.`}</p>
@@ -439,10 +449,11 @@ function Season({ craft, care }: { craft: CraftView; care: CareView }) {
                     ? `${hand.toUpperCase()}: enough on the rack`
                     : `Buy ${spares.toBuyCount} ${hand.toUpperCase()}`}
                 </strong>
-                <span
-                  className="muted"
-                  style={{ display: 'block', fontSize: 13 }}
-                >{`${spares.safeCount} are enough in nineteen of twenty seasons of ${days} days; ${formatNumber(spares.expectedCount, 1)} are usual.${spares.isThin ? ' Hardly a piece was used up yet: little is known.' : ''}`}</span>
+                <span className="muted" style={{ display: 'block', fontSize: 13 }}>
+                  {`${spares.safeCount} are enough in nineteen of twenty seasons of ${days} days; ` +
+                    `${formatNumber(spares.expectedCount, 1)} are ` +
+                    `usual.${spares.isThin ? ' Hardly a piece was used up yet: little is known.' : ''}`}
+                </span>
               </li>
             ),
         )}
@@ -477,7 +488,8 @@ function Alerts({ care }: { care: CareView }) {
         <div key={alert.id}>
           <p>
             <strong>{nameOf(alert.propModelId)}</strong>
-            {`${alert.batchId === null ? '' : `, ${deliveryOf(alert.batchId)}`}: ${alert.reason}. Since ${formatDay(alert.raisedAt)}.`}
+            {`${alert.batchId === null ? '' : `, ${deliveryOf(alert.batchId)}`}: ${alert.reason}. Since ` +
+              `${formatDay(alert.raisedAt)}.`}
           </p>
           <TextInput
             label="Why it may be released"

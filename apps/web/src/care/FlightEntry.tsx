@@ -86,7 +86,10 @@ export function FlightEntry({ craft }: { craft: CraftView }) {
           label="Pack"
           value={packId}
           onChange={(e) => set({ packId: e.currentTarget.value })}
-          data={[{ value: '', label: 'not noted' }, ...(packs ?? []).map((p) => ({ value: p.id, label: p.tag }))]}
+          data={[
+            { value: '', label: 'not noted' },
+            ...(packs?.items ?? []).map((p) => ({ value: p.id, label: p.tag })),
+          ]}
         />
         <TextInput label="Note" value={note} onChange={(e) => set({ note: e.currentTarget.value })} maxLength={200} />
       </div>

@@ -1,4 +1,4 @@
-import { pretendServer } from '../test/pretendServer.ts';
+import { listed, pretendServer } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -10,7 +10,7 @@ import { Component as GainsPage } from './GainsPage.tsx';
 function show(sheets: GainSheetView[], more: object = {}) {
   const server = pretendServer({
     'GET /crafts/c1': aCraft,
-    'GET /gain-sheets/of-craft/c1': sheets,
+    'GET /gain-sheets/of-craft/c1': listed(sheets),
     'GET /prop-models': { items: [aModel, otherModel], total: 2 },
     'PUT /gain-sheets/s1': aSheet(),
     ...more,
@@ -26,7 +26,7 @@ test('nothing is flown before the rest is excluded', async () => {
   await headline('First exclude what gains cannot mend');
   expect(within(await axis('Roll')).getByRole('button', { name: 'It flutters' })).toHaveProperty('disabled', true);
   await userEvent.click(screen.getByRole('checkbox', { name: /Nuts, arms and controller/ }));
-  expect(sent[0]).toMatchObject({ body: { checks: ['tightness'], looks: [], revision: 3 } });
+  expect(sent[0]).toMatchObject({ body: { checks: ['tightness'], testFlights: [], revision: 3 } });
 });
 
 test('each answer is a look at the value that was proposed', async () => {
@@ -37,7 +37,7 @@ test('each answer is a look at the value that was proposed', async () => {
   await userEvent.click(within(roll).getByRole('button', { name: 'It flutters' }));
   await userEvent.click(within(roll).getByRole('button', { name: /^It rests/ }));
   await userEvent.click(within(roll).getByRole('button', { name: /^It drifts/ }));
-  expect(sent.map((s) => (s.body as { looks: unknown[] }).looks.at(-1))).toEqual([
+  expect(sent.map((s) => (s.body as { testFlights: unknown[] }).testFlights.at(-1))).toEqual([
     { axis: 'roll', percent: 97, doesFlutter: true, doesReturn: null },
     { axis: 'roll', percent: 97, doesFlutter: false, doesReturn: true },
     { axis: 'roll', percent: 97, doesFlutter: false, doesReturn: false },

@@ -5,6 +5,7 @@ import {
   type CraftView,
   type GainSheetView,
   type UpdateGainSheetDto,
+  type ListView,
 } from '@zivvo/contract';
 import type { GainAdvice, GainAxis } from '@zivvo/core';
 import { formatShare, gainAxisNames, gainCheckNames } from '@zivvo/words';
@@ -45,14 +46,15 @@ function GainsOf({ craft }: { craft: CraftView }) {
   const query = useGainSheetsQuery(craft.id);
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
-      {(sheets) => <Gains craft={craft} sheets={sheets} />}
+      {(list) => <Gains craft={craft} list={list} />}
     </Ready>
   );
 }
 
 const percentOf = (advice: GainAdvice): number => advice.percent;
 
-function Gains({ craft, sheets }: { craft: CraftView; sheets: readonly GainSheetView[] }) {
+function Gains({ craft, list }: { craft: CraftView; list: ListView<GainSheetView> }) {
+  const sheets = list.items;
   const [chosenId, choose] = useState<string | null>(null);
   const { data: models } = usePropModelsQuery();
   const nameOf = (id: string): string => {
@@ -68,7 +70,10 @@ function Gains({ craft, sheets }: { craft: CraftView; sheets: readonly GainSheet
       headline={sheet ? headlineOf(sheet, nameOf) : 'A sheet for the props that are new'}
       detail={
         sheet &&
-        `Opened ${formatDay(sheet.updatedAt)}: ${nameOf(sheet.oldPropModelId)} before, ${nameOf(sheet.newPropModelId)} now${sheet.payloadKg > 0 ? `, ${sheet.payloadKg * 1000} g of payload` : ''}${sheet.hasGuards ? ', guards on' : ''}, ${sheet.packSeriesCount} cells.`
+        `Opened ${formatDay(sheet.updatedAt)}: ${nameOf(sheet.oldPropModelId)} before, ` +
+          `${nameOf(sheet.newPropModelId)} ` +
+          `now${sheet.payloadKg > 0 ? `, ${sheet.payloadKg * 1000} g of payload` : ''}${sheet.hasGuards ? ', guards on' : ''}, ` +
+          `${sheet.packSeriesCount} cells.`
       }
       tools={<CareTabs />}
       reasons={
@@ -128,8 +133,8 @@ function headlineOf(sheet: GainSheetView, nameOf: (id: string) => string): strin
 
 type GainEntries = Partial<Omit<UpdateGainSheetDto, 'revision'>>;
 
-function entriesOf({ checks, looks, note }: GainSheetView): Required<GainEntries> {
-  return { checks, looks, note };
+function entriesOf({ checks, testFlights, note }: GainSheetView): Required<GainEntries> {
+  return { checks, testFlights, note };
 }
 
 function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) => string }) {
@@ -139,12 +144,12 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
   const { add: put, state: writing } = useQueuedChanges<GainSheetView, GainEntries>(sheet, {
     send: (newest, entries) =>
       update({ id: sheet.id, body: { ...entriesOf(newest), ...entries, revision: newest.revision } }).unwrap(),
-    reread: async () => (await reread(sheet.craftId).unwrap()).find((s) => s.id === sheet.id) ?? sheet,
+    reread: async () => (await reread(sheet.craftId).unwrap()).items.find((s) => s.id === sheet.id) ?? sheet,
     has: (newest, entries) =>
       JSON.stringify(entriesOf(newest)) === JSON.stringify({ ...entriesOf(newest), ...entries }),
   });
   const fly = (axis: GainAxis, percent: number, doesFlutter: boolean, doesReturn: boolean | null): void =>
-    put(({ looks }) => ({ looks: [...looks, { axis, percent, doesFlutter, doesReturn }] }));
+    put(({ testFlights }) => ({ testFlights: [...testFlights, { axis, percent, doesFlutter, doesReturn }] }));
   // What must be excluded stands first until it is, then it makes room.
   const excluded = (
     <section className={classes.sheet} aria-label="Excluded first">
@@ -166,8 +171,10 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
         <p style={{ marginTop: 10 }}>
           <EvidenceDot mark="estimated" />{' '}
           {scale.proportionalRatio < 1
-            ? `Expected in the end: about ${formatShare(scale.proportionalRatio, 0)} of the old value, after some ${scale.stepCount} single percents. Nobody goes under ${formatShare(scale.floorRatio, 0)}.`
-            : `By label data this prop answers no harder than the old one: nothing is lowered, and nothing is raised by formula.`}
+            ? `Expected in the end: about ${formatShare(scale.proportionalRatio, 0)} of the old value, after ` +
+              `some ${scale.stepCount} single percents. Nobody goes under ${formatShare(scale.floorRatio, 0)}.`
+            : 'By label data this prop answers no harder than the old one: nothing is lowered, and nothing is ' +
+              'raised by formula.'}
         </p>
       )}
     </section>
@@ -190,9 +197,9 @@ function Sheet({ sheet, nameOf }: { sheet: GainSheetView; nameOf: (id: string) =
             <Axis key={axis} axis={axis} sheet={sheet} onFly={fly} />
           ))}
         </div>
-        {sheet.looks.length > 0 && (
+        {sheet.testFlights.length > 0 && (
           <div className={classes.bar}>
-            <Action onClick={() => put(({ looks }) => ({ looks: looks.slice(0, -1) }))}>
+            <Action onClick={() => put(({ testFlights }) => ({ testFlights: testFlights.slice(0, -1) }))}>
               Take the last flight back
             </Action>
           </div>
@@ -226,7 +233,8 @@ function Axis({
 }) {
   const advice = sheet.advice[axis];
   const percent = percentOf(advice);
-  const isOpen = advice.status === 'try' || (advice.status === 'stays' && !sheet.looks.some((l) => l.axis === axis));
+  const isOpen =
+    advice.status === 'try' || (advice.status === 'stays' && !sheet.testFlights.some((l) => l.axis === axis));
   const isBlocked = sheet.missingChecks.length > 0;
   return (
     <div className={classes.axis} role="group" aria-label={gainAxisNames[axis]}>

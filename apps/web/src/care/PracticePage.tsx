@@ -47,7 +47,8 @@ export function Component() {
       headline={chosen === null ? questionOf(drill) : chosen === drill.right ? 'Right' : 'No'}
       detail={
         run.asked === 0
-          ? `Generated cases; the answer comes from the same rules that judge real craft.${kind === 'arm' && craft ? ` Arms and spins are ${craft.name}’s.` : ''}`
+          ? 'Generated cases; the answer comes from the same rules that judge real ' +
+            `craft.${kind === 'arm' && craft ? ` Arms and spins are ${craft.name}’s.` : ''}`
           : `${run.right} of ${run.asked} in this round.`
       }
       tools={<CareTabs />}

@@ -146,8 +146,10 @@ function Symptoms({ name, start, told, tell, onMended, onDrop, note }: SymptomsP
       headline={headline}
       detail={
         hasSymptom
-          ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}`
-          : `${onMended ? 'The record has spoken already, at the right. ' : ''}Arms that shake visibly: shut down at once.`
+          ? `${told.answers.length} ${told.answers.length === 1 ? 'answer' : 'answers'} so far. ` +
+            `${diagnosis.isSettled ? causeWords[first!.cause].mend : ''}`
+          : `${onMended ? 'The record has spoken already, at the right. ' : ''}Arms that shake visibly: shut ` +
+            'down at once.'
       }
       tools={<CareTabs />}
       reasons={
@@ -349,7 +351,8 @@ function negativeWords(test: SymptomTestName): string {
   const said =
     surest.leftShare <= 0.1
       ? `Rules out ${causeWords[surest.cause].name}, nearly.`
-      : `Makes ${causeWords[surest.cause].name} less likely and rules it out in no way: ${formatShare(surest.leftShare, 0)} of them feel like nothing.`;
+      : `Makes ${causeWords[surest.cause].name} less likely and rules it out in no way: ` +
+        `${formatShare(surest.leftShare, 0)} of them feel like nothing.`;
   const weak = others.filter((o) => o.leftShare > 0.5);
   return weak.length === 0
     ? said

@@ -1,4 +1,4 @@
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -25,7 +25,7 @@ const ticket: JobTicketView = {
 };
 
 function show(tickets: JobTicketView[], more: object = {}) {
-  const server = pretendServer({ 'GET /crafts/c1': aCraft, 'GET /job-tickets?craftId=c1': tickets, ...more });
+  const server = pretendServer({ 'GET /crafts/c1': aCraft, 'GET /job-tickets?craftId=c1': listed(tickets), ...more });
   renderInApp(<TicketsPage />, { address: '/care/tickets?craft=c1' });
   return server;
 }

@@ -1,5 +1,5 @@
 import { Textarea, TextInput } from '@mantine/core';
-import { NOTE_MAX_LENGTH, type CraftView, type JobTicketDto, type JobTicketView } from '@zivvo/contract';
+import { NOTE_MAX_LENGTH, type CraftView, type JobTicketDto, type JobTicketView, type ListView } from '@zivvo/contract';
 import { useState } from 'react';
 import { v7 } from 'uuid';
 import {
@@ -13,6 +13,7 @@ import { useAsking } from '../shared/api/useAsking.ts';
 import { useKept } from '../shared/forms/kept.ts';
 import { formatDay } from '../shared/format/useFormat.ts';
 import { WithCraft } from '../shared/inHand/WithCraft.tsx';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { Action } from '../shared/ui/Action.tsx';
 import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
@@ -30,12 +31,13 @@ function TicketsOf({ craft }: { craft: CraftView }) {
   const query = useTicketsQuery(craft.id);
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
-      {(tickets) => <Tickets craft={craft} tickets={tickets} />}
+      {(list) => <Tickets craft={craft} list={list} />}
     </Ready>
   );
 }
 
-function Tickets({ craft, tickets }: { craft: CraftView; tickets: readonly JobTicketView[] }) {
+function Tickets({ craft, list }: { craft: CraftView; list: ListView<JobTicketView> }) {
+  const tickets = list.items;
   const [chosenId, choose] = useState<string | null>(null);
   const open = tickets.filter((t) => t.closedAt === null);
   const ticket = chosenId === 'new' ? null : (tickets.find((t) => t.id === chosenId) ?? open[0] ?? tickets[0] ?? null);
@@ -54,24 +56,27 @@ function Tickets({ craft, tickets }: { craft: CraftView; tickets: readonly JobTi
       detail={`${open.length} open, ${tickets.length - open.length} done.`}
       tools={<CareTabs />}
       reasons={
-        <ul className={classes.rows}>
-          {tickets.map((t) => (
-            <li key={t.id}>
-              <button
-                type="button"
-                className={classes.key}
-                style={{ width: '100%', minHeight: 44 }}
-                aria-pressed={t.id === ticket?.id}
-                onClick={() => choose(t.id)}
-              >
-                {t.complaint}
-                <small>
-                  {t.closedAt === null ? `open since ${formatDay(t.openedAt)}` : `done ${formatDay(t.closedAt)}`}
-                </small>
-              </button>
-            </li>
-          ))}
-        </ul>
+        <>
+          <CutNote list={list} what="tickets" />
+          <ul className={classes.rows}>
+            {tickets.map((t) => (
+              <li key={t.id}>
+                <button
+                  type="button"
+                  className={classes.key}
+                  style={{ width: '100%', minHeight: 44 }}
+                  aria-pressed={t.id === ticket?.id}
+                  onClick={() => choose(t.id)}
+                >
+                  {t.complaint}
+                  <small>
+                    {t.closedAt === null ? `open since ${formatDay(t.openedAt)}` : `done ${formatDay(t.closedAt)}`}
+                  </small>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </>
       }
       actions={
         <>

@@ -249,7 +249,8 @@ const HINTS = {
   top: 'Tilt it to the light. White at the root means it has yielded; it hides on white, clear and black.',
   underside: 'White marks often show on the underside only. Look at the bore and the seat.',
   edges:
-    'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again: sound balance does not prove a sound blade.',
+    'Draw a finger along both edges, out and back. What is felt counts. Flex the root gently and look again: ' +
+    'sound balance does not prove a sound blade.',
 };
 
 function Hints({ side }: { side: keyof typeof HINTS | null }) {
@@ -295,7 +296,10 @@ function PropBeside({
             data-found={l.findings.length > 0}
             aria-current={i === walk.at ? 'step' : undefined}
             onClick={() => onTake(i)}
-            aria-label={`${pieceAt(l.place, l.level)?.tag ?? placeNames[l.place]}, ${l.seen.length} of 3 sides seen${l.findings.length > 0 ? ', something found' : ''}`}
+            aria-label={
+              `${pieceAt(l.place, l.level)?.tag ?? placeNames[l.place]}, ${l.seen.length} of 3 sides ` +
+              `seen${l.findings.length > 0 ? ', something found' : ''}`
+            }
           >
             {`${l.seen.length}/3`}
           </button>
@@ -340,7 +344,10 @@ function Result({
     <StationPage
       eyebrow={`Care · Walk round · ${craft.name}`}
       headline={headline}
-      detail={`${formatNumber(walk.durationS, 0)} s for ${walk.looks.length} props${walk.isHurried ? `: under ${formatNumber(LEAST_LOOK_S, 0)} s a prop nobody sees a hair crack` : ''}.`}
+      detail={
+        `${formatNumber(walk.durationS, 0)} s for ${walk.looks.length} ` +
+        `props${walk.isHurried ? `: under ${formatNumber(LEAST_LOOK_S, 0)} s a prop nobody sees a hair crack` : ''}.`
+      }
       tools={<CareTabs />}
       reasons={
         <>

@@ -141,7 +141,7 @@ export function aSheet(more: Partial<GainSheetView> = {}): GainSheetView {
     yawPercent: 100,
     verticalPercent: 100,
     checks: ['balance', 'tightness', 'shaft'],
-    looks: [],
+    testFlights: [],
     note: null,
     missingChecks: [],
     fitted: 'new',

@@ -25,7 +25,10 @@ export function questionOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): st
         ? 'One piece is wrong. Where will it tip?'
         : 'Two pieces are swapped. Where will it tip?';
     case 'finding':
-      return `${upperFirst(findingNames[values.what as FindingKind])} at the ${carePlaceNames[values.place as CarePlace]}: what becomes of it?`;
+      return (
+        `${upperFirst(findingNames[values.what as FindingKind])} at the ` +
+        `${carePlaceNames[values.place as CarePlace]}: what becomes of it?`
+      );
     case 'tape':
       return `The heavy side settles at ${String(values.heavyDegrees)}°. Where does the tape go?`;
   }
@@ -34,7 +37,10 @@ export function questionOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): st
 /** What else must be known for the answer; nothing where the picture says it all. */
 export function givenOf({ kind, values }: Pick<Drill, 'kind' | 'values'>): string | null {
   if (kind === 'finding')
-    return `${upperFirst(materialNames[String(values.material)]!)}, policy: ${carePolicyNames[values.policy as CarePolicy]}`;
+    return (
+      `${upperFirst(materialNames[String(values.material)]!)}, policy: ` +
+      `${carePolicyNames[values.policy as CarePolicy]}`
+    );
   if (kind === 'hand')
     return values.hollow === 'away'
       ? 'The label faces you; the hollow side looks away.'

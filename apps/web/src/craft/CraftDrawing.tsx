@@ -176,7 +176,10 @@ function ShaftLabel({
         strokeWidth={stroke * 3}
       />
       <path
-        d={`M${toX - Math.sign(toX) * letter * 0.75} ${lift - letter * 0.05}L${toX} ${lift}L${toX + Math.sign(toX) * letter * 0.08} ${lift - letter * 0.8}`}
+        d={
+          `M${toX - Math.sign(toX) * letter * 0.75} ${lift - letter * 0.05}L${toX} ` +
+          `${lift}L${toX + Math.sign(toX) * letter * 0.08} ${lift - letter * 0.8}`
+        }
         fill="none"
         stroke={spinInk[spin!]}
         strokeWidth={stroke * 3}
@@ -240,7 +243,10 @@ function PlaneBody({
       <rect x={-wide} y={-view * 0.22} width={2 * wide} height={view * 0.24} rx={view * 0.06} {...ink} />
       <rect x={-view * 0.3} y={view * 0.56} width={view * 0.6} height={view * 0.14} rx={view * 0.04} {...ink} />
       <path
-        d={`M${-view * 0.09} ${-view * 0.5}Q0 ${-view * 0.68} ${view * 0.09} ${-view * 0.5}L${view * 0.05} ${view * 0.72}L${-view * 0.05} ${view * 0.72}Z`}
+        d={
+          `M${-view * 0.09} ${-view * 0.5}Q0 ${-view * 0.68} ${view * 0.09} ${-view * 0.5}L${view * 0.05} ` +
+          `${view * 0.72}L${-view * 0.05} ${view * 0.72}Z`
+        }
         fill="var(--sheet)"
         stroke="var(--ink)"
         strokeWidth={stroke * 1.4}

@@ -374,7 +374,7 @@ function PackFields({ control, marked, packPieceId, onPack }: PackFieldsProps) {
   const format = useFormat();
   const { to } = useInHand();
   const { data: packs } = usePacksQuery();
-  const chosen = packs?.find((p) => p.id === packPieceId);
+  const chosen = packs?.items.find((p) => p.id === packPieceId);
   return (
     <>
       <NativeSelect
@@ -382,10 +382,10 @@ function PackFields({ control, marked, packPieceId, onPack }: PackFieldsProps) {
         name="packPieceId"
         description="its measured figures count"
         value={packPieceId ?? ''}
-        onChange={(e) => onPack(packs?.find((p) => p.id === e.currentTarget.value) ?? null)}
+        onChange={(e) => onPack(packs?.items.find((p) => p.id === e.currentTarget.value) ?? null)}
         data={[
           { value: '', label: 'typed here' },
-          ...(packs ?? []).map((p) => ({
+          ...(packs?.items ?? []).map((p) => ({
             value: p.id,
             label: `${p.tag}, ${p.seriesCount}S${p.parallelCount}P ${format.quantity(p.capacityAh, 'charge').text}`,
           })),
@@ -393,7 +393,9 @@ function PackFields({ control, marked, packPieceId, onPack }: PackFieldsProps) {
       />
       {chosen ? (
         <p className={classes.wide} style={{ margin: 0 }}>
-          {`${chosen.seriesCount}S${chosen.parallelCount}P ${chemistryNames[chosen.chemistry]}, ${format.quantity(chosen.capacityAh, 'charge').text}, ${chosen.cellResistanceOhm !== null ? `${format.quantity(chosen.cellResistanceOhm, 'resistance').text} a cell, measured` : chosen.cRating !== null ? `${chosen.cRating} C by its label` : 'resistance not measured'}. `}
+          {`${chosen.seriesCount}S${chosen.parallelCount}P ${chemistryNames[chosen.chemistry]}, ` +
+            `${format.quantity(chosen.capacityAh, 'charge').text}, ` +
+            `${chosen.cellResistanceOhm !== null ? `${format.quantity(chosen.cellResistanceOhm, 'resistance').text} a cell, measured` : chosen.cRating !== null ? `${chosen.cRating} C by its label` : 'resistance not measured'}. `}
           <Link to={to(`/rack/parts/packs/${chosen.id}`)}>Change them on the pack</Link>
         </p>
       ) : (
@@ -442,7 +444,8 @@ function MotorLabel({ initial, onText, onReading, error }: MotorLabelProps) {
     if (read.status === 'read') onReading(read.readings[0]!);
   };
   const title = (r: MotorLabelReading): string =>
-    `${format.millimetres(r.statorDiameterM)} × ${format.millimetres(r.statorHeightM)}${r.kvRpmPerV === null ? '' : `, ${format.quantity(r.kvRpmPerV, 'motorConstant').text}`}`;
+    `${format.millimetres(r.statorDiameterM)} × ` +
+    `${format.millimetres(r.statorHeightM)}${r.kvRpmPerV === null ? '' : `, ${format.quantity(r.kvRpmPerV, 'motorConstant').text}`}`;
   return (
     <div className={classes.wide}>
       <TextInput

@@ -64,7 +64,8 @@ export function Component() {
             eyebrow={`Crafts · ${craft.name}`}
             headline={
               craft.kind === 'plane'
-                ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}`
+                ? `${craft.name} weighs ${format.quantity(craft.massKg, 'mass').text} behind ` +
+                  `${craft.rotors.length === 1 ? 'one prop' : `${craft.rotors.length} props`}`
                 : `${craft.name} needs ${format.quantity(craft.carryThrustN, 'force').text} from each rotor to hover`
             }
             detail={[craft.ownerName, craft.note].filter((t) => t !== null).join(' · ')}
@@ -110,7 +111,10 @@ export function Component() {
                   {craft.gearRatio !== null && (
                     <Fact
                       name="Gear"
-                      value={`${formatNumber(Math.abs(craft.gearRatio), 2)} turns of the motor for one of the prop, ${craft.gearRatio < 0 ? 'reversed' : 'the same way'}`}
+                      value={
+                        `${formatNumber(Math.abs(craft.gearRatio), 2)} turns of the motor for one of the prop, ` +
+                        `${craft.gearRatio < 0 ? 'reversed' : 'the same way'}`
+                      }
                     />
                   )}
                   <Fact
@@ -134,7 +138,11 @@ export function Component() {
                   />
                   <Fact
                     name="Pack"
-                    value={`${craft.packSeriesCount}S${craft.packParallelCount}P ${chemistryNames[craft.packChemistry]}, ${format.quantity(craft.packCapacityAh, 'charge').text}`}
+                    value={
+                      `${craft.packSeriesCount}S${craft.packParallelCount}P ` +
+                      `${chemistryNames[craft.packChemistry]}, ` +
+                      `${format.quantity(craft.packCapacityAh, 'charge').text}`
+                    }
                   />
                 </dl>
                 <h2>Limits</h2>
@@ -229,7 +237,9 @@ function Findings({ craft, gapM, diameterM, clearanceM, propName, estimatedCount
   if (diameterM !== null && clearanceM !== null && diameterM > clearanceM)
     lines.push({
       severity: 'danger',
-      text: `${propName} is ${format.quantity(diameterM, 'length').text}; the frame clears ${format.quantity(clearanceM, 'length').text}.`,
+      text:
+        `${propName} is ${format.quantity(diameterM, 'length').text}; the frame clears ` +
+        `${format.quantity(clearanceM, 'length').text}.`,
     });
   else if (gapM !== null && gapM >= 0)
     lines.push({
@@ -239,12 +249,15 @@ function Findings({ craft, gapM, diameterM, clearanceM, propName, estimatedCount
   if (estimatedCount > 0)
     lines.push({
       severity: 'note',
-      text: `${estimatedCount === 1 ? 'One figure is' : `${estimatedCount} figures are`} estimated: from the motor’s size, or from a usual craft. Type measured ones when you have them.`,
+      text:
+        `${estimatedCount === 1 ? 'One figure is' : `${estimatedCount} figures are`} estimated: from the motor’s ` +
+        'size, or from a usual craft. Type measured ones when you have them.',
     });
   const carried = (
     <>
       {craft.kind === 'plane'
-        ? `In cruise each prop pulls ${format.quantity(craft.carryThrustN, 'force').text}: the wing carries, estimated. `
+        ? `In cruise each prop pulls ${format.quantity(craft.carryThrustN, 'force').text}: the wing carries, ` +
+          'estimated. '
         : 'Each rotor carries its share of the weight. '}
       <button type="button" className={classes.working} onClick={onShowHover}>
         working

@@ -5,6 +5,7 @@ import { useCraftLinesQuery, useCraftsQuery } from '../shared/api/craftApi.ts';
 import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { LineBar } from '../shared/ui/LineBar.tsx';
 import { Ready } from '../shared/ui/PageStates.tsx';
@@ -22,36 +23,40 @@ export function Component() {
   useKeys([{ key: 'n', what: 'New craft', run: () => go('/crafts/new') }]);
   return (
     <Ready query={query}>
-      {({ items, total }) => (
-        <StationPage
-          eyebrow="Crafts"
-          headline={
-            items.length === 0
-              ? 'What brings you here?'
-              : total === 1
-                ? 'One craft on the shelf'
-                : `${total} crafts on the shelf`
-          }
-          detail={
-            items.length === 0
-              ? 'Nothing is on the shelf yet: start with what you have in your hands.'
-              : 'Enter opens a craft and takes it in hand.'
-          }
-          actions={
-            <ActionLink weight="main" hint="n" to={to('/crafts/new')}>
-              New craft
-            </ActionLink>
-          }
-          reasons={
-            <p style={{ margin: 0 }}>
-              A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start
-              here.
-            </p>
-          }
-        >
-          {items.length === 0 ? <FirstSteps /> : <Shelf items={items} />}
-        </StationPage>
-      )}
+      {(list) => {
+        const { items, total } = list;
+        return (
+          <StationPage
+            eyebrow="Crafts"
+            headline={
+              items.length === 0
+                ? 'What brings you here?'
+                : total === 1
+                  ? 'One craft on the shelf'
+                  : `${total} crafts on the shelf`
+            }
+            detail={
+              items.length === 0
+                ? 'Nothing is on the shelf yet: start with what you have in your hands.'
+                : 'Enter opens a craft and takes it in hand.'
+            }
+            actions={
+              <ActionLink weight="main" hint="n" to={to('/crafts/new')}>
+                New craft
+              </ActionLink>
+            }
+            reasons={
+              <p style={{ margin: 0 }}>
+                A craft carries its motor, ESC, pack and weight. Every prop is judged for one craft and one use: start
+                here.
+              </p>
+            }
+          >
+            <CutNote list={list} what="crafts" />
+            {items.length === 0 ? <FirstSteps /> : <Shelf items={items} />}
+          </StationPage>
+        );
+      }}
     </Ready>
   );
 }
@@ -102,10 +107,10 @@ function Shelf({ items }: { items: CraftListView['items'] }) {
                 <td data-wide data-right>
                   {format.quantityOrDash(c.escLimitA, 'current')}
                 </td>
-                <td
-                  data-wide
-                  data-whole
-                >{`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ${format.quantity(c.packCapacityAh, 'charge', 1).text}`}</td>
+                <td data-wide data-whole>
+                  {`${c.packSeriesCount}S${c.packParallelCount > 1 ? `${c.packParallelCount}P` : ''} · ` +
+                    `${format.quantity(c.packCapacityAh, 'charge', 1).text}`}
+                </td>
                 <td>{reference ? propModelName(reference) : '–'}</td>
                 <td>
                   <LineBar

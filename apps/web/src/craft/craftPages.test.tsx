@@ -1,5 +1,5 @@
 import { address, field, fill, heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -74,7 +74,7 @@ function show(address: string, answers: Record<string, unknown>) {
   const server = pretendServer({
     'GET /prop-models': { items: [model], total: 1 },
     'GET /campaigns': { items: [], total: 0 },
-    'GET /pack-pieces': [],
+    'GET /pack-pieces': listed([]),
     ...answers,
   });
   renderInApp(
@@ -201,7 +201,7 @@ test('a pack of the shelf stands for its figures; typed again, they are kept to 
   };
   const { sent } = show('/crafts/c1/edit', {
     'GET /crafts/c1': craftOf(),
-    'GET /pack-pieces': [pack],
+    'GET /pack-pieces': listed([pack]),
     'PUT /crafts/c1': craftOf(),
   });
   await heading('Edit Petrel');

@@ -168,7 +168,10 @@ function Hardware({ view, arm, onSet }: Pick<ArmPanelProps, 'view' | 'arm' | 'on
           ]}
         />
       </label>
-      <p className="muted">{`Drag tightens a ${arm.thread.selfTightening}-hand nut here; it comes off ${handNames[arm.thread.undo]} seen from the nut. Lock it in any case. Torque only as the maker gives it.`}</p>
+      <p className="muted">
+        {`Drag tightens a ${arm.thread.selfTightening}-hand nut here; it comes off ${handNames[arm.thread.undo]} ` +
+          'seen from the nut. Lock it in any case. Torque only as the maker gives it.'}
+      </p>
       <TextInput
         label="The controller calls this output"
         placeholder="as its own table does"

@@ -1,5 +1,5 @@
 import { heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -56,7 +56,7 @@ test('two neighbours swapped: what it will do, the one move that mends it, and t
 
 test('what is drawn is a proposal: every spin is seen by one key, and only then signed for', async () => {
   const server = show(fittingOf('quadX'), {
-    'GET /people': people,
+    'GET /people': listed(people),
     'POST /fittings/c1/confirm': fitting({}, { confirmedAt: '2026-11-24T12:00:00Z', confirmedBy: 'Irva Solt' }),
   });
   await heading('Petrel looks right; its spins were not seen');
@@ -94,7 +94,7 @@ test('what the signature does not make good stands above it, and stays in what i
         isSignatureStale: true,
       },
     ),
-    { 'GET /people': [] },
+    { 'GET /people': listed([]) },
   );
   await heading(/is right/);
   expect(screen.getByRole('region', { name: 'Missing beside the signature' }).textContent).toContain(

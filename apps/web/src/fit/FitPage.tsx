@@ -151,9 +151,10 @@ function Fit({ craft, view }: { craft: CraftView; view: FittingView }) {
                 ))}
               </ol>
               {plan.missing.cwCount + plan.missing.ccwCount > 0 && (
-                <p
-                  className={classes.wrong}
-                >{`Not on the rack: ${[plan.missing.cwCount > 0 ? `${plan.missing.cwCount} CW` : '', plan.missing.ccwCount > 0 ? `${plan.missing.ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ')}.`}</p>
+                <p className={classes.wrong}>
+                  {'Not on the rack: ' +
+                    `${[plan.missing.cwCount > 0 ? `${plan.missing.cwCount} CW` : '', plan.missing.ccwCount > 0 ? `${plan.missing.ccwCount} CCW` : ''].filter((t) => t !== '').join(' and ')}.`}
+                </p>
               )}
             </section>
           )}

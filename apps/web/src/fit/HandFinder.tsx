@@ -39,10 +39,11 @@ export function HandFinder({ letters, onFound }: { letters: HandLetters; onFound
         </p>
       )}
       {isContradicting && (
-        <p
-          role="status"
-          className={classes.wrong}
-        >{`These contradict each other: ${votes.map((v) => `${SIGN_WORDS[v.sign]} say ${v.hand.toUpperCase()}`).join(', ')}. Look again, or compare with the diagonal arm.`}</p>
+        <p role="status" className={classes.wrong}>
+          {'These contradict each other: ' +
+            `${votes.map((v) => `${SIGN_WORDS[v.sign]} say ${v.hand.toUpperCase()}`).join(', ')}. Look again, or ` +
+            'compare with the diagonal arm.'}
+        </p>
       )}
       {hand !== null && (
         <p role="status">

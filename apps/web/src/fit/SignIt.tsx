@@ -13,7 +13,7 @@ export function SignIt({ view, isBusy, onSign }: { view: FittingView; isBusy: bo
   const { to } = useInHand();
   const { personId, choose } = usePerson();
   const { data: people } = usePeopleQuery();
-  const signer = people?.find((p) => p.id === personId);
+  const signer = people?.items.find((p) => p.id === personId);
   return (
     <>
       {view.missing.length > 0 && (
@@ -26,15 +26,15 @@ export function SignIt({ view, isBusy, onSign }: { view: FittingView; isBusy: bo
           </ul>
         </section>
       )}
-      {people && !signer && people.length > 0 && (
+      {people && !signer && people.total > 0 && (
         <NativeSelect
           label="Who signs?"
           value=""
           onChange={(e) => choose(e.currentTarget.value)}
-          data={[{ value: '', label: 'choose' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
+          data={[{ value: '', label: 'choose' }, ...people.items.map((p) => ({ value: p.id, label: p.name }))]}
         />
       )}
-      {people?.length === 0 ? (
+      {people?.total === 0 ? (
         <ActionLink weight="main" to={to('/settings')}>
           Say who works: a signature needs a person
         </ActionLink>

@@ -78,7 +78,8 @@ export function Component() {
                   piece <HandArrow hand={rotor.hand!} />
                 </button>
                 <button type="button" className={classes.choice} onClick={() => turn(i, 'isFaceTurned')}>
-                  {`label ${rotor.isLabelForward ? (kind === 'plane' ? 'forward' : 'up') : kind === 'plane' ? 'back' : 'down'}`}
+                  {'label ' +
+                    `${rotor.isLabelForward ? (kind === 'plane' ? 'forward' : 'up') : kind === 'plane' ? 'back' : 'down'}`}
                 </button>
               </div>
             );

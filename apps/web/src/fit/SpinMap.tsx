@@ -169,8 +169,11 @@ function Arm({ pair, kind, x, y, radius, view, chosen, onChoose }: ArmProps) {
   const pullWords =
     pull === null
       ? ''
-      : `; pulls ${format.quantity(Math.abs(pull), 'force').text} ${pull < 0 ? 'the wrong way' : kind === 'plane' ? 'forward' : 'up'}`;
-  const label = `${placeNames[first!.place]}: ${pair.map((a) => `shaft ${labelSpinOf(a.spin, kind).toUpperCase()}${a.isSpinSeen ? ', seen' : ', not seen'}, piece ${a.hand === null ? 'unknown' : a.hand === 'either' ? 'either way' : a.hand.toUpperCase()}`).join('; ')}${pullWords}${words.length > 0 ? `; wrong: ${words.join(', ')}` : ''}`;
+      : `; pulls ${format.quantity(Math.abs(pull), 'force').text} ` +
+        `${pull < 0 ? 'the wrong way' : kind === 'plane' ? 'forward' : 'up'}`;
+  const label =
+    `${placeNames[first!.place]}: ` +
+    `${pair.map((a) => `shaft ${labelSpinOf(a.spin, kind).toUpperCase()}${a.isSpinSeen ? ', seen' : ', not seen'}, piece ${a.hand === null ? 'unknown' : a.hand === 'either' ? 'either way' : a.hand.toUpperCase()}`).join('; ')}${pullWords}${words.length > 0 ? `; wrong: ${words.join(', ')}` : ''}`;
   return (
     <g
       transform={`translate(${x} ${y})`}
@@ -287,8 +290,11 @@ function Turn({
 }) {
   const sign = spin === 'cw' ? 1 : -1;
   const at = (degrees: number): string =>
-    `${(sign * reach * Math.sin((degrees * Math.PI) / 180)).toFixed(2)} ${(-reach * Math.cos((degrees * Math.PI) / 180)).toFixed(2)}`;
-  const head = `M${at(112)}L${at(130)}L${(sign * (reach + 3.6) * Math.sin((108 * Math.PI) / 180)).toFixed(2)} ${(-(reach + 3.6) * Math.cos((108 * Math.PI) / 180)).toFixed(2)}`;
+    `${(sign * reach * Math.sin((degrees * Math.PI) / 180)).toFixed(2)} ` +
+    `${(-reach * Math.cos((degrees * Math.PI) / 180)).toFixed(2)}`;
+  const head =
+    `M${at(112)}L${at(130)}L${(sign * (reach + 3.6) * Math.sin((108 * Math.PI) / 180)).toFixed(2)} ` +
+    `${(-(reach + 3.6) * Math.cos((108 * Math.PI) / 180)).toFixed(2)}`;
   return (
     <g fill="none" stroke={colour} strokeWidth={width} strokeLinecap="round" strokeLinejoin="round">
       <path d={`M${at(-130)}A${reach} ${reach} 0 1 ${spin === 'cw' ? 1 : 0} ${at(130)}`} />

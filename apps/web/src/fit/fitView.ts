@@ -120,7 +120,10 @@ export function faultWords(view: Pick<FittingView, 'takeOff'>, key: ArmKey): str
 export function moveSentence(move: FixMove, arms: readonly ArmKey[]): string {
   switch (move.kind) {
     case 'swap':
-      return `Swap the pieces of ${armName(move.a, arms).toLowerCase()} and ${armName(move.b, arms).toLowerCase()}${move.areNeighbours ? ': two neighbours swapped, the usual fault' : ''}.`;
+      return (
+        `Swap the pieces of ${armName(move.a, arms).toLowerCase()} and ` +
+        `${armName(move.b, arms).toLowerCase()}${move.areNeighbours ? ': two neighbours swapped, the usual fault' : ''}.`
+      );
     case 'turnOver':
       return `Turn the piece over on ${armName(move.arm, arms).toLowerCase()}: label forward.`;
     case 'spare':
@@ -128,7 +131,11 @@ export function moveSentence(move: FixMove, arms: readonly ArmKey[]): string {
     case 'reverse':
       return `Reverse the motor of ${armName(move.arm, arms).toLowerCase()}: it must turn ${move.to.toUpperCase()}.`;
     case 'table':
-      return `Enter the spins as you saw them in the controller’s table, on ${move.armCount === arms.length ? `all ${arms.length}` : `${move.armCount} of ${arms.length}`} arms, and in the craft’s description here.`;
+      return (
+        'Enter the spins as you saw them in the controller’s table, on ' +
+        `${move.armCount === arms.length ? `all ${arms.length}` : `${move.armCount} of ${arms.length}`} arms, ` +
+        'and in the craft’s description here.'
+      );
   }
 }
 
@@ -187,7 +194,9 @@ export function signatureSentence(
   sentence: (reason: Reason) => string,
 ): string {
   if (confirmedAt === null) return 'Nobody has signed for it yet.';
-  const signed = `Signed ${formatDay(confirmedAt)} by ${confirmedBy ?? 'nobody'}${isSignatureStale ? '; an arm was changed since.' : '.'}`;
+  const signed =
+    `Signed ${formatDay(confirmedAt)} by ` +
+    `${confirmedBy ?? 'nobody'}${isSignatureStale ? '; an arm was changed since.' : '.'}`;
   return confirmedMissing.length === 0 ? signed : `${signed} Missing then: ${confirmedMissing.map(sentence).join(' ')}`;
 }
 

@@ -76,7 +76,7 @@ function Card({ craft, fly, models }: { craft: CraftView; fly: FlyView; models: 
   const faults = entryFaults(entry);
   const model = models.find((m) => m.id === entry.propId);
   const nth = fly.cards.filter((c) => c.propModelId === entry.propId).length + 1;
-  const gateV = cellVoltages[packs?.find((p) => p.id === entry.packId)?.chemistry ?? craft.packChemistry].gateV;
+  const gateV = cellVoltages[packs?.items.find((p) => p.id === entry.packId)?.chemistry ?? craft.packChemistry].gateV;
   const restV = numberIn(entry.restCell, flyLimits.restCellV).value;
   const keep = async (): Promise<void> => {
     // One id over every trial of this tab, so that nothing is logged twice; another tab types another card.
@@ -124,7 +124,7 @@ function Card({ craft, fly, models }: { craft: CraftView; fly: FlyView; models: 
       }
     >
       {nth === 1 && !entry.isCarefulFirst && <CarefulFirst onFlown={() => set({ isCarefulFirst: true })} />}
-      <WhatFlew entry={entry} set={set} models={models} packs={packs ?? []} gateV={gateV} />
+      <WhatFlew entry={entry} set={set} models={models} packs={packs?.items ?? []} gateV={gateV} />
       <Climbs entry={entry} set={set} fly={fly} />
       <Passes entry={entry} set={set} />
       <InTheAir entry={entry} set={set} isPlane={craft.kind === 'plane'} />
@@ -146,7 +146,8 @@ function Hints({ gateV, restV, entry, nth }: { gateV: number; restV: number | nu
   if (entry.packId === '') hints.push('Without a pack the flight is kept and does not count beside others.');
   else if (restV !== null && restV < gateV)
     hints.push(
-      `${formatNumber(restV, 2)} V a cell is under the gate of ${formatNumber(gateV, 2)} V: it will have to be flown again.`,
+      `${formatNumber(restV, 2)} V a cell is under the gate of ${formatNumber(gateV, 2)} V: it will have to be ` +
+        'flown again.',
     );
   if (entry.climbs.some((c) => !c.isHeld))
     hints.push('Could not hold the angle: that is a result, and is kept as one.');
@@ -229,7 +230,10 @@ function Climbs({ entry, set, fly }: PartProps & { fly: FlyView }) {
     set({ climbs: entry.climbs.map((c, k) => (k === i ? { ...c, ...more } : c)) });
   return (
     <section className={classes.sheet} aria-label="Climbs">
-      <h2>{`Climbs at ${formatNumber(angleDegrees, 0)}°, seconds from ${formatNumber(lowerM, 0)} to ${formatNumber(upperM, 0)} m`}</h2>
+      <h2>
+        {`Climbs at ${formatNumber(angleDegrees, 0)}°, seconds from ${formatNumber(lowerM, 0)} to ` +
+          `${formatNumber(upperM, 0)} m`}
+      </h2>
       <div className={classes.row}>
         {entry.climbs.map((c, i) => (
           <Field

@@ -41,7 +41,10 @@ function Fly({ craft, fly }: { craft: CraftView; fly: FlyView }) {
     <StationPage
       eyebrow={`Fly · ${craft.name}`}
       headline={flyHeadline(fly)}
-      detail={`Climbs at ${formatNumber(angleDegrees, 0)}° from ${formatNumber(lowerM, 0)} to ${formatNumber(upperM, 0)} m, protocol ${version}; top speed of passes both ways or all round`}
+      detail={
+        `Climbs at ${formatNumber(angleDegrees, 0)}° from ${formatNumber(lowerM, 0)} to ` +
+        `${formatNumber(upperM, 0)} m, protocol ${version}; top speed of passes both ways or all round`
+      }
       working={told && <HeadlineWorking working={told.working} subject={told.subject} />}
       tools={<FlyTabs />}
       reasons={<ReasonList reasons={fly.comparison.reasons} />}

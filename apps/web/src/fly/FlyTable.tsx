@@ -104,7 +104,8 @@ export function FlyTable({
                       </span>
                       {standing !== undefined && standing.fullThrustN !== null && (
                         <span className={classes.under}>
-                          {`${format.quantity(standing.fullThrustN, 'force').text} a motor on the stand${standing.isSimulated ? ', simulated' : ''}`}
+                          {`${format.quantity(standing.fullThrustN, 'force').text} a motor on the ` +
+                            `stand${standing.isSimulated ? ', simulated' : ''}`}
                         </span>
                       )}
                     </span>

@@ -62,7 +62,8 @@ function Protocol({ craft, fly }: { craft: CraftView; fly: FlyView }) {
             ? 'Every prop is flown the same way, or nothing is told apart. Heights are above where it took off.'
             : left === 0
               ? 'No card is flown by the protocol in force yet: nothing is lost.'
-              : `${left} ${left === 1 ? 'card' : 'cards'} of protocol ${protocol.version} stay on record and are to be flown again.`}
+              : `${left} ${left === 1 ? 'card' : 'cards'} of protocol ${protocol.version} stay on record and are ` +
+                'to be flown again.'}
         </p>
       }
       actions={

@@ -4,7 +4,7 @@ import userEvent from '@testing-library/user-event';
 import type { CreateFlightCardDto } from '@zivvo/contract';
 import { OpenedLog, simulateFlight, USUAL_PROTOCOL, usualFlightPlan } from '@zivvo/core';
 import { address } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { blankEntry, cardBody, entryFaults } from './cardEntry.ts';
 import { Component as CardPage } from './CardPage.tsx';
@@ -24,7 +24,7 @@ const answers = (fly = twice, more: object = {}) => ({
   'GET /crafts/c1': aCraft,
   'GET /fly/c1': fly,
   'GET /prop-models': { items: models, total: 2 },
-  'GET /pack-pieces': [{ id: 'p1', tag: 'P1', chemistry: 'lipo' }],
+  'GET /pack-pieces': listed([{ id: 'p1', tag: 'P1', chemistry: 'lipo' }]),
   ...more,
 });
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');

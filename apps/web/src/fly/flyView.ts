@@ -62,7 +62,9 @@ export function flyHeadline({ comparison, total, referencePropModelId }: FlyView
   return longest ? `${longest.propName} stays up ${by(longest, 'enduranceS')} longer; ${said}` : upperFirst(said);
 }
 
-/** How the figure of the headline follows from the flights: the difference that it tells, else the mean of the first. */
+/**
+ * How the figure of the headline follows from the flights: the difference that it tells, else the mean of the first.
+ */
 export function flyWorking({ comparison }: FlyView): { working: Working; subject: string } | null {
   const reference = comparison.props.find((p) => p.isReference);
   const others = comparison.props.filter((p) => !p.isReference);

@@ -12,7 +12,10 @@ export function logProblem({ code, what, allowed }: WorkProblem): string {
     case 'noTimes':
       return 'The track has no times, so no speeds: let the receiver write them, or type a card by hand.';
     case 'timeBackwards':
-      return 'Its time runs backwards: two logs in one file, or a clock that was set on the way. Cut it there and try again.';
+      return (
+        'Its time runs backwards: two logs in one file, or a clock that was set on the way. Cut it there and try ' +
+        'again.'
+      );
     case 'noColumn':
       return `Say first which column is the ${what}.`;
     case 'noSuchPlace':
@@ -41,7 +44,10 @@ export function segmentText(s: LoggedSegment): string {
   const current = s.currentA === null ? '' : `, ${formatNumber(s.currentA, 1)} A`;
   switch (s.kind) {
     case 'climb':
-      return `${formatNumber(s.climbRateMPerS, 1)} m/s at ${formatNumber(s.angleDegrees, 0)}°, ${formatNumber(s.fromHeightM, 0)} to ${formatNumber(s.toHeightM, 0)} m${current}`;
+      return (
+        `${formatNumber(s.climbRateMPerS, 1)} m/s at ${formatNumber(s.angleDegrees, 0)}°, ` +
+        `${formatNumber(s.fromHeightM, 0)} to ${formatNumber(s.toHeightM, 0)} m${current}`
+      );
     case 'pass':
       return `${formatNumber(s.groundSpeedMPerS, 1)} m/s over ground on ${formatNumber(s.trackDegrees, 0)}°${current}`;
     case 'hover':
@@ -82,9 +88,8 @@ export function logSaid({ wind, battery, shake }: LogReport): string[] {
     said.push(
       wind.isIllConditioned
         ? 'The passes lie within 120°: wind and airspeed cannot be told apart. Fly opposite ones too.'
-        : `Airspeed ${formatNumber(wind.airspeedMPerS, 1)} m/s; wind ${formatNumber(wind.windMPerS, 1)} m/s from ${formatNumber(wind.windFromDegrees, 0)}°${
-            wind.standardErrorMPerS === null ? '' : `, ± ${formatNumber(2 * wind.standardErrorMPerS, 1)} m/s`
-          }.`,
+        : `Airspeed ${formatNumber(wind.airspeedMPerS, 1)} m/s; wind ${formatNumber(wind.windMPerS, 1)} m/s from ` +
+            `${formatNumber(wind.windFromDegrees, 0)}°${wind.standardErrorMPerS === null ? '' : `, ± ${formatNumber(2 * wind.standardErrorMPerS, 1)} m/s`}.`,
     );
   if (battery !== null) {
     const perKm =
@@ -92,7 +97,8 @@ export function logSaid({ wind, battery, shake }: LogReport): string[] {
         ? ''
         : `, ${formatNumber(battery.energyPerKilometreJ / 3600, 1)} Wh a kilometre`;
     said.push(
-      `${formatNumber(battery.energyPerMinuteJ / 3600, 2)} Wh a minute${perKm}; ${formatNumber(battery.usedAh, 2)} Ah used.`,
+      `${formatNumber(battery.energyPerMinuteJ / 3600, 2)} Wh a minute${perKm}; ` +
+        `${formatNumber(battery.usedAh, 2)} Ah used.`,
     );
   }
   return said;

@@ -33,8 +33,8 @@ const READERS: Record<string, { size: number; read: (view: DataView, at: number)
 };
 
 /**
- * Reads the topics asked for out of a ULog. The library says what the log is made of; its messages, of which a flight has
- * a million, are walked here, as an object for each would take four times as long.
+ * Reads the topics asked for out of a ULog. The library says what the log is made of; its messages, of which a flight
+ * has a million, are walked here, as an object for each would take four times as long.
  *
  * @returns names of all topics of which messages were announced
  * @throws {CoreError} `truncated` where not even its first part can be read

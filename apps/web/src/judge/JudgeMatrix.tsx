@@ -126,7 +126,8 @@ function Cell({ row, name, isFrozen }: { row: JudgeRow; name: WishName; isFrozen
   const said =
     difference === null
       ? `${wishWords[name]}: ${value}, ${sourceNames[source]}`
-      : `${wishWords[name]}: ${value}, ${text} ${widthText(name, difference.halfWidth, format)}, ${difference.value > 0 ? wishTold[name].more : wishTold[name].less}, ${sourceNames[source]}`;
+      : `${wishWords[name]}: ${value}, ${text} ${widthText(name, difference.halfWidth, format)}, ` +
+        `${difference.value > 0 ? wishTold[name].more : wishTold[name].less}, ${sourceNames[source]}`;
   const content = (
     <>
       <span className={classes.figure} data-clear={isClear} data-better={cell.gain > 0}>

@@ -173,7 +173,10 @@ function detailOf(view: JudgeView, rows: readonly JudgeRow[]): string {
   const said = counted.filter(([n]) => n > 0).map(([n, one, many]) => `${n} ${n === 1 ? one : many}`);
   const props = rows.length === 1 ? '1 prop' : `${rows.length} props`;
   const left = view.leftOutCount > 0 ? `; ${view.leftOutCount} more are left out` : '';
-  return `${props} on ${said.length === 0 ? 'predictions alone' : said.join(', ')}${view.isSimulated ? ', some simulated' : ''}${left}`;
+  return (
+    `${props} on ` +
+    `${said.length === 0 ? 'predictions alone' : said.join(', ')}${view.isSimulated ? ', some simulated' : ''}${left}`
+  );
 }
 
 function NothingYet({ craft, view, models }: JudgeProps) {

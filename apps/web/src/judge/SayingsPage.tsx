@@ -30,7 +30,8 @@ function Sayings({ craft, view }: { craft: CraftView; view: SayingsView }) {
       detail={
         view.referenceName === null
           ? undefined
-          : `By its own readings where two props differ in that and little else, otherwise by the model at ${view.referenceName}`
+          : 'By its own readings where two props differ in that and little else, otherwise by the model at ' +
+            `${view.referenceName}`
       }
       tools={<JudgeTabs />}
       reasons={

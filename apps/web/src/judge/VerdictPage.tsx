@@ -111,7 +111,8 @@ function Verdict({ craft, verdict }: VerdictProps) {
           </p>
           {winner && (
             <p>
-              {`To buy for ${input.craftName}: ${craft.rotors.length} of ${winner.name}, ${handsText(handsNeeded(craft.rotors, craft.kind))}.`}
+              {`To buy for ${input.craftName}: ${craft.rotors.length} of ${winner.name}, ` +
+                `${handsText(handsNeeded(craft.rotors, craft.kind))}.`}
               {winner.standing ? ` Best with a chance of ${formatShare(winner.standing.bestShare, 0)}.` : ''}
             </p>
           )}

@@ -3,7 +3,7 @@ import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { FreezeVerdictDto, JudgeView, JudgeWishesDto, SayingsView } from '@zivvo/contract';
 import type { SayingAnswer } from '@zivvo/core';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { defaultUnits } from '@zivvo/words';
 import { aCraft, aJudge, models, weightsOf } from './judge.fixtures.ts';
@@ -18,7 +18,7 @@ const answers = (view: JudgeView, more: object = {}) => ({
   'GET /crafts/c1': aCraft,
   'GET /judge/c1': view,
   'GET /prop-models': { items: models, total: 2 },
-  'GET /people': [],
+  'GET /people': listed([]),
   ...more,
 });
 const plain = (text: string | null | undefined): string => (text ?? '').replace(/[\u202f\u00a0]/g, ' ');

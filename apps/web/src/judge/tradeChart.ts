@@ -161,5 +161,8 @@ export function tradeChart({ rows, seriesOf, across, up, ink, width }: TradeInpu
 export function tradeSentence(rows: readonly JudgeRow[], across: WishName, up: WishName): string {
   const points = tradePoints(rows, across, up);
   const frontier = points.filter((p) => !points.some((o) => o !== p && o.x >= p.x && o.y >= p.y));
-  return `${wishHeads[across]} against ${wishHeads[up].toLowerCase()}: ${points.length} props; nobody is better in both than ${frontier.map((p) => p.row.name).join(', ')}.`;
+  return (
+    `${wishHeads[across]} against ${wishHeads[up].toLowerCase()}: ${points.length} props; nobody is better in ` +
+    `both than ${frontier.map((p) => p.row.name).join(', ')}.`
+  );
 }

@@ -28,7 +28,7 @@ export function Beside({
   const { data: run } = useRunQuery(entry.runId, { skip: entry.runId === '' });
   const format = useFormat();
   const unit = unitFor('force', format.choices);
-  const own = runs?.filter((r) => r.craftId === craft.id) ?? [];
+  const own = runs?.items.filter((r) => r.craftId === craft.id) ?? [];
   const cards = fly?.cards.filter((c) => c.propModelId === entry.propId) ?? [];
   if (onStand ? own.length === 0 : cards.length === 0) return null;
   /** A flight with a payload hovers on more than the craft alone. */

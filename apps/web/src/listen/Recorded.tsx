@@ -225,7 +225,8 @@ function Recorder({ listening, onTaken }: { listening: ListeningView; onTaken: (
         <span role="status">
           {`recording… ${formatNumber(seconds, 1)} of ${TAKE_S} s`}
           {nowDb !== null &&
-            `, ${levelText(nowDb + (listening.chainOffsetDb ?? 0), listening)}${listening.isAbsolute ? '' : ', relative'}`}
+            ', ' +
+              `${levelText(nowDb + (listening.chainOffsetDb ?? 0), listening)}${listening.isAbsolute ? '' : ', relative'}`}
         </span>
       ) : (
         <Action disabled={state === 'asking'} onClick={begin}>

@@ -33,7 +33,9 @@ export function SoundPictureView({ picture }: { picture: SoundPicture }) {
     pen.putImageData(image, 0, 0);
   }, [columns, centreHz, ink]);
   const lengthS = columns.length * stepS;
-  const label = `The sound over ${formatNumber(lengthS, 1)} s, from ${formatNumber(centreHz[0] ?? 0, 0)} Hz to ${formatNumber((centreHz.at(-1) ?? 0) / 1000, 0)} kHz`;
+  const label =
+    `The sound over ${formatNumber(lengthS, 1)} s, from ${formatNumber(centreHz[0] ?? 0, 0)} Hz to ` +
+    `${formatNumber((centreHz.at(-1) ?? 0) / 1000, 0)} kHz`;
   return (
     <figure className={classes.picture}>
       <canvas ref={canvas} role="img" aria-label={label} style={{ height: HEIGHT }} />

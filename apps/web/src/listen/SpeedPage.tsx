@@ -58,7 +58,8 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
         ? 'Listening; no comb of blades yet'
         : `${formatNumber(Math.round(rpm / 10) * 10, 0)} rpm by ear`
       : followed.spinDown
-        ? `From ${formatNumber(followed.spinDown.fromRpm, 0)} rpm to half in ${formatNumber(followed.spinDown.toHalfS, 2)} s`
+        ? `From ${formatNumber(followed.spinDown.fromRpm, 0)} rpm to half in ` +
+          `${formatNumber(followed.spinDown.toHalfS, 2)} s`
         : followed.track && followed.track.length > 0
           ? `${formatNumber(median(followed.track.map((s) => s.rpm)), 0)} rpm by ear`
           : 'How fast does it turn?';
@@ -76,7 +77,10 @@ function Speed({ craft, models }: { craft: CraftView; models: readonly PropModel
             Within half a percent where the tone stands out; a second rotor beside it may be the one that is heard.
           </li>
           {live.others.length > 0 && (
-            <li>{`It may be ${live.others.map((r) => formatNumber(r, 0)).join(' or ')} rpm as well: say roughly how fast.`}</li>
+            <li>
+              {`It may be ${live.others.map((r) => formatNumber(r, 0)).join(' or ')} rpm as well: say roughly how ` +
+                'fast.'}
+            </li>
           )}
           <li>Stand well behind the disc, nobody level with it; eyes protected.</li>
         </ul>
@@ -168,7 +172,9 @@ function TrackChart({ track, spinDown }: { track: readonly SpeedAt[]; spinDown: 
       <h2>Speed over time</h2>
       {spinDown && (
         <p>
-          {`Cut at ${formatNumber(spinDown.cutS, 1)} s; half the speed after ${formatNumber(spinDown.toHalfS, 2)} s, not heard any more after ${formatNumber(spinDown.toSilenceS, 2)} s.`}
+          {`Cut at ${formatNumber(spinDown.cutS, 1)} s; half the speed after ` +
+            `${formatNumber(spinDown.toHalfS, 2)} s, not heard any more after ` +
+            `${formatNumber(spinDown.toSilenceS, 2)} s.`}
         </p>
       )}
       <Suspense fallback={<div style={{ height: CHART_HEIGHT }} />}>

@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { CreateListeningDto, CreateTakeDto, CreateVoteDto, ListenView } from '@zivvo/contract';
 import { address } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { Component as BlindPage } from './BlindPage.tsx';
 import { matchedGain, playablePairs } from './blindPairs.ts';
@@ -177,10 +177,10 @@ test('a take on the stand belongs to a run and borrows its thrust', async () => 
   const listen = aListen([aTake('t0', null, 44)], { heardOn: 'stand' });
   const server = pretendServer(
     answers(listen, {
-      'GET /prop-models/m1/runs': [
+      'GET /prop-models/m1/runs': listed([
         { runId: 'r1', campaignName: 'Cliff season', craftId: 'c1', keptAt: '2026-11-19T12:00:00Z' },
         { runId: 'r2', campaignName: 'of another craft', craftId: 'c2', keptAt: '2026-11-19T12:00:00Z' },
-      ],
+      ]),
       'GET /runs/r1': { id: 'r1', steps: [{ thrustN: 4.903325, speedRpm: 7800 }, { thrustN: null }] },
       'POST /listen/c1/listenings/l1/takes': listen,
     }),

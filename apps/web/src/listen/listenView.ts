@@ -99,7 +99,8 @@ export function modelText({ correction: { offsetDb, halfWidthDb, count } }: List
   const off =
     Math.abs(offsetDb) < 0.5
       ? `The model is right on average over ${props} of this craft`
-      : `The model says ${formatNumber(Math.abs(offsetDb), 1)} dB too ${offsetDb > 0 ? 'little' : 'much'} for ${props} of this craft`;
+      : `The model says ${formatNumber(Math.abs(offsetDb), 1)} dB too ${offsetDb > 0 ? 'little' : 'much'} for ` +
+        `${props} of this craft`;
   return `${off}; with that, it is good to ± ${formatNumber(halfWidthDb, 1)} dB for another one.`;
 }
 
@@ -124,7 +125,9 @@ export function soundProblem({ code, what, allowed }: WorkProblem): string {
     case 'notWav':
       return (
         {
-          mp3: 'This is an MP3, whatever its name says: what it leaves out is what the ear would miss here. Record as WAV.',
+          mp3:
+            'This is an MP3, whatever its name says: what it leaves out is what the ear would miss here. Record ' +
+            'as WAV.',
           ogg: 'This is an Ogg file, not a WAV: record as WAV.',
           flac: 'This is a FLAC file, not a WAV: turn it into a WAV, nothing is lost by that.',
           m4a: 'This is an M4A file, not a WAV: record as WAV.',
@@ -156,12 +159,14 @@ export function soundSaid(file: HeardFile): string[] {
   const said: string[] = [];
   if (file.clippedRatio > 0)
     said.push(
-      `Cut off at full scale in ${file.clippedRatio < 0.0001 ? 'under 0.01 %' : formatShare(file.clippedRatio)} of it: turn the gain down and take it again.`,
+      `Cut off at full scale in ${file.clippedRatio < 0.0001 ? 'under 0.01 %' : formatShare(file.clippedRatio)} ` +
+        'of it: turn the gain down and take it again.',
     );
   if (file.channelCount > 1) said.push(`${file.channelCount} channels: the mean of all is what is heard.`);
   if (file.rateHz < 32_000)
     said.push(
-      `${formatNumber(file.rateHz / 1000, 0)} kHz hears nothing above ${formatNumber(file.rateHz / 2000, 0)} kHz: the rush of small props lies there, so compare only takes of this recorder.`,
+      `${formatNumber(file.rateHz / 1000, 0)} kHz hears nothing above ${formatNumber(file.rateHz / 2000, 0)} ` +
+        'kHz: the rush of small props lies there, so compare only takes of this recorder.',
     );
   if (file.isTruncated) said.push('The file breaks off; what is there was read.');
   return said;

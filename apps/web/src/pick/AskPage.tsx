@@ -55,7 +55,8 @@ function AskPage({ craft }: { craft: KittedView }) {
   const { weights } = usedWeights(craft);
   const { ranked, reference } = usePickRanking(craft, setting, space.maps, weights, []);
   const ask = useMemo(
-    () => (present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.map(shelfPack) } : null),
+    () =>
+      present && geometry && packs ? { propModelId: present.id, geometry, shelf: packs.items.map(shelfPack) } : null,
     [present, geometry, packs],
   );
   const { value, problem } = usePickTask(setting, 'questions', ask);
@@ -74,7 +75,8 @@ function AskPage({ craft }: { craft: KittedView }) {
       }
       detail={
         present
-          ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with it is counted.`
+          ? `Each line changes one thing about ${propOfModel(present).name} or the craft; weight that comes with ` +
+            'it is counted.'
           : undefined
       }
       tools={<PickTabs craft={craft} />}
@@ -105,7 +107,7 @@ function AskPage({ craft }: { craft: KittedView }) {
         </EmptyPage>
       )}
       {value && <Forwards answers={value.answers} format={format} />}
-      {value && <Backwards craft={craft} value={value} packs={packs ?? []} />}
+      {value && <Backwards craft={craft} value={value} packs={packs?.items ?? []} />}
       {ranked.length > 0 && <Kit craft={craft} ranked={ranked} reference={reference} />}
     </StationPage>
   );
@@ -268,7 +270,8 @@ function Backwards({ craft, value, packs }: { craft: CraftView; value: Answers; 
         <dd>
           {value.greatestPayloadKg === null
             ? `None: at ${format.quantity(craft.massKg, 'mass').text} it is at its limit or past it.`
-            : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}
+            : `${format.quantity(value.greatestPayloadKg, 'mass').text} more than today, ` +
+              `${format.quantity(craft.massKg + value.greatestPayloadKg, 'mass').text} in all.`}
         </dd>
         <dt>Weight to lose for one inch less</dt>
         <dd>
@@ -307,7 +310,8 @@ function packText(
   if (wantedS === null) return '';
   const tagOf = (answer: PackAnswer): string => packs.find((p) => p.id === answer.pack.id)?.tag ?? '';
   const say = (answer: PackAnswer): string =>
-    `${tagOf(answer)}, ${answer.pack.seriesCount}S ${format.quantity(answer.pack.capacityAh, 'charge').text}: ${formatMinutes(answer.enduranceS)} at ${format.quantity(answer.massKg, 'mass').text}`;
+    `${tagOf(answer)}, ${answer.pack.seriesCount}S ${format.quantity(answer.pack.capacityAh, 'charge').text}: ` +
+    `${formatMinutes(answer.enduranceS)} at ${format.quantity(answer.massKg, 'mass').text}`;
   if (enough) return say(enough);
   const longest = answers.reduce((a, b) => (b.enduranceS > a.enduranceS ? b : a));
   return `None gives that. The longest is ${say(longest)}.`;
@@ -347,7 +351,12 @@ function Kit({
       <p>
         <strong>{names.join(' · ')}</strong>
       </p>
-      <p className="muted">{`Teaches most about ${craft.name}: ${span(kit.diametersM)} across, pitch ${formatNumber(kit.pitchRatios[0], 2)} to ${formatNumber(kit.pitchRatios[1], 2)} of the diameter, ${kit.bladeCounts.join(', ')} blades. ${kit.cost === null ? 'Prices are not known for all of them.' : kit.cost === 0 ? 'All of them are on the rack.' : `To buy: ${formatNumber(kit.cost, 2)}.`}`}</p>
+      <p className="muted">
+        {`Teaches most about ${craft.name}: ${span(kit.diametersM)} across, pitch ` +
+          `${formatNumber(kit.pitchRatios[0], 2)} to ${formatNumber(kit.pitchRatios[1], 2)} of the diameter, ` +
+          `${kit.bladeCounts.join(', ')} blades. ` +
+          `${kit.cost === null ? 'Prices are not known for all of them.' : kit.cost === 0 ? 'All of them are on the rack.' : `To buy: ${formatNumber(kit.cost, 2)}.`}`}
+      </p>
     </section>
   );
 }

@@ -106,7 +106,8 @@ function ComparePage({ craft }: { craft: KittedView }) {
           ? 'Mark at least two props on the map'
           : ranked.length === 0
             ? 'working…'
-            : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ${craft.name}`
+            : `${ranked[0]!.prop.name} leads ${ranked.length - 1} ${ranked.length === 2 ? 'other' : 'others'} on ` +
+              `${craft.name}`
       }
       detail={
         isEmpty

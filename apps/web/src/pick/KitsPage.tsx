@@ -148,10 +148,10 @@ function Way({
     <tr style={{ cursor: 'default' }}>
       <th scope="row" style={{ color: 'var(--ink)', whiteSpace: 'normal' }}>
         {kit?.name ?? 'as described'}
-        <span
-          className="muted"
-          style={{ display: 'block' }}
-        >{`${format.quantity(flown.massKg, 'mass').text}, ${flown.packSeriesCount}S ${format.quantity(flown.packCapacityAh, 'charge', 1).text}, ${flown.motorLabel}`}</span>
+        <span className="muted" style={{ display: 'block' }}>
+          {`${format.quantity(flown.massKg, 'mass').text}, ${flown.packSeriesCount}S ` +
+            `${format.quantity(flown.packCapacityAh, 'charge', 1).text}, ${flown.motorLabel}`}
+        </span>
       </th>
       {props.map((p) => {
         const worked = value?.[p.id];

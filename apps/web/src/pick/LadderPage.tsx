@@ -89,7 +89,11 @@ function Heaviest({ ladder, nameOf }: { ladder: LoadLadder; nameOf: (id: string 
           <strong>{styleNames[style]}:</strong> up to {nameOf(ladder.heaviest[style]) ?? 'none of the rack'}
         </p>
       ))}
-      <p className="muted">{`Limit: ${temperature} in the winding after four minutes with 4, 12 or 35 % of the time at full throttle, and the current limits of ESC and motor. Estimated; feel the motor after the first minute, and the maker’s sheet comes first.`}</p>
+      <p className="muted">
+        {`Limit: ${temperature} in the winding after four minutes with 4, 12 or 35 % of the time at full ` +
+          'throttle, and the current limits of ESC and motor. Estimated; feel the motor after the first minute, ' +
+          'and the maker’s sheet comes first.'}
+      </p>
     </div>
   );
 }

@@ -84,7 +84,10 @@ export function PickMapChart({
       <div
         className={classes.frame}
         role="application"
-        aria-label={`Chart of diameter and pitch, coloured by ${colour === 'score' ? 'score' : pickFigureWords[colour]}. Arrow keys walk, Enter takes the size.`}
+        aria-label={
+          `Chart of diameter and pitch, coloured by ${colour === 'score' ? 'score' : pickFigureWords[colour]}. ` +
+          'Arrow keys walk, Enter takes the size.'
+        }
         tabIndex={0}
         onKeyDown={onKeyDown}
       >
@@ -230,7 +233,10 @@ function plausiblePath({ grid }: PickMap): string {
   const corner = (diameterM: number, ratio: number): string => {
     const pitch = Math.min(pitchesM.at(-1)!, Math.max(pitchesM[0]!, ratio * diameterM));
     const x = ((diameterM - diametersM[0]!) / (diametersM.at(-1)! - diametersM[0]!)) * WIDTH;
-    return `${x.toFixed(1)} ${(HEIGHT - ((pitch - pitchesM[0]!) / (pitchesM.at(-1)! - pitchesM[0]!)) * HEIGHT).toFixed(1)}`;
+    return (
+      `${x.toFixed(1)} ` +
+      `${(HEIGHT - ((pitch - pitchesM[0]!) / (pitchesM.at(-1)! - pitchesM[0]!)) * HEIGHT).toFixed(1)}`
+    );
   };
   const steep = diametersM.map((d) => corner(d, 1.1));
   const shallow = [...diametersM].reverse().map((d) => corner(d, 0.175));

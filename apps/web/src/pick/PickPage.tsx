@@ -355,7 +355,12 @@ function Sureness({ subject, isSimulated }: { subject: RankedProp | null; isSimu
   return (
     <p className={classes.caution}>
       <EvidenceDot mark={mark} />
-      {` ${isCalibrated ? `Calibrated by ${isSimulated ? 'simulated ' : ''}runs of this motor` : 'Estimated from labels, motor size and pack'}: ±${formatNumber(100 * thrustUncertaintyRatio, 0)} % thrust, ±${formatNumber(100 * powerUncertaintyRatio, 0)} % power at a speed; sound ±${levelUncertaintyDb(geometry.diameterM)} dB, ±${COMPARED_LEVEL_DB} between props. ${isCalibrated ? 'Sizes far from those measured are less sure.' : 'Measure two props on the stand before you buy ten.'}`}
+      {' ' +
+        `${isCalibrated ? `Calibrated by ${isSimulated ? 'simulated ' : ''}runs of this motor` : 'Estimated from labels, motor size and pack'}: ` +
+        `±${formatNumber(100 * thrustUncertaintyRatio, 0)} % thrust, ` +
+        `±${formatNumber(100 * powerUncertaintyRatio, 0)} % power at a speed; sound ` +
+        `±${levelUncertaintyDb(geometry.diameterM)} dB, ±${COMPARED_LEVEL_DB} between props. ` +
+        `${isCalibrated ? 'Sizes far from those measured are less sure.' : 'Measure two props on the stand before you buy ten.'}`}
     </p>
   );
 }
@@ -400,6 +405,9 @@ function NothingAllowed({ setting, map }: { setting: PickSetting | null; map: Pa
 
 function ProblemText({ what, allowed }: { what: string; allowed: string }) {
   return (
-    <>{`${what}: ${allowed === '' ? 'cannot be computed with' : `must be ${allowed}`}. Mend it on the craft’s sheet; nothing was lost.`}</>
+    <>
+      {`${what}: ${allowed === '' ? 'cannot be computed with' : `must be ${allowed}`}. Mend it on the craft’s ` +
+        'sheet; nothing was lost.'}
+    </>
   );
 }

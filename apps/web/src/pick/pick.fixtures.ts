@@ -3,6 +3,7 @@ import { INCH_M, layOut, type Layout } from '@zivvo/core';
 import { OwnThreadDesk } from '../test/ownThreadDesk.ts';
 import { PickPool, replacePickPool } from './pickPool.ts';
 import { PickWork } from './pickWork.ts';
+import { listed } from '../test/pretendServer.ts';
 
 /** A survey quad of 1.92 kg, as the server would tell of it. */
 export function craftForPick(more: Partial<CraftView> = {}, layout: Layout = 'quadX'): CraftView {
@@ -92,7 +93,7 @@ export function pickAnswers(craft: CraftView, models: readonly PropModelView[] =
     'GET /air': { air: null },
     'GET /prop-models': { items: models, total: models.length },
     [`GET /crafts/${craft.id}/calibration`]: { calibration: null, isSimulated: false },
-    'GET /pack-pieces': [
+    'GET /pack-pieces': listed([
       {
         id: 'p1',
         tag: 'L4',
@@ -113,7 +114,7 @@ export function pickAnswers(craft: CraftView, models: readonly PropModelView[] =
         cellResistanceOhm: null,
         cRating: null,
       },
-    ],
+    ]),
   };
 }
 

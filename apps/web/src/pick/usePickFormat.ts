@@ -46,13 +46,20 @@ export function usePickFormat(): PickFormat {
     };
     const place: PickFormat['place'] = (map, index, colour, scale, weights) => {
       const { geometry, figures, margins } = workedAt(map, index);
-      const size = `${format.quantity(geometry.diameterM, 'length').text} × ${format.quantity(geometry.pitchM, 'length').text}`;
+      const size =
+        `${format.quantity(geometry.diameterM, 'length').text} × ` +
+        `${format.quantity(geometry.pitchM, 'length').text}`;
       if (Number.isNaN(margins.carry)) return `${size}: nobody moulds such a blade`;
       const [broken] = brokenLimits(margins);
       const score = broken
         ? `barred, ${limitWords[broken]}`
         : `score ${formatNumber(scoreOf(scale, figures, weights), 0)}`;
-      return `${size}: ${score}, ${figure('enduranceS', figures.enduranceS)}, ${figure('carryThrottleRatio', figures.carryThrottleRatio)} throttle, ${figure('fullThrustN', figures.fullThrustN)} a rotor, ${figure('levelDb', figures.levelDb)}${colour === 'score' || colour === 'enduranceS' || colour === 'fullThrustN' || colour === 'levelDb' ? '' : `, ${figure(colour, figures[colour])}`}`;
+      return (
+        `${size}: ${score}, ${figure('enduranceS', figures.enduranceS)}, ` +
+        `${figure('carryThrottleRatio', figures.carryThrottleRatio)} throttle, ` +
+        `${figure('fullThrustN', figures.fullThrustN)} a rotor, ` +
+        `${figure('levelDb', figures.levelDb)}${colour === 'score' || colour === 'enduranceS' || colour === 'fullThrustN' || colour === 'levelDb' ? '' : `, ${figure(colour, figures[colour])}`}`
+      );
     };
     return { figure, place };
   }, [format]);

@@ -5,6 +5,7 @@ import { formatDay } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
@@ -21,7 +22,8 @@ export function Component() {
   const names = new Map(models?.items.map((m) => [m.id, propModelName(m)]));
   return (
     <Ready query={query}>
-      {({ items, total }) => {
+      {(list) => {
+        const { items, total } = list;
         const open = items.reduce((sum, b) => sum + b.pieceCount - b.checkedInCount, 0);
         return (
           <StationPage
@@ -46,6 +48,7 @@ export function Component() {
               </ActionLink>
             }
           >
+            <CutNote list={list} what="deliveries" />
             {items.length === 0 ? (
               <EmptyPage
                 title="Open the bag"

@@ -58,7 +58,9 @@ function Delivery({ batch }: { batch: BatchDetailView }) {
           fitText={
             fit === null
               ? null
-              : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`
+              : `By the numbers the bore ${boreFitNames[fit] === 'fits' ? 'fits' : boreFitNames[fit]} on ` +
+                `${craft!.name}: ${format.millimetres(model!.boreDiameterM!)} over ` +
+                `${format.millimetres(craft!.shaftDiameterM!)}. Try it and say what you feel.`
           }
         />
       }
@@ -85,13 +87,25 @@ function Delivery({ batch }: { batch: BatchDetailView }) {
 function findingText(finding: CheckInFinding, tag: string, format: Format): string {
   switch (finding.code) {
     case 'massOutlier':
-      return `${tag} weighs ${format.quantity(finding.massKg, 'mass', 2).text}, its batch ${format.quantity(finding.medianKg, 'mass', 2).text}: look for a void or flash.`;
+      return (
+        `${tag} weighs ${format.quantity(finding.massKg, 'mass', 2).text}, its batch ` +
+        `${format.quantity(finding.medianKg, 'mass', 2).text}: look for a void or flash.`
+      );
     case 'massTooCoarse':
-      return `${tag}: ${format.quantity(finding.massKg, 'mass', 2).text} is under five steps of ${format.quantity(finding.resolutionKg, 'mass', 2).text}; this scale is too coarse.`;
+      return (
+        `${tag}: ${format.quantity(finding.massKg, 'mass', 2).text} is under five steps of ` +
+        `${format.quantity(finding.resolutionKg, 'mass', 2).text}; this scale is too coarse.`
+      );
     case 'diameterOutlier':
-      return `${tag} is ${format.quantity(finding.diameterM, 'length').text} across, its batch ${format.quantity(finding.medianM, 'length').text}.`;
+      return (
+        `${tag} is ${format.quantity(finding.diameterM, 'length').text} across, its batch ` +
+        `${format.quantity(finding.medianM, 'length').text}.`
+      );
     case 'diameterOffLabel':
-      return `${tag} is ${format.quantity(finding.diameterM, 'length').text} across, the label says ${format.quantity(finding.labelM, 'length').text}.`;
+      return (
+        `${tag} is ${format.quantity(finding.diameterM, 'length').text} across, the label says ` +
+        `${format.quantity(finding.labelM, 'length').text}.`
+      );
   }
 }
 
@@ -121,7 +135,8 @@ function Findings({
     ...batch.findings.map((f) => findingText(f, tags.get(f.id)!, format)),
     ...(open.length > 0
       ? [
-          `${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, and Zivvo refuses to balance them until then.`,
+          `${open.map((p) => p.tag).join(', ')}: fit the ring or ream before balancing. Both move the centre, ` +
+            'and Zivvo refuses to balance them until then.',
         ]
       : []),
     ...(fitText === null ? [] : [fitText]),

@@ -34,21 +34,23 @@ export function ModelRecord({ model }: { model: PropModelView }) {
       </p>
       <p>
         {own?.usable
-          ? `${formatShare(own.usable.ratio, 0)} of ${own.pieceCount} judged pieces were usable${cost === null ? '' : `; a usable one costs ${formatNumber(cost, 2)}`}.`
+          ? `${formatShare(own.usable.ratio, 0)} of ${own.pieceCount} judged pieces were ` +
+            `usable${cost === null ? '' : `; a usable one costs ${formatNumber(cost, 2)}`}.`
           : 'None of its pieces is judged yet.'}
       </p>
-      {runs && runs.length === 0 && <p className="muted">No stand run yet.</p>}
-      {runs && runs.length > 0 && (
+      {runs && runs.total === 0 && <p className="muted">No stand run yet.</p>}
+      {runs && runs.total > 0 && (
         <ul className={classes.history} aria-label="Stand runs">
-          {runs.slice(0, RUNS_SHOWN).map((run) => (
+          {runs.items.slice(0, RUNS_SHOWN).map((run) => (
             <li key={run.runId}>
               <Link
                 to={to(`/stand/runs/${run.runId}`, { craftId: run.craftId })}
               >{`${formatDay(run.keptAt)}, ${run.campaignName}`}</Link>
-              {`: ${run.mostThrustN === null ? 'no thrust read' : `${format.quantity(run.mostThrustN, 'force').text} at most`}${run.maxCurrentA === null ? '' : `, ${format.quantity(run.maxCurrentA, 'current').text}`}${run.origin === 'simulated' ? ', simulated' : ''}`}
+              {': ' +
+                `${run.mostThrustN === null ? 'no thrust read' : `${format.quantity(run.mostThrustN, 'force').text} at most`}${run.maxCurrentA === null ? '' : `, ${format.quantity(run.maxCurrentA, 'current').text}`}${run.origin === 'simulated' ? ', simulated' : ''}`}
             </li>
           ))}
-          {runs.length > RUNS_SHOWN && <li className="muted">{`and ${runs.length - RUNS_SHOWN} earlier`}</li>}
+          {runs.total > RUNS_SHOWN && <li className="muted">{`and ${runs.total - RUNS_SHOWN} earlier`}</li>}
         </ul>
       )}
     </section>

@@ -31,7 +31,7 @@ export function Component() {
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
       {(motors) => {
-        const motor = motors.find((m) => m.id === motorId) ?? null;
+        const motor = motors.items.find((m) => m.id === motorId) ?? null;
         if (motorId !== undefined && motor === null)
           return (
             <EmptyPage title="No such motor" actions={<ActionLink to={to('/rack/parts')}>All parts</ActionLink>}>
@@ -56,7 +56,8 @@ function Motor({ motor }: { motor: MotorPieceView | null }) {
       headline={motor === null ? 'A motor gets its tag' : `Motor ${motor.tag} ${verdictOf(motor)}`}
       detail={
         motor &&
-        `${motor.hours.toFixed(1)} h · ${motor.craftId === null ? 'on the shelf' : `on ${craftName(motor.craftId)}${motor.place === null ? '' : `, ${placeNames[motor.place].toLowerCase()}`}`}`
+        `${motor.hours.toFixed(1)} h · ` +
+          `${motor.craftId === null ? 'on the shelf' : `on ${craftName(motor.craftId)}${motor.place === null ? '' : `, ${placeNames[motor.place].toLowerCase()}`}`}`
       }
       tools={<RackTabs />}
       reasons={
@@ -69,7 +70,7 @@ function Motor({ motor }: { motor: MotorPieceView | null }) {
     >
       <div className={motor ? piece.columns : undefined}>
         <MotorForm motor={motor} onDone={() => go('/rack/parts')} />
-        {motor && <PartHistory events={history} of={`motor ${motor.tag}`} craftName={craftName} />}
+        {motor && <PartHistory list={history} of={`motor ${motor.tag}`} craftName={craftName} />}
       </div>
     </StationPage>
   );
@@ -107,7 +108,7 @@ function MotorForm({ motor, onDone }: { motor: MotorPieceView | null; onDone: ()
   const [restore] = useRestoreMotorMutation();
   const { control, isBusy, notes, onSave, onRemove } = usePartForm<MotorForm>({
     kind: 'motor',
-    reread: async () => (await reread().unwrap()).find((m) => m.id === motor!.id)!,
+    reread: async () => (await reread().unwrap()).items.find((m) => m.id === motor!.id)!,
     blank: blankMotor,
     start: { craftId },
     part: motor,

@@ -1,5 +1,5 @@
 import { heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -75,9 +75,9 @@ const routes = (
 );
 function show(address: string, more: object = {}) {
   const server = pretendServer({
-    'GET /pack-pieces': [pack],
+    'GET /pack-pieces': listed([pack]),
     'GET /pack-pieces/p1/runs': service,
-    'GET /pack-pieces/p1/history': history,
+    'GET /pack-pieces/p1/history': listed(history),
     'GET /prop-models': models,
     'GET /crafts': { items: [], total: 0 },
     ...more,
@@ -171,8 +171,8 @@ test('a motor says how it is, and its history speaks of arms and bearings', asyn
     note: null,
   };
   show('/rack/parts/motors/m7', {
-    'GET /motor-pieces': [motor],
-    'GET /motor-pieces/m7/history': [
+    'GET /motor-pieces': listed([motor]),
+    'GET /motor-pieces/m7/history': listed([
       {
         sequence: 1,
         at: '2026-11-02T10:00:00Z',
@@ -180,7 +180,7 @@ test('a motor says how it is, and its history speaks of arms and bearings', asyn
         change: 'changed',
         values: { place: 'rearLeft', bearing: 'dry', shaftRunOutM: 0.00004 },
       },
-    ],
+    ]),
   });
   await heading('Motor M7 was struck 2 times: feel it');
   expect((await screen.findByRole('region', { name: 'History of motor M7' })).textContent).toMatch(

@@ -45,7 +45,7 @@ export function Component() {
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
       {(packs) => {
-        const pack = packs.find((p) => p.id === packId) ?? null;
+        const pack = packs.items.find((p) => p.id === packId) ?? null;
         if (packId === undefined) return <NewPack />;
         if (pack === null)
           return (
@@ -60,7 +60,8 @@ export function Component() {
 }
 
 const CAUTION =
-  'Charge and keep lithium packs on a fireproof surface, never unwatched; a puffed, dented or hot one is out of service. The maker’s sheet comes first.';
+  'Charge and keep lithium packs on a fireproof surface, never unwatched; a puffed, dented or hot one is out ' +
+  'of service. The maker’s sheet comes first.';
 
 function NewPack() {
   const { to } = useInHand();
@@ -87,7 +88,10 @@ function Pack({ pack }: { pack: PackPieceView }) {
     <StationPage
       eyebrow={`Rack · Pack ${pack.tag}`}
       headline={service ? headlineOf(pack, service) : 'working…'}
-      detail={`${pack.seriesCount}S${pack.parallelCount}P ${chemistryNames[pack.chemistry]} · ${pack.cycleCount === null ? 'charges not counted' : `${pack.cycleCount} charges`}`}
+      detail={
+        `${pack.seriesCount}S${pack.parallelCount}P ${chemistryNames[pack.chemistry]} · ` +
+        `${pack.cycleCount === null ? 'charges not counted' : `${pack.cycleCount} charges`}`
+      }
       tools={<RackTabs />}
       reasons={
         <>
@@ -105,7 +109,7 @@ function Pack({ pack }: { pack: PackPieceView }) {
           onDone={() => go(`/rack/parts/packs/${pack.id}`)}
           onGone={() => go('/rack/parts')}
         />
-        <PartHistory events={history} of={`pack ${pack.tag}`} />
+        <PartHistory list={history} of={`pack ${pack.tag}`} />
       </div>
     </StationPage>
   );
@@ -129,7 +133,10 @@ function Record({ pack, service: { record } }: { pack: PackPieceView; service: P
   return (
     <div className={piece.record}>
       {record.lowestCellV !== null && (
-        <p>{`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} V this chemistry is over-drawn.`}</p>
+        <p>
+          {`Lowest under load: ${formatNumber(record.lowestCellV, 2)} V a cell; under ${formatNumber(emptyV, 2)} ` +
+            'V this chemistry is over-drawn.'}
+        </p>
       )}
       <Measured pack={pack} record={record} />
       <p>{`A run starts at ${formatNumber(gateV, 2)} V a cell or more at rest, or it is kept and does not count.`}</p>
@@ -231,7 +238,7 @@ function PackForm({ pack, onDone, onGone }: { pack: PackPieceView | null; onDone
   const [restore] = useRestorePackMutation();
   const { control, isBusy, notes, onSave, onRemove } = usePartForm<PackForm>({
     kind: 'pack',
-    reread: async () => (await reread().unwrap()).find((p) => p.id === pack!.id)!,
+    reread: async () => (await reread().unwrap()).items.find((p) => p.id === pack!.id)!,
     blank: blankPack,
     part: pack,
     Dto: PackPieceDto,

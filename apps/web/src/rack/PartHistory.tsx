@@ -1,24 +1,25 @@
-import type { PartEventView } from '@zivvo/contract';
+import type { ListView, PartEventView } from '@zivvo/contract';
 import { bearingNames, chemistryNames, fieldNames, placeNames } from '@zivvo/words';
 import { formatDay, formatTime } from '../shared/format/useFormat.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import classes from './PiecePage.module.css';
 
 /** Everything that was written down about a motor or a pack, the newest first. */
 export function PartHistory({
-  events,
+  list,
   of,
   craftName,
 }: {
-  events: readonly PartEventView[] | undefined;
+  list: ListView<PartEventView> | undefined;
   of: string;
   craftName?: (id: string) => string;
 }) {
   return (
     <section className={classes.sheet} aria-label={`History of ${of}`}>
       <h2>History</h2>
-      {events?.length === 0 && <p className="muted">Nothing was written down yet.</p>}
+      {list?.total === 0 && <p className="muted">Nothing was written down yet.</p>}
       <ol className={classes.history}>
-        {(events ?? []).map((e) => (
+        {(list?.items ?? []).map((e) => (
           <li key={e.sequence}>
             <strong>{PAST[e.change]}</strong>
             {e.change === 'changed' &&
@@ -27,10 +28,14 @@ export function PartHistory({
                   .map(([name, value]) => `${(fieldNames[name] ?? name).toLowerCase()} ${said(name, value, craftName)}`)
                   .join(', ') || 'nothing new'
               }`}
-            <div className="muted">{`${formatDay(e.at)}, ${formatTime(e.at).slice(0, 5)}${e.personName === null ? '' : `, ${e.personName}`}`}</div>
+            <div className="muted">
+              {`${formatDay(e.at)}, ` +
+                `${formatTime(e.at).slice(0, 5)}${e.personName === null ? '' : `, ${e.personName}`}`}
+            </div>
           </li>
         ))}
       </ol>
+      {list && <CutNote list={list} what="entries" />}
     </section>
   );
 }

@@ -1,5 +1,5 @@
 import { TextInput } from '@mantine/core';
-import type { MotorPieceView, SparePartView } from '@zivvo/contract';
+import type { MotorPieceView, SparePartView, ListView } from '@zivvo/contract';
 import { bearingNames, chemistryNames, placeNames } from '@zivvo/words';
 import { useState } from 'react';
 import { v7 } from 'uuid';
@@ -17,6 +17,7 @@ import { useFormat } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import table from '../shared/table/Table.module.css';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { Action, ActionLink } from '../shared/ui/Action.tsx';
 import { ProblemNote, Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -30,15 +31,15 @@ export function Component() {
   return (
     <Ready query={{ ...query, currentData: query.currentData ?? query.data }}>
       {(motors) => {
-        const tired = motors.filter((m) => m.strikeCount > 0 || m.bearing === 'gritty');
+        const tired = motors.items.filter((m) => m.strikeCount > 0 || m.bearing === 'gritty');
         return (
           <StationPage
             eyebrow="Rack · Parts"
             headline={
-              motors.length === 0
+              motors.total === 0
                 ? 'No motor has a tag yet'
                 : tired.length === 0
-                  ? `${motors.length} motors, none of them struck`
+                  ? `${motors.total} motors, none of them struck`
                   : `Look at ${tired.map((m) => m.tag).join(', ')}: struck or gritty`
             }
             tools={<RackTabs />}
@@ -57,7 +58,7 @@ export function Component() {
               </>
             }
           >
-            <Motors motors={motors} />
+            <Motors list={motors} />
             <Packs />
             <Spares />
           </StationPage>
@@ -67,7 +68,8 @@ export function Component() {
   );
 }
 
-function Motors({ motors }: { motors: readonly MotorPieceView[] }) {
+function Motors({ list }: { list: ListView<MotorPieceView> }) {
+  const motors = list.items;
   const format = useFormat();
   const go = useGo();
   const onOpen = (id: string): void => go(`/rack/parts/motors/${id}`);
@@ -126,6 +128,7 @@ function Motors({ motors }: { motors: readonly MotorPieceView[] }) {
           )}
         </tbody>
       </table>
+      <CutNote list={list} what="motors" />
     </div>
   );
 }
@@ -135,7 +138,7 @@ function Packs() {
   const go = useGo();
   const onOpen = (id: string): void => go(`/rack/parts/packs/${id}`);
   const { data } = usePacksQuery();
-  const rowKeys = useRowKeys({ onOpen: (i) => data && onOpen(data[i]!.id) });
+  const rowKeys = useRowKeys({ onOpen: (i) => data && onOpen(data.items[i]!.id) });
   if (!data) return null;
   return (
     <div className={table.sheet}>
@@ -150,7 +153,7 @@ function Packs() {
           </tr>
         </thead>
         <tbody {...rowKeys}>
-          {data.map((p) => (
+          {data.items.map((p) => (
             <tr key={p.id} tabIndex={0} onClick={() => onOpen(p.id)}>
               <td className="mono">
                 <strong>{p.tag}</strong>
@@ -161,7 +164,7 @@ function Packs() {
               <td data-right>{p.cycleCount ?? '–'}</td>
             </tr>
           ))}
-          {data.length === 0 && (
+          {data.total === 0 && (
             <tr>
               <td colSpan={5} className="muted">
                 Give each pack a tag: runs name it, and its sag is kept with it.
@@ -170,6 +173,7 @@ function Packs() {
           )}
         </tbody>
       </table>
+      <CutNote list={data} what="packs" />
     </div>
   );
 }
@@ -194,7 +198,8 @@ function Spares() {
   return (
     <section className={table.sheet} style={{ padding: '10px 14px' }} aria-label="Small parts">
       <h2 style={{ margin: '0 0 6px', fontSize: 15 }}>Small parts</h2>
-      {(data ?? []).map((part) => (
+      {data && <CutNote list={data} what="small parts" />}
+      {(data?.items ?? []).map((part) => (
         <div key={part.id} style={{ display: 'flex', gap: 10, alignItems: 'center', minHeight: 44 }}>
           <strong style={{ flex: 1 }}>{part.name}</strong>
           <span className="muted">{`${part.perPieceCount} a prop`}</span>

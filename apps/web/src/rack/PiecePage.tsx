@@ -68,7 +68,7 @@ function Piece({ piece }: { piece: PieceDetailView }) {
   const [act, acting] = useActOnPieceMutation();
   const name = model ? propModelName(model) : '';
   const craft = crafts?.items.find((c) => c.id === piece.craftId);
-  const set = sets?.find((s) => s.id === piece.setId);
+  const set = sets?.items.find((s) => s.id === piece.setId);
   const run = (body: PieceActionBody): void => void act({ id: piece.id, body });
   const where =
     piece.state === 'fitted'
@@ -112,7 +112,7 @@ function Piece({ piece }: { piece: PieceDetailView }) {
       reasons={
         <>
           {piece.condition.reasons.length > 0 && <ReasonList reasons={piece.condition.reasons} />}
-          <Moves piece={piece} sets={sets ?? []} onAct={run} error={acting.error} />
+          <Moves piece={piece} sets={sets?.items ?? []} onAct={run} error={acting.error} />
         </>
       }
       actions={
@@ -141,7 +141,7 @@ function Piece({ piece }: { piece: PieceDetailView }) {
                 key={event.sequence}
                 event={event}
                 craftName={(id) => crafts?.items.find((c) => c.id === id)?.name ?? 'a craft'}
-                setName={(id) => sets?.find((s) => s.id === id)?.name ?? 'a set'}
+                setName={(id) => sets?.items.find((s) => s.id === id)?.name ?? 'a set'}
               />
             ))}
           </ol>
@@ -190,7 +190,10 @@ function Event({
     <li>
       <strong>{pieceActionNamesPast[event.action] ?? event.action}</strong>
       {said.length > 0 && `: ${said.join(', ')}`}
-      <div className="muted">{`${formatDay(event.at)}, ${formatTime(event.at).slice(0, 5)}${event.personName === null ? '' : `, ${event.personName}`}`}</div>
+      <div className="muted">
+        {`${formatDay(event.at)}, ` +
+          `${formatTime(event.at).slice(0, 5)}${event.personName === null ? '' : `, ${event.personName}`}`}
+      </div>
     </li>
   );
 }
@@ -220,7 +223,10 @@ function Moves({
     <div className={classes.moves}>
       {piece.state === 'new' && <p>Not checked in: weigh it, say how the bore fits and how it looks.</p>}
       {(piece.boreFit === 'needsRing' || piece.boreFit === 'needsReaming') && (
-        <p>{`The bore ${piece.boreFit === 'needsRing' ? 'needs a ring' : 'is to be reamed'} first: that moves the centre, so it comes before balancing.`}</p>
+        <p>
+          {`The bore ${piece.boreFit === 'needsRing' ? 'needs a ring' : 'is to be reamed'} first: that moves the ` +
+            'centre, so it comes before balancing.'}
+        </p>
       )}
       {piece.state === 'fitted' && <Action onClick={() => onAct({ action: 'remove' })}>Take it off the craft</Action>}
       <TextInput

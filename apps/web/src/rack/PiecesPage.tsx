@@ -57,12 +57,14 @@ export function Component() {
             headline={
               all === 0 && !isFiltered
                 ? 'No piece has been checked in yet'
-                : `${total} ${total === 1 ? 'piece' : 'pieces'}${state === null ? '' : ` ${pieceStateNames[state as PieceView['state']]}`}${untouched === 'yes' ? ' lay untouched for half a year' : ''}`
+                : `${total} ` +
+                  `${total === 1 ? 'piece' : 'pieces'}${state === null ? '' : ` ${pieceStateNames[state as PieceView['state']]}`}${untouched === 'yes' ? ' lay untouched for half a year' : ''}`
             }
             detail={
               all === 0
                 ? undefined
-                : `${states.fitted ?? 0} on craft, ${(states.trued ?? 0) + (states.resting ?? 0)} ready or resting, ${states.new ?? 0} still to check in.`
+                : `${states.fitted ?? 0} on craft, ${(states.trued ?? 0) + (states.resting ?? 0)} ready or ` +
+                  `resting, ${states.new ?? 0} still to check in.`
             }
             tools={<RackTabs />}
             reasons={
@@ -264,7 +266,7 @@ function BulkWork({ pieces, onDone }: { pieces: readonly PieceView[]; onDone: ()
         label="Into the set"
         value={setId}
         onChange={(e) => setSetId(e.currentTarget.value)}
-        data={[{ value: '', label: 'choose' }, ...(sets ?? []).map((s) => ({ value: s.id, label: s.name }))]}
+        data={[{ value: '', label: 'choose' }, ...(sets?.items ?? []).map((s) => ({ value: s.id, label: s.name }))]}
       />
       <Action
         disabled={setId === ''}

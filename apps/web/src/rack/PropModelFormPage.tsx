@@ -172,7 +172,9 @@ function ModelFormPage({ model }: { model: PropModelView | null }) {
               readings={planforms.map((p) => ({
                 key: p,
                 title: planformNames[p],
-                reasons: `${format.millimetres(usualChord75M({ diameterM: shape[0], bladeCount: shape[2], tipShape: shape[3], planform: p }))} at three quarters of the radius`,
+                reasons:
+                  `${format.millimetres(usualChord75M({ diameterM: shape[0], bladeCount: shape[2], tipShape: shape[3], planform: p }))} ` +
+                  'at three quarters of the radius',
                 glyph: (
                   <BladeGlyph
                     size={54}

@@ -12,6 +12,7 @@ import { BladeGlyph } from '../shared/ui/BladeGlyph.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { propModelName } from '../shared/ui/propModelName.ts';
 import { StationPage } from '../shared/ui/StationPage.tsx';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { HandArrow } from '../shared/ui/HandArrow.tsx';
 import { RackTabs } from './RackTabs.tsx';
 import { bySize, rackFindings, wantedText } from './rackView.ts';
@@ -24,7 +25,8 @@ export function Component() {
   useKeys([{ key: 'n', what: 'New prop model', run: () => go('/rack/new') }]);
   return (
     <Ready query={query}>
-      {({ items, total }) => {
+      {(list) => {
+        const { items, total } = list;
         const findings = rackFindings(items);
         return (
           <StationPage
@@ -32,7 +34,8 @@ export function Component() {
             headline={
               items.length === 0
                 ? 'The rack is empty'
-                : `${total} ${total === 1 ? 'model' : 'models'}, ${findings.fullSets} full ${findings.fullSets === 1 ? 'set' : 'sets'} of four`
+                : `${total} ${total === 1 ? 'model' : 'models'}, ${findings.fullSets} full ` +
+                  `${findings.fullSets === 1 ? 'set' : 'sets'} of four`
             }
             detail={items.length === 0 ? undefined : 'Enter opens a model. A set of four takes two of each hand.'}
             reasons={
@@ -59,6 +62,7 @@ export function Component() {
               </ActionLink>
             }
           >
+            <CutNote list={list} what="models" />
             {items.length === 0 ? (
               <EmptyPage
                 title="Type the first label"

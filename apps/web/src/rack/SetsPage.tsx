@@ -16,6 +16,7 @@ import { usePropModelsQuery } from '../shared/api/rackApi.ts';
 import { useAsking } from '../shared/api/useAsking.ts';
 import { forgetMadeId, madeIdOf, useKept } from '../shared/forms/kept.ts';
 import { useInHand } from '../shared/inHand/useInHand.ts';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { Action } from '../shared/ui/Action.tsx';
 import { AskedNote } from '../shared/ui/AskedNote.tsx';
 import actionClasses from '../shared/ui/Action.module.css';
@@ -34,23 +35,24 @@ export function Component() {
   return (
     <Ready query={query}>
       {(sets) => {
-        const short = sets.filter((s) => s.needs && !s.needs.isComplete);
+        const short = sets.items.filter((s) => s.needs && !s.needs.isComplete);
         return (
           <StationPage
             eyebrow="Rack · Sets"
             headline={
-              sets.length === 0
+              sets.total === 0
                 ? 'No set yet'
                 : short.length === 0
-                  ? `${sets.length} ${sets.length === 1 ? 'set' : 'sets'}, nothing missing`
+                  ? `${sets.total} ${sets.total === 1 ? 'set' : 'sets'}, nothing missing`
                   : `${short[0]!.name} needs ${needText(short[0]!)}`
             }
             detail="One model per set; colours may mix, models not."
             tools={<RackTabs />}
             reasons={<ChangesLeft crafts={crafts?.items ?? []} />}
           >
+            <CutNote list={sets} what="sets" />
             <NewSet crafts={crafts?.items ?? []} />
-            {sets.length === 0 ? (
+            {sets.total === 0 ? (
               <EmptyPage title="Put pieces together">
                 <p>
                   Name a set and its craft, then mark pieces in the list of pieces and put them into it. What it lacks
@@ -58,7 +60,7 @@ export function Component() {
                 </p>
               </EmptyPage>
             ) : (
-              sets.map((set) => (
+              sets.items.map((set) => (
                 <SetSheet
                   key={set.id}
                   set={set}
@@ -219,7 +221,7 @@ function ChangesLeft({ crafts }: { crafts: readonly CraftView[] }) {
         ]
       : [];
   });
-  const [screws] = spares ?? [];
+  const [screws] = spares?.items ?? [];
   return (
     <div className={classes.left}>
       {rows.map(({ craft, model, left, has }) => (
@@ -234,9 +236,10 @@ function ChangesLeft({ crafts }: { crafts: readonly CraftView[] }) {
           )}
           .{' '}
           {screws && left.count > 0 && screws.count < left.count * craft.rotors.length * screws.perPieceCount && (
-            <span
-              className={classes.short}
-            >{`${screws.name}: ${screws.count} left, ${left.count * craft.rotors.length * screws.perPieceCount} needed.`}</span>
+            <span className={classes.short}>
+              {`${screws.name}: ${screws.count} left, ${left.count * craft.rotors.length * screws.perPieceCount} ` +
+                'needed.'}
+            </span>
           )}
         </p>
       ))}

@@ -1,5 +1,5 @@
 import { field, fill, heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -52,8 +52,8 @@ function show(address: string, answers: Record<string, unknown>) {
   const server = pretendServer({
     'GET /prop-models': { items: [model()], total: 1 },
     'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', rotors: [] }], total: 1 },
-    'GET /pack-pieces': [],
-    'GET /spare-parts': [],
+    'GET /pack-pieces': listed([]),
+    'GET /spare-parts': listed([]),
     'GET /batches': { items: [], total: 0 },
     ...answers,
   });
@@ -257,7 +257,7 @@ describe('motors, packs and small parts', () => {
 
   test('what was struck or grinds is named first', async () => {
     show('/rack/parts', {
-      'GET /motor-pieces': [motor, { ...motor, id: 'y', tag: 'M8', strikeCount: 0, bearing: 'smooth' }],
+      'GET /motor-pieces': listed([motor, { ...motor, id: 'y', tag: 'M8', strikeCount: 0, bearing: 'smooth' }]),
     });
     await heading('Look at M7: struck or gritty');
     expect((await screen.findByRole('row', { name: /M7/ })).textContent).toMatch(/Petrel, rear left12\.51/);
@@ -266,8 +266,8 @@ describe('motors, packs and small parts', () => {
   test('small parts are counted one by one, never under nothing', async () => {
     const screws = { id: 's', revision: 3, name: 'M2 × 8', count: 0, perPieceCount: 2 };
     const { sent } = show('/rack/parts', {
-      'GET /motor-pieces': [],
-      'GET /spare-parts': [screws],
+      'GET /motor-pieces': listed([]),
+      'GET /spare-parts': listed([screws]),
       'PUT /spare-parts/s': screws,
       'POST /spare-parts': screws,
     });

@@ -1,5 +1,5 @@
 import { heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { describe, expect, test } from '@jest/globals';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -81,8 +81,8 @@ function show(address: string, answers: Record<string, unknown>) {
     'GET /prop-models': { items: [model], total: 1 },
     'GET /prop-models/m1': model,
     'GET /crafts': { items: [{ id: 'c1', name: 'Petrel', rotors: [] }], total: 1 },
-    'GET /sets': [],
-    'GET /spare-parts': [],
+    'GET /sets': listed([]),
+    'GET /spare-parts': listed([]),
     'GET /pieces/available': [],
     ...answers,
   });
@@ -323,9 +323,9 @@ describe('sets', () => {
 
   test('the hand that is missing is named, and another model stands out', async () => {
     show('/rack/sets', {
-      'GET /sets': [
+      'GET /sets': listed([
         aSet([piece('AB12'), piece('CD34', { hand: 'ccw' }), piece('EF56', { hand: 'ccw', propModelId: 'm9' })]),
-      ],
+      ]),
     });
     await heading('K12 needs 1 CW');
     const set = screen.getByRole('region', { name: 'K12' });
@@ -335,7 +335,7 @@ describe('sets', () => {
 
   test('a piece is taken out by its key', async () => {
     const { sent } = show('/rack/sets', {
-      'GET /sets': [aSet([piece('AB12'), piece('CD34', { hand: 'ccw' })], { cwCount: 1, ccwCount: 1 })],
+      'GET /sets': listed([aSet([piece('AB12'), piece('CD34', { hand: 'ccw' })], { cwCount: 1, ccwCount: 1 })]),
       'POST /pieces/AB12/actions': piece('AB12'),
     });
     await heading('1 set, nothing missing');
@@ -364,7 +364,7 @@ describe('sets', () => {
   });
 
   test('taken apart it says that the pieces stay', async () => {
-    const { sent } = show('/rack/sets', { 'GET /sets': [aSet([piece('AB12')])], 'DELETE /sets/s1': null });
+    const { sent } = show('/rack/sets', { 'GET /sets': listed([aSet([piece('AB12')])]), 'DELETE /sets/s1': null });
     await heading('K12 needs 1 CW and 2 CCW');
     await userEvent.click(screen.getByRole('button', { name: 'Take apart' }));
     expect(sent[0]).toMatchObject({ method: 'DELETE', path: '/sets/s1' });
@@ -379,7 +379,7 @@ describe('sets', () => {
         total: 1,
       },
       'GET /pieces/available': [{ propModelId: 'm1', cwCount: 7, ccwCount: 4 }],
-      'GET /spare-parts': [{ id: 'x', name: 'M2 × 8', count: 12, perPieceCount: 2 }],
+      'GET /spare-parts': listed([{ id: 'x', name: 'M2 × 8', count: 12, perPieceCount: 2 }]),
     });
     const line = (await screen.findByText('Petrel:')).closest('p')!;
     await waitFor(() =>

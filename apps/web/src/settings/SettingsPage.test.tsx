@@ -3,7 +3,7 @@ import { screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { AirView, HealthView, PersonView } from '@zivvo/contract';
 import { heading } from '../test/onPage.ts';
-import { pretendServer, Refusal } from '../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../test/pretendServer.ts';
 import { renderInApp } from '../test/renderInApp.tsx';
 import { Component as SettingsPage } from './SettingsPage.tsx';
 
@@ -29,7 +29,12 @@ const air: AirView = {
 const plain = (text: string | null): string => (text ?? '').replace(/\u202f/g, ' ');
 
 function show(answers: object = {}) {
-  const server = pretendServer({ 'GET /health': health, 'GET /people': people, 'GET /air': { air }, ...answers });
+  const server = pretendServer({
+    'GET /health': health,
+    'GET /people': listed(people),
+    'GET /air': { air },
+    ...answers,
+  });
   renderInApp(<SettingsPage />, { address: '/settings' });
   return server;
 }

@@ -28,7 +28,8 @@ export function Component() {
       headline="The workshop as you like it"
       detail={
         health
-          ? `${health.workshop.name} · Zivvo ${health.version} · database ${health.database.schema}, PostgreSQL ${health.database.postgres}`
+          ? `${health.workshop.name} · Zivvo ${health.version} · database ${health.database.schema}, PostgreSQL ` +
+            `${health.database.postgres}`
           : undefined
       }
     >
@@ -44,7 +45,7 @@ export function Component() {
 function People() {
   const dispatch = useAppDispatch();
   const personId = useAppSelector((s) => s.settings.personId);
-  const { data: people = [] } = usePeopleQuery();
+  const { data: people } = usePeopleQuery();
   const [add, adding] = useAddPersonMutation();
   const [name, setName, handedOver] = useKept('person/new', () => '');
   const onAdd = async (): Promise<void> => {
@@ -60,7 +61,10 @@ function People() {
         label="At work on this browser"
         value={personId ?? ''}
         onChange={(e) => dispatch(personChosen(e.currentTarget.value === '' ? null : e.currentTarget.value))}
-        data={[{ value: '', label: 'nobody chosen' }, ...people.map((p) => ({ value: p.id, label: p.name }))]}
+        data={[
+          { value: '', label: 'nobody chosen' },
+          ...(people?.items ?? []).map((p) => ({ value: p.id, label: p.name })),
+        ]}
       />
       <form
         noValidate
@@ -132,7 +136,11 @@ function ReadAir({ air }: { air: AirView | null }) {
             Read the air
           </Action>
           {air && (
-            <span className="muted">{`${format.quantity(air.densityKgPerM3, 'density').text} by CIPM-2007, as thin as the standard air at ${Math.round(air.densityAltitudeM)} m. Read ${formatDay(air.readAt)}, ${formatTime(air.readAt)}.`}</span>
+            <span className="muted">
+              {`${format.quantity(air.densityKgPerM3, 'density').text} by CIPM-2007, as thin as the standard air ` +
+                `at ${Math.round(air.densityAltitudeM)} m. Read ${formatDay(air.readAt)}, ` +
+                `${formatTime(air.readAt)}.`}
+            </span>
           )}
         </div>
       </fieldset>

@@ -194,7 +194,10 @@ function FirstRun({ crafts, models }: { crafts: CraftListView['items']; models: 
                 legend={readings.length > 1 ? 'Read as, likeliest first: which is it?' : 'Read as'}
                 readings={readings.map((r, i) => ({
                   key: String(i),
-                  title: `${format.quantity(r.diameterM, 'length').text} across, pitch ${format.quantity(r.pitchM!, 'length').text}, ${r.bladeCount === null ? `${USUAL_BLADES} blades taken` : `${r.bladeCount} blades`}`,
+                  title:
+                    `${format.quantity(r.diameterM, 'length').text} across, pitch ` +
+                    `${format.quantity(r.pitchM!, 'length').text}, ` +
+                    `${r.bladeCount === null ? `${USUAL_BLADES} blades taken` : `${r.bladeCount} blades`}`,
                   reasons: r.reasons.map(labelReasonSentence).join(', '),
                 }))}
                 chosen={readings.length === 1 ? '0' : typed.reading}

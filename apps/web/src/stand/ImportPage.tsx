@@ -42,8 +42,10 @@ export function Component() {
   const { propModelId, to } = useInHand();
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
-  const { data: packs = [] } = usePacksQuery();
-  const { data: recipes = [], isLoading: areRecipesComing } = useImportRecipesQuery();
+  const { data: shelf } = usePacksQuery();
+  const packs = shelf?.items ?? [];
+  const { data: remembered, isLoading: areRecipesComing } = useImportRecipesQuery();
+  const recipes = remembered?.items ?? [];
   const [store, storing] = useStoreBlobMutation();
   const [importRuns, importing] = useImportRunsMutation();
   const [runId, setRunId] = useState(() => v7());
@@ -168,7 +170,8 @@ export function Component() {
           }
           detail={
             source === null
-              ? 'CSV, TSV or semicolons; decimal point or comma; steps, or all that a logger wrote. Nothing is saved before you keep it.'
+              ? 'CSV, TSV or semicolons; decimal point or comma; steps, or all that a logger wrote. Nothing is ' +
+                'saved before you keep it.'
               : source.name
           }
           reasons={

@@ -171,10 +171,13 @@ function Results({ results, campaign, models, throttleRatio }: ResultsProps) {
       eyebrow={`Stand · ${craft?.name ?? ''} · ${campaign.name}`}
       headline={format.sentence(results.headline)}
       detail={[
-        `${campaign.runCount} runs, ${formatDay(campaign.createdAt)}, ${format.quantity(campaign.temperatureC, 'temperature').text}, ${format.quantity(campaign.densityKgPerM3, 'density').text}`,
+        `${campaign.runCount} runs, ${formatDay(campaign.createdAt)}, ` +
+          `${format.quantity(campaign.temperatureC, 'temperature').text}, ` +
+          `${format.quantity(campaign.densityKgPerM3, 'density').text}`,
         results.spreadRatio === null
           ? ''
-          : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of freedom)`,
+          : `one run repeats within ${formatShare(results.spreadRatio)} (${results.degreesOfFreedom} degrees of ` +
+            'freedom)',
         results.fullVoltageV === null ? '' : `full throttle: ${standText(results.fullVoltageV)}`,
         isSimulated ? 'simulated' : '',
       ]

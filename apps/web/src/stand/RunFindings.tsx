@@ -12,13 +12,17 @@ export function RunFindings({ findings }: Pick<RunView, 'findings'>) {
       {rise && (
         <p>
           <strong>{`${figureNames.riseS}: ${formatNumber(rise.riseS, 3)} s`}</strong>
-          {` to nine tenths of what ${formatShare(rise.fromThrottleRatio)} to ${formatShare(rise.toThrottleRatio)} throttle brings, ${rise.count === 1 ? 'one burst' : `mean of ${rise.count} bursts${rise.spreadS === null ? '' : `, ± ${formatNumber(rise.spreadS, 3)} s between them`}`}.`}
+          {` to nine tenths of what ${formatShare(rise.fromThrottleRatio)} to ` +
+            `${formatShare(rise.toThrottleRatio)} throttle brings, ` +
+            `${rise.count === 1 ? 'one burst' : `mean of ${rise.count} bursts${rise.spreadS === null ? '' : `, ± ${formatNumber(rise.spreadS, 3)} s between them`}`}.`}
         </p>
       )}
       {coast && (
         <p>
           <strong>{`Half its speed after ${formatNumber(coast.halfS, 2)} s`}</strong>
-          {` without throttle, from ${formatNumber(coast.speedRpm, 0)} rpm; the bearings take ${formatShare(coast.dryShare)} of what slows it, ${coast.count === 1 ? 'one run-down' : `mean of ${coast.count} run-downs`}.`}
+          {` without throttle, from ${formatNumber(coast.speedRpm, 0)} rpm; the bearings take ` +
+            `${formatShare(coast.dryShare)} of what slows it, ` +
+            `${coast.count === 1 ? 'one run-down' : `mean of ${coast.count} run-downs`}.`}
         </p>
       )}
     </section>

@@ -5,6 +5,7 @@ import { formatDay } from '../shared/format/useFormat.ts';
 import { useGo, useInHand } from '../shared/inHand/useInHand.ts';
 import { useRowKeys } from '../shared/table/useRowKeys.ts';
 import table from '../shared/table/Table.module.css';
+import { CutNote } from '../shared/ui/CutNote.tsx';
 import { ActionLink } from '../shared/ui/Action.tsx';
 import { EmptyPage, Ready } from '../shared/ui/PageStates.tsx';
 import { StationPage } from '../shared/ui/StationPage.tsx';
@@ -19,48 +20,52 @@ export function Component() {
   useKeys([{ key: 'n', what: 'New stand evening', run: () => go('/stand/new') }]);
   return (
     <Ready query={query}>
-      {({ items, total }) => (
-        <StationPage
-          eyebrow={craft ? `Stand · ${craft.name}` : 'Stand'}
-          headline={
-            items.length === 0
-              ? 'No stand evening yet'
-              : `${total} stand ${total === 1 ? 'evening' : 'evenings'}${craft ? ` for ${craft.name}` : ''}`
-          }
-          reasons={
-            <p style={{ margin: 0 }}>
-              The same protocol for every prop, two runs or more, a pack above its gate. Rig bolted down and caged, a
-              switch within reach; nobody level with the disc.
-            </p>
-          }
-          actions={
-            <>
-              <ActionLink weight="main" hint="n" to={to('/stand/new')}>
-                New stand evening
-              </ActionLink>
-              <ActionLink to={to('/stand/instruments')}>Instruments</ActionLink>
-            </>
-          }
-        >
-          {items.length === 0 ? (
-            <EmptyPage
-              title="One evening, one craft, its props"
-              actions={
-                <ActionLink weight="main" to={to(crafts?.items.length === 0 ? '/crafts/new' : '/stand/new')}>
-                  {crafts?.items.length === 0 ? 'Describe a craft first' : 'New stand evening'}
-                </ActionLink>
-              }
-            >
-              <p>
-                Type a run step by step, paste it from a spreadsheet, or drop the file your stand wrote. Zivvo ranks the
-                props at full throttle and at this craft’s hover, and says which differences are real.
+      {(list) => {
+        const { items, total } = list;
+        return (
+          <StationPage
+            eyebrow={craft ? `Stand · ${craft.name}` : 'Stand'}
+            headline={
+              items.length === 0
+                ? 'No stand evening yet'
+                : `${total} stand ${total === 1 ? 'evening' : 'evenings'}${craft ? ` for ${craft.name}` : ''}`
+            }
+            reasons={
+              <p style={{ margin: 0 }}>
+                The same protocol for every prop, two runs or more, a pack above its gate. Rig bolted down and caged, a
+                switch within reach; nobody level with the disc.
               </p>
-            </EmptyPage>
-          ) : (
-            <Evenings items={items} names={new Map(crafts?.items.map((c) => [c.id, c.name]))} />
-          )}
-        </StationPage>
-      )}
+            }
+            actions={
+              <>
+                <ActionLink weight="main" hint="n" to={to('/stand/new')}>
+                  New stand evening
+                </ActionLink>
+                <ActionLink to={to('/stand/instruments')}>Instruments</ActionLink>
+              </>
+            }
+          >
+            <CutNote list={list} what="evenings" />
+            {items.length === 0 ? (
+              <EmptyPage
+                title="One evening, one craft, its props"
+                actions={
+                  <ActionLink weight="main" to={to(crafts?.items.length === 0 ? '/crafts/new' : '/stand/new')}>
+                    {crafts?.items.length === 0 ? 'Describe a craft first' : 'New stand evening'}
+                  </ActionLink>
+                }
+              >
+                <p>
+                  Type a run step by step, paste it from a spreadsheet, or drop the file your stand wrote. Zivvo ranks
+                  the props at full throttle and at this craft’s hover, and says which differences are real.
+                </p>
+              </EmptyPage>
+            ) : (
+              <Evenings items={items} names={new Map(crafts?.items.map((c) => [c.id, c.name]))} />
+            )}
+          </StationPage>
+        );
+      }}
     </Ready>
   );
 }

@@ -26,7 +26,8 @@ export function Component() {
   const go = useGo();
   const campaign = useCampaignQuery(campaignId);
   const { data: models } = usePropModelsQuery();
-  const { data: packs = [] } = usePacksQuery();
+  const { data: shelf } = usePacksQuery();
+  const packs = shelf?.items ?? [];
   const [create, creating] = useCreateRunMutation();
   const [startLive, startingLive] = useStartLiveMutation();
   const [id] = useState(() => v7());

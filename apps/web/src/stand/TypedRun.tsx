@@ -66,7 +66,7 @@ export function TypedRun({ run }: { run: RunView }) {
           densityKgPerM3: campaign.densityKgPerM3,
         })
       : [];
-  const pack = packs?.find((p) => p.id === run.packPieceId);
+  const pack = packs?.items.find((p) => p.id === run.packPieceId);
   const filled = reading.steps.length;
 
   const change = (part: Partial<RunDraftDto>): void => {
@@ -106,7 +106,10 @@ export function TypedRun({ run }: { run: RunView }) {
 
   return (
     <StationPage
-      eyebrow={`Stand · run ${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}${pack ? ` · pack ${pack.tag}` : ''}`}
+      eyebrow={
+        'Stand · run ' +
+        `${run.ordinal}${model ? ` of ${propModelName(model)}` : ''}${pack ? ` · pack ${pack.tag}` : ''}`
+      }
       headline={
         filled === 0
           ? 'Type the run: throttle down, readings across'
@@ -210,9 +213,10 @@ function TwoDrafts({
       <h2>This run was typed into somewhere else as well: which shall hold?</h2>
       <ul>
         {differing.slice(0, MOST_CELLS).map((d) => (
-          <li
-            key={d.name}
-          >{`${d.name}: here ${d.mine === '' ? 'nothing' : d.mine}, there ${d.theirs === '' ? 'nothing' : d.theirs}`}</li>
+          <li key={d.name}>
+            {`${d.name}: here ${d.mine === '' ? 'nothing' : d.mine}, there ` +
+              `${d.theirs === '' ? 'nothing' : d.theirs}`}
+          </li>
         ))}
         {differing.length > MOST_CELLS && <li>{`and ${differing.length - MOST_CELLS} cells more`}</li>}
       </ul>

@@ -55,7 +55,10 @@ export function carryName(craft: Pick<CraftView, 'name' | 'kind'> | undefined): 
   return craft ? `${carryNames[craft.kind]} of ${craft.name}` : 'what carries it';
 }
 
-/** Which figure orders the difference column at each point: thrust, except at hover, where thrust is given, and beside the curve. */
+/**
+ * Which figure orders the difference column at each point: thrust, except at hover, where thrust is given, and beside
+ * the curve.
+ */
 export function comparedFigureName(point: PointName): PointFigure {
   if (point === 'response') return 'riseS';
   return point === 'hover' ? 'powerW' : 'thrustN';

@@ -95,7 +95,8 @@ describe('files', () => {
   test('semicolons, decimal commas, units in headers', () => {
     const table = gridFromTable(
       parseDelimited(
-        '\uFEFFsep=;\nThrottle %;Thrust [g];RPM;Amps;Pack voltage V;Remark\n50;702,5;14010;8,1;24,1;ok\n100;2310;20180;36,9;23,8;\n',
+        '\uFEFFsep=;\nThrottle %;Thrust [g];RPM;Amps;Pack voltage ' +
+          'V;Remark\n50;702,5;14010;8,1;24,1;ok\n100;2310;20180;36,9;23,8;\n',
       ),
     );
     expect(table.unknown).toEqual(['Remark']);

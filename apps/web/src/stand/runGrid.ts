@@ -90,8 +90,8 @@ export function withAddedColumn(grid: RunGrid): RunGrid {
 }
 
 /**
- * The grid with one reading more: in the first row that is empty, under columns of its quantities, which are added where
- * they lack. A full grid stays as it is.
+ * The grid with one reading more: in the first row that is empty, under columns of its quantities, which are added
+ * where they lack. A full grid stays as it is.
  */
 export function withReading(grid: RunGrid, step: StandStep): RunGrid {
   const read = standQuantityNames.filter((q) => step[q] !== null);
@@ -232,7 +232,8 @@ export function readGrid(grid: RunGrid): GridReading {
   if (!has('thrustN')) obstacles.push('Say which column is the thrust.');
   if (unitless.length > 0)
     obstacles.push(
-      `Say the unit of ${unitless.map((c) => quantityNames[c.quantity!].toLowerCase()).join(', ')}: the header does not.`,
+      `Say the unit of ${unitless.map((c) => quantityNames[c.quantity!].toLowerCase()).join(', ')}: the header ` +
+        'does not.',
     );
   if (table.errors.length > 0)
     obstacles.push(

@@ -18,8 +18,8 @@ const head = (quantity: StandQuantity, choices: UnitChoices): string => {
 };
 
 /**
- * An evening as a spreadsheet takes it: results at the point looked at, every step of every kept run as it was read, and
- * what the evening was. With it the results can be reduced again by hand.
+ * An evening as a spreadsheet takes it: results at the point looked at, every step of every kept run as it was read,
+ * and what the evening was. With it the results can be reduced again by hand.
  *
  * @param results - as {@link resultCells} makes them
  * @param nameOf - of a prop model

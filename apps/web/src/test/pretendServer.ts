@@ -55,3 +55,10 @@ function isJson(request: Request): boolean {
 function problem({ status, code, title, detail }: Refusal): Response {
   return Response.json({ status, code, title, detail, fields: [] }, { status });
 }
+
+/** What a list answers that holds all there are. */
+export const listed = <T>(items: readonly T[]): { items: readonly T[]; total: number; isCut: boolean } => ({
+  items,
+  total: items.length,
+  isCut: false,
+});

@@ -52,7 +52,7 @@ export class UpdateRigDto extends RigDto {
 }
 
 /** One look at the shaft. */
-export class LookDto {
+export class LevelObservationDto {
   /** Moments of the tape that was on, by place. */
   @NumbersWithin(balanceLimits.momentKgM, balanceLimits.placeCount.max)
   tape!: number[];
@@ -120,9 +120,9 @@ export class CorrectionDto {
   @WholeWithin(balanceLimits.placeCount)
   place!: number;
 
-  /** How many looks and swings came before, and whether blades had been weighed. */
-  @WholeWithin(balanceLimits.lookCount)
-  lookCount!: number;
+  /** How many observations and swings came before, and whether blades had been weighed. */
+  @WholeWithin(balanceLimits.observationCount)
+  observationCount!: number;
 
   @WholeWithin(balanceLimits.swingCount)
   swingCount!: number;
@@ -154,8 +154,8 @@ export class BalanceJobDto {
   @OneOf(shakeTargetNames)
   target!: (typeof shakeTargetNames)[number];
 
-  @ListOf(() => LookDto, balanceLimits.lookCount)
-  looks!: LookDto[];
+  @ListOf(() => LevelObservationDto, balanceLimits.observationCount)
+  observations!: LevelObservationDto[];
 
   @ListOf(() => SwingDto, balanceLimits.swingCount)
   swings!: SwingDto[];

@@ -19,7 +19,7 @@ export const balanceLimits = {
   placeCount: { min: 0, max: 10 },
   bladeCount: { min: 0, max: 24 },
   tapCount: { min: 0, max: 80 },
-  lookCount: { min: 0, max: 60 },
+  observationCount: { min: 0, max: 60 },
   swingCount: { min: 0, max: 6 },
   runCount: { min: 0, max: 24 },
   readingCount: { min: 1, max: 20 },

@@ -159,7 +159,7 @@ export class ReleaseAlertDto {
   reason!: string;
 }
 
-export class GainLookDto {
+export class TestFlightDto {
   @OneOf(gainAxes)
   axis!: (typeof gainAxes)[number];
 
@@ -214,8 +214,8 @@ export class UpdateGainSheetDto {
   @SomeOf(gainPreconditions, 3)
   checks!: (typeof gainPreconditions)[number][];
 
-  @ListOf(() => GainLookDto, careLimits.gainLookCount)
-  looks!: GainLookDto[];
+  @ListOf(() => TestFlightDto, careLimits.testFlightCount)
+  testFlights!: TestFlightDto[];
 
   @Nullable()
   @Text(NOTE_MAX_LENGTH)

@@ -132,7 +132,7 @@ describe('what Care takes', () => {
     [
       'a check that there is not',
       UpdateGainSheetDto,
-      { checks: ['luck'], looks: [], note: null, revision: 1 },
+      { checks: ['luck'], testFlights: [], note: null, revision: 1 },
       'checks:isIn',
     ],
     [
@@ -140,11 +140,11 @@ describe('what Care takes', () => {
       UpdateGainSheetDto,
       {
         checks: [],
-        looks: [{ axis: 'sideways', percent: 99, doesFlutter: false, doesReturn: true }],
+        testFlights: [{ axis: 'sideways', percent: 99, doesFlutter: false, doesReturn: true }],
         note: null,
         revision: 1,
       },
-      'looks.0.axis:isIn',
+      'testFlights.0.axis:isIn',
     ],
     ['a ticket without complaint', CreateJobTicketDto, { ...ticket, complaint: '' }, 'complaint:minLength'],
     ['negative minutes', CreateJobTicketDto, { ...ticket, minutes: -5 }, 'minutes:min'],

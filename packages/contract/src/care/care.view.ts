@@ -1,3 +1,4 @@
+import type { ListView } from '../shared/listView.ts';
 import type {
   CareOutcome,
   CauseName,
@@ -160,10 +161,7 @@ export interface SymptomStartView {
 }
 
 /** What was written down of a craft between two moments, the newest first; sums leave out what was taken back. */
-export interface LogView {
-  items: LogEntryView[];
-  total: number;
-  isCut: boolean;
+export interface LogView extends ListView<LogEntryView> {
   flightCount: number;
   flownS: number;
 }

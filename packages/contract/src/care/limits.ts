@@ -27,7 +27,7 @@ export const careLimits = {
   armCount: { min: 1, max: 24 },
   percent: { min: 1, max: 400 },
   payloadKg: { min: 0, max: 50 },
-  gainLookCount: { min: 0, max: 300 },
+  testFlightCount: { min: 0, max: 300 },
   minutes: { min: 0, max: 100_000 },
   symptomCount: { min: 0, max: 6 },
   changeCount: { min: 0, max: 9 },

@@ -1,3 +1,4 @@
+import type { ListView } from '../shared/listView.ts';
 import type { CraftKind, LineStop, Rotor } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { CraftDto, CraftUseDto, KitDto, WeightsDto } from './craft.dto.ts';
@@ -14,10 +15,7 @@ export interface CraftView extends RowView, Required<Omit<CraftDto, 'kits'>> {
   carryThrustN: number;
 }
 
-export interface CraftListView {
-  items: CraftView[];
-  total: number;
-}
+export type CraftListView = ListView<CraftView>;
 
 /** Where the work on every craft of the shelf stands. */
 export interface CraftLinesView {

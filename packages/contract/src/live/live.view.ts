@@ -47,7 +47,9 @@ export interface StandDeviceView {
   fault: { fault: DrivenFault; text: string } | null;
 }
 
-/** Readings on their way to a page: values in the order of the live channels; null for what the device does not read. */
+/**
+ * Readings on their way to a page: values in the order of the live channels; null for what the device does not read.
+ */
 export interface LiveReadingsView {
   timeS: number;
   values: (number | null)[];

@@ -1,3 +1,4 @@
+import type { ListView } from '../shared/listView.ts';
 import type { CareVerdict, CheckInFinding, PieceLife, SetState, YieldResult } from '@zivvo/core';
 import type { RowView } from '../shared/rowView.ts';
 import type { DescribePieceDto, MotorPieceDto, PieceActionDto, PieceSetDto, SparePartDto } from './piece.dto.ts';
@@ -11,9 +12,7 @@ export interface PieceView extends RowView, Omit<DescribePieceDto, never>, Omit<
   touchedAt: string;
 }
 
-export interface PieceListView {
-  items: PieceView[];
-  total: number;
+export interface PieceListView extends ListView<PieceView> {
   /** Pieces in each state, over everything the other filters leave. */
   states: Partial<Record<PieceLife['state'], number>>;
 }

@@ -1,3 +1,4 @@
+import type { ListView } from '../shared/listView.ts';
 import type { RowView } from '../shared/rowView.ts';
 import type { PropModelDto } from './propModel.dto.ts';
 
@@ -15,7 +16,4 @@ export interface PropModelView extends RowView, Required<PropModelDto> {
   stock: { cwCount: number; ccwCount: number; countedAt: string | null } | null;
 }
 
-export interface PropModelListView {
-  items: PropModelView[];
-  total: number;
-}
+export type PropModelListView = ListView<PropModelView>;

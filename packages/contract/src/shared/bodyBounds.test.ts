@@ -7,7 +7,12 @@ const many = <T>(count: number, item: T): T[] => Array.from({ length: count }, (
 describe('what is too long is found before any rule is tried', () => {
   test.each<[string, new () => object, object, string]>([
     ['a list', CreateWalkaroundDto, { looks: many(16_000, {}) }, 'looks'],
-    ['a list in a list of bodies', UpdateBalanceJobDto, { looks: [{ tape: many(200, 1) }] }, 'looks.0.tape'],
+    [
+      'a list in a list of bodies',
+      UpdateBalanceJobDto,
+      { observations: [{ tape: many(200, 1) }] },
+      'observations.0.tape',
+    ],
     ['a list of texts', SaveDraftDto, { cells: many(5000, ['1']) }, 'cells'],
     ['a list in a list', SaveDraftDto, { cells: [many(5000, '1')] }, 'cells.0'],
     ['a list that no rule knows', CreateCraftDto, { nobody: many(501, 1) }, 'nobody'],

@@ -55,8 +55,8 @@ export function WholeWithin(range: Range): PropertyRule {
 }
 
 /**
- * Characters that nobody means to write: controls but tabs and line ends, what turns the direction of the words around it,
- * halves of pairs.
+ * Characters that nobody means to write: controls but tabs and line ends, what turns the direction of the words around
+ * it, halves of pairs.
  */
 const UNSEEN =
   /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f\u200e\u200f\u202a-\u202e\u2066-\u2069\ud800-\udfff]/u;

@@ -1,3 +1,4 @@
+import type { ListView } from '../shared/listView.ts';
 import type {
   CampaignInput,
   CampaignResults,
@@ -21,10 +22,7 @@ export interface CampaignView extends RowView, Omit<CampaignDto, never> {
   lastKeptAt: string | null;
 }
 
-export interface CampaignListView {
-  items: CampaignView[];
-  total: number;
-}
+export type CampaignListView = ListView<CampaignView>;
 
 export type RunState = 'draft' | 'kept';
 

@@ -27,7 +27,7 @@ import {
   tapeState,
   tapeVector,
   type TapeJob,
-  type TapeLook,
+  type LevelObservation,
 } from './tapeTrials.ts';
 import {
   needsBalancing,
@@ -82,11 +82,11 @@ describe('tape trials', () => {
     mostOnHubKgM: GMM,
   };
   const bare = [0, 0, 0];
-  const falls = (tape: number[], downDegrees: number, fallS: number | null = null): TapeLook => ({
+  const falls = (tape: number[], downDegrees: number, fallS: number | null = null): LevelObservation => ({
     tape,
     seen: { kind: 'falls', downDegrees, fallS },
   });
-  const stays = (tape: number[]): TapeLook => ({ tape, seen: { kind: 'stays' } });
+  const stays = (tape: number[]): LevelObservation => ({ tape, seen: { kind: 'stays' } });
 
   test('a bare prop that stays is true, and needs no tape', () => {
     expect(tapeState(job, [stays(bare)])).toMatchObject({ verdict: 'trued', next: null });
@@ -116,7 +116,7 @@ describe('tape trials', () => {
 
   test('a look that fits nothing is named', () => {
     const tape = [2.9 * GMM, 0, 0];
-    const looks = [
+    const observations = [
       falls(bare, 180),
       stays(tape),
       falls(
@@ -125,7 +125,7 @@ describe('tape trials', () => {
       ),
       falls([0, 2 * GMM, 0], 0),
     ];
-    const state = tapeState(job, looks);
+    const state = tapeState(job, observations);
     expect(state.verdict).toBe('contradiction');
     expect([2, 3]).toContain(state.contradicting);
   });
@@ -159,16 +159,16 @@ describe('tape trials', () => {
         inertiaKgM2: 8e-6,
         frictionKgM: job.frictionKgM,
       };
-      const looks: TapeLook[] = [];
+      const observations: LevelObservation[] = [];
       let tape = bare;
       for (let k = 0; k < 10; k++) {
         const seen = lookAtShaft(truth, tapeVector(tape, job), random);
-        looks.push({ tape, seen: seen.kind === 'stays' ? seen : { ...seen, fallS: null } });
-        const state = tapeState(job, looks);
+        observations.push({ tape, seen: seen.kind === 'stays' ? seen : { ...seen, fallS: null } });
+        const state = tapeState(job, observations);
         if (state.verdict === 'trued') {
           if (amountOf(add(truth.unbalance, tapeVector(tape, job))) <= 1.25 * job.targetKgM) done++;
         }
-        if (state.verdict === 'contradiction') looks.splice(state.contradicting!, 1);
+        if (state.verdict === 'contradiction') observations.splice(state.contradicting!, 1);
         else if (!state.next) break;
         else tape = state.next;
       }

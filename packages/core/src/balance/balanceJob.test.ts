@@ -5,7 +5,7 @@ import { labelGeometry } from '../propeller/propGeometry.ts';
 import { inertiaFactors, propInertiaKgM2 } from '../propeller/propFigures.ts';
 import { lookAtShaft, tapSwings } from '../simulate/simulatedShaft.ts';
 import { USUAL_TAPE } from './tapePlan.ts';
-import { tapePlaces, tapeVector, type TapeLook } from './tapeTrials.ts';
+import { tapePlaces, tapeVector, type LevelObservation } from './tapeTrials.ts';
 import { balanceJobState, type BalanceJobEvidence, type BalanceJobSetting } from './balanceJob.ts';
 import { vibrationState, type VibrationRun } from './vibrationRuns.ts';
 
@@ -20,7 +20,13 @@ const setting: BalanceJobSetting = {
   roll: USUAL_TAPE,
 };
 const inertiaKgM2 = propInertiaKgM2(setting.massKg, 0.18288, inertiaFactors.standard) + setting.rig.inertiaKgM2;
-const nothing: BalanceJobEvidence = { looks: [], swings: [], heavyDegrees: null, bladeMomentsKgM: [], onKgM: [] };
+const nothing: BalanceJobEvidence = {
+  observations: [],
+  swings: [],
+  heavyDegrees: null,
+  bladeMomentsKgM: [],
+  onKgM: [],
+};
 const state = (more: Partial<BalanceJobEvidence>, own = setting) => balanceJobState(own, { ...nothing, ...more });
 const codes = (found: ReturnType<typeof state>): string[] => found.reasons.map((r) => r.code);
 
@@ -56,19 +62,19 @@ describe('a job of balancing', () => {
       [2.2, 310],
     ] as const) {
       const unbalance = fromPolar(times * state({}).targetKgM, degrees);
-      const looks: TapeLook[] = [];
+      const observations: LevelObservation[] = [];
       let found = state({});
       for (let i = 0; i < 14 && found.verdict === 'open'; i++) {
         const tape = found.next ?? tapePlaces(found.job).map(() => 0);
         const vector = tapeVector(tape, found.job);
-        looks.push({
+        observations.push({
           tape,
           seen: lookAtShaft({ unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM }, vector, random),
         });
-        found = state({ looks });
+        found = state({ observations });
       }
       expect(found.verdict).toBe('trued');
-      const left = amountOf(add(unbalance, tapeVector(looks.at(-1)!.tape, found.job)));
+      const left = amountOf(add(unbalance, tapeVector(observations.at(-1)!.tape, found.job)));
       expect(left).toBeLessThan(1.5 * found.targetKgM);
       expect(codes(found)).toEqual(expect.arrayContaining(['balance.enough']));
     }
@@ -119,11 +125,11 @@ describe('a job of balancing', () => {
     expect(state({}).job.mostOnBladeKgM).toBeLessThan(20 * GMM);
     const random = seededRandom('far');
     const unbalance = fromPolar(60 * GMM, 90);
-    const looks: TapeLook[] = [];
+    const observations: LevelObservation[] = [];
     let found = state({});
     for (let i = 0; i < 10 && found.verdict === 'open'; i++) {
       const tape = found.next ?? tapePlaces(found.job).map(() => 0);
-      looks.push({
+      observations.push({
         tape,
         seen: lookAtShaft(
           { unbalance, inertiaKgM2, frictionKgM: setting.rig.frictionKgM },
@@ -131,7 +137,7 @@ describe('a job of balancing', () => {
           random,
         ),
       });
-      found = state({ looks });
+      found = state({ observations });
     }
     expect(found.verdict).toBe('sendBack');
     expect(found.reasons[0]).toMatchObject({ code: 'balance.sendBack', severity: 'danger' });

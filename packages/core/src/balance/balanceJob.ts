@@ -22,7 +22,7 @@ import {
   tapeState,
   tapeVector,
   type TapeJob,
-  type TapeLook,
+  type LevelObservation,
   type TapePlace,
   type TapeState,
 } from './tapeTrials.ts';
@@ -44,7 +44,7 @@ export interface TappedSwing extends SwingTaps {
 
 /** Everything that was seen of one piece while it was balanced. */
 export interface BalanceJobEvidence {
-  looks: readonly TapeLook[];
+  observations: readonly LevelObservation[];
   swings: readonly TappedSwing[];
   /** Where the heavy side hangs, seen when it was swung [degrees]; null where nobody looked. */
   heavyDegrees: number | null;
@@ -111,7 +111,7 @@ export function balanceJobState(setting: BalanceJobSetting, evidence: BalanceJob
   };
   const swing = swingOf(evidence.swings, spots.blade.radiusM, estimateKgM2);
   const measured = measuredOf(evidence, swing);
-  const tape = evidence.looks.length === 0 ? null : tapeState(job, evidence.looks);
+  const tape = evidence.observations.length === 0 ? null : tapeState(job, evidence.observations);
   const bare = tape
     ? (tape.unbalance?.vector ?? null)
     : measured && measured.degrees !== null
@@ -145,7 +145,7 @@ export function balanceJobState(setting: BalanceJobSetting, evidence: BalanceJob
   return { ...state, reasons: reasonsOf(state, setting) };
 }
 
-/** What the looks say; without any, what was timed or weighed. */
+/** What the observations say; without any, what was timed or weighed. */
 function verdictOf(
   job: TapeJob,
   tape: TapeState | null,
@@ -157,7 +157,7 @@ function verdictOf(
   return bare && isBeyond(job, bare) ? 'sendBack' : 'open';
 }
 
-/** What is left by the looks; while the possible still reaches far, nothing is told. */
+/** What is left by the observations; while the possible still reaches far, nothing is told. */
 function toldLeftKgM(tape: TapeState | null): number | null {
   if (!tape?.left) return null;
   return tape.verdict === 'trued' || tape.left.mostKgM < TOLD_FACTOR * tape.left.middleKgM ? tape.left.middleKgM : null;

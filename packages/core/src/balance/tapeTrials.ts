@@ -7,7 +7,7 @@ import { splitCorrection } from './staticUnbalance.ts';
 export type TapeByPlace = readonly number[];
 
 /** What one look at the shaft showed, with the tape that was on. */
-export interface TapeLook {
+export interface LevelObservation {
   tape: TapeByPlace;
   /** It stayed wherever it was left, or it turned and came to rest with a direction down. */
   seen: { kind: 'stays' } | { kind: 'falls'; downDegrees: number; fallS: number | null };
@@ -83,9 +83,12 @@ const FRICTION_SPREAD = 1.5;
 const FALL_RATIO = 0.55;
 /** The largest unbalance that is thought of, over what one blade's tape can mend. */
 const LARGEST_FACTOR = 6;
-/** Share of the possible that must be beyond mending before a piece is sent back; after enough looks, half will do. */
+/**
+ * Share of the possible that must be beyond mending before a piece is sent back; after enough observations, half will
+ * do.
+ */
 const CLEARLY_BEYOND = 0.9;
-const ENOUGH_LOOKS = 7;
+const ENOUGH_OBSERVATIONS = 7;
 /** While it is open whether a piece can be mended, more than may stay is put on to find out, and comes off again. */
 const CLEARLY_WITHIN = 0.1;
 export const TRIAL_FACTOR = 3;
@@ -140,38 +143,38 @@ export function fallTimeS(unbalanceKgM: number, inertiaKgM2: number, frictionKgM
 }
 
 /**
- * What a row of looks leaves possible, and what to put on next.
+ * What a row of observations leaves possible, and what to put on next.
  *
  * Each look is an inequality: a prop that stays has no more left than friction holds; one that falls has more, with
  * its heavy side near where it came to rest, and the faster it fell the more. What contradicts all of them is crossed
  * out; the next tape cancels the middle of what remains, shared by neighbouring blades.
  *
- * @param looks - at least one, at most 60
+ * @param observations - at least one, at most 60
  * @throws {NotEnoughReadingsError} without a look
  * @throws {OutOfRangeError} if the job makes no sense
  */
-export function tapeState(job: TapeJob, looks: readonly TapeLook[]): TapeState {
+export function tapeState(job: TapeJob, observations: readonly LevelObservation[]): TapeState {
   requireJob(job);
-  if (looks.length === 0) throw new NotEnoughReadingsError('looks', 0, 1);
-  requireWithin('looks', looks.length, 1, 60);
+  if (observations.length === 0) throw new NotEnoughReadingsError('observations', 0, 1);
+  requireWithin('observations', observations.length, 1, 60);
   const possible = allPossible(job);
-  const kept = keptBy(job, possible, looks);
+  const kept = keptBy(job, possible, observations);
   if (kept.length === 0)
     return {
       verdict: 'contradiction',
       unbalance: null,
       next: null,
       left: null,
-      contradicting: worstLook(job, possible, looks),
+      contradicting: worstObservation(job, possible, observations),
       beyondRatio: 0,
     };
-  const last = looks.at(-1)!;
+  const last = observations.at(-1)!;
   const on = tapeVector(last.tape, job);
   const unbalance = middleOf(possible, kept, job.targetKgM / 2);
   const left = leftOf(possible, kept, on);
   const beyond = Array.from({ length: DIRECTIONS }, (_, j) => beyondToward(job, (360 * j) / DIRECTIONS));
   const beyondRatio = kept.filter((i) => beyond[i % DIRECTIONS]!(possible.amount[i]!)).length / kept.length;
-  const verdict = verdictOf(job, last, looks.length, left, beyondRatio);
+  const verdict = verdictOf(job, last, observations.length, left, beyondRatio);
   return {
     verdict,
     unbalance,
@@ -190,8 +193,8 @@ function requireJob(job: TapeJob): void {
 
 function verdictOf(
   job: TapeJob,
-  last: TapeLook,
-  lookCount: number,
+  last: LevelObservation,
+  observationCount: number,
   left: { middleKgM: number; mostKgM: number },
   beyondRatio: number,
 ): TapeVerdict {
@@ -200,12 +203,14 @@ function verdictOf(
   // Staying is proof where friction holds less than the target; else all that is still possible must be inside it.
   const isShown = last.seen.kind === 'stays' && FRICTION_SPREAD * frictionKgM <= targetKgM * 1.02;
   if (isAllowed && (isShown || left.mostKgM <= targetKgM)) return 'trued';
-  return beyondRatio >= CLEARLY_BEYOND || (lookCount >= ENOUGH_LOOKS && beyondRatio > 0.5) ? 'sendBack' : 'goOn';
+  return beyondRatio >= CLEARLY_BEYOND || (observationCount >= ENOUGH_OBSERVATIONS && beyondRatio > 0.5)
+    ? 'sendBack'
+    : 'goOn';
 }
 
-function keptBy(job: TapeJob, possible: Possible, looks: readonly TapeLook[]): number[] {
+function keptBy(job: TapeJob, possible: Possible, observations: readonly LevelObservation[]): number[] {
   let kept = [...possible.amount.keys()];
-  for (const look of looks) {
+  for (const look of observations) {
     const on = tapeVector(look.tape, job);
     // The largest stands for all that is larger still, so it may fall faster than its size.
     kept = kept.filter((i) =>
@@ -218,7 +223,7 @@ function keptBy(job: TapeJob, possible: Possible, looks: readonly TapeLook[]): n
 /** Whether an unbalance could look like that on the shaft. */
 function fits(
   { frictionKgM, inertiaKgM2 }: TapeJob,
-  { seen }: TapeLook,
+  { seen }: LevelObservation,
   x: number,
   y: number,
   isLargest: boolean,
@@ -238,14 +243,14 @@ function fits(
 }
 
 /** The look without which most stays possible. */
-function worstLook(job: TapeJob, possible: Possible, looks: readonly TapeLook[]): number {
-  let worst = looks.length - 1;
+function worstObservation(job: TapeJob, possible: Possible, observations: readonly LevelObservation[]): number {
+  let worst = observations.length - 1;
   let most = 0;
-  looks.forEach((_, k) => {
+  observations.forEach((_, k) => {
     const count = keptBy(
       job,
       possible,
-      looks.filter((__, i) => i !== k),
+      observations.filter((__, i) => i !== k),
     ).length;
     if (count > most) [worst, most] = [k, count];
   });

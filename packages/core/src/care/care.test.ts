@@ -20,7 +20,7 @@ import {
   type Finding,
   type LookedPiece,
 } from './findings.ts';
-import { gainAdvice, gainScale, type GainLook } from './gains.ts';
+import { gainAdvice, gainScale, type TestFlight } from './gains.ts';
 import { pieceLifeLeft, rotationHours, serviceHours } from './life.ts';
 import { seasonSpares } from './season.ts';
 import { struckThings, strikeSeverity } from './strikes.ts';
@@ -316,7 +316,7 @@ describe('gains', () => {
   const weaker = gainScale({ oldSlopeN: 10, newSlopeN: 8, oldRiseS: 0.03, newRiseS: 0.03, inertiaRatio: 1 });
   /** Flies the advice until it ends; it flutters above one value and is sluggish under another. */
   function fly(flutterAbove: number, sluggishUnder: number, scale = stronger) {
-    const looks: GainLook[] = [];
+    const looks: TestFlight[] = [];
     for (;;) {
       const advice = gainAdvice('roll', looks, 100, scale);
       if (advice.status !== 'try' || looks.length > 60) return { advice, looks };

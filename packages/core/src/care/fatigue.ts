@@ -85,7 +85,9 @@ export function fatigueIndex({ diameterM, material, flown, strikes, hasNick }: F
   return { index, state: stateOf(index) };
 }
 
-/** Stress at the root of a blade over that of the reference (127 mm at 24,000 rpm), its material's strength folded in. */
+/**
+ * Stress at the root of a blade over that of the reference (127 mm at 24,000 rpm), its material's strength folded in.
+ */
 export function stressOf(material: PropMaterial, speedRpm: number, diameterM: number): number {
   return STRESS[material] * ((Math.max(0, speedRpm) * diameterM) / (REFERENCE_RPM * REFERENCE_M)) ** 2;
 }

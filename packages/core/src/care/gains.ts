@@ -65,7 +65,7 @@ export const gainAxes = ['pitch', 'roll', 'yaw', 'vertical'] as const;
 export type GainAxis = (typeof gainAxes)[number];
 
 /** What was seen in the air at one value of one axis. */
-export interface GainLook {
+export interface TestFlight {
   axis: GainAxis;
   /** Percent of the sheet's 100. */
   percent: number;
@@ -94,18 +94,18 @@ export type GainAdvice =
  * where it no longer flutters and still comes back after a push; sluggish means one step too far. The vertical axis
  * stays unless it pumps. A weaker prop proposes nothing: gains are raised by hand or not at all.
  *
- * @param looks - of this axis, in the order they were flown
+ * @param testFlights - of this axis, in the order they were flown
  * @param startPercent - value of the sheet before, in percent of stock
  */
 export function gainAdvice(
   axis: GainAxis,
-  looks: readonly GainLook[],
+  testFlights: readonly TestFlight[],
   startPercent: number,
   scale: Pick<GainScale, 'floorRatio' | 'proportionalRatio'>,
 ): GainAdvice {
   requirePositive('startPercent', startPercent);
   const floorPercent = Math.max(1, Math.ceil(startPercent * Math.min(1, scale.floorRatio)));
-  const own = looks.filter((l) => l.axis === axis);
+  const own = testFlights.filter((l) => l.axis === axis);
   const last = own.at(-1);
   if (!last) {
     const isExpected = axis !== 'vertical' && scale.proportionalRatio < 1;

@@ -54,8 +54,8 @@ export interface FlightComparison {
 const LEAST_SPREAD_RATIO = 0.005;
 
 /**
- * Props side by side as they flew: repeats pooled, differences against the reference with their intervals, and what must
- * be flown again before it counts.
+ * Props side by side as they flew: repeats pooled, differences against the reference with their intervals, and what
+ * must be flown again before it counts.
  *
  *   h = t₀.₉₇₅,ν·s·√(1/n + 1/n_ref), s pooled over all props
  *

@@ -166,7 +166,10 @@ export interface FlightRule {
   payloadKg: number;
 }
 
-/** The rule for cards of one craft: the protocol in force, and the payload that most of them carried, the newest first. */
+/**
+ * The rule for cards of one craft: the protocol in force, and the payload that most of them carried, the newest
+ * first.
+ */
 export function flightRule(cards: readonly Pick<FlownCard, 'payloadKg'>[], version: number): FlightRule {
   const counts = new Map<number, number>();
   for (const { payloadKg } of cards) counts.set(payloadKg, (counts.get(payloadKg) ?? 0) + 1);

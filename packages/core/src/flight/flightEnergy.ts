@@ -10,8 +10,8 @@ export interface BatteryReadings {
 }
 
 /**
- * Energy [J] and charge [C] between two times, by the trapezoid of what was read, and how long was read [s]; gaps longer
- * than the longest step count nothing.
+ * Energy [J] and charge [C] between two times, by the trapezoid of what was read, and how long was read [s]; gaps
+ * longer than the longest step count nothing.
  *
  * @param fromS - on the axis of the readings, as toS
  * @param longestStepS - a longer step between two readings is a gap

@@ -29,8 +29,8 @@ const REACH_S = 0.9;
 const LEAST_POINTS = 10;
 
 /**
- * A track with velocities: each the slope of the line through the positions around it, so that the noise of single fixes
- * does not show as speed.
+ * A track with velocities: each the slope of the line through the positions around it, so that the noise of single
+ * fixes does not show as speed.
  *
  * @throws {NotEnoughReadingsError} with fewer than ten fixes
  * @throws {CoreError} `timeBackwards` with the index where time does not rise, `tooManyFixes`, `noSuchPlace` where a

@@ -45,8 +45,9 @@ const LEAST_SHAKE_M_PER_S2 = 0.2;
 /**
  * Which rotor shakes the craft: the power once a turn of each, told apart by their speeds.
  *
- * Each second's spectrum around the lines is a sum of the window's own shape at the speed of each rotor, its power growing
- * with the fourth power of speed (force with the second); shares by least squares over all windows, none below nothing.
+ * Each second's spectrum around the lines is a sum of the window's own shape at the speed of each rotor, its power
+ * growing with the fourth power of speed (force with the second); shares by least squares over all windows, none below
+ * nothing.
  *
  * @throws {NotEnoughReadingsError} with fewer than four seconds in which speeds were told
  * @throws {CoreError} `aliased` where a rotor turns faster than the sampling rate can show

@@ -107,8 +107,8 @@ export function windByHeadings(passes: readonly Pass[], headingsDegrees: readonl
 }
 
 /**
- * Airspeed and wind from the ground velocities of three passes or more, headings unknown: the circle through their tips,
- * first by the algebraic fit, then refined on true distances.
+ * Airspeed and wind from the ground velocities of three passes or more, headings unknown: the circle through their
+ * tips, first by the algebraic fit, then refined on true distances.
  *
  *   minimise Σ(|vᵢ − w| − V)²
  *

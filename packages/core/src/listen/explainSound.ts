@@ -6,8 +6,8 @@ import type { LevelAtThrust, RankedSound } from './rankSounds.ts';
 export const SOUND_FIGURE = 'differenceDb';
 
 /**
- * Shows how the level of a prop at the wanted thrust, and its difference to the reference, follow from the takes: each is
- * brought to that thrust along the line of its prop, whose slope all takes gave together.
+ * Shows how the level of a prop at the wanted thrust, and its difference to the reference, follow from the takes: each
+ * is brought to that thrust along the line of its prop, whose slope all takes gave together.
  *
  *   L = mean(Lᵢ − s·log10(Tᵢ/T)), d = L − L_ref
  *

@@ -7,7 +7,10 @@ export interface HeardBand {
   levelDb: number;
 }
 
-/** What is kept of a recording beside its level, so that it is drawn and compared without the file; levels of full scale. */
+/**
+ * What is kept of a recording beside its level, so that it is drawn and compared without the file; levels of full
+ * scale.
+ */
 export interface HeardSound {
   durationS: number;
   cLevelDb: number;

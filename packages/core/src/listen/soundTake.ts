@@ -58,8 +58,8 @@ export function backgroundDb(takes: readonly SoundTake[]): number | null {
 }
 
 /**
- * Takes of props at one distance with the background taken out. A distance at which nothing is heard any more stands for
- * the level that it takes to be heard from there, 20·log10(d), from which differences follow and no level.
+ * Takes of props at one distance with the background taken out. A distance at which nothing is heard any more stands
+ * for the level that it takes to be heard from there, 20·log10(d), from which differences follow and no level.
  *
  * @param distanceM - of the listening, > 0
  */

@@ -3,7 +3,9 @@ import { requireWithin } from '../errors/guards.ts';
 
 const MOST_SIZE = 2 ** 20;
 
-/** Spectra of windows of real samples, weighted by a periodic Hann window; its arrays are kept from window to window. */
+/**
+ * Spectra of windows of real samples, weighted by a periodic Hann window; its arrays are kept from window to window.
+ */
 export class HannSpectrum {
   /** Σw² of the window. */
   readonly squares: number;

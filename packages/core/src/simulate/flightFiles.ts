@@ -34,7 +34,8 @@ export function flightGpx({ track }: SimulatedFlight, startMs: number, hasTimes 
     );
   }
   return (
-    '<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="Zivvo" xmlns="http://www.topografix.com/GPX/1/1">' +
+    '<?xml version="1.0" encoding="UTF-8"?>\n<gpx version="1.1" creator="Zivvo" ' +
+    'xmlns="http://www.topografix.com/GPX/1/1">' +
     `<trk><trkseg>\n${points.join('\n')}\n</trkseg></trk></gpx>\n`
   );
 }

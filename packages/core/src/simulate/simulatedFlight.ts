@@ -88,7 +88,10 @@ const RADIANS = Math.PI / 180;
 const ORIGIN = { latitude: 61.2, longitude: 4.3 };
 const METRES_A_DEGREE = (6_371_008.8 * Math.PI) / 180;
 
-/** Flies a plan: hover, climb, passes, hover; with wind, gusts, noise of fixes, trim of rotors, and a shake to be found. */
+/**
+ * Flies a plan: hover, climb, passes, hover; with wind, gusts, noise of fixes, trim of rotors, and a shake to be
+ * found.
+ */
 export function simulateFlight(plan: FlightPlan): SimulatedFlight {
   const random = seededRandom(plan.seed);
   const air = windAround(plan, random.fork('air'));

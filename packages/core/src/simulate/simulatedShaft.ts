@@ -9,7 +9,7 @@ export interface ShaftTruth {
   frictionKgM: number;
 }
 
-export type ShaftLook = { kind: 'stays' } | { kind: 'falls'; downDegrees: number; fallS: number };
+export type ShaftBehaviour = { kind: 'stays' } | { kind: 'falls'; downDegrees: number; fallS: number };
 
 /** Standard deviations of an eye on a dial [degrees] and of a thumb on a watch [s]. */
 const DIAL_DEVIATION = 5;
@@ -19,15 +19,15 @@ const STEP_S = 0.004;
 const LONGEST_S = 60;
 
 /**
- * Lets the prop go from level and looks: it stays, or it turns until its heavy side is down or friction holds it. What
- * still swings after a minute is read in the middle of its swing.
+ * Lets the prop go from level and observations: it stays, or it turns until its heavy side is down or friction holds
+ * it. What still swings after a minute is read in the middle of its swing.
  * The motion is integrated; nothing of the balancing methods is used.
  */
 export function lookAtShaft(
   { unbalance, inertiaKgM2, frictionKgM }: ShaftTruth,
   tape: Complex,
   random: SeededRandom,
-): ShaftLook {
+): ShaftBehaviour {
   const left = add(unbalance, tape);
   const amount = amountOf(left);
   const friction = frictionKgM * (1 + FRICTION_DEVIATION * random.normal());

@@ -67,9 +67,9 @@ const MULTIPLES = [1 / 4, 1 / 3, 1 / 2, 2 / 3, 3 / 4, 4 / 3, 3 / 2, 2, 3, 4];
  * Speeds of rotors from the lines that their blades leave in a spectrum.
  *
  * The noise under the lines is a running median; what stands out of it at the harmonics 1 to 6 speaks for a speed, the
- * lower ones more, what stands out half-way or a third of the way between them against it, unless it is as weak as the trace of a blade out of
- * place. The best speed is refined on interpolated peaks; further rotors are looked for beside it with the lines of the
- * first taken away.
+ * lower ones more, what stands out half-way or a third of the way between them against it, unless it is as weak as the
+ * trace of a blade out of place. The best speed is refined on interpolated peaks; further rotors are looked for beside
+ * it with the lines of the first taken away.
  *
  * @returns the strongest first; none where no comb stands out of the noise
  * @throws {OutOfRangeError} if blades, rotors or speeds are not those of a rotor
@@ -155,8 +155,8 @@ function bestPassing(excess: Float64Array, lineHz: number, [low, high]: [number,
 }
 
 /**
- * Σ E(m·f)/m − w·Σ between lines that are as strong as their neighbours, E counted from 24 dB under the comb's strongest
- * line: a comb whose first line is much weaker than a later one is the later one's, with blades out of place.
+ * Σ E(m·f)/m − w·Σ between lines that are as strong as their neighbours, E counted from 24 dB under the comb's
+ * strongest line: a comb whose first line is much weaker than a later one is the later one's, with blades out of place.
  */
 function scoreOf(excess: Float64Array, lineHz: number, passingHz: number): number {
   const lines = Array.from({ length: COUNTED }, (_, i) => standsOut(excess, lineHz, (i + 1) * passingHz));
@@ -237,8 +237,8 @@ function takeAway(excess: Float64Array, lineHz: number, passingHz: number): void
 }
 
 /**
- * How loud the turns themselves are beside the passes of the blades: power at the multiples of the turn that are none of
- * the passing frequency, over power at those that are, up to the third pass [dB]. Blades alike and evenly set leave
+ * How loud the turns themselves are beside the passes of the blades: power at the multiples of the turn that are none
+ * of the passing frequency, over power at those that are, up to the third pass [dB]. Blades alike and evenly set leave
  * nothing there; uneven ones sound rough.
  *
  * @returns null where one blade has no between, or no line stands out

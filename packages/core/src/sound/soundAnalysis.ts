@@ -59,11 +59,11 @@ export interface SoundAnalysis {
 }
 
 /**
- * Everything that is read from a sound, fed piece by piece, in memory that does not grow with its length but by a number
- * a tenth of a second.
+ * Everything that is read from a sound, fed piece by piece, in memory that does not grow with its length but by a
+ * number a tenth of a second.
  *
- * Samples are parts of full scale, full scale taken as 1 Pa; levels are absolute once what a known level lacked is added
- * to them (`chainOffsetDb`).
+ * Samples are parts of full scale, full scale taken as 1 Pa; levels are absolute once what a known level lacked is
+ * added to them (`chainOffsetDb`).
  */
 export class SoundAnalyser {
   private readonly welch: WelchSpectrum;

@@ -22,7 +22,8 @@ const TONE_REACH_LINES = 3;
  * Welch's average of overlapping Hann windows, fed piece by piece.
  *
  * One-sided: every line but the first and the last counts twice; divided by the rate and Σw², so that the sum of the
- * densities times the line's width is the mean square. Windows overlap by half; a rest shorter than a window is left out.
+ * densities times the line's width is the mean square. Windows overlap by half; a rest shorter than a window is left
+ * out.
  */
 export class WelchSpectrum {
   private readonly hann: HannSpectrum;

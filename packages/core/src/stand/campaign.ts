@@ -55,7 +55,10 @@ export interface ComparedFigure {
   runCount: number;
   /** Relative to the reference: 0.06 is 6 % more; null for the reference itself or without one. */
   differenceRatio: number | null;
-  /** Half width of the 95 % interval of the figure by its repeats alone, for comparing props; null where none are known. */
+  /**
+   * Half width of the 95 % interval of the figure by its repeats alone, for comparing props; null where none are
+   * known.
+   */
   repeatHalfWidthRatio: number | null;
   /** Half width of the 95 % interval of that difference; null when no spread is known. */
   differenceHalfWidthRatio: number | null;

@@ -350,7 +350,10 @@ function leaders(results: CampaignResults, name: (id: string) => string): Reason
 /** Power laws hold so far beyond what was measured; what they say there is told as extended. */
 const FURTHEST_EXTENDED = 1.4;
 
-/** Where a prop's thrust against power crosses the reference's, the slopes really different; beyond the measured, extended. */
+/**
+ * Where a prop's thrust against power crosses the reference's, the slopes really different; beyond the measured,
+ * extended.
+ */
 function crossings(results: CampaignResults, name: (id: string) => string): Reason[] {
   const reference = results.props.find((p) => p.isReference);
   const base = reference && thrustAgainstPower(reference);

@@ -27,8 +27,8 @@ const FLAT_EXPONENT = 1.3;
 const LEAST_STEP = 0.04;
 
 /**
- * Reads the signs of one run off neighbouring steps above 70 % throttle. Throttles are shares; null where a sign does not
- * show, or speed and current that tell it were not read.
+ * Reads the signs of one run off neighbouring steps above 70 % throttle. Throttles are shares; null where a sign does
+ * not show, or speed and current that tell it were not read.
  */
 export function curveSigns({ steps }: SettledRun): CurveSigns {
   const pairs = steps.slice(1).map((to, i) => ({ from: steps[i]!, to }));
@@ -61,8 +61,8 @@ const PEAK_LEAST_PROPS = 3;
 
 /**
  * One speed at which all props shake more than an unbalance lets expect: the arm or the mount rings there, and it is no
- * prop's fault. Each run's shake is held against its own law a·n²; the band with the largest median excess over the props is
- * told.
+ * prop's fault. Each run's shake is held against its own law a·n²; the band with the largest median excess over the
+ * props is told.
  *
  * @param runs - of at least three props with speed and shake; others are passed over
  * @returns null where nothing stands out for all

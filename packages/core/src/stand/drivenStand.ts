@@ -48,8 +48,9 @@ export type DrivenFault =
 const SEQUENCE_HEADER = /^(?:sequence|order)\b/i;
 
 /**
- * The lines of a driven stand: those of a feed (see `LineFeed`), with two columns more: `sequence`, the last order that it
- * obeyed, and the throttle that it holds. Nobody is asked what a column means: a stand that can be driven says it itself.
+ * The lines of a driven stand: those of a feed (see `LineFeed`), with two columns more: `sequence`, the last order that
+ * it obeyed, and the throttle that it holds. Nobody is asked what a column means: a stand that can be driven says it
+ * itself.
  *
  * Channels that it does not read are NaN; power follows from volts and amps where both are there.
  */

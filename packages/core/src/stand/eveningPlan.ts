@@ -74,8 +74,8 @@ function threeRounds(count: number): number[][] {
 }
 
 /**
- * The runs of an evening in their order, rig by rig: the reference first, last and between, each prop as often, packs in
- * turn so that each rests while the others work.
+ * The runs of an evening in their order, rig by rig: the reference first, last and between, each prop as often, packs
+ * in turn so that each rests while the others work.
  *
  * @throws {OutOfRangeError} if there is nothing to run, or a number is outside its range
  */

@@ -72,8 +72,8 @@ const CHECKED_LEAST_RATIO: Record<CheckMethod, number> = {
 const DAY_MS = 86_400_000;
 
 /**
- * The factor that a check asks for: the mean over its pairs of what was there over what was shown. A scale's zero is the
- * tare's business, so pairs ask for a factor alone; two that ask for different ones show an instrument that bends.
+ * The factor that a check asks for: the mean over its pairs of what was there over what was shown. A scale's zero is
+ * the tare's business, so pairs ask for a factor alone; two that ask for different ones show an instrument that bends.
  *
  * @param check - pairs in SI; for torque the forces [N] that hung on `armM` [m]
  * @returns the factor, and how far the pairs' own factors lie apart, relative

@@ -17,9 +17,10 @@ const LEAST_STEP = 0.04;
 const LEAST_THROTTLE = 0.1;
 
 /**
- * Throttle steps of a ladder whose thrusts overlap: comparing at equal thrust needs every prop on both sides of it. They
- * run from full throttle down to where even the strongest prop gives no more than the weakest one at full throttle, and no
- * more than a little under what carries the craft; evenly in thrust, so that the useful range is read most closely.
+ * Throttle steps of a ladder whose thrusts overlap: comparing at equal thrust needs every prop on both sides of it.
+ * They run from full throttle down to where even the strongest prop gives no more than the weakest one at full
+ * throttle, and no more than a little under what carries the craft; evenly in thrust, so that the useful range is read
+ * most closely.
  *
  * @param curves - of the contenders; at least one, each with two points or more
  * @param carryThrustN - of one rotor that carries the craft; null where nobody knows

@@ -2,9 +2,9 @@ import { OutOfRangeError } from '../errors/coreError.ts';
 import { requireWithin } from '../errors/guards.ts';
 
 /**
- * Ways to run a prop. Full: readings at full throttle. Ladder: down in even steps. Own: steps of one's own. Ramp: slowly up
- * and down. Burst: steps from part to full throttle, for the time to thrust. Coast: runs down without throttle, for
- * inertia and drag. Hold: one throttle for long, for heat and fading.
+ * Ways to run a prop. Full: readings at full throttle. Ladder: down in even steps. Own: steps of one's own. Ramp:
+ * slowly up and down. Burst: steps from part to full throttle, for the time to thrust. Coast: runs down without
+ * throttle, for inertia and drag. Hold: one throttle for long, for heat and fading.
  */
 export const protocolKinds = ['full', 'ladder', 'own', 'ramp', 'burst', 'coast', 'hold'] as const;
 export type ProtocolKind = (typeof protocolKinds)[number];
@@ -206,8 +206,8 @@ export function isSameProtocol(a: RunProtocol, b: RunProtocol): boolean {
 }
 
 /**
- * The versions once runs are planned another way. A way that was planned before is that version again, so its runs count
- * again; a new one is the next version, or takes the place of the one in force while that has no run.
+ * The versions once runs are planned another way. A way that was planned before is that version again, so its runs
+ * count again; a new one is the next version, or takes the place of the one in force while that has no run.
  *
  * @param hasRuns - whether a run of the version in force was begun
  */

@@ -16,7 +16,9 @@ export interface RecognizedColumn extends ColumnMapping {
   unitFrom: 'header' | 'usual';
 }
 
-/** Words that name a quantity in the languages that loggers are sold with, most telling first; unit of a bare number. */
+/**
+ * Words that name a quantity in the languages that loggers are sold with, most telling first; unit of a bare number.
+ */
 const NAMES: Record<StandQuantity, { words: RegExp; usual: string }> = {
   vibrationMPerS2: { words: /\b(?:[vw]ib\w*|shake|accel(?!eratore)\w*|trilling\w*|schwing\w*)\b/, usual: 'g' },
   torqueNm: { words: /\b(?:torque|drehmoment|couple|momento|coppia|koppel)\b/, usual: 'N·m' },

@@ -24,7 +24,8 @@ const TIME = /^(?:time\w*|t|zeit|temps|tiempo|tempo|tid|tijd|czas|elapsed|clock|
  * Says what each column of a logger's table most likely holds, the time among them.
  *
  * @param names - headers, in any language that {@link recognizeColumns} reads
- * @param firstTimes - texts of the first cells below each header, by which the unit of the time is told where its header
+ * @param firstTimes - texts of the first cells below each header, by which the unit of the time is told where its
+ * header
  *   does not say it
  */
 export function recognizeSampleColumns(

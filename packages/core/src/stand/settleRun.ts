@@ -35,7 +35,10 @@ export type LeftOutCode = 'otherProtocol' | 'belowGate' | 'readingKindDiffers' |
 
 export interface SettledRun {
   run: RunRecord;
-  /** Sorted by throttle, one step a throttle, zero drift taken off, checked instruments corrected, power filled in where it was not read. */
+  /**
+   * Sorted by throttle, one step a throttle, zero drift taken off, checked instruments corrected, power filled in
+   * where it was not read.
+   */
   steps: StandStep[];
   /** The same rows in the order in which they were taken, none averaged. */
   taken: StandStep[];
@@ -47,8 +50,8 @@ export interface SettledRun {
 
 /**
  * Prepares a run for reading: takes the drifting zero off the thrust, applies what the checks of the instruments ask
- * for, multiplies volts by amps where no power was read, sorts by throttle and averages repeated throttle points. Rows without throttle or thrust are dropped and
- * counted.
+ * for, multiplies volts by amps where no power was read, sorts by throttle and averages repeated throttle points. Rows
+ * without throttle or thrust are dropped and counted.
  *
  * @param run - steps in the order in which they were taken
  */

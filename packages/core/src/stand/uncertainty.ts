@@ -9,8 +9,8 @@ import { responseFigures, type PointFigure } from './pointOfRun.ts';
  *
  * ln(read) = ln(true) + common to the evening (gains of the instruments) + drift·place + of this run
  *
- * What is common cancels in every difference to the reference. What drifts steadily is estimated from the repeats of all
- * props and taken out where it shows. What is of each run is pooled over all props.
+ * What is common cancels in every difference to the reference. What drifts steadily is estimated from the repeats of
+ * all props and taken out where it shows. What is of each run is pooled over all props.
  */
 
 /** One run's figure, and when in the evening's order it was read. */
@@ -112,9 +112,9 @@ export interface Difference {
 }
 
 /**
- * The difference between two props and its interval: what their runs scatter, and what is not known of the drift between
- * their mean places. A scatter is relative to what it scatters, so that of a prop with half as much again is half as wide
- * again.
+ * The difference between two props and its interval: what their runs scatter, and what is not known of the drift
+ * between their mean places. A scatter is relative to what it scatters, so that of a prop with half as much again is
+ * half as wide again.
  *
  *   d = v̄/v̄₀ − 1,  Δd = (1 + d)·t·√(s²·(1/n + 1/n₀) + (σ_b·(x̄ − x̄₀))²)
  *

@@ -9,8 +9,8 @@ import { wishNames } from './wishes.ts';
 export const SCORE_FIGURE = 'score';
 
 /**
- * Shows how the score of a prop follows from its gains and the weights: their mean by weight, as a logarithm of ratios; a
- * wish that is open for it counts as the mean of the others.
+ * Shows how the score of a prop follows from its gains and the weights: their mean by weight, as a logarithm of ratios;
+ * a wish that is open for it counts as the mean of the others.
  *
  *   s = Σ w·g / Σ w
  *

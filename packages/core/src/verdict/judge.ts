@@ -81,8 +81,8 @@ const [say, warn, ask, win] = (['note', 'caution', 'action', 'gain'] as const).m
 ];
 
 /**
- * The verdict for a craft, with its reasons. What is barred cannot win; a wish of which nothing is known of anybody does
- * not count, and is told.
+ * The verdict for a craft, with its reasons. What is barred cannot win; a wish of which nothing is known of anybody
+ * does not count, and is told.
  *
  * @throws {OutOfRangeError} without a weight above 0, or for more contenders than a verdict takes
  */

@@ -3,8 +3,8 @@ import { requireFinite, requirePositive, requireWithin } from '../errors/guards.
 import { normalCdf, normalDensity } from '../statistics/normal.ts';
 
 /**
- * Something that a choice between props is made by, as a gain against the reference: a ratio of thrust, minutes, price; a
- * level in decibels; stars of an opinion. What a step of each is worth is said by `gainOf`.
+ * Something that a choice between props is made by, as a gain against the reference: a ratio of thrust, minutes, price;
+ * a level in decibels; stars of an opinion. What a step of each is worth is said by `gainOf`.
  */
 export interface Wish {
   name: string;
@@ -69,15 +69,16 @@ export const NAMED_RISK = 0.1;
 export const CONTENDER_MAX_COUNT = 60;
 
 /**
- * The verdict over contenders: scores with their uncertainty, who is best and how sure that is, who is never worth it, how
- * firmly the weights hold it.
+ * The verdict over contenders: scores with their uncertainty, who is best and how sure that is, who is never worth it,
+ * how firmly the weights hold it.
  *
  *   s_i = Σ w·g_i / Σ w, σ_i² = Σ (w·σ_ik)² / (Σ w)²;  P(i best) = ∫ φ_i(s) Π_{j≠i} Φ_j(s) ds
  *
- * Evidence of different wishes and props is taken as independent. A wish that is open counts as the mean of the known ones
- * with {@link OPEN_DEVIATION}.
+ * Evidence of different wishes and props is taken as independent. A wish that is open counts as the mean of the known
+ * ones with {@link OPEN_DEVIATION}.
  *
- * @throws {OutOfRangeError} without contenders, without a weight, with more contenders than {@link CONTENDER_MAX_COUNT}, or
+ * @throws {OutOfRangeError} without contenders, without a weight, with more contenders than {@link
+ * CONTENDER_MAX_COUNT}, or
  *   for evidence that is not finite
  */
 export function verdict(contenders: readonly Contender[], wishes: readonly Wish[]): Verdict {

@@ -1,8 +1,8 @@
 import { criteria, criterionNames, useWeights, type Criterion, type Weights } from '../pick/uses.ts';
 
 /**
- * What a prop is judged by: the wishes of Pick, how it climbs, what a usable piece costs, how many of a bag are usable, how
- * long a piece serves.
+ * What a prop is judged by: the wishes of Pick, how it climbs, what a usable piece costs, how many of a bag are usable,
+ * how long a piece serves.
  */
 export const wishNames = [...criterionNames, 'climb', 'price', 'usable', 'life'] as const;
 export type WishName = (typeof wishNames)[number];
@@ -31,7 +31,9 @@ export const wishFigures = Object.fromEntries(
 /** Judgements of practice where nobody said otherwise. */
 const USUAL_OTHERS = { climb: 3, price: 2, usable: 1, life: 1 } as const;
 
-/** Weights to begin with: those of Pick for this craft, or of its use, and the usual ones for what Pick does not ask. */
+/**
+ * Weights to begin with: those of Pick for this craft, or of its use, and the usual ones for what Pick does not ask.
+ */
 export function usualJudgeWeights(picked: Weights | null, use: keyof typeof useWeights): JudgeWeights {
   return { ...(picked ?? useWeights[use]), ...USUAL_OTHERS };
 }

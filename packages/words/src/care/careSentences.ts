@@ -48,48 +48,60 @@ export const careSentences: Sentences<CareReasons> = {
   'care.wrong.yawRunsAway': (p) =>
     `${p.text('name')} would lift, then yaw runs away: its motors turn against the controller’s table.`,
   'care.wrong.yawDrifts': (p) =>
-    `${p.text('name')} would lift and pull to one side in yaw: ${p.number('count')} of ${p.number('of')} arms are wrong.`,
+    `${p.text('name')} would lift and pull to one side in yaw: ${p.number('count')} of ${p.number('of')} arms ` +
+    'are wrong.',
   'care.wrong.pushesBack': (p) => `${p.text('name')} would push backwards: the piece is the other hand.`,
   'care.wrong.weak': (p) => `${p.text('name')} would pull weakly: a label faces the wrong way.`,
   'care.unknown': (p) => `What is on the arms of ${p.text('name')} is not all known: say it in Fit.`,
   'care.mixed': (p) => `${p.number('count')} models are mixed on ${p.text('name')}: one model on every arm.`,
   'care.unseen': (p) =>
-    `The spin of ${p.text('of') === '1' ? 'its motor' : `${p.number('count')} of ${p.number('of')} motors`} was never seen.`,
+    `The spin of ${p.text('of') === '1' ? 'its motor' : `${p.number('count')} of ${p.number('of')} motors`} ` +
+    'was never seen.',
   'care.untrued': (p) => `${p.text('tags')} ${p.are('count')} to be balanced first: at this size the pull is felt.`,
   'care.neverSigned': (p) => `Nobody has signed for the props of ${p.text('name')} yet.`,
   'care.signedBefore': (p) =>
-    `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed since somebody signed: look at every arm and sign again.`,
+    `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed ` +
+    'since somebody signed: look at every arm and sign again.',
   'care.grounded': (p) => `${p.text('tags')} ${p.are('count')} grounded: ${p.text('alert')}.`,
   'care.open.clean': (p) => `${p.text('tags')}: clean up and balance again before flight.`,
   'care.open.retire': (p) => `${p.text('tags')} ${p.are('count')} to be retired. Take a spare.`,
   'care.open.retirePair': (p) => `${p.text('tags')}: retire the pair on that motor.`,
   'care.open.retireSet': (p) => `${p.text('tags')}: the whole set is retired after the crash.`,
   'care.spentFatigue': (p) =>
-    `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life by stress and strikes: replace.`,
+    `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life by stress and ` +
+    'strikes: replace.',
   'care.spentHours': (p) =>
-    `${p.text('tags')} ${p.have('count')} flown ${p.number('hours', 1)} h, ${p.share('usedRatio')} of what is usual for the material (experience): replace.`,
+    `${p.text('tags')} ${p.have('count')} flown ${p.number('hours', 1)} h, ${p.share('usedRatio')} of what is ` +
+    'usual for the material (experience): replace.',
   'care.soonDays': (p) =>
-    `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life: due in ${p.number('days')} days at this pace.`,
+    `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life: due in ` +
+    `${p.number('days')} days at this pace.`,
   'care.lifeByHours': (p) => `By hours alone it would be ${p.share('ratio')}: the larger of the two counts.`,
   'care.lifeByFatigue': (p) => `By stress and strikes it would be ${p.share('ratio')}: the larger of the two counts.`,
   'care.soon': (p) => `${p.text('tags')} ${p.have('count')} used ${p.share('usedRatio')} of ${p.its('count')} life.`,
   'care.strikes': (p) =>
-    `${p.number('count')} ${p.text('count') === '1' ? 'strike' : 'strikes'} since the last look: walk round before it flies.`,
+    `${p.number('count')} ${p.text('count') === '1' ? 'strike' : 'strikes'} since the last look: walk round ` +
+    'before it flies.',
   'care.feelMotor': (p) => `Motor ${p.text('tag')} was struck: spin it bare, feel the bearing, watch the shaft’s tip.`,
   'care.missingPieces': (p) => `${p.number('count')} of ${p.number('of')} arms without a tagged piece.`,
   'care.neverLooked': (p) => `Nobody has walked round ${p.text('name')} yet.`,
   'care.flownSince': (p) =>
-    `${p.text('name')} flew ${p.text('count') === '1' ? 'once' : `${p.number('count')} times`} since the last look: walk round before the next flight.`,
+    `${p.text('name')} flew ${p.text('count') === '1' ? 'once' : `${p.number('count')} times`} since the last ` +
+    'look: walk round before the next flight.',
   'care.staleLook': (p) => `The last look is of ${p.day('day')}: a look is of the same day.`,
   'care.changedSince': (p) =>
-    `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed since the last look: walk round again.`,
+    `${p.text('count') === '1' ? `${p.placeFirst('place')} was` : `${p.number('count')} arms were`} changed ` +
+    'since the last look: walk round again.',
   'care.hurried': (p) =>
     `The last look took ${p.number('seconds', 1)} s a prop; under ${p.number('least')} s nobody sees a hair crack.`,
   'care.changesLeft': (p) =>
-    `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left beside what flies; ${p.text('hand')} runs out first.`,
+    `${p.number('count')} full ${p.text('count') === '1' ? 'change' : 'changes'} left beside what flies; ` +
+    `${p.text('hand')} runs out first.`,
   'care.noChange': (p) => `No full change left beside what flies: ${p.text('hand')} is missing.`,
   'care.cold': (p) =>
-    `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: under ${p.quantity('limitC', 'temperature')} it turns brittle (experience).`,
+    `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: under ` +
+    `${p.quantity('limitC', 'temperature')} it turns brittle (experience).`,
   'care.hot': (p) =>
-    `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: over ${p.quantity('limitC', 'temperature')} it softens (experience).`,
+    `${p.materialFirst('material')} at ${p.quantity('temperatureC', 'temperature')}: over ` +
+    `${p.quantity('limitC', 'temperature')} it softens (experience).`,
 };

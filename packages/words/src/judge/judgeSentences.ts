@@ -46,14 +46,16 @@ export const judgeSentences: Sentences<JudgeReasons> = {
     `${p.text('name')}: nothing is known of “${lowerFirst(wish(p))}”; it counts as the mean of the others.`,
   'judge.unknown': (p) => `Nothing is known of “${lowerFirst(wish(p))}” for any prop: it does not count yet.`,
   'judge.next': (p) =>
-    `${upperFirst(testWayWords[p.text('way') as TestWayName])} of ${p.text('name')} tells most for its work: about ${p.number('minutes')} min.`,
+    `${upperFirst(testWayWords[p.text('way') as TestWayName])} of ${p.text('name')} tells most for its work: ` +
+    `about ${p.number('minutes')} min.`,
   'judge.dominated': (p) =>
     `${p.text('name')} is worth it to nobody: ${p.text('by')} is at least as good in all that counts.`,
   'judge.swingUp': (p) => `Counted ${p.number('factor', 1)} times as much, “${lowerFirst(wish(p))}” would turn it.`,
   'judge.swingDown': (p) =>
     `Counted ${p.share('factor')} of what it counts now, “${lowerFirst(wish(p))}” would no longer hold it.`,
   'judge.barred': (p) =>
-    `${p.text('name')} may not be taken: ${limitWords[p.text('limit') as PickLimit]}, ${p.share('margin')} of what is allowed.`,
+    `${p.text('name')} may not be taken: ${limitWords[p.text('limit') as PickLimit]}, ${p.share('margin')} of ` +
+    'what is allowed.',
   'judge.changed.first': (p) => `${p.text('name')} would come first now.`,
   'judge.changed.reference': (p) => `The craft flies ${p.text('name')} now.`,
   'judge.changed.left': (p) => `${p.text('name')} is no longer among them.`,

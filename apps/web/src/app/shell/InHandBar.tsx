@@ -89,7 +89,9 @@ function Air() {
       <span className={classes.what}>Air today</span>
       <span className={classes.value}>
         {air
-          ? `${format.quantity(air.temperatureC, 'temperature').text} · ${format.quantity(air.pressurePa, 'pressure').text} · ${format.quantity(air.densityKgPerM3, 'density').text}`
+          ? `${format.quantity(air.temperatureC, 'temperature').text} · ` +
+            `${format.quantity(air.pressurePa, 'pressure').text} · ` +
+            `${format.quantity(air.densityKgPerM3, 'density').text}`
           : 'not read yet'}
       </span>
     </Link>
@@ -100,7 +102,7 @@ function Person() {
   const { to } = useInHand();
   const personId = useAppSelector((s) => s.settings.personId);
   const { data: people } = usePeopleQuery();
-  const name = people?.find((p) => p.id === personId)?.name;
+  const name = people?.items.find((p) => p.id === personId)?.name;
   return (
     <Link to={to('/settings')} className={classes.person} title="Who is working: choose in Settings">
       {name ?? 'Who works?'}

@@ -1,6 +1,6 @@
 import { nearStations } from './Rail.tsx';
 import { address } from '../../test/onPage.ts';
-import { pretendServer } from '../../test/pretendServer.ts';
+import { listed, pretendServer } from '../../test/pretendServer.ts';
 import { expect, test } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -30,7 +30,13 @@ const air = { temperatureC: 6, pressurePa: 100_400, humidityRatio: 0.7, densityK
 const nobody = (): void => undefined;
 
 function bar(address: string, more: Record<string, unknown> = {}) {
-  pretendServer({ 'GET /crafts': crafts, 'GET /prop-models': models, 'GET /air': { air }, 'GET /people': [], ...more });
+  pretendServer({
+    'GET /crafts': crafts,
+    'GET /prop-models': models,
+    'GET /air': { air },
+    'GET /people': listed([]),
+    ...more,
+  });
   renderInApp(<InHandBar onFind={nobody} onKeys={nobody} />, { address });
 }
 

@@ -7,12 +7,13 @@ import type {
   BalanceJobView,
   UpdateRigDto,
   UpdateBalanceJobDto,
+  ListView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
 const balanceApi = api.injectEndpoints({
   endpoints: (build) => ({
-    rigs: build.query<RigView[], void>({ query: () => '/rigs', providesTags: ['Rig'] }),
+    rigs: build.query<ListView<RigView>, void>({ query: () => '/rigs', providesTags: ['Rig'] }),
     addRig: build.mutation<RigView, CreateRigDto>({
       query: (body) => ({ url: '/rigs', method: 'POST', body }),
       invalidatesTags: ['Rig'],
@@ -36,7 +37,7 @@ const balanceApi = api.injectEndpoints({
       }),
       providesTags: ['BalanceJob', 'Piece'],
     }),
-    balanceJobsOf: build.query<BalanceJobView[], string>({
+    balanceJobsOf: build.query<ListView<BalanceJobView>, string>({
       query: (pieceId) => `/balance-jobs/of-piece/${pieceId}`,
       providesTags: ['BalanceJob'],
     }),

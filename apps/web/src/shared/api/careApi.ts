@@ -20,6 +20,7 @@ import type {
   UpdateGainSheetDto,
   UpdateJobTicketDto,
   WalkaroundView,
+  ListView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
@@ -63,7 +64,7 @@ const careApi = api.injectEndpoints({
       query: ({ craftId, body }) => ({ url: `/care/${craftId}/strikes`, method: 'POST', body }),
       invalidatesTags: [...TOUCHED],
     }),
-    alerts: build.query<ModelAlertView[], void>({ query: () => '/model-alerts', providesTags: ['Care'] }),
+    alerts: build.query<ListView<ModelAlertView>, void>({ query: () => '/model-alerts', providesTags: ['Care'] }),
     raiseAlert: build.mutation<ModelAlertView, CreateModelAlertDto>({
       query: (body) => ({ url: '/model-alerts', method: 'POST', body }),
       invalidatesTags: ['Care'],
@@ -72,7 +73,7 @@ const careApi = api.injectEndpoints({
       query: ({ id, reason }) => ({ url: `/model-alerts/${id}/release`, method: 'POST', body: { reason } }),
       invalidatesTags: ['Care'],
     }),
-    gainSheets: build.query<GainSheetView[], string>({
+    gainSheets: build.query<ListView<GainSheetView>, string>({
       query: (craftId) => `/gain-sheets/of-craft/${craftId}`,
       providesTags: ['Care', 'Piece', 'Fitting'],
     }),
@@ -104,7 +105,7 @@ const careApi = api.injectEndpoints({
       query: ({ craftId, id }) => ({ url: `/care/${craftId}/symptoms/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Care'],
     }),
-    tickets: build.query<JobTicketView[], string | null>({
+    tickets: build.query<ListView<JobTicketView>, string | null>({
       query: (craftId) => (craftId === null ? '/job-tickets' : `/job-tickets?craftId=${craftId}`),
       providesTags: ['Care'],
     }),

@@ -22,6 +22,7 @@ import type {
   UpdateSparePartDto,
   YieldView,
   UpdatePieceDto,
+  ListView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
@@ -60,7 +61,7 @@ const pieceApi = api.injectEndpoints({
       query: (body) => ({ url: '/pieces/actions', method: 'POST', body }),
       invalidatesTags: [...LIVES],
     }),
-    batches: build.query<{ items: BatchView[]; total: number }, void>({
+    batches: build.query<ListView<BatchView>, void>({
       query: () => '/batches',
       providesTags: ['Batch'],
     }),
@@ -69,7 +70,7 @@ const pieceApi = api.injectEndpoints({
       query: (body) => ({ url: '/batches', method: 'POST', body }),
       invalidatesTags: ['Piece', 'Batch'],
     }),
-    sets: build.query<PieceSetView[], void>({ query: () => '/sets', providesTags: ['Set'] }),
+    sets: build.query<ListView<PieceSetView>, void>({ query: () => '/sets', providesTags: ['Set'] }),
     addSet: build.mutation<PieceSetView, CreatePieceSetDto>({
       query: (body) => ({ url: '/sets', method: 'POST', body }),
       invalidatesTags: ['Set'],
@@ -86,8 +87,8 @@ const pieceApi = api.injectEndpoints({
       query: (id) => ({ url: `/sets/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Set'],
     }),
-    motors: build.query<MotorPieceView[], void>({ query: () => '/motor-pieces', providesTags: ['Part'] }),
-    motorHistory: build.query<PartEventView[], string>({
+    motors: build.query<ListView<MotorPieceView>, void>({ query: () => '/motor-pieces', providesTags: ['Part'] }),
+    motorHistory: build.query<ListView<PartEventView>, string>({
       query: (id) => `/motor-pieces/${id}/history`,
       providesTags: ['Part'],
     }),
@@ -107,7 +108,7 @@ const pieceApi = api.injectEndpoints({
       query: (id) => ({ url: `/motor-pieces/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Part'],
     }),
-    spares: build.query<SparePartView[], void>({ query: () => '/spare-parts', providesTags: ['Part'] }),
+    spares: build.query<ListView<SparePartView>, void>({ query: () => '/spare-parts', providesTags: ['Part'] }),
     addSpare: build.mutation<SparePartView, CreateSparePartDto>({
       query: (body) => ({ url: '/spare-parts', method: 'POST', body }),
       invalidatesTags: ['Part'],

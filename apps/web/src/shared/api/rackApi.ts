@@ -6,6 +6,7 @@ import type {
   PropModelView,
   UpdatePropModelDto,
   WantDto,
+  ListView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
@@ -20,7 +21,7 @@ export const rackApi = api.injectEndpoints({
       query: (id) => `/prop-models/${id}`,
       providesTags: ['PropModel', 'Piece'],
     }),
-    modelRuns: build.query<ModelRunView[], string>({
+    modelRuns: build.query<ListView<ModelRunView>, string>({
       query: (id) => `/prop-models/${id}/runs`,
       providesTags: ['Run', 'Campaign'],
     }),

@@ -21,6 +21,7 @@ import type {
   SamplesView,
   SaveDraftDto,
   UpdateCampaignDto,
+  ListView,
 } from '@zivvo/contract';
 import type { Working } from '@zivvo/core';
 import { api } from './api.ts';
@@ -115,7 +116,10 @@ export const standApi = api.injectEndpoints({
       query: (id) => ({ url: `/instruments/checks/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['Instrument', 'Campaign'],
     }),
-    importRecipes: build.query<ImportRecipeView[], void>({ query: () => '/import-recipes', providesTags: ['Run'] }),
+    importRecipes: build.query<ListView<ImportRecipeView>, void>({
+      query: () => '/import-recipes',
+      providesTags: ['Run'],
+    }),
     importRuns: build.mutation<CampaignDetailView, { campaignId: string; body: ImportRunsDto }>({
       query: ({ campaignId, body }) => ({ url: `/campaigns/${campaignId}/imports`, method: 'POST', body }),
       invalidatesTags: ['Campaign', 'Line', 'Run'],

@@ -12,13 +12,14 @@ import type {
   PersonView,
   ReadAirDto,
   UpdatePackPieceDto,
+  ListView,
 } from '@zivvo/contract';
 import { api } from './api.ts';
 
 export const workshopApi = api.injectEndpoints({
   endpoints: (build) => ({
     health: build.query<HealthView, void>({ query: () => '/health' }),
-    people: build.query<PersonView[], void>({ query: () => '/people', providesTags: ['Person'] }),
+    people: build.query<ListView<PersonView>, void>({ query: () => '/people', providesTags: ['Person'] }),
     addPerson: build.mutation<PersonView, CreatePersonDto>({
       query: (body) => ({ url: '/people', method: 'POST', body }),
       invalidatesTags: ['Person'],
@@ -28,7 +29,7 @@ export const workshopApi = api.injectEndpoints({
       query: (body) => ({ url: '/air', method: 'POST', body }),
       invalidatesTags: ['Air'],
     }),
-    packs: build.query<PackPieceView[], void>({ query: () => '/pack-pieces', providesTags: ['Pack'] }),
+    packs: build.query<ListView<PackPieceView>, void>({ query: () => '/pack-pieces', providesTags: ['Pack'] }),
     addPack: build.mutation<PackPieceView, CreatePackPieceDto>({
       query: (body) => ({ url: '/pack-pieces', method: 'POST', body }),
       invalidatesTags: ['Pack'],
@@ -49,7 +50,7 @@ export const workshopApi = api.injectEndpoints({
       query: (id) => `/pack-pieces/${id}/runs`,
       providesTags: ['Pack', 'Run'],
     }),
-    packHistory: build.query<PartEventView[], string>({
+    packHistory: build.query<ListView<PartEventView>, string>({
       query: (id) => `/pack-pieces/${id}/history`,
       providesTags: ['Pack'],
     }),

@@ -11,7 +11,10 @@ export interface RigChoice {
   chemistry: PackChemistry;
 }
 
-/** The craft as it is described, and its kits with another motor or another pack; a kit of payload alone is no other rig. */
+/**
+ * The craft as it is described, and its kits with another motor or another pack; a kit of payload alone is no other
+ * rig.
+ */
 export function rigChoices(craft: CraftView): RigChoice[] {
   const { motorLabel, packSeriesCount: seriesCount, packChemistry: chemistry } = craft;
   return [

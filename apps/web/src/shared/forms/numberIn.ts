@@ -1,6 +1,8 @@
 import { formatNumber } from '@zivvo/words';
 
-/** A number as it is typed, with a decimal point or comma, held to its range; nothing typed is no number and no fault. */
+/**
+ * A number as it is typed, with a decimal point or comma, held to its range; nothing typed is no number and no fault.
+ */
 export function numberIn(
   text: string,
   { min, max }: { min: number; max: number },

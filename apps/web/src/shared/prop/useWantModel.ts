@@ -6,7 +6,9 @@ import { failureOf } from '../api/api.ts';
 import { useWantPropModelMutation } from '../api/rackApi.ts';
 import { announce, announceDeletion } from '../ui/undo.ts';
 
-/** What is put on the list: a model, its name in sentences, and the way back where it is not as it was wanted before. */
+/**
+ * What is put on the list: a model, its name in sentences, and the way back where it is not as it was wanted before.
+ */
 interface Wanted {
   id: string;
   name: string;

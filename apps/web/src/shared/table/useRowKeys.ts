@@ -6,7 +6,10 @@ interface RowKeys {
   onHide?: (index: number) => void;
 }
 
-/** Arrow keys between rows, Enter opens, `x` marks, `h` hides. Spread the result on the table's body; rows take `tabIndex` 0. */
+/**
+ * Arrow keys between rows, Enter opens, `x` marks, `h` hides. Spread the result on the table's body; rows take
+ * `tabIndex` 0.
+ */
 export function useRowKeys({ onOpen, onMark, onHide }: RowKeys) {
   const body = useRef<HTMLTableSectionElement>(null);
   const onKeyDown = (event: KeyboardEvent<HTMLTableSectionElement>): void => {

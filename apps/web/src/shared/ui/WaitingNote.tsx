@@ -4,6 +4,10 @@ import type { QueueState } from '../api/useQueuedChanges.ts';
 export function WaitingNote({ state }: { state: QueueState }) {
   if (state.status !== 'waiting') return null;
   return (
-    <p role="status">{`Zivvo’s server does not answer: ${state.count === 1 ? 'one step waits here and is' : `${state.count} steps wait here and are`} sent when it is back.`}</p>
+    <p role="status">
+      {'Zivvo’s server does not answer: ' +
+        `${state.count === 1 ? 'one step waits here and is' : `${state.count} steps wait here and are`} sent when ` +
+        'it is back.'}
+    </p>
   );
 }

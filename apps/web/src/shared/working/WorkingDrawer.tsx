@@ -76,7 +76,9 @@ function Shown({ working }: { working: Working }) {
         <EvidenceDot mark={result.mark} origin={result.origin} /> {markNames[result.mark]}
         {result.origin !== null && `, ${originNames[result.origin]}`}
         {result.uncertainty !== null &&
-          `, ± ${formatQuantity(result.uncertainty, result.dimension, choices, moreDigits(result.dimension)).text} (95 %)`}
+          ', ± ' +
+            `${formatQuantity(result.uncertainty, result.dimension, choices, moreDigits(result.dimension)).text} ` +
+            '(95 %)'}
       </p>
       <h3>From</h3>
       <table className={classes.inputs}>

@@ -75,7 +75,7 @@ export function Component() {
                 </EmptyPage>
               </StationPage>
             ) : (
-              <Evening campaign={evening} plan={view.plan} models={models?.items ?? []} packs={packs ?? []} />
+              <Evening campaign={evening} plan={view.plan} models={models?.items ?? []} packs={packs?.items ?? []} />
             )
           }
         </Ready>
@@ -187,7 +187,11 @@ function Evening({ campaign, plan, models, packs }: EveningProps) {
             </div>
           )}
           {plan.kind !== 'full' && (
-            <p className="muted">{`${upperFirst(words.name)}: ${plan.kind === 'own' ? plan.throttles!.map((u) => formatShare(u)).join(', ') : `${plan.stepCount} ${words.steps.toLowerCase()}`}, ${words.hold.replace(', s', '').toLowerCase()} ${plan.holdS} s.`}</p>
+            <p className="muted">
+              {`${upperFirst(words.name)}: ` +
+                `${plan.kind === 'own' ? plan.throttles!.map((u) => formatShare(u)).join(', ') : `${plan.stepCount} ${words.steps.toLowerCase()}`}, ` +
+                `${words.hold.replace(', s', '').toLowerCase()} ${plan.holdS} s.`}
+            </p>
           )}
         </section>
       )}

@@ -45,7 +45,8 @@ export function PhotoDrop({ queue, runs }: { queue: PhotoQueue; runs: readonly R
       {places.length > 0 && (
         <p className={classes.row}>
           <Action onClick={() => void queue.attachAll(places)}>
-            {`Put ${places.length} ${places.length === 1 ? 'picture' : 'pictures'} with ${ofRuns === 1 ? 'the run' : `the ${ofRuns} runs`} of their time`}
+            {`Put ${places.length} ${places.length === 1 ? 'picture' : 'pictures'} with ` +
+              `${ofRuns === 1 ? 'the run' : `the ${ofRuns} runs`} of their time`}
           </Action>
         </p>
       )}
@@ -53,7 +54,8 @@ export function PhotoDrop({ queue, runs }: { queue: PhotoQueue; runs: readonly R
         {queue.isAdding
           ? 'storing…'
           : (queue.note ??
-            'Drop the pictures of scale and screen: by their time each stands beside its run while you type; those of runs that are kept are put with them.')}
+            'Drop the pictures of scale and screen: by their time each stands beside its run while you type; ' +
+              'those of runs that are kept are put with them.')}
       </FileDrop>
     </>
   );

@@ -81,7 +81,7 @@ export function Component() {
                       campaign={evening}
                       view={view}
                       models={items}
-                      packs={shelf.filter(
+                      packs={shelf.items.filter(
                         (p) => rigs.length === 0 || rigs.some((r) => fittingPacks([p], r).length > 0),
                       )}
                       rigs={rigs}
@@ -151,8 +151,10 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
     setDraft((now) => ({ ...withKind(now, 'own'), throttles: throttlesText(throttles) }));
     setOverlap(
       shared === null
-        ? 'These props share no thrust, by the model: the strongest gives more at its least step than the weakest at full throttle.'
-        : `By the model every prop is read from ${format.quantity(shared.leastN, 'force').text} or less up to ${format.quantity(shared.mostN, 'force').text} or more.`,
+        ? 'These props share no thrust, by the model: the strongest gives more at its least step than the ' +
+            'weakest at full throttle.'
+        : `By the model every prop is read from ${format.quantity(shared.leastN, 'force').text} or less up to ` +
+            `${format.quantity(shared.mostN, 'force').text} or more.`,
     );
   };
   const keep = async (): Promise<void> => {
@@ -245,7 +247,8 @@ function Plan({ campaign, view, models, packs: shelf, rigs }: PlanProps) {
       {isMovedOn && (
         <section className={classes.sheet} aria-label="Two plans">
           <p>
-            {`Another plan of this evening was kept meanwhile, with ${runsText(view.plan?.runs.length ?? 0)}. What you see is yours, and it is not lost.`}
+            {`Another plan of this evening was kept meanwhile, with ${runsText(view.plan?.runs.length ?? 0)}. ` +
+              'What you see is yours, and it is not lost.'}
           </p>
           <div className={classes.row}>
             <Action onClick={() => set({ basis: revision })}>Go on with this one</Action>

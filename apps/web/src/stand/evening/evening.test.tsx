@@ -12,7 +12,7 @@ import type {
 import { defaultUnits } from '@zivvo/words';
 import { Route, Routes } from 'react-router';
 import { address } from '../../test/onPage.ts';
-import { pretendServer, Refusal } from '../../test/pretendServer.ts';
+import { listed, pretendServer, Refusal } from '../../test/pretendServer.ts';
 import { renderInApp } from '../../test/renderInApp.tsx';
 import { Component as EveningPage } from './EveningPage.tsx';
 import { Component as PlanPage } from './PlanPage.tsx';
@@ -105,7 +105,7 @@ const answers = (campaign = evening(), own: EveningPlanDto | null = plan(), more
   'GET /campaigns/e1/plan': { plan: own, fullCurrentA: 40 },
   'GET /campaigns/e1/results': { props: [] },
   'GET /prop-models': { items: models, total: 3 },
-  'GET /pack-pieces': [...packs, pack('p9', 'P9', 4)],
+  'GET /pack-pieces': listed([...packs, pack('p9', 'P9', 4)]),
   'GET /crafts': { items: [craft], total: 1 },
   'GET /crafts/c1': craft,
   ...more,
@@ -312,7 +312,8 @@ describe('what another way of running does to the runs that are there', () => {
       protocolVersion: 2,
     });
     expect(protocolText(draft, both)).toBe(
-      'This is protocol 1: 1 run of protocol 2 stays on record and is to be repeated. 1 run of protocol 1 counts again.',
+      'This is protocol 1: 1 run of protocol 2 stays on record and is to be repeated. 1 run of protocol 1 ' +
+        'counts again.',
     );
     expect(stateOf(plan(), both).doneCount).toBe(1);
   });
@@ -323,7 +324,8 @@ describe('an evening', () => {
     const state = stateOf(plan(), evening([{ propModelId: 'm1' }]));
     expect(nextText(state, names)).toBe('Next: Veddick 7.2×3.6×2 on P2');
     expect(rigText(state, names)).toBe(
-      'Pack out. Veddick 7×4×2 off, Veddick 7.2×3.6×2 on. Tare, telemetry cleared. Pack P2 in last, when nobody is near.',
+      'Pack out. Veddick 7×4×2 off, Veddick 7.2×3.6×2 on. Tare, telemetry cleared. Pack P2 in last, when ' +
+        'nobody is near.',
     );
     const all = stateOf(plan(), evening([{ propModelId: 'm1' }, { propModelId: 'm2' }, { propModelId: 'm1' }]));
     expect([nextText(all, names), rigText(all, names)]).toEqual(['The evening is run', '']);

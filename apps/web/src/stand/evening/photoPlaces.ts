@@ -7,8 +7,8 @@ const AFTER_MS = 60_000;
 const BEFORE_MS = 30 * 60_000;
 
 /**
- * Which pictures belong to which kept runs, by the time they were taken: to the first run that was kept after it, or up to
- * a minute before.
+ * Which pictures belong to which kept runs, by the time they were taken: to the first run that was kept after it, or up
+ * to a minute before.
  */
 export function photoPlaces(
   photos: readonly QueuedPhoto[],

@@ -213,7 +213,11 @@ export function protocolText(
   if (version === protocolVersion) return null;
   const back = runs.filter((r) => r.protocolVersion === version).length;
   const again = back === 0 ? '' : ` ${runsText(back)} of protocol ${version} ${back === 1 ? 'counts' : 'count'} again.`;
-  return `This is protocol ${version}: ${runsText(own.length)} of protocol ${protocolVersion} ${own.length === 1 ? 'stays' : 'stay'} on record and ${own.length === 1 ? 'is' : 'are'} to be repeated.${again}`;
+  return (
+    `This is protocol ${version}: ${runsText(own.length)} of protocol ${protocolVersion} ` +
+    `${own.length === 1 ? 'stays' : 'stay'} on record and ${own.length === 1 ? 'is' : 'are'} to be ` +
+    `repeated.${again}`
+  );
 }
 
 /** Props that are chosen and not in the order yet, or in it and no longer chosen; null where both agree. */
@@ -259,7 +263,8 @@ export function orderText(runs: readonly PlannedRunDto[]): string {
   const bias = driftBias(runs.map(plannedOf));
   return bias < 0.01
     ? 'Whatever drifts steadily over the evening moves every prop alike.'
-    : `Mean places lie up to ${formatNumber(bias, 1)} runs apart: what drifts over the evening favours the one that runs later or earlier.`;
+    : `Mean places lie up to ${formatNumber(bias, 1)} runs apart: what drifts over the evening favours the one ` +
+        'that runs later or earlier.';
 }
 
 /** Where the evening stands. */
@@ -347,12 +352,16 @@ export function gateText(
       return { text: 'volts of one cell at rest: 2.5 to 4.45', severity: null };
     case 'overfull':
       return {
-        text: `${volts(restV!)} is more than a full cell of this pack holds (${volts(fullCellV!)}): do not run it; look at the charger’s setting.`,
+        text:
+          `${volts(restV!)} is more than a full cell of this pack holds (${volts(fullCellV!)}): do not run it; ` +
+          'look at the charger’s setting.',
         severity: 'danger',
       };
     case 'below':
       return {
-        text: `${volts(restV!)} is under the gate of ${volts(gateCellV!)}: another pack, or the run is kept and does not count.`,
+        text:
+          `${volts(restV!)} is under the gate of ${volts(gateCellV!)}: another pack, or the run is kept and does ` +
+          'not count.',
         severity: 'caution',
       };
     case 'passes':
@@ -373,9 +382,14 @@ export const kindWords: Record<ProtocolKind, { name: string; steps: string; hold
 
 /** What a way of running is good for, and what it needs. */
 export const kindNotes: Partial<Record<ProtocolKind, string>> = {
-  ramp: 'A ramp gives a whole curve in a minute; points on the way up and down lie at the same throttles. It needs a stand that reads by itself.',
+  ramp:
+    'A ramp gives a whole curve in a minute; points on the way up and down lie at the same throttles. It needs a ' +
+    'stand that reads by itself.',
   burst: 'Bursts tell how soon thrust follows the throttle. They need a stand that reads by itself.',
   coast:
-    'A run-down tells the inertia, and whether the bearings are dry. It needs a stand that reads by itself, and a speed controller with its braking switched off.',
-  hold: 'A hold tells what is left of the thrust when pack and motor are warm. Watch the bell: let it cool between runs.',
+    'A run-down tells the inertia, and whether the bearings are dry. It needs a stand that reads by itself, ' +
+    'and a speed controller with its braking switched off.',
+  hold:
+    'A hold tells what is left of the thrust when pack and motor are warm. Watch the bell: let it cool between ' +
+    'runs.',
 };

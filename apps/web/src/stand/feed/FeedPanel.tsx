@@ -51,7 +51,8 @@ export default function FeedPanel({ isFull, onTake }: TakeProps) {
       )}
       {ear.fault !== null && (
         <p className={classes.fault} role="status">
-          {`${ear.fault} ${ear.faultCount === 1 ? 'One line was' : `${formatNumber(ear.faultCount, 0)} lines were`} not read.`}
+          {`${ear.fault} ` +
+            `${ear.faultCount === 1 ? 'One line was' : `${formatNumber(ear.faultCount, 0)} lines were`} not read.`}
         </p>
       )}
     </section>

@@ -28,7 +28,10 @@ import classes from './Instruments.module.css';
 /** Under which the page's one action hands the check in. */
 const CHECK_FORM = 'instrument-check';
 
-/** What the stand reads with, when each was last held against something known, and what its readings are multiplied by. */
+/**
+ * What the stand reads with, when each was last held against something known, and what its readings are multiplied
+ * by.
+ */
 export function Component() {
   return <Ready query={useInstrumentsQuery()}>{(view) => <Instruments view={view} />}</Ready>;
 }

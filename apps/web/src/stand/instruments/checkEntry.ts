@@ -125,7 +125,9 @@ export function checkSays(quantity: CheckedQuantity, { pairs, armM }: ReadPairs)
     const { factor, apartRatio } = correctionOf({ quantity, armM, pairs });
     const times = `Readings will be multiplied by ${formatNumber(factor, 3)}`;
     if (apartRatio <= BENT_RATIO) return { text: `${times}.`, isGood: true, isDoubtful: false };
-    const text = `${times}, but the points lie ${formatShare(apartRatio)} apart: tare at no load and try again; one factor does not straighten an instrument that bends.`;
+    const text =
+      `${times}, but the points lie ${formatShare(apartRatio)} apart: tare at no load and try again; one factor ` +
+      'does not straighten an instrument that bends.';
     return { text, isGood: true, isDoubtful: true };
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
@@ -135,7 +137,10 @@ export function checkSays(quantity: CheckedQuantity, { pairs, armM }: ReadPairs)
 
 function refusal({ code, details }: CoreError): string {
   if (code === 'outOfRange' && details.what === 'factor')
-    return `Readings would be multiplied by ${formatNumber(Number(details.value), 2)}. That is another unit or pole count, not drift: set it right on the stand and check again.`;
+    return (
+      `Readings would be multiplied by ${formatNumber(Number(details.value), 2)}. That is another unit or pole ` +
+      'count, not drift: set it right on the stand and check again.'
+    );
   if (code === 'notEnoughReadings')
     return 'Two masses are needed: one near the lightest thrust, one near the heaviest.';
   return 'Both numbers must be more than nothing.';

@@ -52,7 +52,9 @@ export function LiveReasons({ view, live, words, referenceName, isExtended }: Li
           {
             severity: 'danger' as const,
             key: 'fault',
-            text: 'Nothing is lost yet: what was read waits in the server. Make room on the disk and write it again; or go on without it.',
+            text:
+              'Nothing is lost yet: what was read waits in the server. Make room on the disk and write it again; ' +
+              'or go on without it.',
           },
         ]
       : []),
@@ -64,7 +66,8 @@ export function LiveReasons({ view, live, words, referenceName, isExtended }: Li
             text:
               view.cut.channel === 'thrustN'
                 ? 'Thrust went while the throttle stood still: look at nut, hub and blades before it is armed again.'
-                : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is armed again.',
+                : 'Shake grew while the throttle stood still: feel nut, blades, bell and mount before it is ' +
+                  'armed again.',
           },
         ]
       : []),
@@ -88,13 +91,20 @@ export function LiveReasons({ view, live, words, referenceName, isExtended }: Li
           {
             severity: 'caution' as const,
             key: 'unwatched',
-            text: `${view.deviceName ?? 'The device'} does not read ${unwatched.map((c) => quantityNames[c].toLowerCase()).join(', ')}: nothing cuts by itself at ${unwatched.length === 1 ? 'it' : 'them'}. Watch with your own eyes.`,
+            text:
+              `${view.deviceName ?? 'The device'} does not read ` +
+              `${unwatched.map((c) => quantityNames[c].toLowerCase()).join(', ')}: nothing cuts by itself at ` +
+              `${unwatched.length === 1 ? 'it' : 'them'}. Watch with your own eyes.`,
           },
         ]),
     {
       severity: 'note',
       key: 'limits',
-      text: `Cut by itself at: ${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ${TREND_SHAKE_FACTOR} times.`,
+      text:
+        'Cut by itself at: ' +
+        `${limits.map(([channel, limit]) => `${quantityNames[channel].toLowerCase()} ${words.quantity(channel, limit)}`).join(', ')}; ` +
+        `at steady throttle, when thrust falls by ${words.share(1 - TREND_THRUST_RATIO)} or shake grows to ` +
+        `${TREND_SHAKE_FACTOR} times.`,
     },
   ];
   return (

@@ -48,7 +48,10 @@ export function liveHeadline(
   if (comparison && referenceName) {
     const more = comparison.ratio >= 1 ? 'more' : 'less';
     if (Math.abs(comparison.ratio - 1) < 0.005) return `The same thrust as ${referenceName} for the same power, so far`;
-    return `${words.share(Math.abs(comparison.ratio - 1))} ${more} thrust than ${referenceName} for the same power, so far`;
+    return (
+      `${words.share(Math.abs(comparison.ratio - 1))} ${more} thrust than ${referenceName} for the same power, ` +
+      'so far'
+    );
   }
   if (view.phase === 'armed') return 'Armed, nothing turns yet';
   if (view.phase === 'running') return `Turning at ${words.share(view.throttleRatio)} throttle`;
@@ -66,7 +69,10 @@ export function cutSentence(cut: LiveCut, words: LiveWords): string {
   if (cut.reason === 'limit')
     return `Cut at ${words.quantity(cut.channel, cut.value)}: the limit is ${words.quantity(cut.channel, cut.limit)}`;
   if (cut.reason === 'trend')
-    return `Cut: ${cut.channel === 'thrustN' ? 'thrust fell' : 'shake rose'} from ${words.quantity(cut.channel, cut.from)} to ${words.quantity(cut.channel, cut.value)} at steady throttle`;
+    return (
+      `Cut: ${cut.channel === 'thrustN' ? 'thrust fell' : 'shake rose'} from ` +
+      `${words.quantity(cut.channel, cut.from)} to ${words.quantity(cut.channel, cut.value)} at steady throttle`
+    );
   const reasons: Record<PlainCutReason, string> = {
     pilot: 'Cut by hand: nothing turns',
     watcher: 'Cut by somebody who watches',

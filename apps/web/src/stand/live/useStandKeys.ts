@@ -21,8 +21,8 @@ const MODIFIERS = new Set(['Shift', 'Control', 'Alt', 'AltGraph', 'Meta']);
 
 /**
  * Keys of an armed stand, caught before anything else on the page: Space keeps a point, arrows and brackets step the
- * throttle, `l` runs the program, everything that is not listed cuts. A key held down is one stroke. No button keeps the
- * focus meanwhile, so that none can be pressed by a key.
+ * throttle, `l` runs the program, everything that is not listed cuts. A key held down is one stroke. No button keeps
+ * the focus meanwhile, so that none can be pressed by a key.
  */
 export function useStandKeys(isHot: boolean, keys: StandKeys): void {
   const latest = useRef(keys);

@@ -118,13 +118,18 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
       : closest === null
         ? `${clockText(whole.toS, 60)} of readings`
         : closest.isOver
-          ? `${quantityNames[closest.channel]} reached ${figure(closest.channel, closest.value)}: the limit is ${figure(closest.channel, closest.limit)}`
-          : `Nearest to its limit: ${quantityNames[closest.channel].toLowerCase()}, ${figure(closest.channel, closest.value)} of ${figure(closest.channel, closest.limit)}`;
+          ? `${quantityNames[closest.channel]} reached ${figure(closest.channel, closest.value)}: the limit is ` +
+            `${figure(closest.channel, closest.limit)}`
+          : `Nearest to its limit: ${quantityNames[closest.channel].toLowerCase()}, ` +
+            `${figure(closest.channel, closest.value)} of ${figure(closest.channel, closest.limit)}`;
   return (
     <StationPage
       eyebrow={`Stand · all readings${model ? ` of ${propModelName(model)}` : ''}`}
       headline={headline}
-      detail={`${clockText(span.fromS, spanS)} to ${clockText(span.toS, spanS)} of ${clockText(whole.toS, 60)} · ${aPoint === 1 ? 'every sample' : `a point is the least and the greatest of ${aPoint} samples`}${isReading ? ' · reading…' : ''}`}
+      detail={
+        `${clockText(span.fromS, spanS)} to ${clockText(span.toS, spanS)} of ${clockText(whole.toS, 60)} · ` +
+        `${aPoint === 1 ? 'every sample' : `a point is the least and the greatest of ${aPoint} samples`}${isReading ? ' · reading…' : ''}`
+      }
       reasons={
         <>
           <SaidList
@@ -139,7 +144,9 @@ function Drawn({ run, recording }: { run: RunView; recording: RecordingView }) {
                     {
                       severity: 'note' as const,
                       key: 'points',
-                      text: `${live.points.length === 1 ? 'A dotted line is the moment at which the point was kept.' : `The ${live.points.length} dotted lines are the moments at which points were kept.`} A full line is a limit, where it is within reach.`,
+                      text:
+                        `${live.points.length === 1 ? 'A dotted line is the moment at which the point was kept.' : `The ${live.points.length} dotted lines are the moments at which points were kept.`} ` +
+                        'A full line is a limit, where it is within reach.',
                     },
                   ]
                 : []),

@@ -50,7 +50,10 @@ interface Work {
   share: number;
 }
 
-/** A logger's file: columns said, every row read by a worker, steps found, samples and run kept together or not at all. */
+/**
+ * A logger's file: columns said, every row read by a worker, steps found, samples and run kept together or not at
+ * all.
+ */
 export function SamplesImport({ file, campaign, craft, models, packs, recipes, onOther }: SamplesImportProps) {
   const format = useFormat();
   const go = useGo();
@@ -194,7 +197,10 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
               ? [
                   {
                     severity: 'caution' as const,
-                    text: `${formatNumber(report.unreadable.count, 0)} ${report.unreadable.count === 1 ? 'cell is' : 'cells are'} no number and stay open, the first in row ${formatNumber(report.unreadable.row, 0)}: “${report.unreadable.text}”.`,
+                    text:
+                      `${formatNumber(report.unreadable.count, 0)} ` +
+                      `${report.unreadable.count === 1 ? 'cell is' : 'cells are'} no number and stay open, the ` +
+                      `first in row ${formatNumber(report.unreadable.row, 0)}: “${report.unreadable.text}”.`,
                     key: 'unreadable',
                   },
                 ]
@@ -203,7 +209,9 @@ export function SamplesImport({ file, campaign, craft, models, packs, recipes, o
               ? [
                   {
                     severity: 'note' as const,
-                    text: 'Each step is the mean once the thrust has settled; rests before and after are taken as the zero of the scale. All samples are kept beside the run.',
+                    text:
+                      'Each step is the mean once the thrust has settled; rests before and after are taken as ' +
+                      'the zero of the scale. All samples are kept beside the run.',
                     key: 'steps',
                   },
                 ]
