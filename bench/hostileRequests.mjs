@@ -56,9 +56,15 @@ export function routesOf({ paths }) {
       path,
       method: method.toUpperCase(),
       inQuery: parameters.filter((p) => p.in === 'query').map((p) => p.name),
-      schema: requestBody?.content['application/json']?.schema ?? null,
+      schema: schemaOf(requestBody),
     })),
   );
+}
+
+/** Of a body with fields; lines of text have none. */
+function schemaOf(requestBody) {
+  const schema = requestBody?.content['application/json']?.schema;
+  return schema?.$ref ? schema : null;
 }
 
 /**

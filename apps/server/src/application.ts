@@ -1,16 +1,11 @@
-import {
-  BLOB_MAX_BYTES,
-  DRIVEN_BODY_MAX_BYTES,
-  FEED_BODY_MAX_BYTES,
-  JSON_BODY_MAX_BYTES,
-  SAMPLES_BODY_MAX_BYTES,
-} from '@zivvo/contract';
+import { BLOB_MAX_BYTES, DRIVEN_BODY_MAX_BYTES, FEED_BODY_MAX_BYTES, SAMPLES_BODY_MAX_BYTES } from '@zivvo/contract';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import express from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
 import { bodyPipe } from './common/bodyPipe.ts';
-import { asPerson, boundedBody, localOnly } from './common/guards.middleware.ts';
+import { asPerson, localOnly, readableAddress } from './common/guards.middleware.ts';
+import { jsonBody } from './common/jsonBody.ts';
 import { ProblemFilter } from './common/problem.filter.ts';
 import type { Config } from './config.ts';
 import { serveApiDocument } from './docs/apiDocument.ts';
@@ -42,8 +37,8 @@ export function dressApplication(app: NestExpressApplication, config: Pick<Confi
   app.use('/api/feed', express.text({ type: () => true, limit: FEED_BODY_MAX_BYTES }));
   app.use('/api/stand/driven', express.text({ type: () => true, limit: DRIVEN_BODY_MAX_BYTES }));
   app.use('/api/sample-imports', express.raw({ type: 'application/octet-stream', limit: SAMPLES_BODY_MAX_BYTES }));
-  app.use(express.json({ limit: JSON_BODY_MAX_BYTES, strict: true }));
-  app.use(boundedBody);
+  app.use(readableAddress);
+  app.use(jsonBody());
   app.use(asPerson);
   app.useGlobalPipes(bodyPipe());
   app.useGlobalFilters(new ProblemFilter());

@@ -1,4 +1,3 @@
-import { JSON_MAX_DEPTH, JSON_NODE_MAX_COUNT } from '@zivvo/contract';
 import type { NextFunction, Request, RequestHandler, Response } from 'express';
 import { validate } from 'uuid';
 import { FeatureError, FieldError } from './featureError.ts';
@@ -35,47 +34,14 @@ function isLocalOrigin(origin: string): boolean {
   return /^http:\/\/(?:127\.0\.0\.1|localhost|\[::1\])(?::\d+)?$/.test(origin);
 }
 
-type Fault = 'depth' | 'nul' | 'nodes';
-
-const faultProblems: Record<Fault, () => FieldError> = {
-  depth: () =>
-    new FieldError(
-      'body',
-      'maxDepth',
-      `body must not be nested deeper than ${JSON_MAX_DEPTH}`,
-      null,
-      { max: JSON_MAX_DEPTH },
-      400,
-    ),
-  nodes: () =>
-    new FieldError(
-      'body',
-      'maxNodes',
-      `body must not hold more than ${JSON_NODE_MAX_COUNT} values`,
-      null,
-      { max: JSON_NODE_MAX_COUNT },
-      400,
-    ),
-  nul: () => new FieldError('body', 'noNul', 'body must not hold the character U+0000', null, {}, 400),
+/** Refuses addresses with the one character that no database keeps. */
+export const readableAddress: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
+  const fault = (path: string): FieldError =>
+    new FieldError(path, 'noNul', `${path} must not hold the character U+0000`, null, {}, 400);
+  if (/%00/.test(request.path)) return next(fault('address'));
+  const named = Object.entries(request.query).find(([, value]) => JSON.stringify(value).includes('\\u0000'));
+  next(named ? fault(named[0]) : undefined);
 };
-
-/** Refuses bodies deeper or larger than any form of ours, and texts with the one character no database keeps. */
-export const boundedBody: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {
-  const fault = faultOf(request.body, JSON_MAX_DEPTH, { nodesLeft: JSON_NODE_MAX_COUNT });
-  next(fault ? faultProblems[fault]() : undefined);
-};
-
-function faultOf(value: unknown, depthLeft: number, count: { nodesLeft: number }): Fault | null {
-  if (count.nodesLeft-- === 0) return 'nodes';
-  if (typeof value === 'string') return value.includes('\u0000') ? 'nul' : null;
-  if (typeof value !== 'object' || value === null || Buffer.isBuffer(value)) return null;
-  if (depthLeft === 0) return 'depth';
-  for (const inner of Object.values(value)) {
-    const fault = faultOf(inner, depthLeft - 1, count);
-    if (fault) return fault;
-  }
-  return null;
-}
 
 /** Carries the person named in the header through the request. */
 export const asPerson: RequestHandler = (request: Request, _response: Response, next: NextFunction) => {

@@ -47,7 +47,7 @@ export class ProblemFilter implements ExceptionFilter {
         detail: error.message,
         fields: [],
       };
-    const known = databaseProblem(error) ?? bodyProblem(error) ?? httpProblem(error);
+    const known = databaseProblem(error) ?? readerProblem(error) ?? httpProblem(error);
     if (known) return known;
     const incident = randomUUID().slice(0, 8);
     this.logger.error(
@@ -64,35 +64,30 @@ export class ProblemFilter implements ExceptionFilter {
   }
 }
 
-/**
- * Failures of the body reader carry a type of their own; the framework wraps two of them in errors that have only a
- * status.
- */
-function bodyProblem(error: unknown): Problem | null {
-  const type =
-    error instanceof BadRequestException
-      ? 'entity.parse.failed'
-      : error instanceof HttpException && error.getStatus() === 413
-        ? 'entity.too.large'
-        : (error as { type?: unknown } | null)?.type;
-  const field = (rule: string, message: string): FieldProblem[] => [
-    { path: 'body', rule, value: null, allowed: {}, message },
+/** Failures of what reads bodies and addresses; the framework wraps two of them in errors that have only a status. */
+function readerProblem(error: unknown): Problem | null {
+  const field = (path: string, rule: string, message: string): FieldProblem[] => [
+    { path, rule, value: null, allowed: {}, message },
   ];
-  if (type === 'entity.parse.failed')
+  if (error instanceof BadRequestException)
     return {
       status: 400,
-      code: 'unreadableJson',
-      title: 'The body is not JSON',
-      detail: 'The body could not be read as JSON.',
-      fields: field('json', 'body must be JSON'),
+      code: 'unreadableAddress',
+      title: 'The address cannot be read',
+      detail: 'The address holds an escape that stands for no character.',
+      fields: field('address', 'wellFormed', 'address must be written in UTF-8'),
     };
+  const type =
+    error instanceof HttpException && error.getStatus() === 413
+      ? 'entity.too.large'
+      : (error as { type?: unknown } | null)?.type;
   if (type === 'entity.too.large')
     return {
       status: 413,
       code: 'bodyTooLarge',
       title: 'The body is too large',
       detail: 'The body is larger than this address takes.',
-      fields: field('maxBytes', 'body is too large'),
+      fields: field('body', 'maxBytes', 'body is too large'),
     };
   if (type === 'encoding.unsupported' || type === 'charset.unsupported')
     return {
@@ -100,7 +95,7 @@ function bodyProblem(error: unknown): Problem | null {
       code: 'unsupportedEncoding',
       title: 'The encoding is not supported',
       detail: 'Send the body as UTF-8.',
-      fields: field('encoding', 'body must be UTF-8'),
+      fields: field('body', 'encoding', 'body must be UTF-8'),
     };
   return null;
 }

@@ -45,7 +45,9 @@ export class LiveController {
    * second.
    */
   @Sse('live/:id/stream')
-  stream(@Param('id', IdPipe) runId: string): Observable<MessageEvent> {
+  async stream(@Param('id', IdPipe) runId: string): Promise<Observable<MessageEvent>> {
+    // A run that is not there is said before anything is streamed.
+    await this.live.find(runId);
     const first = defer(async (): Promise<LiveEvent> => ({ type: 'state', runId, data: await this.live.find(runId) }));
     const own = this.live.events.pipe(filter((event) => event.type === 'beat' || event.runId === runId));
     return merge(concat(first), own).pipe(

@@ -141,16 +141,21 @@ describe('who may do what', () => {
   });
 
   test('a tab that looks at another run hears nothing of the one on the stand', async () => {
+    const other = await armed();
+    await command(other, 'cut').expect(200);
     const first = await armed();
     await command(first, 'cut').expect(200);
     const heard: string[] = [];
     const controller = server.app.get(LiveController, { strict: false });
-    const streams = [first, v7()].map((id) =>
-      controller.stream(id).subscribe({
-        next: (event) => heard.push(`${id === first ? 'first' : 'other'} ${event.type}`),
-        error: () => undefined,
-      }),
+    const streams = await Promise.all(
+      [first, other].map(async (id) =>
+        (await controller.stream(id)).subscribe({
+          next: (event) => heard.push(`${id === first ? 'first' : 'other'} ${event.type}`),
+          error: () => undefined,
+        }),
+      ),
     );
+    await expect(controller.stream(v7())).rejects.toThrow(/no run/);
     const second = await armed();
     // What the first one read until it left the stand was its own.
     heard.length = 0;

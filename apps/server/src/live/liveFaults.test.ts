@@ -203,17 +203,19 @@ test('two runs and three listeners: each hears its own run alone, the beat goes 
     runId,
     heard: [] as { type: string; runId: string | null }[],
   }));
-  const streams = listeners.map(({ runId, heard: said }) =>
-    controller.stream(runId).subscribe({
-      next: ({ type, data }) => said.push({ type: type!, runId: (data as Partial<LiveView>).runId ?? null }),
-      error: () => undefined,
-    }),
+  const streams = await Promise.all(
+    listeners.map(async ({ runId, heard: said }) =>
+      (await controller.stream(runId)).subscribe({
+        next: ({ type, data }) => said.push({ type: type!, runId: (data as Partial<LiveView>).runId ?? null }),
+        error: () => undefined,
+      }),
+    ),
   );
   await read(0.5);
   expect(listeners.map((l) => l.heard.some((e) => e.type === 'readings'))).toEqual([true, true, false]);
   const second = await turning();
   const late = { heard: [] as string[] };
-  streams.push(controller.stream(second).subscribe(({ type }) => void late.heard.push(type!)));
+  streams.push((await controller.stream(second)).subscribe(({ type }) => void late.heard.push(type!)));
   listeners.forEach((l) => (l.heard.length = 0));
   await heard((e) => e.type === 'beat');
   await command(second, 'cut').expect(200);
@@ -245,9 +247,7 @@ test('chaos: whatever dies at whatever moment, every request is answered, the la
     if (fault === 'kill') link.kill();
     if (fault === 'silence') link.isSilent = true;
     if (fault === 'stream')
-      server.app
-        .get(LiveController, { strict: false })
-        .stream(id)
+      (await server.app.get(LiveController, { strict: false }).stream(id))
         .subscribe({ error: () => undefined })
         .unsubscribe();
     jobs.push(post('/stand/cut', { tabId: v7() }).then((a) => a));

@@ -6,7 +6,7 @@ export const JSON_BODY_MAX_BYTES = 2_000_000;
 export const BLOB_MAX_BYTES = 25_000_000;
 export const JSON_MAX_DEPTH = 12;
 /** Values, lists and objects of a body taken together. */
-export const JSON_NODE_MAX_COUNT = 250_000;
+export const JSON_NODE_MAX_COUNT = 60_000;
 export const OBJECT_KEY_MAX_COUNT = 200;
 export const COUNT_MAX = 9999;
 
