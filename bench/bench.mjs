@@ -10,6 +10,7 @@ import { holdsFigures } from './holds.mjs';
 import { importFigures } from './import.mjs';
 import { listenFigures } from './listen.mjs';
 import { cutFigures } from './live.mjs';
+import { loadFigures } from './load.mjs';
 import { pageFigures } from './page.mjs';
 import { pickFigures } from './pick.mjs';
 import { rackFigures } from './rack.mjs';
@@ -68,6 +69,7 @@ await report({
   rack: rackFigures,
   today: todayFigures,
   holds: holdsFigures,
+  load: loadFigures,
   recording: recordingFigures,
   live: cutFigures,
   fly: flyFigures,

@@ -1,10 +1,9 @@
 // Whether the server holds: requests that nobody means well never make it fail, and no body keeps the others waiting.
-import { once } from 'node:events';
-import { Worker } from 'node:worker_threads';
 import * as core from '../packages/core/dist/index.js';
 import { withDemoServer } from './demoServer.mjs';
 import { attack, send } from './attack.mjs';
 import { heavyBodies, routesOf } from './hostileRequests.mjs';
+import { startPinger } from './pinger.mjs';
 
 const PORT = 4816;
 const REQUESTS = 20_000;
@@ -34,26 +33,22 @@ export async function holdsFigures(seed) {
 
 /** The longest that any body of the greatest size kept another request waiting, each body tried twice [ms]. */
 async function heaviestHoldMs(address, document) {
-  const pinger = new Worker(new URL('./ping.worker.mjs', import.meta.url), { workerData: { address, everyMs: 1 } });
-  const worstSince = async () => {
-    pinger.postMessage(null);
-    return (await once(pinger, 'message'))[0];
-  };
+  const pinger = startPinger(address, 1);
   let [worstMs, worst] = [0, ''];
   for (const route of routesOf(document).filter((r) => r.schema !== null))
     for (const [kind, body] of Object.entries(heavyBodies(document, route, BODY_BYTES))) {
       const holds = [];
       for (let i = 0; i < 2; i++) {
-        await worstSince();
+        await pinger.worstMs();
         const path = route.path.replace(/\{\w+\}/g, '01922904-1a0d-72b8-80eb-3103f832088a');
         await send(address, { ...route, path, body, type: 'application/json' }, () => undefined);
-        holds.push(await worstSince());
+        holds.push(await pinger.worstMs());
       }
       // What the machine did meanwhile does not come twice; what the body asks for does.
       if (Math.min(...holds) > worstMs)
         [worstMs, worst] = [Math.min(...holds), `${route.method} ${route.path}: ${kind}`];
     }
-  await pinger.terminate();
+  await pinger.stop();
   console.log(`holds body: ${worst}`);
   return worstMs;
 }

@@ -87,7 +87,7 @@ const QUOTED = /"[^"]+"/g;
 const ONE_TABLE = /^\s*(?:insert\s+into|update)\s+("[^"]+")(?!\s*\.)/i;
 /** Changes nothing by itself; a rollback does, as what was written within is not so. */
 const HARMLESS =
-  /^\s*(?:select|begin|commit|savepoint|release|with)\b(?!.*\b(?:nextval|setval|into|insert|update\s+"|delete|merge)\b)/is;
+  /^\s*(?:select|begin|commit|savepoint|release|with|vacuum|analyze)\b(?!.*\b(?:nextval|setval|into|insert|update\s+"|delete|merge)\b)/is;
 /** Would answer otherwise the next time although no table has changed, or keeps others out. */
 const CHANGING =
   /\b(?:now|random|clock_timestamp|nextval|current_\w+|localtime\w*|pg_\w+|for\s+(?:no\s+key\s+)?update|for\s+(?:key\s+)?share)\b/i;

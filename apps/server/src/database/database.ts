@@ -15,6 +15,7 @@ import { openPglite } from './openPglite.ts';
 import { linkTo } from './pgliteLink.ts';
 import { PgliteStream, type WireLink } from './pgliteStream.ts';
 import * as schema from './schema.ts';
+import { TableUpkeep } from './tableUpkeep.ts';
 import { startWorkerLink } from './workerLink.ts';
 
 export type Db = NodePgDatabase<typeof schema>;
@@ -87,9 +88,11 @@ export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }
       stream: () => new PgliteStream(link),
     },
     new AnswerMemory(),
+    new TableUpkeep(),
   );
   const db = drizzle(pool, { schema, casing: 'snake_case' });
   await migrateForward(db, pool);
+  await pool.beginUpkeep();
   return { db, pool };
 }
 

@@ -1,23 +1,47 @@
 import pg from 'pg';
 import type { AnswerMemory } from './answerMemory.ts';
 import { PreparingClient } from './preparingClient.ts';
+import type { TableUpkeep } from './tableUpkeep.ts';
+
+/** Upkeep waits so long for more of the same, so that one import is counted once. */
+const UPKEEP_MS = 300;
 
 /**
- * Connections that answer from memory what was asked before and has not changed since. Only what is asked outside of a
+ * Connections to the embedded database, which nobody else writes to: they answer from memory what was asked before and has not changed since. Only what is asked outside of a
  * transaction is: within one, a question may see what is not yet so for anybody else.
  */
 export class RememberingPool extends pg.Pool {
+  private upkeepTimer: NodeJS.Timeout | null = null;
+
   constructor(
     options: pg.PoolConfig,
     private readonly memory: AnswerMemory,
+    private readonly upkeep: TableUpkeep,
   ) {
+    const written = (text: string, rowCount: number | null): void => {
+      if (upkeep.note(text, rowCount)) this.keepUp();
+    };
     super({
       ...options,
       Client: class extends PreparingClient {
         // eslint-disable-next-line @typescript-eslint/no-explicit-any
         override query(...asked: any[]): any {
-          memory.hear(textOf(asked[0]));
-          return super.query.apply(this, asked as never);
+          const text = textOf(asked[0]);
+          memory.hear(text);
+          // The pool asks with a callback, whoever holds a connection gets a promise.
+          const tell: unknown = asked.at(-1);
+          if (typeof tell === 'function')
+            asked[asked.length - 1] = (error: unknown, result?: pg.QueryResult): void => {
+              if (result) written(text, result.rowCount);
+              (tell as (error: unknown, result?: pg.QueryResult) => void)(error, result);
+            };
+          const answer: unknown = super.query.apply(this, asked as never);
+          if (answer instanceof Promise)
+            void answer.then(
+              ({ rowCount }: pg.QueryResult) => written(text, rowCount),
+              () => undefined,
+            );
+          return answer;
         }
       },
     });
@@ -30,6 +54,40 @@ export class RememberingPool extends pg.Pool {
     if (typeof question === 'string' || question.rowMode !== 'array') return super.query(...(asked as [string]));
     const found = this.memory.find(question.text, values ?? []);
     return found === undefined ? this.ask(question, values ?? []) : Promise.resolve(found);
+  }
+
+  /** Looks which tables were counted when, as left by whoever had the database before; those that never were are due. */
+  async beginUpkeep(): Promise<void> {
+    const { rows } = await super.query<{ table: string; n: number; isEmpty: boolean }>(
+      'select relname as "table", reltuples as n, pg_relation_size(oid) = 0 as "isEmpty" from pg_class ' +
+        "where relkind = 'r' and relnamespace = 'public'::regnamespace",
+    );
+    for (const { table, n, isEmpty } of rows)
+      if (n >= 0) this.upkeep.count(table, n);
+      else if (!isEmpty) this.upkeep.demand(table);
+    this.keepUp();
+  }
+
+  /** Tidies and counts the tables that are due, when nobody has asked for it a moment ago. */
+  private keepUp(): void {
+    if (this.upkeepTimer !== null) return;
+    this.upkeepTimer = setTimeout(() => {
+      this.upkeepTimer = null;
+      void this.tidy();
+    }, UPKEEP_MS).unref();
+  }
+
+  private async tidy(): Promise<void> {
+    for (const table of this.upkeep.take()) {
+      if (this.ending) return;
+      // What fails here is tried again when the table has changed as much again; nobody waits for it.
+      await super.query(`vacuum (analyze) "${table}"`).catch(() => undefined);
+      if (this.ending) return;
+      const { rows } = await super.query<{ n: number }>('select reltuples as n from pg_class where relname = $1', [
+        table,
+      ]);
+      this.upkeep.count(table, rows[0]?.n ?? 0);
+    }
   }
 
   private async ask(question: pg.QueryArrayConfig, values: unknown[]): Promise<pg.QueryArrayResult> {

@@ -52,7 +52,7 @@ export class FitService {
     const { row, on, models, arms, forces } = state;
     const kind = layoutKind(craft.layout);
     const [model] = models;
-    const stock = (await this.pieces.available(this.db)).find((a) => a.propModelId === model?.id);
+    const [stock] = model ? await this.pieces.available(this.db, model.id) : [];
     const spares = { cwCount: stock?.cwCount ?? 0, ccwCount: stock?.ccwCount ?? 0 };
     const signed = (await this.events.newestOf(this.db, [craftId], 'fittingConfirmed')).get(craftId);
     const wantedSideThrust = kind === 'plane' ? sideThrustFor(arms.map((a) => a.spin)) : 'none';

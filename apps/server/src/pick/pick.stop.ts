@@ -33,7 +33,7 @@ export class PickStop implements StopSource, OnModuleInit {
         const stop = pickStop({
           diameterM: model ? (model.measuredDiameterM ?? model.diameterM) : null,
           largestDiscM: largestDiscM({ ...craft, neighbourDistanceM: neighbourDistanceM(craft.rotors) }),
-          runCount: facts.filter((f) => f.craftId === craft.id && f.propModelId === subjectOf(craft)).length,
+          runCount: facts.find((f) => f.craftId === craft.id && f.propModelId === subjectOf(craft))?.runCount ?? 0,
         });
         return [craft.id, stop];
       }),

@@ -225,9 +225,10 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     return (row?.last ?? -1) + 1;
   }
 
-  /** Pieces of each hand that could be fitted now, by model. */
+  /** Pieces of each hand that could be fitted now, by model; of one model where one is named. */
   async available(
     db: DbOrTx,
+    propModelId: string | null = null,
   ): Promise<{ propModelId: string; cwCount: number; ccwCount: number; eitherCount: number }[]> {
     const tally = (hand: string): SQL<number> =>
       sql<number>`count(*) filter (where ${propPiece.hand} = ${hand})`.mapWith(Number);
@@ -240,7 +241,12 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
       })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
-      .where(this.live(inArray(pieceLife.state, ['checkedIn', 'trued', 'resting'])))
+      .where(
+        this.live(
+          propModelId === null ? undefined : eq(propPiece.propModelId, propModelId),
+          inArray(pieceLife.state, ['checkedIn', 'trued', 'resting']),
+        ),
+      )
       .groupBy(propPiece.propModelId);
   }
 

@@ -1,7 +1,7 @@
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { handsNeeded, handsWanted, layoutKind, type DueItem } from '@zivvo/core';
 import { handsText } from '@zivvo/words';
-import { and, count, desc, eq, gt, isNull } from 'drizzle-orm';
+import { and, count, desc, eq, exists, gt, isNull, sql } from 'drizzle-orm';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { DueService, type DueSource } from '../line/due.service.ts';
@@ -53,21 +53,31 @@ export class RackDue implements DueSource, OnModuleInit {
   }
 
   private async deliveries(): Promise<DueItem[]> {
+    const waiting = and(eq(propPiece.batchId, batch.id), isNull(propPiece.deletedAt), eq(pieceLife.state, 'new'));
+    const ofBatch = this.db.select({ n: count() }).from(propPiece);
+    const counted = ofBatch.innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id)).where(waiting);
     const rows = await this.db
-      .select({ batchId: batch.id, supplierName: batch.supplierName, model: propModel, pieceCount: count() })
-      .from(pieceLife)
-      .innerJoin(propPiece, eq(propPiece.id, pieceLife.pieceId))
-      .innerJoin(batch, eq(batch.id, propPiece.batchId))
+      .select({
+        batchId: batch.id,
+        supplierName: batch.supplierName,
+        model: propModel,
+        pieceCount: sql<number>`(${counted})`.mapWith(Number),
+      })
+      .from(batch)
       .innerJoin(propModel, eq(propModel.id, batch.propModelId))
       .where(
         and(
-          eq(pieceLife.state, 'new'),
-          eq(propPiece.workshopId, this.workshop.id),
-          isNull(propPiece.deletedAt),
+          eq(batch.workshopId, this.workshop.id),
           isNull(batch.deletedAt),
+          exists(
+            this.db
+              .select({ id: propPiece.id })
+              .from(propPiece)
+              .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
+              .where(waiting),
+          ),
         ),
       )
-      .groupBy(batch.id, propModel.id)
       .orderBy(desc(batch.createdAt))
       .limit(TOLD_MOST);
     return rows.map(({ batchId, supplierName, model, pieceCount }) => ({

@@ -3,7 +3,7 @@ import { standStop } from '@zivvo/core';
 import { Clock } from '../common/clock.ts';
 import { DB, type Db } from '../database/database.ts';
 import { LineService, type StopSource } from '../line/line.service.ts';
-import { StandFactRepository } from './standFact.repository.ts';
+import { StandFactRepository, type StandFacts } from './standFact.repository.ts';
 
 /** How the stand's work on craft stands. */
 @Injectable()
@@ -29,14 +29,15 @@ export class StandStop implements StopSource, OnModuleInit {
     return new Map(
       crafts.map((craft) => {
         const own = facts.filter((f) => f.craftId === craft.id);
+        const runsOf = (facts: readonly StandFacts[]): number => facts.reduce((sum, f) => sum + f.runCount, 0);
         const inHand = own.filter((f) => f.propModelId === subjectOf(craft));
         const limits = [craft.escLimitA, craft.motorLimitA].filter((l) => l !== null);
         const stop = standStop({
           nowMs: this.clock.nowMs(),
-          keptRunCount: own.length,
-          inHandRunCount: inHand.length,
-          referenceRunCount: own.filter((f) => f.propModelId === craft.referencePropModelId).length,
-          lastKeptAtMs: own.reduce<number | null>((last, f) => Math.max(last ?? 0, f.keptAt.getTime()), null),
+          keptRunCount: runsOf(own),
+          inHandRunCount: runsOf(inHand),
+          referenceRunCount: runsOf(own.filter((f) => f.propModelId === craft.referencePropModelId)),
+          lastKeptAtMs: own.reduce<number | null>((last, f) => Math.max(last ?? 0, f.lastKeptAt!.getTime()), null),
           hasBreach: inHand.some((f) => limits.some((limit) => (f.maxCurrentA ?? 0) > limit)),
         });
         return [craft.id, stop];

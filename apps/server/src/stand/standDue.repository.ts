@@ -1,6 +1,6 @@
 import { Inject, Injectable, type OnModuleInit } from '@nestjs/common';
 import { dueChecks, type DueItem } from '@zivvo/core';
-import { and, count, desc, eq, isNull, sql } from 'drizzle-orm';
+import { and, desc, eq, isNull, sql } from 'drizzle-orm';
 import { DB, type Db } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
 import { DueService, type DueSource } from '../line/due.service.ts';
@@ -31,30 +31,28 @@ export class StandDue implements DueSource, OnModuleInit {
   };
 
   private async evenings(): Promise<DueItem[]> {
-    const done = this.db
-      .select({ campaignId: run.campaignId, doneCount: count().as('done_count') })
-      .from(run)
-      .where(and(eq(run.workshopId, this.workshop.id), eq(run.state, 'kept'), isNull(run.deletedAt)))
-      .groupBy(run.campaignId)
-      .as('done');
+    // Of the evenings that were planned alone, however many runs there are.
+    const done = this.db.$count(
+      run,
+      and(eq(run.campaignId, campaign.id), eq(run.state, 'kept'), isNull(run.deletedAt)),
+    );
     const planned = sql<number>`(select count(*)::int from jsonb_array_elements(${eveningPlan.runs}) as r where not (r ->> 'isSkipped')::boolean)`;
     const rows = await this.db
       .select({
         id: campaign.id,
         name: campaign.name,
         craftId: campaign.craftId,
-        done: sql<number>`coalesce(${done.doneCount}, 0)::int`,
+        done: done.mapWith(Number),
         planned,
       })
       .from(eveningPlan)
       .innerJoin(campaign, eq(campaign.id, eveningPlan.campaignId))
-      .leftJoin(done, eq(done.campaignId, campaign.id))
       .where(
         and(
           eq(campaign.workshopId, this.workshop.id),
           isNull(campaign.deletedAt),
           isNull(eveningPlan.deletedAt),
-          sql`coalesce(${done.doneCount}, 0) < ${planned}`,
+          sql`${done} < ${planned}`,
         ),
       )
       .orderBy(desc(eveningPlan.updatedAt))

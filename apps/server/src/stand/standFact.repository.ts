@@ -1,18 +1,32 @@
-import { and, eq, inArray } from 'drizzle-orm';
+import { and, count, eq, inArray, max } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { standFact } from './stand.table.ts';
 
-export type StandFactRow = typeof standFact.$inferSelect;
+/** Kept runs of one prop on one craft, taken together. */
+export interface StandFacts {
+  craftId: string;
+  propModelId: string;
+  runCount: number;
+  lastKeptAt: Date | null;
+  maxCurrentA: number | null;
+}
 
 /** Kept runs, as the line asks for them. */
 export class StandFactRepository {
-  /** Those that count, of some craft. */
-  async ofCrafts(db: DbOrTx, craftIds: string[]): Promise<StandFactRow[]> {
+  /** Those that count, of some craft, summed where they are. */
+  async ofCrafts(db: DbOrTx, craftIds: string[]): Promise<StandFacts[]> {
     return craftIds.length === 0
       ? []
       : db
-          .select()
+          .select({
+            craftId: standFact.craftId,
+            propModelId: standFact.propModelId,
+            runCount: count(),
+            lastKeptAt: max(standFact.keptAt),
+            maxCurrentA: max(standFact.maxCurrentA),
+          })
           .from(standFact)
-          .where(and(inArray(standFact.craftId, craftIds), eq(standFact.isCurrent, true)));
+          .where(and(inArray(standFact.craftId, craftIds), eq(standFact.isCurrent, true)))
+          .groupBy(standFact.craftId, standFact.propModelId);
   }
 }
