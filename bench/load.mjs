@@ -32,6 +32,7 @@ export async function loadFigures(seed) {
     const small = await underLoad(shed, pid, SMALL_S);
     tell('small', small);
     await fillRack(address, seed, PIECES);
+    await checkIn(address);
     await fillStand(shed, RUNS);
     await fillRecordings(shed, SAMPLES);
     await lookAround(shed);
@@ -139,6 +140,15 @@ async function saveDraft(shed) {
     shed.draft.revision = (await answer.json()).revision;
   });
   return shed.saving;
+}
+
+/** Everything that came in is looked at. */
+async function checkIn(address) {
+  for (;;) {
+    const { items } = await get(address, 'pieces?state=new&limit=200');
+    if (items.length === 0) return;
+    await post(address, 'pieces/actions', { ids: items.map((p) => p.id), action: 'checkIn' });
+  }
 }
 
 /** Evenings with kept runs until there are so many. */

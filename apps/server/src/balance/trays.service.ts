@@ -26,24 +26,23 @@ export class TraysService {
   async find(craftId: string | null, propModelId: string | null): Promise<TraysView> {
     const craft = craftId === null ? null : await this.crafts.find(this.db, craftId);
     const modelId = propModelId ?? craft?.referencePropModelId ?? null;
-    const { rows, isCut } = await this.pieces.onShelf(this.db, TRAY_MAX_COUNT);
-    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [], elsewhereCount: 0, isCut };
-    const models = new Map(
-      (await this.models.byIds(this.db, [...new Set(rows.map(({ piece }) => piece.propModelId))])).map((m) => [
-        m.id,
-        m,
-      ]),
-    );
+    const { rows, isCut } = await this.pieces.onShelf(this.db, modelId, TRAY_MAX_COUNT);
+    const elsewhereCount = modelId === null ? 0 : await this.waitingBeside(modelId);
+    const trays: TraysView = { toDo: [], good: [], back: [], notNeeded: [], elsewhereCount, isCut };
+    const found = await this.models.byIds(this.db, [...new Set(rows.map(({ piece }) => piece.propModelId))]);
+    const models = new Map(found.map((m) => [m.id, m]));
     for (const { living, tray } of await this.sorted(rows)) {
-      const { propModelId: own } = living.piece;
-      if (modelId !== null && own !== modelId) {
-        if (tray === 'toDo') trays.elsewhereCount++;
-        continue;
-      }
-      const isNeeded = craft === null || this.bench.isBalancingNeeded(craft, models.get(own)!, living.piece);
+      const model = models.get(living.piece.propModelId)!;
+      const isNeeded = craft === null || this.bench.isBalancingNeeded(craft, model, living.piece);
       trays[tray === 'toDo' && !isNeeded ? 'notNeeded' : tray].push(toPieceView(living));
     }
     return trays;
+  }
+
+  /** How many pieces of other models wait; only what something is known of is judged one by one. */
+  private async waitingBeside(propModelId: string): Promise<number> {
+    const { count, doubtful } = await this.balanceJobs.waitingBeside(this.db, propModelId, TRAY_MAX_COUNT);
+    return count - (await this.judge.beyondMending(this.db, doubtful)).size;
   }
 
   /** Pieces with the tray that they lie in; one that is to be retired is never offered for balancing. */

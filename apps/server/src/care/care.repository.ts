@@ -4,6 +4,7 @@ import { WEAR_POWER, type CareOutcome, type DrillKind } from '@zivvo/core';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import type { Fact } from '../event/facts.ts';
 import { event } from '../event/event.table.ts';
 import type { PieceRow } from '../rack/piece.repository.ts';
@@ -87,7 +88,7 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
     const rows = await db
       .selectDistinctOn([event.subjectId], { id: event.subjectId, sequence: event.sequence, fact: event.fact })
       .from(event)
-      .where(and(inArray(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked')))
+      .where(and(oneOfIds(event.subjectId, pieceIds), eq(event.kind, 'pieceLooked')))
       .orderBy(event.subjectId, desc(event.sequence));
     return new Map(rows.map(({ id, sequence, fact }) => [id, { sequence, fact: fact as Fact<'pieceLooked'> }]));
   }
@@ -100,7 +101,7 @@ export class WalkaroundRepository extends RowRepository<typeof walkaround> {
       .from(event)
       .where(
         and(
-          inArray(event.subjectId, pieceIds),
+          oneOfIds(event.subjectId, pieceIds),
           eq(event.kind, 'pieceLooked'),
           sql`(${event.fact} ->> 'hasNick')::boolean`,
         ),
@@ -203,7 +204,7 @@ export class FlightRepository extends RowRepository<typeof flight> {
       })
       .from(flightPiece)
       .innerJoin(flight, eq(flight.id, flightPiece.flightId))
-      .where(and(inArray(flightPiece.pieceId, pieceIds), isNull(flight.deletedAt)))
+      .where(and(oneOfIds(flightPiece.pieceId, pieceIds), isNull(flight.deletedAt)))
       .groupBy(flightPiece.pieceId);
   }
 }
@@ -258,7 +259,7 @@ export class StrikeRepository extends RowRepository<typeof strike> {
           sql`(${event.fact} ->> 'strikeId')::uuid = ${strike.id}`,
         ),
       )
-      .where(and(inArray(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
+      .where(and(oneOfIds(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
   }
 
   /** Strikes that were told with a flight, those that were taken out too. */
@@ -295,7 +296,7 @@ export class StrikeRepository extends RowRepository<typeof strike> {
       })
       .from(strikePiece)
       .innerJoin(strike, eq(strike.id, strikePiece.strikeId))
-      .where(and(inArray(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
+      .where(and(oneOfIds(strikePiece.pieceId, pieceIds), isNull(strike.deletedAt)));
   }
 }
 
@@ -308,8 +309,9 @@ export class AlertRepository extends RowRepository<typeof modelAlert> {
   /** Alerts in force on any of these models. */
   async inForce(db: DbOrTx, propModelIds: string[]): Promise<AlertRow[]> {
     if (propModelIds.length === 0) return [];
-    return (await this.list(db, 100, and(inArray(modelAlert.propModelId, propModelIds), isNull(modelAlert.releasedAt))))
-      .rows;
+    return (
+      await this.list(db, 100, and(oneOfIds(modelAlert.propModelId, propModelIds), isNull(modelAlert.releasedAt)))
+    ).rows;
   }
 }
 

@@ -1,7 +1,8 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, count, desc, eq, gt, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, count, desc, eq, gt, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { event } from '../event/event.table.ts';
 import { motorPiece } from '../rack/part.table.ts';
 import type { LastLook } from '../ready/sources.ts';
@@ -24,7 +25,7 @@ export class CareFactsRepository {
       })
       .from(event)
       .innerJoin(walkaround, sql`${walkaround.id} = (${event.fact} ->> 'walkaroundId')::uuid`)
-      .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'walkedRound'), isNull(walkaround.deletedAt)))
+      .where(and(oneOfIds(event.subjectId, craftIds), eq(event.kind, 'walkedRound'), isNull(walkaround.deletedAt)))
       .orderBy(event.subjectId, desc(event.sequence));
     return new Map(rows.map(({ craftId, ...look }) => [craftId, look]));
   }
@@ -67,7 +68,7 @@ export class CareFactsRepository {
         and(
           eq(motorPiece.workshopId, this.workshop.id),
           isNull(motorPiece.deletedAt),
-          inArray(motorPiece.craftId, craftIds),
+          oneOfIds(motorPiece.craftId, craftIds),
           gt(motorPiece.strikeCount, 0),
           isNull(motorPiece.bearing),
         ),

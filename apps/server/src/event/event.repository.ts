@@ -1,6 +1,7 @@
 import { Injectable } from '@nestjs/common';
-import { and, asc, desc, eq, gt, inArray } from 'drizzle-orm';
+import { and, asc, desc, eq, gt } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { person } from '../workshop/workshop.table.ts';
 import { event } from './event.table.ts';
 import type { Fact, FactKind } from './facts.ts';
@@ -103,7 +104,7 @@ export class EventRepository {
       })
       .from(event)
       .leftJoin(person, eq(person.id, event.personId))
-      .where(and(inArray(event.subjectId, subjectIds), eq(event.kind, kind)))
+      .where(and(oneOfIds(event.subjectId, subjectIds), eq(event.kind, kind)))
       .orderBy(event.subjectId, desc(event.sequence));
     return new Map(
       rows.map(({ subjectId, fact, ...newest }) => [subjectId, { ...newest, fact: fact as unknown as Fact<K> }]),

@@ -1,8 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { eq, inArray } from 'drizzle-orm';
+import { eq } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { fitting } from './fit.table.ts';
 
 export type FittingRow = typeof fitting.$inferSelect;
@@ -14,7 +15,9 @@ export class FittingRepository extends RowRepository<typeof fitting> {
   }
 
   async ofCrafts(db: DbOrTx, craftIds: string[]): Promise<FittingRow[]> {
-    return craftIds.length === 0 ? [] : (await this.list(db, craftIds.length, inArray(fitting.craftId, craftIds))).rows;
+    return craftIds.length === 0
+      ? []
+      : (await this.list(db, craftIds.length, oneOfIds(fitting.craftId, craftIds))).rows;
   }
 
   async ofCraft(db: DbOrTx, craftId: string): Promise<FittingRow | null> {

@@ -1,5 +1,6 @@
-import { and, eq, inArray, max, sql } from 'drizzle-orm';
+import { and, eq, max, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { event } from '../event/event.table.ts';
 import { armKey } from '../ready/sources.ts';
 
@@ -11,7 +12,7 @@ export class FitFactsRepository {
     const rows = await db
       .select({ craftId: event.subjectId, last: max(event.sequence) })
       .from(event)
-      .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'fittingConfirmed')))
+      .where(and(oneOfIds(event.subjectId, craftIds), eq(event.kind, 'fittingConfirmed')))
       .groupBy(event.subjectId);
     return new Map(rows.map((r) => [r.craftId, Number(r.last)]));
   }
@@ -24,7 +25,7 @@ export class FitFactsRepository {
     const rows = await db
       .select({ craftId: event.subjectId, place, level, last: max(event.sequence) })
       .from(event)
-      .where(and(inArray(event.subjectId, craftIds), eq(event.kind, 'armChanged')))
+      .where(and(oneOfIds(event.subjectId, craftIds), eq(event.kind, 'armChanged')))
       .groupBy(event.subjectId, place, level);
     for (const r of rows) found.get(r.craftId)!.set(armKey({ place: r.place, level: Number(r.level) }), Number(r.last));
     return found;

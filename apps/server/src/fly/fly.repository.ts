@@ -1,9 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, count, desc, eq, inArray, isNull, lte, sql, type InferSelectModel } from 'drizzle-orm';
+import { and, count, desc, eq, isNull, lte, sql, type InferSelectModel } from 'drizzle-orm';
 import { flight } from '../care/care.table.ts';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { packPiece } from '../rack/part.table.ts';
 import { propModel } from '../rack/propModel.table.ts';
 import { flightCard, flightProtocol } from './fly.table.ts';
@@ -40,7 +41,7 @@ export class FlightProtocolRepository extends RowRepository<typeof flightProtoco
         and(
           eq(flightProtocol.workshopId, this.workshop.id),
           isNull(flightProtocol.deletedAt),
-          inArray(flightProtocol.craftId, [...craftIds]),
+          oneOfIds(flightProtocol.craftId, craftIds),
         ),
       )
       .orderBy(flightProtocol.craftId, desc(flightProtocol.version));
@@ -67,7 +68,7 @@ export class FlightCardRepository extends RowRepository<typeof flightCard> {
     if (craftIds.length === 0) return { rows: [], total: 0 };
     const where = and(
       eq(flightCard.workshopId, this.workshop.id),
-      inArray(flightCard.craftId, [...craftIds]),
+      oneOfIds(flightCard.craftId, craftIds),
       isNull(flightCard.deletedAt),
       isNull(flight.deletedAt),
     );

@@ -6,7 +6,6 @@ import {
   eq,
   getTableColumns,
   gt,
-  inArray,
   isNotNull,
   isNull,
   max,
@@ -17,6 +16,7 @@ import {
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { flightCard } from '../fly/fly.table.ts';
 import { listening, soundTake } from '../listen/listen.table.ts';
 import { campaign, run } from '../stand/stand.table.ts';
@@ -71,7 +71,7 @@ export class FrozenVerdictRepository extends RowRepository<typeof frozenVerdict>
   private liveOf(craftIds: readonly string[]): SQL | undefined {
     return and(
       eq(frozenVerdict.workshopId, this.workshop.id),
-      inArray(frozenVerdict.craftId, [...craftIds]),
+      oneOfIds(frozenVerdict.craftId, craftIds),
       isNull(frozenVerdict.deletedAt),
     );
   }

@@ -1,9 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import { listenLimits } from '@zivvo/contract';
-import { and, asc, count, desc, eq, getTableColumns, inArray, isNull, type InferSelectModel } from 'drizzle-orm';
+import { and, asc, count, desc, eq, getTableColumns, isNull, type InferSelectModel } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { listening, soundTake, soundVote } from './listen.table.ts';
 
 export type ListeningRow = InferSelectModel<typeof listening>;
@@ -41,7 +42,7 @@ export class ListeningRepository extends RowRepository<typeof listening> {
       .where(
         and(
           eq(listening.workshopId, this.workshop.id),
-          inArray(listening.craftId, [...craftIds]),
+          oneOfIds(listening.craftId, craftIds),
           isNull(listening.deletedAt),
         ),
       )
@@ -64,7 +65,7 @@ export class SoundTakeRepository extends RowRepository<typeof soundTake> {
       .where(
         and(
           eq(soundTake.workshopId, this.workshop.id),
-          inArray(soundTake.listeningId, [...listeningIds]),
+          oneOfIds(soundTake.listeningId, listeningIds),
           isNull(soundTake.deletedAt),
         ),
       )

@@ -7,6 +7,7 @@ import type { DbOrTx } from '../database/database.ts';
 import { oneAtATime } from '../database/oneAtATime.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { craft } from '../craft/craft.table.ts';
 import { event } from '../event/event.table.ts';
 import type { ArmedCraft } from './fitRules.ts';
@@ -53,7 +54,7 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
     await tx
       .select({ id: pieceLife.pieceId })
       .from(pieceLife)
-      .where(inArray(pieceLife.pieceId, ids))
+      .where(oneOfIds(pieceLife.pieceId, ids))
       .orderBy(asc(pieceLife.pieceId))
       .for('update');
   }
@@ -72,7 +73,7 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   async livingByIds(db: DbOrTx, ids: string[]): Promise<LivingPiece[]> {
-    return ids.length === 0 ? [] : this.living(db, inArray(propPiece.id, ids), ids.length);
+    return ids.length === 0 ? [] : this.living(db, oneOfIds(propPiece.id, ids), ids.length);
   }
 
   async living(db: DbOrTx, where: SQL | undefined, limit: number): Promise<LivingPiece[]> {
@@ -90,7 +91,7 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   async ofSets(db: DbOrTx, setIds: string[], limit: number): Promise<LivingPiece[]> {
-    return setIds.length === 0 ? [] : this.living(db, inArray(pieceLife.setId, setIds), limit);
+    return setIds.length === 0 ? [] : this.living(db, oneOfIds(pieceLife.setId, setIds), limit);
   }
 
   async onCraft(db: DbOrTx, craftId: string, limit: number): Promise<LivingPiece[]> {
@@ -123,16 +124,29 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
   }
 
   async onCrafts(db: DbOrTx, craftIds: string[], limit: number): Promise<LivingPiece[]> {
-    return craftIds.length === 0 ? [] : this.living(db, inArray(pieceLife.craftId, craftIds), limit * craftIds.length);
+    return craftIds.length === 0 ? [] : this.living(db, oneOfIds(pieceLife.craftId, craftIds), limit * craftIds.length);
   }
 
-  /** Pieces that were checked in and not retired, the newest first; whether there are more than were asked for. */
-  async onShelf(db: DbOrTx, limit: number): Promise<{ rows: LivingPiece[]; isCut: boolean }> {
+  /**
+   * Pieces that were checked in and not retired, the newest first; whether there are more than were asked for.
+   *
+   * @param propModelId - of this model alone; null for all
+   */
+  async onShelf(
+    db: DbOrTx,
+    propModelId: string | null,
+    limit: number,
+  ): Promise<{ rows: LivingPiece[]; isCut: boolean }> {
     const rows = await db
       .select({ piece: propPiece, life: pieceLife })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
-      .where(this.live(sql`${pieceLife.state} not in ('new', 'retired')`))
+      .where(
+        this.live(
+          propModelId === null ? undefined : eq(propPiece.propModelId, propModelId),
+          sql`${pieceLife.state} not in ('new', 'retired')`,
+        ),
+      )
       .orderBy(desc(propPiece.serialNumber))
       .limit(limit + 1);
     return { rows: rows.slice(0, limit), isCut: rows.length > limit };
@@ -151,7 +165,7 @@ export class PieceRepository extends RowRepository<typeof propPiece> {
           ),
       })
       .from(pieceLife)
-      .where(inArray(pieceLife.craftId, craftIds))
+      .where(oneOfIds(pieceLife.craftId, craftIds))
       .groupBy(pieceLife.craftId);
     return new Map(rows.map(({ craftId, ...counts }) => [craftId!, counts]));
   }
@@ -339,7 +353,7 @@ export class BatchRepository extends RowRepository<typeof batch> {
       })
       .from(propPiece)
       .innerJoin(pieceLife, eq(pieceLife.pieceId, propPiece.id))
-      .where(and(inArray(propPiece.batchId, ids), isNull(propPiece.deletedAt)))
+      .where(and(oneOfIds(propPiece.batchId, ids), isNull(propPiece.deletedAt)))
       .groupBy(propPiece.batchId);
     return new Map(rows.map(({ id, ...counts }) => [id!, counts]));
   }
@@ -363,7 +377,7 @@ export class PieceSetRepository extends RowRepository<typeof pieceSet> {
         : await db
             .select({ id: craft.id, rotors: craft.rotors, layout: craft.layout })
             .from(craft)
-            .where(and(inArray(craft.id, ids), isNull(craft.deletedAt)));
+            .where(and(oneOfIds(craft.id, ids), isNull(craft.deletedAt)));
     return new Map(rows.map((row) => [row.id, row]));
   }
 }

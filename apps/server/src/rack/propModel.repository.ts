@@ -1,9 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { inArray, max } from 'drizzle-orm';
+import { max } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { oneAtATime } from '../database/oneAtATime.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { propModel } from './propModel.table.ts';
 
 export type PropModelRow = typeof propModel.$inferSelect;
@@ -23,6 +24,6 @@ export class PropModelRepository extends RowRepository<typeof propModel> {
 
   /** Models by id, deleted ones too: their runs are still shown. */
   async byIds(db: DbOrTx, ids: string[]): Promise<PropModelRow[]> {
-    return ids.length === 0 ? [] : db.select().from(propModel).where(inArray(propModel.id, ids));
+    return ids.length === 0 ? [] : db.select().from(propModel).where(oneOfIds(propModel.id, ids));
   }
 }

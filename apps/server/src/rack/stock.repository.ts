@@ -1,5 +1,6 @@
 import { inArray } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { stockLevel } from './propModel.table.ts';
 
 export type StockRow = typeof stockLevel.$inferSelect;
@@ -9,6 +10,6 @@ export class StockRepository {
   async of(db: DbOrTx, propModelIds: string[]): Promise<StockRow[]> {
     return propModelIds.length === 0
       ? []
-      : db.select().from(stockLevel).where(inArray(stockLevel.propModelId, propModelIds));
+      : db.select().from(stockLevel).where(oneOfIds(stockLevel.propModelId, propModelIds));
   }
 }

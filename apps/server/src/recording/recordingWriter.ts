@@ -46,6 +46,15 @@ export class RecordingWriter {
    * @throws {CoreError} `timeRunsBack` if one is not later than the one before
    */
   nextAt(track: number, timesS: Float64Array, values: Float32Array[]): BlockRow[] {
+    return [...this.blocksAt(track, timesS, values)].flat();
+  }
+
+  /**
+   * The same block by block, for whoever lets others go first in between; nothing is made before all times are looked at.
+   *
+   * @throws {CoreError} `timeRunsBack` as `nextAt`
+   */
+  *blocksAt(track: number, timesS: Float64Array, values: Float32Array[]): Generator<BlockRow[]> {
     const state = this.tracks[track]!;
     let { lastS } = state;
     for (const timeS of timesS) {
@@ -54,10 +63,9 @@ export class RecordingWriter {
     }
     state.lastS = lastS;
     const all = sampleBins(timesS, values);
-    const rows: BlockRow[] = [];
     for (let from = 0; from < timesS.length; from += BLOCK_MAX_COUNT) {
       const samples = sliceBins(all, from, from + BLOCK_MAX_COUNT);
-      rows.push(this.row(track, 0, samples, state.count));
+      const rows = [this.row(track, 0, samples, state.count)];
       state.count += samples.timesS.length;
       for (const { level, bins } of state.pyramid.push(samples)) {
         const span = PYRAMID_FACTOR ** level;
@@ -65,8 +73,8 @@ export class RecordingWriter {
         rows.push(this.row(track, level, bins, before * bins.timesS.length * span));
         state.rowCounts[level] = before + 1;
       }
+      yield rows;
     }
-    return rows;
   }
 
   private row(track: number, level: number, bins: Bins, firstSample: number): BlockRow {

@@ -1,9 +1,10 @@
 import { Inject, Injectable } from '@nestjs/common';
 import type { ProtocolVersions } from '@zivvo/core';
-import { and, count, eq, inArray, isNull, max, sql } from 'drizzle-orm';
+import { and, count, eq, isNull, max, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { campaign, run } from './stand.table.ts';
 
 export type CampaignRow = typeof campaign.$inferSelect;
@@ -31,7 +32,7 @@ export class CampaignRepository extends RowRepository<typeof campaign> {
       .from(run)
       .where(
         and(
-          inArray(run.campaignId, campaignIds),
+          oneOfIds(run.campaignId, campaignIds),
           isNull(run.deletedAt),
           eq(run.state, 'kept'),
           sql`not exists (select 1 from run later where later.replaces_run_id = ${run.id} and later.state = 'kept' and later.deleted_at is null)`,

@@ -1,8 +1,9 @@
 import { Inject, Injectable } from '@nestjs/common';
-import { and, asc, desc, eq, inArray, isNull, sql } from 'drizzle-orm';
+import { and, asc, desc, eq, isNull, sql } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { RowRepository } from '../database/row.repository.ts';
 import { WORKSHOP, type Workshop } from '../database/workshop.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { blob } from '../blob/blob.table.ts';
 import { recording } from '../recording/recording.table.ts';
 import { packPiece } from '../rack/part.table.ts';
@@ -121,7 +122,7 @@ export class RunRepository extends RowRepository<typeof run> {
   async channelsOf(db: DbOrTx, runIds: string[]): Promise<ChannelRow[]> {
     return runIds.length === 0
       ? []
-      : db.select().from(runChannel).where(inArray(runChannel.runId, runIds)).orderBy(asc(runChannel.quantity));
+      : db.select().from(runChannel).where(oneOfIds(runChannel.runId, runIds)).orderBy(asc(runChannel.quantity));
   }
 
   async attachPicture(db: DbOrTx, runId: string, blobSha256: string, createdAt: Date): Promise<void> {

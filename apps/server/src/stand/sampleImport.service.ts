@@ -19,6 +19,8 @@ import { RunService } from './run.service.ts';
 import { AlreadyKeptError, NoImportError, SamplesRefusedError, TooManyImportsError } from './stand.errors.ts';
 
 const IMPORTS_MOST = 4;
+/** Lets whatever waits be done before more is. */
+const othersFirst = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 /** One that nobody goes on with is given up [ms]. */
 const IDLE_MS = 600_000;
 
@@ -147,7 +149,7 @@ export class SampleImports implements OnModuleInit {
     if (count + rows > SAMPLE_ROW_MAX_COUNT)
       throw new SamplesRefusedError(`A run has at most ${SAMPLE_ROW_MAX_COUNT} samples.`);
     if (open.unwritten?.first !== first)
-      open.unwritten = { first, blocks: blocksOf(writer, toSamples(bytes, rows, channelCount)) };
+      open.unwritten = { first, blocks: await blocksOf(writer, toSamples(bytes, rows, channelCount)) };
     await this.recordings.write(this.db, open.unwritten.blocks);
     open.unwritten = null;
     open.count = count + rows;
@@ -166,12 +168,24 @@ export class SampleImports implements OnModuleInit {
   }
 }
 
-/** @throws {SamplesRefusedError} if time does not go on from where it was */
-function blocksOf(writer: RecordingWriter, { timesS, channels }: Samples): ReturnType<RecordingWriter['nextAt']> {
+/**
+ * Blocks of samples, made one after another with everybody else heard in between.
+ *
+ * @throws {SamplesRefusedError} if time does not go on from where it was
+ */
+async function blocksOf(
+  writer: RecordingWriter,
+  { timesS, channels }: Samples,
+): Promise<ReturnType<RecordingWriter['nextAt']>> {
   if (!(timesS[0]! >= 0) || !Number.isFinite(timesS.at(-1)!))
     throw new SamplesRefusedError('Times are seconds from the first sample on.');
   try {
-    return writer.nextAt(0, timesS, channels);
+    const blocks: ReturnType<RecordingWriter['nextAt']> = [];
+    for (const rows of writer.blocksAt(0, timesS, channels)) {
+      blocks.push(...rows);
+      await othersFirst();
+    }
+    return blocks;
   } catch (error) {
     if (!(error instanceof CoreError)) throw error;
     throw new SamplesRefusedError('Time does not go on.');

@@ -1,5 +1,6 @@
-import { and, count, eq, inArray, max } from 'drizzle-orm';
+import { and, count, eq, max } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
+import { oneOfIds } from '../database/oneOfIds.ts';
 import { standFact } from './stand.table.ts';
 
 /** Kept runs of one prop on one craft, taken together. */
@@ -26,7 +27,7 @@ export class StandFactRepository {
             maxCurrentA: max(standFact.maxCurrentA),
           })
           .from(standFact)
-          .where(and(inArray(standFact.craftId, craftIds), eq(standFact.isCurrent, true)))
+          .where(and(oneOfIds(standFact.craftId, craftIds), eq(standFact.isCurrent, true)))
           .groupBy(standFact.craftId, standFact.propModelId);
   }
 }
