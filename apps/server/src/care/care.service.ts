@@ -35,29 +35,25 @@ export class CareService {
       arrangement: { on, models },
       record,
     } = (await this.ready.of([craft])).get(craftId)!;
-    const [model = null] = models;
-    const [setting, alerts, lives, motorsToFeel, history, changesLeft, temperature, season] = await Promise.all([
-      this.settings.ofCraft(this.db, craftId),
-      this.history.alertsOn(on),
-      this.lives.of(on, new Map(models.map((m) => [m.id, m])), craftId),
-      this.history.motorsToFeel(craftId),
-      this.history.of(craftId),
-      this.outlook.changesLeft(craft, model),
-      this.outlook.temperature(model),
-      this.outlook.season(craft, model),
-    ]);
-    const { policy, isFolding, revision } = setting ?? { ...usualSetting, revision: 0 };
+    const { policy, isFolding, revision } = (await this.settings.ofCraft(this.db, craftId)) ?? {
+      ...usualSetting,
+      revision: 0,
+    };
+    const alerts = await this.history.alertsOn(on);
+    const lives = await this.lives.of(on, new Map(models.map((m) => [m.id, m])), craftId);
+    const motorsToFeel = await this.history.motorsToFeel(craftId);
     const pieces = on.map((living) => ({
       piece: toPieceView(living),
       life: lives.get(living.piece.id)!,
       openOutcome: record.pieces.get(living.piece.id)!.openOutcome,
       alert: record.pieces.get(living.piece.id)!.alert,
     }));
+    const model = models[0] ?? null;
     const reasons = careRemarks({
       pieces: pieces.map(({ piece, life }) => ({ tag: piece.tag, life })),
       lookSecondsPerProp: record.look && record.look.durationS / Math.max(1, record.look.looks.length),
-      changesLeft,
-      temperature,
+      changesLeft: await this.outlook.changesLeft(craft, model),
+      temperature: await this.outlook.temperature(model),
     });
     return {
       craftId,
@@ -67,8 +63,8 @@ export class CareService {
       pieces,
       motorsToFeel,
       alerts,
-      ...history,
-      season,
+      ...(await this.history.of(craftId)),
+      season: await this.outlook.season(craft, model),
     };
   }
 

@@ -26,16 +26,14 @@ export class CareFacts extends CareSource {
     const ids = crafts.map((c) => c.id);
     const on = [...arrangements.values()].flatMap((a) => a.on);
     const models = new Map([...arrangements.values()].flatMap((a) => a.models).map((m) => [m.id, m]));
-    const [lives, looked, alerts, looks, motors] = await Promise.all([
-      this.lives.of(on, models, null),
-      this.walkarounds.newestLooks(
-        this.db,
-        on.map((p) => p.piece.id),
-      ),
-      this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))]),
-      this.facts.lastLooks(this.db, ids),
-      this.facts.motorsToFeel(this.db, ids),
-    ]);
+    const lives = await this.lives.of(on, models, null);
+    const looked = await this.walkarounds.newestLooks(
+      this.db,
+      on.map((p) => p.piece.id),
+    );
+    const alerts = await this.alerts.inForce(this.db, [...new Set(on.map((p) => p.piece.propModelId))]);
+    const looks = await this.facts.lastLooks(this.db, ids);
+    const motors = await this.facts.motorsToFeel(this.db, ids);
     const since = await this.facts.happenedAfter(this.db, new Map(ids.map((id) => [id, looks.get(id)?.sequence ?? 0])));
     const found = new Map<string, CareRecord>();
     for (const { id } of crafts) {

@@ -27,12 +27,10 @@ export class CareHistory {
   ) {}
 
   async of(craftId: string): Promise<Pick<CareView, 'lastWalkaround' | 'flights' | 'strikes' | 'flownS'>> {
-    const [last, flights, strikes, { allS }] = await Promise.all([
-      this.walkarounds.last(this.db, craftId),
-      this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS),
-      this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS),
-      this.flights.flownS(this.db, craftId, new Date(0)),
-    ]);
+    const last = await this.walkarounds.last(this.db, craftId);
+    const flights = await this.flights.ofCraft(this.db, craftId, RECENT_FLIGHTS);
+    const strikes = await this.strikes.ofCraft(this.db, craftId, RECENT_FLIGHTS);
+    const { allS } = await this.flights.flownS(this.db, craftId, new Date(0));
     return {
       lastWalkaround: last && toWalkaroundView(last),
       flights: flights.map(toFlightView),

@@ -34,12 +34,12 @@ export class PieceLives {
     craftId: string | null,
   ): Promise<Map<string, PieceLifeLeft>> {
     const ids = pieces.map((p) => p.piece.id);
-    const [flown, struck, nicked, secondsPerDay] = await Promise.all([
-      this.flights.ofPieces(this.db, ids),
-      this.strikes.ofPieces(this.db, ids),
-      this.walkarounds.nicked(this.db, ids),
-      craftId === null ? 0 : this.paceOf(craftId),
-    ]);
+    const [flown, struck, nicked] = [
+      await this.flights.ofPieces(this.db, ids),
+      await this.strikes.ofPieces(this.db, ids),
+      await this.walkarounds.nicked(this.db, ids),
+    ];
+    const secondsPerDay = craftId === null ? 0 : await this.paceOf(craftId);
     return new Map(
       pieces.map(({ piece }) => {
         const model = models.get(piece.propModelId)!;

@@ -46,6 +46,11 @@ export class AnswerMemory {
     return [...new Set(text.match(QUOTED))].map((table) => [table, this.versionOf(table)] as const);
   }
 
+  /** Names a question asked of tables as they stand. */
+  keyOf(text: string, values: readonly unknown[], versions: Answer['versions']): string {
+    return `${keyOf(text, values)}\n${versions.map(([, version]) => version).join()}`;
+  }
+
   /** Keeps an answer, and makes it unchangeable: it is handed out again. */
   keep(text: string, values: readonly unknown[], versions: Answer['versions'], result: { rows: unknown[] }): void {
     const key = keyOf(text, values);

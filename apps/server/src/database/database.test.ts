@@ -3,7 +3,7 @@ import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globa
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { connect } from './database.ts';
+import { connect, openDatabase } from './database.ts';
 import { prepareFolder } from './folder.ts';
 import { acquireFolderLock, FolderInUseError } from './folderLock.ts';
 import { moveDays } from './moveDays.ts';
@@ -50,6 +50,24 @@ describe('the folder', () => {
     );
   });
 
+  test('that is damaged is refused with what to do, and another start finds it as it was', async () => {
+    const place = path.join(folder, 'database');
+    const pglite = await openPglite(place);
+    await pglite.close();
+    const control = path.join(place, 'global', 'pg_control');
+    fs.writeFileSync(control, Buffer.alloc(64, 7));
+    const config = {
+      dataFolder: folder,
+      hasDatabaseThread: false,
+      databaseUrl: null,
+      cacheFolder: folder,
+      workshopKind: 'own' as const,
+    };
+    for (let i = 0; i < 2; i++)
+      await expect(openDatabase(config, new Date())).rejects.toThrow(/damaged.*Put a copy of this folder back/);
+    expect(fs.readFileSync(control)).toEqual(Buffer.alloc(64, 7));
+  }, 60_000);
+
   test('of a newer schema is refused and left as it was', async () => {
     const pglite = await memoryPglite();
     const link = linkTo(pglite);
@@ -90,6 +108,17 @@ describe('the lock', () => {
     release();
     acquireFolderLock(file())();
     expect(fs.readdirSync(folder)).toEqual([]);
+  });
+
+  test.each(['', '{"pid":12', '[]', 'null', '{"pid":"x"}', '{"pid":-1}'])('damaged (%j) keeps nobody out', (text) => {
+    fs.writeFileSync(file(), text);
+    acquireFolderLock(file())();
+    expect(fs.existsSync(file())).toBe(false);
+  });
+
+  test('a folder in its place is named', () => {
+    fs.mkdirSync(file());
+    expect(() => acquireFolderLock(file())).toThrow(/is a folder.*Remove it/);
   });
 
   test('left by a dead process is broken at once', () => {

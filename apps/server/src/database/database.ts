@@ -33,6 +33,17 @@ export const DATABASE = Symbol('DATABASE');
 
 const migrationsFolder = fileURLToPath(new URL('../../drizzle', import.meta.url));
 
+/** The files of a database are not what one wrote. */
+export class DamagedDatabaseError extends Error {
+  constructor(folder: string, cause: unknown) {
+    super(
+      `The database in ${folder} cannot be opened: its files are damaged, or something else has written to them. ` +
+        'Nothing was changed. Put a copy of this folder back, or choose another with ZIVVO_DATA.',
+      { cause },
+    );
+  }
+}
+
 /** Opens the database that the configuration names and brings its schema up to date. */
 export async function openDatabase(
   config: Pick<Config, 'dataFolder' | 'hasDatabaseThread' | 'databaseUrl' | 'cacheFolder' | 'workshopKind'>,
@@ -44,7 +55,11 @@ export async function openDatabase(
   try {
     const folder = path.join(config.dataFolder, 'database');
     await prepareFolder(folder, templateOf(config, now));
-    const link = config.hasDatabaseThread ? await startWorkerLink(folder) : linkTo(await openPglite(folder));
+    const link = await (config.hasDatabaseThread ? startWorkerLink(folder) : openPglite(folder).then(linkTo)).catch(
+      (error: unknown) => {
+        throw new DamagedDatabaseError(folder, error);
+      },
+    );
     link.onFault((error) => {
       console.error(`The database stopped: ${error.message}. What was shown as kept is kept; start Zivvo again.`);
       process.exit(1);
@@ -98,9 +113,23 @@ export async function connect(link: WireLink): Promise<{ db: Db; pool: pg.Pool }
 
 async function openServer(url: string): Promise<Database> {
   const pool = new pg.Pool({ connectionString: url, Client: PreparingClient });
+  // A connection that ends while nobody uses it is no fault of anybody's: the next question opens another.
+  pool.on('error', (error) => console.error(`A resting connection to the database ended: ${error.message}`));
   const db = drizzle(pool, { schema, casing: 'snake_case' });
-  await migrateForward(db, pool);
+  await whileAlone(pool, () => migrateForward(db, pool));
   return { db, kind: 'server', close: () => pool.end() };
+}
+
+/** Two that start on one database at once bring its schema up to date one after the other. */
+async function whileAlone(pool: pg.Pool, work: () => Promise<void>): Promise<void> {
+  const client = await pool.connect();
+  try {
+    await client.query("select pg_advisory_lock(hashtext('zivvo.schema'))");
+    await work();
+  } finally {
+    await client.query("select pg_advisory_unlock(hashtext('zivvo.schema'))").catch(() => undefined);
+    client.release();
+  }
 }
 
 /** Runs the migrations that are missing, and refuses a database that a newer Zivvo has already changed. */

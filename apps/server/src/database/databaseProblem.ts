@@ -15,6 +15,14 @@ interface DatabaseFault {
 export function databaseProblem(error: unknown): Problem | null {
   const fault = faultOf(error);
   if (!fault) return null;
+  if (CROSSED.has(fault.code))
+    return {
+      status: 409,
+      code: 'crossed',
+      title: 'Somebody else was at the same',
+      detail: 'Two changes were made to the same at the same moment. Nothing of this one was kept; do it again.',
+      fields: [],
+    };
   const path = fieldOf(fault);
   const problem = (status: number, code: string, title: string, rule: string, message: string): Problem => ({
     status,
@@ -38,6 +46,9 @@ export function databaseProblem(error: unknown): Problem | null {
   return null;
 }
 
+/** Two transactions that wait for each other, or that cannot be put in an order. */
+const CROSSED = new Set(['40001', '40P01']);
+
 function faultOf(error: unknown, depth = 0): DatabaseFault | null {
   if (typeof error !== 'object' || error === null || depth > 4) return null;
   const { code, constraint, table, cause } = error as {
@@ -46,6 +57,7 @@ function faultOf(error: unknown, depth = 0): DatabaseFault | null {
     table?: unknown;
     cause?: unknown;
   };
+  if (typeof code === 'string' && CROSSED.has(code)) return { code, constraint: '', table: '' };
   if (typeof code === 'string' && typeof constraint === 'string') return { code, constraint, table: String(table) };
   return faultOf(cause, depth + 1);
 }

@@ -35,7 +35,7 @@ export function acquireFolderLock(file: string): () => void {
       if (publish(draft, file)) return () => fs.rmSync(file, { force: true });
       const owner = readOwner(file);
       if (owner && isAlive(owner)) throw new FolderInUseError(owner);
-      if (owner) breakStale(file);
+      if (owner !== null) breakStale(file);
     }
     throw new Error(`The lock ${file} could not be taken: too many starters at once.`);
   } finally {
@@ -53,11 +53,17 @@ function publish(draft: string, file: string): boolean {
   }
 }
 
-function readOwner(file: string): Owner | null {
+/** Who holds the lock: null for nobody, undefined where what stands there is damaged, which a living Zivvo's never is. */
+function readOwner(file: string): Owner | null | undefined {
   try {
-    return JSON.parse(fs.readFileSync(file, 'utf8')) as Owner;
+    const owner = JSON.parse(fs.readFileSync(file, 'utf8')) as Partial<Owner> | null;
+    return typeof owner?.pid === 'number' && owner.pid > 0 ? (owner as Owner) : undefined;
   } catch (error) {
-    if ((error as NodeJS.ErrnoException).code === 'ENOENT') return null;
+    const { code } = error as NodeJS.ErrnoException;
+    if (code === 'ENOENT') return null;
+    if (error instanceof SyntaxError) return undefined;
+    if (code === 'EISDIR')
+      throw new Error(`${file} is a folder, where the lock of the database belongs. Remove it and start again.`);
     throw error;
   }
 }
@@ -75,7 +81,7 @@ function breakStale(file: string): void {
   }
   try {
     const owner = readOwner(file);
-    if (owner && !isAlive(owner)) fs.rmSync(file, { force: true });
+    if (owner === undefined || (owner && !isAlive(owner))) fs.rmSync(file, { force: true });
   } finally {
     fs.closeSync(handle);
     fs.rmSync(breaker, { force: true });

@@ -97,6 +97,16 @@ describe('a database that remembers', () => {
   const truly = async (): Promise<string[]> =>
     (await db.execute<{ name: string }>(sql`select name from person order by name`)).rows.map((p) => p.name);
 
+  test('who asks the same at once gets the one answer; who asks after a writing gets what is written', async () => {
+    await db.delete(person);
+    await add(db, 'first');
+    const [one, two] = [names(db), names(db)];
+    const written = add(db, 'second');
+    const three = written.then(() => names(db));
+    expect(await one).toEqual(await two);
+    expect(await three).toEqual(['first', 'second']);
+  });
+
   test('answers as the database does, through any order of reading, writing, and taking back', () =>
     fc.assert(
       fc.asyncProperty(

@@ -7,11 +7,14 @@ import type { TableUpkeep } from './tableUpkeep.ts';
 const UPKEEP_MS = 300;
 
 /**
- * Connections to the embedded database, which nobody else writes to: they answer from memory what was asked before and has not changed since. Only what is asked outside of a
- * transaction is: within one, a question may see what is not yet so for anybody else.
+ * Connections to the embedded database, which nobody else writes to: they answer from memory what was asked before and
+ * has not changed since. Only what is asked outside of a transaction is: within one, a question may see what is not yet
+ * so for anybody else. They count its tables as these grow.
  */
 export class RememberingPool extends pg.Pool {
   private upkeepTimer: NodeJS.Timeout | null = null;
+  /** Questions that are on their way, by what they ask and of what they ask it. */
+  private readonly asked = new Map<string, Promise<pg.QueryArrayResult>>();
 
   constructor(
     options: pg.PoolConfig,
@@ -53,10 +56,22 @@ export class RememberingPool extends pg.Pool {
     const [question, values] = asked as [pg.QueryArrayConfig | string, unknown[]?];
     if (typeof question === 'string' || question.rowMode !== 'array') return super.query(...(asked as [string]));
     const found = this.memory.find(question.text, values ?? []);
-    return found === undefined ? this.ask(question, values ?? []) : Promise.resolve(found);
+    return found === undefined ? this.askOnce(question, values ?? []) : Promise.resolve(found);
   }
 
-  /** Looks which tables were counted when, as left by whoever had the database before; those that never were are due. */
+  /** Two who ask the same before it is answered wait for the one answer, as long as nothing was written in between. */
+  private askOnce(question: pg.QueryArrayConfig, values: unknown[]): Promise<pg.QueryArrayResult> {
+    const sources = this.memory.sourcesOf(question.text);
+    if (sources === null) return this.ask(question, values);
+    const key = this.memory.keyOf(question.text, values, sources);
+    const asked = this.asked.get(key);
+    if (asked) return asked;
+    const answer = this.ask(question, values).finally(() => this.asked.delete(key));
+    this.asked.set(key, answer);
+    return answer;
+  }
+
+  /** Looks which tables were counted when somebody had the database before; those that never were are due. */
   async beginUpkeep(): Promise<void> {
     const { rows } = await super.query<{ table: string; n: number; isEmpty: boolean }>(
       'select relname as "table", reltuples as n, pg_relation_size(oid) = 0 as "isEmpty" from pg_class ' +

@@ -1,5 +1,6 @@
 import { asc, eq } from 'drizzle-orm';
 import type { Db } from './database.ts';
+import { oneAtATime } from './oneAtATime.ts';
 import { person, workshop } from '../workshop/workshop.table.ts';
 
 type WorkshopRow = typeof workshop.$inferSelect;
@@ -9,10 +10,13 @@ export class WorkshopRepository {
   constructor(private readonly db: Db) {}
 
   async findOrFound(row: WorkshopRow): Promise<WorkshopRow> {
-    const [found] = await this.db.select().from(workshop).limit(1);
-    if (found) return found;
-    await this.db.insert(workshop).values(row);
-    return row;
+    return this.db.transaction(async (tx) => {
+      await oneAtATime(tx, 'workshop');
+      const [found] = await tx.select().from(workshop).limit(1);
+      if (found) return found;
+      await tx.insert(workshop).values(row);
+      return row;
+    });
   }
 
   async listPeople(workshopId: string, limit: number): Promise<{ rows: PersonRow[]; total: number }> {

@@ -1,6 +1,5 @@
 import 'reflect-metadata';
 import { NestFactory } from '@nestjs/core';
-import { sql } from 'drizzle-orm';
 import fs from 'node:fs';
 import path from 'node:path';
 import { AppModule } from '../app.module.ts';
@@ -8,6 +7,7 @@ import { readConfig } from '../config.ts';
 import { DB, type Db } from '../database/database.ts';
 import { copyWhole } from '../database/folder.ts';
 import { PLAYED_DAY } from '../database/moveDays.ts';
+import { tidyTables } from '../database/tidyTables.ts';
 import { playDemo } from './playDemo.ts';
 
 /**
@@ -29,8 +29,7 @@ const app = await NestFactory.createApplicationContext(AppModule.with(config), {
   abortOnError: false,
 });
 await playDemo(app, PLAYED_DAY, PLAYED_DAY);
-// Copies know how large their tables are.
-await app.get<Db>(DB).execute(sql`vacuum (analyze)`);
+await tidyTables(app.get<Db>(DB));
 await app.close();
 fs.rmSync(`${folder}-blobs`, { recursive: true, force: true });
 copyWhole(path.join(workplace, 'blobs'), `${folder}-blobs`);

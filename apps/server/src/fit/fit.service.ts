@@ -52,12 +52,9 @@ export class FitService {
     const { row, on, models, arms, forces } = state;
     const kind = layoutKind(craft.layout);
     const [model] = models;
-    const [[stock], newest] = await Promise.all([
-      model ? this.pieces.available(this.db, model.id) : [],
-      this.events.newestOf(this.db, [craftId], 'fittingConfirmed'),
-    ]);
-    const signed = newest.get(craftId);
+    const [stock] = model ? await this.pieces.available(this.db, model.id) : [];
     const spares = { cwCount: stock?.cwCount ?? 0, ccwCount: stock?.ccwCount ?? 0 };
+    const signed = (await this.events.newestOf(this.db, [craftId], 'fittingConfirmed')).get(craftId);
     const wantedSideThrust = kind === 'plane' ? sideThrustFor(arms.map((a) => a.spin)) : 'none';
     return {
       craftId,

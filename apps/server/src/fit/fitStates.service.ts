@@ -43,21 +43,18 @@ export class FitStates extends ArrangementSource {
 
   override async of(crafts: readonly CraftRow[]): Promise<Map<string, FitState>> {
     const ids = crafts.map((c) => c.id);
-    const [rows, pieces, signatures, changes] = await Promise.all([
-      this.fittings.ofCrafts(this.db, ids),
-      this.pieces.onCrafts(this.db, ids, LIST_MAX),
-      this.facts.signatures(this.db, ids),
-      this.facts.armChanges(this.db, ids),
+    const rows = await this.fittings.ofCrafts(this.db, ids);
+    const pieces = await this.pieces.onCrafts(this.db, ids, LIST_MAX);
+    const fitted = await this.events.newestOf(
+      this.db,
+      pieces.map((p) => p.piece.id),
+      'pieceFitted',
+    );
+    const known = await this.models.byIds(this.db, [
+      ...new Set([...pieces.map((p) => p.piece.propModelId), ...crafts.flatMap((c) => c.referencePropModelId ?? [])]),
     ]);
-    const ofPieces = pieces.map((p) => p.piece.propModelId);
-    const [fitted, known] = await Promise.all([
-      this.events.newestOf(
-        this.db,
-        pieces.map((p) => p.piece.id),
-        'pieceFitted',
-      ),
-      this.models.byIds(this.db, [...new Set([...ofPieces, ...crafts.flatMap((c) => c.referencePropModelId ?? [])])]),
-    ]);
+    const signatures = await this.facts.signatures(this.db, ids);
+    const changes = await this.facts.armChanges(this.db, ids);
     return new Map(
       crafts.map((craft) => {
         const on = pieces.filter((p) => p.life.craftId === craft.id);

@@ -25,13 +25,10 @@ export class LineService {
   /** Stops of each craft in the order of the work, by craft id; for one prop in hand where it is named. */
   async stopsOf(crafts: readonly CraftRow[], propModelId: string | null = null): Promise<Map<string, LineStop[]>> {
     const stops = new Map<string, LineStop[]>(crafts.map((c) => [c.id, []]));
-    // Asked all at once, so that each waits for the database once and not for all before it.
-    const found = await Promise.all(
-      lineStations.map((station) =>
-        this.sources.get(station)?.of(crafts, (craft) => propModelId ?? craft.referencePropModelId),
-      ),
-    );
-    for (const ofStation of found) for (const [craftId, stop] of ofStation ?? []) stops.get(craftId)!.push(stop);
+    for (const station of lineStations) {
+      const found = await this.sources.get(station)?.of(crafts, (craft) => propModelId ?? craft.referencePropModelId);
+      for (const [craftId, stop] of found ?? []) stops.get(craftId)!.push(stop);
+    }
     return stops;
   }
 }

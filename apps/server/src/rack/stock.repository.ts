@@ -1,4 +1,3 @@
-import { inArray } from 'drizzle-orm';
 import type { DbOrTx } from '../database/database.ts';
 import { oneOfIds } from '../database/oneOfIds.ts';
 import { stockLevel } from './propModel.table.ts';

@@ -50,7 +50,8 @@ export class RecordingWriter {
   }
 
   /**
-   * The same block by block, for whoever lets others go first in between; nothing is made before all times are looked at.
+   * The same block by block, for whoever lets others go first in between; nothing is made before all times are looked
+   * at.
    *
    * @throws {CoreError} `timeRunsBack` as `nextAt`
    */
