@@ -53,7 +53,7 @@ function publish(draft: string, file: string): boolean {
   }
 }
 
-/** Who holds the lock: null for nobody, undefined where what stands there is damaged, which a living Zivvo's never is. */
+/** Who holds the lock: null for nobody, undefined where it is damaged, which that of a living Zivvo never is. */
 function readOwner(file: string): Owner | null | undefined {
   try {
     const owner = JSON.parse(fs.readFileSync(file, 'utf8')) as Partial<Owner> | null;

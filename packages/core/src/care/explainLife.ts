@@ -10,7 +10,8 @@ export const LIFE_FIGURE = 'usedRatio';
  * Shows how the used share of a piece's life follows from what wore it: by stress and strikes, or by hours, whichever
  * leads.
  *
- *   s = k·(n·D/(24,000·0.127))², used = h·s⁶/40·(1 + ½ if nicked) + what strikes took; or h over the hours of its material
+ *   s = k·(n·D/(24,000·0.127))², used = h·s⁶/40·(1 + ½ if nicked) + what strikes took; or h over the hours of its
+ *   material
  */
 export function explainLife(life: PieceLifeLeft): Working {
   const { usedRatio, durationS, wear } = life;
