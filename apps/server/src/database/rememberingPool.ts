@@ -88,15 +88,15 @@ export class RememberingPool extends pg.Pool {
     if (this.upkeepTimer !== null) return;
     this.upkeepTimer = setTimeout(() => {
       this.upkeepTimer = null;
-      void this.tidy();
+      // What fails here is done when the table has changed as much again; nobody waits for it.
+      this.tidy().catch(() => undefined);
     }, UPKEEP_MS).unref();
   }
 
   private async tidy(): Promise<void> {
     for (const table of this.upkeep.take()) {
       if (this.ending) return;
-      // What fails here is tried again when the table has changed as much again; nobody waits for it.
-      await super.query(`vacuum (analyze) "${table}"`).catch(() => undefined);
+      await super.query(`vacuum (analyze) "${table}"`);
       if (this.ending) return;
       const { rows } = await super.query<{ n: number }>('select reltuples as n from pg_class where relname = $1', [
         table,

@@ -599,7 +599,15 @@ test('of two that earlier rules let onto one arm the last one stays; the ledger 
   await place(ids[0]!, craft.id, 1);
   await place(ids[1]!, craft.id, 2);
   await place(ids[2]!, v7(), 3);
+  // A piece that was corrected twice says after how many observations, in the word of then.
+  const correction = (lookCount: number) => ({ school: 'sand', place: 0, lookCount, swingCount: 0, isWeighed: false });
+  const corrected = JSON.stringify([correction(3), correction(1)]);
+  await db.execute(sql`update true_up set corrections = ${corrected}::jsonb`);
   await runMigration(server.database.db, '0029_projections_stand.sql');
+  const { rows: jobs } = await db.execute<{ corrections: object[] }>(sql`select corrections from true_up`);
+  expect(jobs.length).toBeGreaterThan(0);
+  for (const { corrections } of jobs)
+    expect(corrections).toEqual([3, 1].map((n) => ({ ...correction(n), lookCount: undefined, observationCount: n })));
   const found = await Promise.all(ids.map(find));
   expect(found.map((p) => [p.state, p.craftId])).toEqual([
     ['resting', null],

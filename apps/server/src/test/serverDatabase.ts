@@ -13,22 +13,29 @@ export function besideDatabase(first: Database, config: Config): Promise<Databas
   return openDatabase({ ...config, databaseUrl: urls.get(first.db)! }, new Date(config.startMs ?? Date.now()));
 }
 
-/** A database of its own on a real PostgreSQL server, gone when it is closed. */
-export async function serverDatabase(url: string, config: Config): Promise<Database> {
+/** An empty database on a real PostgreSQL server, and the way to be rid of it. */
+export async function emptyDatabase(url: string): Promise<{ url: string; drop(): Promise<void> }> {
   const name = `zivvo_${randomUUID().replaceAll('-', '')}`;
   await once(url, `create database ${name}`);
   const own = new URL(url);
   own.pathname = `/${name}`;
-  const database = await openDatabase({ ...config, databaseUrl: own.href }, new Date(config.startMs ?? Date.now()));
+  return { url: own.href, drop: () => once(url, `drop database ${name} with (force)`) };
+}
+
+/** A database of its own on a real PostgreSQL server, gone when it is closed. */
+export async function serverDatabase(server: string, config: Config): Promise<Database> {
+  const { url, drop } = await emptyDatabase(server);
+  const database = await openDatabase({ ...config, databaseUrl: url }, new Date(config.startMs ?? Date.now()));
   const close = async (): Promise<void> => {
     await database.close();
-    await once(url, `drop database ${name} with (force)`);
+    await drop();
   };
-  urls.set(database.db, own.href);
+  urls.set(database.db, url);
   return { ...database, close };
 }
 
-async function once(url: string, statement: string): Promise<void> {
+/** One statement on a connection of its own. */
+export async function once(url: string, statement: string): Promise<void> {
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   try {

@@ -1,7 +1,10 @@
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, jest, test } from '@jest/globals';
 import type { BatchDetailView, PropModelView } from '@zivvo/contract';
+import { sql } from 'drizzle-orm';
 import { v7 } from 'uuid';
-import { testServerUrl } from './serverDatabase.ts';
+import { openDatabase } from '../database/database.ts';
+import { WorkshopRepository } from '../database/workshop.repository.ts';
+import { emptyDatabase, once, testServerUrl } from './serverDatabase.ts';
 import { aCraft, aPropModel, startBeside, startTestServer, type TestServer } from './testServer.ts';
 
 // The embedded database lets one server in; a PostgreSQL server several.
@@ -86,3 +89,43 @@ onServer('two servers on one database', () => {
     expect(moves).toHaveLength(8);
   });
 });
+
+onServer('a database that nobody has opened yet', () => {
+  const config = {
+    dataFolder: '',
+    hasDatabaseThread: false,
+    cacheFolder: '',
+    workshopKind: 'own' as const,
+  };
+
+  test('is made ready once by those who start at once, and outlives the end of its resting connections', async () => {
+    const { url, drop } = await emptyDatabase(testServerUrl!);
+    const opened = await Promise.all(
+      Array.from({ length: 4 }, () => openDatabase({ ...config, databaseUrl: url }, new Date())),
+    );
+    const row = () => ({ id: v7(), name: 'x', kind: 'own' as const, createdAt: new Date() });
+    const founded = await Promise.all(opened.map(({ db }) => new WorkshopRepository(db).findOrFound(row())));
+    expect(new Set(founded.map((w) => w.id)).size).toBe(1);
+    const said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+    await once(
+      url,
+      'select pg_terminate_backend(pid) from pg_stat_activity where datname = current_database() and pid <> pg_backend_pid()',
+    );
+    for (const { db } of opened)
+      await waitFor(async () => expect((await db.execute(sql`select 1 as one`)).rows).toEqual([{ one: 1 }]));
+    expect(said).toHaveBeenCalledWith(expect.stringContaining('A resting connection to the database ended'));
+    said.mockRestore();
+    await Promise.all(opened.map((database) => database.close()));
+    await drop();
+  }, 60_000);
+});
+
+/** Until it holds: a connection learns a moment later that it was ended. */
+async function waitFor(holds: () => Promise<void>): Promise<void> {
+  for (let tries = 20; ; tries--)
+    try {
+      return await holds();
+    } catch (error) {
+      if (tries === 0) throw error;
+    }
+}
